@@ -1,0 +1,17 @@
+# Writes a C++ file that holds the given data files as strings: cmake -DOUT=... -DROOT=... -DFILES=a;b -P embed.cmake
+set(text "#include \"base/embedded.h\"\n#include <stdexcept>\n#include <string>\nnamespace lamp {\nstd::string_view embedded(std::string_view path)\n{\n")
+foreach(file ${FILES})
+  file(READ "${ROOT}/${file}" content)
+  string(LENGTH "${content}" length)
+  # Compilers limit one literal's length: cut it into pieces that are joined again.
+  string(APPEND text "    if (path == \"${file}\") {\n        static constexpr std::string_view content =")
+  set(at 0)
+  while(at LESS length)
+    string(SUBSTRING "${content}" ${at} 12000 piece)
+    string(APPEND text "\n            R\"lampdata(${piece})lampdata\"")
+    math(EXPR at "${at} + 12000")
+  endwhile()
+  string(APPEND text ";\n        return content;\n    }\n")
+endforeach()
+string(APPEND text "    throw std::out_of_range(\"no embedded file \" + std::string(path));\n}\n} // namespace lamp\n")
+file(WRITE "${OUT}" "${text}")

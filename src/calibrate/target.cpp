@@ -1,0 +1,280 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "calibrate/target.h"
+
+#include "base/embedded.h"
+#include "base/text.h"
+#include "colour/spectrum.h"
+
+#include <nlohmann/json.hpp>
+
+#include <algorithm>
+#include <cmath>
+#include <map>
+#include <numbers>
+#include <stdexcept>
+
+namespace lamp {
+
+using Json = nlohmann::json;
+
+namespace {
+
+/// Thrown while reading a target file; caught in targetFromJson.
+struct BadField {
+    std::string field, should;
+};
+
+const Json *find(const Json &object, const std::string &path, const char *key)
+{
+    if (!object.is_object()) {
+        throw BadField{path, "an object in braces"};
+    }
+    const auto it = object.find(key);
+    return it == object.end() || it->is_null() ? nullptr : &*it;
+}
+
+double number(const Json &object, const std::string &path, const char *key, double low, double high)
+{
+    const std::string field = path.empty() ? key : path + "." + key;
+    const Json *value = find(object, path, key);
+    const std::string should = "a number from " + fixed(low, low < 1 && low > 0 ? 3 : 0) + " to " + fixed(high, high < 2 ? 2 : 0);
+    if (value == nullptr || !value->is_number()) {
+        throw BadField{field, should};
+    }
+    const double v = value->get<double>();
+    if (!std::isfinite(v) || v < low || v > high) {
+        throw BadField{field, should};
+    }
+    return v;
+}
+
+std::string word(const Json &object, const std::string &path, const char *key, const std::vector<std::string> &choices)
+{
+    const std::string field = path.empty() ? key : path + "." + key;
+    std::string should = "one of";
+    for (const std::string &c : choices) {
+        should += (c == choices.front() ? " " : ", ") + c;
+    }
+    const Json *value = find(object, path, key);
+    if (value == nullptr || !value->is_string()
+        || std::find(choices.begin(), choices.end(), value->get<std::string>()) == choices.end()) {
+        throw BadField{field, should};
+    }
+    return value->get<std::string>();
+}
+
+const std::map<std::string, Illuminant> &namedIlluminants()
+{
+    static const std::map<std::string, Illuminant> names{{"D50", Illuminant::D50}, {"D55", Illuminant::D55}, {"D65", Illuminant::D65},
+                                                         {"D75", Illuminant::D75}, {"DCI", Illuminant::DCI}};
+    return names;
+}
+
+WhiteTarget white(const Json &json)
+{
+    WhiteTarget w;
+    const std::string kind = word(json, "white", "kind", {"daylight", "planckian", "illuminant", "xy", "native"});
+    if (kind == "daylight") {
+        w.kind = WhiteTarget::Kind::Daylight;
+        w.cctK = number(json, "white", "cct_k", 4000, 25000);
+    } else if (kind == "planckian") {
+        w.kind = WhiteTarget::Kind::Planckian;
+        w.cctK = number(json, "white", "cct_k", 1500, 25000);
+    } else if (kind == "illuminant") {
+        w.illuminant = word(json, "white", "name", {"D50", "D55", "D65", "D75", "DCI"});
+    } else if (kind == "xy") {
+        w.kind = WhiteTarget::Kind::Xy;
+        w.xy = {number(json, "white", "x", 0.15, 0.6), number(json, "white", "y", 0.15, 0.6)};
+    } else {
+        w.kind = WhiteTarget::Kind::Native;
+    }
+    return w;
+}
+
+LuminanceTarget luminance(const Json &json)
+{
+    LuminanceTarget l;
+    const std::string kind = word(json, "luminance", "kind", {"value", "maximum", "print"});
+    if (kind == "value") {
+        l.cdM2 = number(json, "luminance", "cd_m2", 1, 10000);
+    } else if (kind == "maximum") {
+        l.kind = LuminanceTarget::Kind::Maximum;
+    } else {
+        l.kind = LuminanceTarget::Kind::Print;
+        l.lux = number(json, "luminance", "lux", 1, 100000);
+        l.reflectance = number(json, "luminance", "reflectance", 0.05, 1);
+    }
+    return l;
+}
+
+ToneCurve tone(const Json &json)
+{
+    const std::string kind = word(json, "tone", "kind", {"gamma", "srgb", "lstar", "bt1886"});
+    ToneCurve t;
+    if (kind == "gamma") {
+        t.gamma = number(json, "tone", "gamma", 1, 4);
+    } else {
+        t.kind = kind == "srgb" ? ToneKind::Srgb : (kind == "lstar" ? ToneKind::LStar : ToneKind::Bt1886);
+    }
+    return t;
+}
+
+Target fromJson(const Json &json)
+{
+    Target target;
+    if (!json.is_object()) {
+        throw BadField{"(whole file)", "an object in braces"};
+    }
+    if (const Json *name = find(json, "", "name")) {
+        if (!name->is_string()) {
+            throw BadField{"name", "a text"};
+        }
+        target.name = name->get<std::string>();
+    }
+    if (const Json *why = find(json, "", "why"); why != nullptr && why->is_string()) {
+        target.why = why->get<std::string>();
+    }
+    const auto part = [&](const char *key) -> const Json & {
+        const Json *value = find(json, "", key);
+        if (value == nullptr) {
+            throw BadField{key, "given, as an object in braces"};
+        }
+        return *value;
+    };
+    target.white = white(part("white"));
+    target.luminance = luminance(part("luminance"));
+    target.tone = tone(part("tone"));
+    if (const Json *black = find(json, "", "black")) {
+        target.black.native = word(*black, "black", "kind", {"native", "value"}) == "native";
+        if (!target.black.native) {
+            target.black.cdM2 = number(*black, "black", "cd_m2", 0, 100);
+        }
+    }
+    if (const Json *gamut = find(json, "", "gamut")) {
+        if (word(*gamut, "gamut", "kind", {"native", "space"}) == "space") {
+            target.gamut = word(*gamut, "gamut", "name", {"sRGB", "Display P3", "Adobe RGB (1998)", "Rec. 709"});
+        }
+    }
+    return target;
+}
+
+Json toJson(const Target &t)
+{
+    Json white, luminance, tone;
+    switch (t.white.kind) {
+    case WhiteTarget::Kind::Daylight: white = {{"kind", "daylight"}, {"cct_k", t.white.cctK}}; break;
+    case WhiteTarget::Kind::Planckian: white = {{"kind", "planckian"}, {"cct_k", t.white.cctK}}; break;
+    case WhiteTarget::Kind::Illuminant: white = {{"kind", "illuminant"}, {"name", t.white.illuminant}}; break;
+    case WhiteTarget::Kind::Xy: white = {{"kind", "xy"}, {"x", t.white.xy.x}, {"y", t.white.xy.y}}; break;
+    case WhiteTarget::Kind::Native: white = {{"kind", "native"}}; break;
+    }
+    switch (t.luminance.kind) {
+    case LuminanceTarget::Kind::Value: luminance = {{"kind", "value"}, {"cd_m2", t.luminance.cdM2}}; break;
+    case LuminanceTarget::Kind::Maximum: luminance = {{"kind", "maximum"}}; break;
+    case LuminanceTarget::Kind::Print:
+        luminance = {{"kind", "print"}, {"lux", t.luminance.lux}, {"reflectance", t.luminance.reflectance}};
+        break;
+    }
+    if (t.tone.kind == ToneKind::Gamma) {
+        tone = {{"kind", "gamma"}, {"gamma", t.tone.gamma}};
+    } else {
+        tone = {{"kind", t.tone.kind == ToneKind::Srgb ? "srgb" : (t.tone.kind == ToneKind::LStar ? "lstar" : "bt1886")}};
+    }
+    Json black = t.black.native ? Json{{"kind", "native"}} : Json{{"kind", "value"}, {"cd_m2", t.black.cdM2}};
+    Json gamut = t.gamut.empty() ? Json{{"kind", "native"}} : Json{{"kind", "space"}, {"name", t.gamut}};
+    Json json{{"name", t.name}, {"white", white}, {"luminance", luminance}, {"tone", tone}, {"black", black}, {"gamut", gamut}};
+    if (!t.why.empty()) {
+        json["why"] = t.why;
+    }
+    return json;
+}
+
+std::string lower(std::string s)
+{
+    std::transform(s.begin(), s.end(), s.begin(), [](unsigned char c) { return char(std::tolower(c)); });
+    return s;
+}
+
+} // namespace
+
+std::optional<Chromaticity> WhiteTarget::chromaticity() const
+{
+    switch (kind) {
+    case Kind::Daylight: return daylightChromaticity(cctK);
+    case Kind::Planckian: return planckianChromaticity(cctK);
+    case Kind::Illuminant: return illuminantChromaticity(namedIlluminants().at(illuminant));
+    case Kind::Xy: return xy;
+    case Kind::Native: break;
+    }
+    return std::nullopt;
+}
+
+std::string WhiteTarget::name() const
+{
+    switch (kind) {
+    case Kind::Daylight: return "daylight " + fixed(cctK, 0) + " K";
+    case Kind::Planckian: return "blackbody " + fixed(cctK, 0) + " K";
+    case Kind::Illuminant: return illuminant;
+    case Kind::Xy: return "x " + fixed(xy.x, 4) + ", y " + fixed(xy.y, 4);
+    case Kind::Native: break;
+    }
+    return "the display's own white";
+}
+
+std::optional<double> LuminanceTarget::value() const
+{
+    switch (kind) {
+    case Kind::Value: return cdM2;
+    case Kind::Print: return lux * reflectance / std::numbers::pi;
+    case Kind::Maximum: break;
+    }
+    return std::nullopt;
+}
+
+std::string LuminanceTarget::name() const
+{
+    const auto v = value();
+    return v ? fixed(*v, *v == std::round(*v) ? 0 : 1) + " cd/m²" : "the most it can show";
+}
+
+const std::vector<Target> &builtInTargets()
+{
+    static const std::vector<Target> targets = [] {
+        std::vector<Target> all;
+        for (const Json &item : Json::parse(embedded("targets.json"))) {
+            all.push_back(fromJson(item));
+        }
+        return all;
+    }();
+    return targets;
+}
+
+std::optional<Target> builtInTarget(const std::string &name)
+{
+    for (const Target &t : builtInTargets()) {
+        if (lower(t.name) == lower(name)) {
+            return t;
+        }
+    }
+    return std::nullopt;
+}
+
+Result<Target> targetFromJson(const std::string &text)
+{
+    try {
+        return fromJson(Json::parse(text));
+    } catch (const BadField &e) {
+        return Error{ErrorKind::Input, "The target file cannot be used: the field \"" + e.field + "\" should be " + e.should + ".",
+                     "Nothing was started.", "Correct that field; `dutiful-lamp-cli targets --json` shows whole examples.", e.field, false};
+    } catch (const Json::parse_error &e) {
+        return Error{ErrorKind::Input, "The target file is no valid JSON (at byte " + std::to_string(e.byte) + ").",
+                     "Nothing was started.", "Correct it there; `dutiful-lamp-cli targets --json` shows whole examples.", "json", false};
+    }
+}
+
+std::string targetToJson(const Target &target)
+{
+    return toJson(target).dump(2);
+}
+
+} // namespace lamp

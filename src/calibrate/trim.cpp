@@ -1,0 +1,411 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "calibrate/trim.h"
+
+#include "base/text.h"
+
+#include <ceres/ceres.h>
+
+#include <algorithm>
+#include <cmath>
+
+namespace lamp {
+
+namespace {
+
+const std::array<const char *, 3> kGains{"red", "green", "blue"};
+
+/// Share of the range 0..1 where a control stands; never quite 0, so that its logarithm exists.
+double position(const Control &c, double value)
+{
+    return std::clamp((value - c.min) / (c.max - c.min), 1e-3, 1.0);
+}
+
+/// Light that a control leaves: floor + (1 - floor)·x^power, 1 at the top.
+template <typename T> T shape(const T &floor, const T &power, double x)
+{
+    using std::pow;
+    return floor + (T(1) - floor) * pow(T(x), power);
+}
+
+/// Residual of one channel of one reading: ln of model over reading. Parameters: [scale, (floor, power)...].
+struct ReadingResidual {
+    std::vector<double> positions; ///< of the controls that act on this channel
+    double logAmount, weight;
+
+    template <typename T> bool operator()(T const *const *p, T *residual) const
+    {
+        using std::log;
+        T sum = p[0][0];
+        for (size_t i = 0; i < positions.size(); ++i) {
+            sum += log(shape(p[i + 1][0], p[i + 1][1], positions[i]));
+        }
+        residual[0] = (sum - T(logAmount)) * weight;
+        return true;
+    }
+};
+
+/// What is expected of a control before anything is known.
+struct PriorResidual {
+    double floor, floorSigma, power, powerSigma;
+    template <typename T> bool operator()(const T *p, T *residual) const
+    {
+        residual[0] = (p[0] - floor) / floorSigma;
+        residual[1] = (p[1] - power) / powerSigma;
+        return true;
+    }
+};
+
+double logRatio(double a, double b)
+{
+    return std::log(std::max(a, 1e-6) / std::max(b, 1e-6));
+}
+
+/// Every whole step of a control, thinned to at most 400.
+std::vector<double> steps(const Control &c)
+{
+    const double count = std::floor((c.max - c.min) / c.step + 1e-9);
+    const double stride = std::max(1.0, std::ceil(count / 400));
+    std::vector<double> all;
+    for (double i = 0; i <= count; i += stride) {
+        all.push_back(c.min + i * c.step);
+    }
+    return all;
+}
+
+} // namespace
+
+Eigen::Matrix3d Primaries::matrix() const
+{
+    Eigen::Matrix3d m;
+    m.col(0) = (red - black).vec();
+    m.col(1) = (green - black).vec();
+    m.col(2) = (blue - black).vec();
+    return m;
+}
+
+LinearRgb Primaries::amounts(const XYZ &xyz) const
+{
+    return LinearRgb(matrix().partialPivLu().solve((xyz - black).vec()));
+}
+
+Result<Primaries> readPrimaries(Gauge &gauge)
+{
+    Primaries p;
+    struct Item {
+        const char *name;
+        Drive rgb;
+        double expected;
+        XYZ *into;
+    };
+    const std::array<Item, 5> items{{{"white", {1, 1, 1}, 150, &p.white},
+                                     {"red", {1, 0, 0}, 30, &p.red},
+                                     {"green", {0, 1, 0}, 90, &p.green},
+                                     {"blue", {0, 0, 1}, 10, &p.blue},
+                                     {"black", {0, 0, 0}, 0.1, &p.black}}};
+    for (const Item &item : items) {
+        const auto m = gauge.read(item.rgb, item.name, item.expected);
+        if (!m) {
+            return m.error();
+        }
+        *item.into = m->xyz;
+    }
+    if (std::abs(p.matrix().determinant()) < 1e-6 * std::pow(std::max(p.white.b, 1e-3), 3)) {
+        return Error{ErrorKind::Bench, "Red, green and blue read alike: the readings do not follow what is shown.",
+                     "All readings taken so far are kept.",
+                     "Check that the instrument lies on this screen, over the patch, with its cover off.", "not-following", false};
+    }
+    return p;
+}
+
+MenuModel::MenuModel(std::vector<Control> controls, Settings at) : m_controls(std::move(controls))
+{
+    for (const Control &c : m_controls) {
+        m_shapes[c.name] = c.name == "brightness" ? Shape{0.15, 1.0} : Shape{0.05, 1.5};
+    }
+    m_samples.clear();
+    learn(at, {1, 1, 1});
+}
+
+double MenuModel::response(const std::string &control, double value) const
+{
+    for (const Control &c : m_controls) {
+        if (c.name == control) {
+            const Shape &s = m_shapes.at(control);
+            return shape(s.floor, s.power, position(c, value));
+        }
+    }
+    return 1;
+}
+
+LinearRgb MenuModel::modelled(const Settings &settings) const
+{
+    LinearRgb a;
+    for (int c = 0; c < 3; ++c) {
+        double light = m_scale[size_t(c)];
+        for (const auto &[name, value] : settings) {
+            if (name == "brightness" || name == kGains[size_t(c)]) {
+                light *= response(name, value);
+            }
+        }
+        a[c] = light;
+    }
+    return a;
+}
+
+void MenuModel::learn(const Settings &settings, const LinearRgb &amounts)
+{
+    m_samples.push_back({settings, amounts});
+    fit();
+}
+
+void MenuModel::fit()
+{
+    if (m_controls.empty()) {
+        return;
+    }
+    std::map<std::string, std::array<double, 2>> shapes;
+    for (const Control &c : m_controls) {
+        shapes[c.name] = {m_shapes[c.name].floor, m_shapes[c.name].power};
+    }
+    std::array<std::array<double, 1>, 3> scale{};
+    ceres::Problem problem;
+    for (size_t s = 0; s < m_samples.size(); ++s) {
+        // Older readings lie farther from where the search is now: the model need not go through them.
+        const double sigma = s + 1 == m_samples.size() ? 0.003 : 0.008;
+        for (size_t c = 0; c < 3; ++c) {
+            std::vector<double> positions;
+            std::vector<double *> blocks{scale[c].data()};
+            for (const Control &control : m_controls) {
+                if (control.name == "brightness" || control.name == kGains[c]) {
+                    positions.push_back(position(control, m_samples[s].settings.at(control.name)));
+                    blocks.push_back(shapes[control.name].data());
+                }
+            }
+            const size_t count = positions.size();
+            auto *cost = new ceres::DynamicAutoDiffCostFunction<ReadingResidual, 4>(
+                new ReadingResidual{std::move(positions), std::log(std::max(m_samples[s].amounts[int(c)], 1e-4)), 1 / sigma});
+            cost->AddParameterBlock(1);
+            for (size_t i = 0; i < count; ++i) {
+                cost->AddParameterBlock(2);
+            }
+            cost->SetNumResiduals(1);
+            problem.AddResidualBlock(cost, new ceres::HuberLoss(4), blocks);
+        }
+    }
+    for (auto &[name, p] : shapes) {
+        const bool brightness = name == "brightness";
+        problem.AddResidualBlock(new ceres::AutoDiffCostFunction<PriorResidual, 2, 2>(
+                                     new PriorResidual{brightness ? 0.15 : 0.05, 0.15, brightness ? 1.0 : 1.5, 0.5}),
+                                 nullptr, p.data());
+        problem.SetParameterLowerBound(p.data(), 0, 0.0);
+        problem.SetParameterUpperBound(p.data(), 0, 0.9);
+        problem.SetParameterLowerBound(p.data(), 1, 0.2);
+        problem.SetParameterUpperBound(p.data(), 1, 5.0);
+    }
+    ceres::Solver::Options options;
+    options.linear_solver_type = ceres::DENSE_QR;
+    options.max_num_iterations = 40;
+    options.logging_type = ceres::SILENT;
+    ceres::Solver::Summary summary;
+    ceres::Solve(options, &problem, &summary);
+    for (auto &[name, p] : shapes) {
+        m_shapes[name] = {p[0], p[1]};
+    }
+    for (size_t c = 0; c < 3; ++c) {
+        m_scale[c] = std::exp(scale[c][0]);
+    }
+}
+
+LinearRgb MenuModel::expect(const Settings &settings) const
+{
+    const LinearRgb now = modelled(settings), last = modelled(m_samples.back().settings);
+    LinearRgb a;
+    for (int c = 0; c < 3; ++c) {
+        a[c] = m_samples.back().amounts[c] * now[c] / last[c];
+    }
+    return a;
+}
+
+double MenuModel::cheapestGain(const Control &control, double wanted) const
+{
+    for (const double v : steps(control)) {
+        if (response(control.name, v) >= wanted) {
+            return v;
+        }
+    }
+    return control.max;
+}
+
+MenuModel::Settings MenuModel::best(const LinearRgb &needed, bool mayExceed) const
+{
+    const Settings &now = m_samples.back().settings;
+    std::vector<double> brightnesses{now.contains("brightness") ? now.at("brightness") : 0};
+    for (const Control &c : m_controls) {
+        if (c.name == "brightness") {
+            brightnesses = steps(c);
+        }
+    }
+    Settings best = now;
+    double bestCost = 1e300;
+    const auto consider = [&](const Settings &candidate) {
+        const LinearRgb a = expect(candidate);
+        double share = 1; // of the wanted white that every channel can give
+        for (int c = 0; c < 3; ++c) {
+            share = std::min(share, a[c] / std::max(needed[c], 1e-6));
+        }
+        double cost = mayExceed ? 400 * (1 - share) * (1 - share) : 0;
+        for (int c = 0; c < 3; ++c) {
+            const double spare = logRatio(a[c], (mayExceed ? share : 1) * needed[c]);
+            // What the ramps take off without loss of a step costs nothing.
+            const double felt = mayExceed && spare > 0 ? std::max(0.0, spare - 0.008) : spare;
+            cost += felt * felt;
+        }
+        double gains = 0, moved = 0;
+        for (const auto &[name, value] : candidate) {
+            for (const Control &c : m_controls) {
+                if (c.name == name && name != "brightness") {
+                    gains += 1 - position(c, value);
+                }
+            }
+            moved += value != now.at(name) ? 1 : 0;
+        }
+        // High gains keep the panel's contrast and its steps: light is better taken off by the backlight.
+        cost += 2e-4 * gains + 1e-7 * moved;
+        if (cost < bestCost) {
+            bestCost = cost;
+            best = candidate;
+        }
+    };
+    for (const double b : brightnesses) {
+        Settings candidate = now;
+        if (candidate.contains("brightness")) {
+            candidate["brightness"] = b;
+        }
+        for (const Control &c : m_controls) {
+            for (int k = 0; k < 3; ++k) {
+                if (c.name == kGains[size_t(k)]) {
+                    // The gain at which this channel just meets what is needed, given this brightness.
+                    const LinearRgb a = expect(candidate);
+                    const double wanted = response(c.name, candidate[c.name]) * needed[k] / std::max(a[k], 1e-6);
+                    candidate[c.name] = cheapestGain(c, wanted);
+                }
+            }
+        }
+        consider(candidate);
+        if (!mayExceed) {
+            for (int k = 0; k < 3; ++k) {
+                if (candidate.contains(kGains[size_t(k)])) {
+                    Settings lower = candidate;
+                    for (const Control &c : m_controls) {
+                        if (c.name == kGains[size_t(k)]) {
+                            lower[c.name] = std::max(c.min, lower[c.name] - c.step);
+                        }
+                    }
+                    consider(lower);
+                }
+            }
+        }
+    }
+    return best;
+}
+
+namespace {
+
+std::string listed(const MenuModel::Settings &settings)
+{
+    std::string all;
+    for (const char *name : {"brightness", "red", "green", "blue"}) {
+        if (settings.contains(name)) {
+            all += (all.empty() ? "" : ", ") + std::string(name) + " " + fixed(settings.at(name), 0);
+        }
+    }
+    return all;
+}
+
+/// Smallest share of the needed light over the channels.
+double shareOf(const LinearRgb &have, const LinearRgb &needed)
+{
+    double share = 1e9;
+    for (int c = 0; c < 3; ++c) {
+        share = std::min(share, have[c] / std::max(needed[c], 1e-9));
+    }
+    return share;
+}
+
+/// The amounts that make the target, where the target names a luminance; else those of its white at 1e4 cd/m²,
+/// which no setting reaches, so that the most is taken.
+LinearRgb neededFor(const Primaries &p, const Chromaticity &white, double luminance)
+{
+    return p.amounts(xyzOf(white, luminance));
+}
+
+} // namespace
+
+Result<Trim> trim(Gauge &gauge, const DisplayInfo &display, const Target &target, const TrimOptions &options)
+{
+    Trim result;
+    auto primaries = readPrimaries(gauge);
+    if (!primaries) {
+        return primaries.error();
+    }
+    result.primaries = primaries.value();
+    result.white = result.primaries.white;
+    result.targetWhite = target.white.chromaticity().value_or(chromaticity(result.primaries.white));
+    const bool native = !target.white.chromaticity();
+    result.targetLuminance = target.luminance.value().value_or(1e4);
+
+    std::vector<Control> controls;
+    for (const char *name : {"brightness", "red", "green", "blue"}) {
+        const Control *c = display.control(name);
+        // The display's own white keeps its gains.
+        if (c != nullptr && !(native && std::string(name) != "brightness")) {
+            controls.push_back(*c);
+            result.before[name] = c->value;
+        }
+    }
+    result.after = result.before;
+    const LinearRgb needed = neededFor(result.primaries, result.targetWhite, result.targetLuminance);
+    // A little to spare, so that noise and a rest of drift do not leave a channel short of what the ramps need.
+    const LinearRgb aimed = options.hasLut ? 1.004 * needed : needed;
+    MenuModel model(controls, result.before);
+    LinearRgb have = result.primaries.amounts(result.white);
+    model.learn(result.before, have);
+    MenuModel::Settings bestSettings = result.after;
+    std::vector<MenuModel::Settings> tried{result.after};
+    while (!controls.empty() && result.moves < options.maxMoves) {
+        const MenuModel::Settings next = model.best(aimed, options.hasLut);
+        if (std::find(tried.begin(), tried.end(), next) != tried.end() && next == result.after) {
+            break;
+        }
+        for (const Control &c : controls) {
+            if (next.at(c.name) != result.after.at(c.name)) {
+                const auto taken = options.turn(c, next.at(c.name));
+                if (!taken) {
+                    return taken.error();
+                }
+                result.after[c.name] = *taken;
+            }
+        }
+        const double expected = result.targetLuminance < 1e4 ? result.targetLuminance : 150;
+        const auto white = gauge.read({1, 1, 1}, "white at " + listed(result.after), expected, 0.0006);
+        if (!white) {
+            return white.error();
+        }
+        result.white = white->xyz;
+        have = result.primaries.amounts(result.white);
+        model.learn(result.after, have);
+        ++result.moves;
+        tried.push_back(result.after);
+    }
+    const double share = shareOf(have, needed);
+    result.reachableLuminance = result.targetLuminance * share;
+    if (target.luminance.kind == LuminanceTarget::Kind::Maximum) {
+        result.targetLuminance = result.reachableLuminance;
+    }
+    result.advice = controls.empty() ? "This display has no controls to trim; the ramps do all of it."
+        : result.moves == 0          ? "The controls stand right: " + listed(result.after) + "."
+                                     : "Set " + listed(result.after) + "; white then read " + fixed(result.white.b, 1) + " cd/m².";
+    return result;
+}
+
+} // namespace lamp

@@ -1,0 +1,84 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "calibrate/target.h"
+#include "measure/gauge.h"
+
+#include <functional>
+#include <map>
+
+namespace lamp {
+
+/// The display's full-drive colours at one setting of its menu, black taken off: columns red, green, blue.
+struct Primaries {
+    XYZ red, green, blue, white, black;
+    /// Columns R - K, G - K, B - K.
+    [[nodiscard]] Eigen::Matrix3d matrix() const;
+    /// How much of each channel's light makes a tristimulus value, 1 for the channel's full light here.
+    [[nodiscard]] LinearRgb amounts(const XYZ &xyz) const;
+};
+
+/// Reads black, white and the three primaries.
+Result<Primaries> readPrimaries(Gauge &gauge);
+
+/// What is known of how the menu acts on the three channels' light: a model with sane expectations, fitted to the
+/// readings taken so far (docs/methods.md, "Menu advice").
+class MenuModel {
+public:
+    using Settings = std::map<std::string, double>;
+    /// \param controls those of brightness, red, green, blue that the display has
+    MenuModel(std::vector<Control> controls, Settings at);
+
+    /// Tells it what a reading of white showed: amounts of the three channels at these settings.
+    void learn(const Settings &settings, const LinearRgb &amounts);
+    /// What it expects at other settings; exact at the last ones learnt.
+    [[nodiscard]] LinearRgb expect(const Settings &settings) const;
+
+    /// The whole-step settings with which every channel reaches what is needed with the least to spare; where that
+    /// is out of reach, those that come nearest with the balance kept. \param mayExceed whether video ramps can take
+    /// off what is too much; without them the settings come as near as they can from either side.
+    [[nodiscard]] Settings best(const LinearRgb &needed, bool mayExceed) const;
+
+private:
+    struct Shape {
+        double floor, power;
+    };
+    void fit();
+    [[nodiscard]] double response(const std::string &control, double value) const;
+    [[nodiscard]] LinearRgb modelled(const Settings &settings) const;
+    [[nodiscard]] double cheapestGain(const Control &control, double wanted) const;
+
+    std::vector<Control> m_controls;
+    std::map<std::string, Shape> m_shapes;
+    std::array<double, 3> m_scale{1, 1, 1};
+    struct Sample {
+        Settings settings;
+        LinearRgb amounts;
+    };
+    std::vector<Sample> m_samples;
+};
+
+/// What trimming did.
+struct Trim {
+    MenuModel::Settings before, after;
+    Primaries primaries;         ///< read at the settings found, before trimming
+    XYZ white;                   ///< the last white, at the settings left
+    Chromaticity targetWhite;    ///< what was aimed at (the measured one where the target is native)
+    double targetLuminance = 0;  ///< cd/m², as wanted
+    double reachableLuminance = 0; ///< the most of the target white that the panel gives at these settings
+    int moves = 0;
+    std::string advice;          ///< in words: what was set and what it gave
+};
+
+struct TrimOptions {
+    int maxMoves = 6;
+    bool hasLut = true;
+    /// Turns a control, by software or by asking a person. \return the value as the panel took it.
+    std::function<Result<double>(const Control &, double value)> turn;
+    std::function<void(const std::string &)> onNote;
+};
+
+/// Trims brightness and gains until white meets the target as the steps allow. Without controls it only measures.
+Result<Trim> trim(Gauge &gauge, const DisplayInfo &display, const Target &target, const TrimOptions &options);
+
+} // namespace lamp

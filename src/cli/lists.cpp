@@ -1,0 +1,249 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "cli/commands.h"
+
+#include "device/bench_server.h"
+#include "exchange/files.h"
+#include "profile/icc.h"
+#include "simlab/sim_bench.h"
+
+#include <CLI/CLI.hpp>
+#include <nlohmann/json.hpp>
+
+#include <chrono>
+#include <iostream>
+
+namespace lamp::cli {
+
+using Json = nlohmann::json;
+
+int report(const Error &error, bool json)
+{
+    std::cerr << "dutiful-lamp-cli: " << error.text() << "\n";
+    if (json) {
+        std::cout << Json{{"error", {{"message", error.what}, {"safe", error.safe}, {"todo", error.todo}, {"code", error.code}}}}.dump(
+            2, ' ', false, Json::error_handler_t::replace)
+                  << "\n";
+    }
+    switch (error.kind) {
+    case ErrorKind::Bench: return kBenchFailed;
+    case ErrorKind::Cancelled: return kInterrupted;
+    case ErrorKind::Input:
+    case ErrorKind::Storage: break;
+    }
+    return kBadInput;
+}
+
+namespace {
+
+bool looksLikeFile(const std::string &text)
+{
+    return text.find('/') != std::string::npos || text.ends_with(".json");
+}
+
+template <typename T, typename List, typename Parse>
+Result<T> find(const std::string &nameOrFile, const char *what, const List &list, Parse parse)
+{
+    for (const T &item : list) {
+        if (CLI::detail::to_lower(item.name) == CLI::detail::to_lower(nameOrFile)) {
+            return item;
+        }
+    }
+    if (!looksLikeFile(nameOrFile) && !std::filesystem::exists(nameOrFile)) {
+        std::string names;
+        for (const T &item : list) {
+            names += (names.empty() ? "" : ", ") + ("\"" + item.name + "\"");
+        }
+        return Error{ErrorKind::Input, std::string("There is no ") + what + " called \"" + nameOrFile + "\" and no such file.",
+                     "Nothing was started.", "Choose one of " + names + ", or give a JSON file.", "name", false};
+    }
+    const auto text = readFile(nameOrFile);
+    if (!text) {
+        return text.error();
+    }
+    auto item = parse(text.value());
+    if (!item) {
+        Error e = item.error();
+        e.what = nameOrFile + ": " + e.what;
+        return e;
+    }
+    return item;
+}
+
+Json factsJson(const Profile::Facts &f, const std::vector<std::string> &found)
+{
+    const auto xy = [](const Chromaticity &c) { return Json{{"x", std::round(c.x * 1e5) / 1e5}, {"y", std::round(c.y * 1e5) / 1e5}}; };
+    return {{"description", f.description}, {"copyright", f.copyright}, {"version", f.version}, {"class", f.deviceClass},
+            {"colour_space", f.colourSpace}, {"connection_space", f.connectionSpace}, {"created", f.created}, {"id", f.id},
+            {"kind", f.tables ? "tables" : "matrix"}, {"luminance_cd_m2", f.luminance ? Json(*f.luminance) : Json(nullptr)},
+            {"white", f.white ? xy(*f.white) : Json(nullptr)},
+            {"primaries", {{"red", xy(f.primaries[0])}, {"green", xy(f.primaries[1])}, {"blue", xy(f.primaries[2])}}},
+            {"gamma", f.gammas}, {"tags", f.tags}, {"findings", found}};
+}
+
+void printFacts(const Profile::Facts &f, const std::vector<std::string> &found)
+{
+    const auto xy = [](const Chromaticity &c) { return "x " + fixed(c.x, 4) + ", y " + fixed(c.y, 4); };
+    std::cout << f.description << "\n  ICC " << f.version << ", class " << f.deviceClass << ", " << (f.tables ? "by tables" : "by matrix and curves")
+              << ", made " << f.created << "\n";
+    if (f.white) {
+        std::cout << "  white     " << xy(*f.white) << (f.luminance ? ", " + fixed(*f.luminance, 1) + " cd/m²" : "") << "\n";
+    }
+    const std::array<const char *, 3> names{"red    ", "green  ", "blue   "};
+    for (size_t c = 0; c < 3; ++c) {
+        std::cout << "  " << names[c] << "   " << xy(f.primaries[c]) << ", gamma about " << fixed(f.gammas[c], 2) << "\n";
+    }
+    std::cout << "  tags      ";
+    for (const std::string &tag : f.tags) {
+        std::cout << tag << " ";
+    }
+    std::cout << "\n";
+    for (const std::string &line : found) {
+        std::cout << "  Mind: " << line << "\n";
+    }
+    if (found.empty()) {
+        std::cout << "  Nothing wrong was found.\n";
+    }
+}
+
+int inspect(const std::string &path, bool json)
+{
+    const auto bytes = readBytes(path);
+    if (!bytes) {
+        return report(bytes.error(), json);
+    }
+    const auto profile = Profile::open(bytes.value());
+    if (!profile) {
+        Error e = profile.error();
+        e.what = path + ": " + e.what;
+        return report(e, json);
+    }
+    const auto now = std::chrono::floor<std::chrono::seconds>(std::chrono::system_clock::now());
+    const auto facts = profile->facts();
+    const auto found = findings(profile.value(), now);
+    if (json) {
+        std::cout << factsJson(facts, found).dump(2, ' ', false, Json::error_handler_t::replace) << "\n";
+    } else {
+        printFacts(facts, found);
+    }
+    return kDone;
+}
+
+struct ServeOptions {
+    std::string display = "wled";
+    std::uint64_t seed = 1;
+    std::vector<std::string> faults;
+    bool warm = false;
+};
+
+/// "not-connected:30:2": readings 30 and 31 fail with this code.
+Status addFault(sim::SimBench &bench, const std::string &text)
+{
+    const size_t first = text.find(':'), second = text.find(':', first == std::string::npos ? first : first + 1);
+    try {
+        if (first == std::string::npos) {
+            throw std::invalid_argument("no colon");
+        }
+        const int from = std::stoi(text.substr(first + 1));
+        const int count = second == std::string::npos ? 1 : std::stoi(text.substr(second + 1));
+        bench.failReadings(from, count, text.substr(0, first));
+        return Done{};
+    } catch (const std::exception &) {
+        return Error{ErrorKind::Input, "A fault is written CODE:FROM or CODE:FROM:COUNT, not \"" + text + "\".", "", "For example --fault timeout:12:3.", "fault", false};
+    }
+}
+
+int serveDisplay(const ServeOptions &options, bool json)
+{
+    auto bench = sim::makeBench(options.display, options.seed);
+    if (!bench) {
+        return report(bench.error(), json);
+    }
+    for (const std::string &fault : options.faults) {
+        if (const Status s = addFault(*bench.value(), fault); !s) {
+            return report(s.error(), json);
+        }
+    }
+    if (options.warm) {
+        bench.value()->skipTime(7200);
+    }
+    serve(*bench.value(), std::cin, std::cout);
+    return kDone;
+}
+
+} // namespace
+
+Result<Target> findTarget(const std::string &nameOrFile)
+{
+    return find<Target>(nameOrFile, "target", builtInTargets(), targetFromJson);
+}
+
+Result<Tolerance> findTolerance(const std::string &nameOrFile)
+{
+    return find<Tolerance>(nameOrFile, "tolerance", builtInTolerances(), toleranceFromJson);
+}
+
+void addInspect(CLI::App &app, int &status)
+{
+    auto *command = app.add_subcommand("inspect", "What a profile says, and what is wrong with it");
+    auto path = std::make_shared<std::string>();
+    auto json = std::make_shared<bool>(false);
+    command->add_option("PROFILE", *path, "An ICC profile")->required();
+    command->add_flag("--json", *json, "Machine-readable output");
+    command->callback([=, &status] { status = inspect(*path, *json); });
+}
+
+void addLists(CLI::App &app, int &status)
+{
+    auto *targets = app.add_subcommand("targets", "The built-in targets");
+    auto targetsJson = std::make_shared<bool>(false);
+    targets->add_flag("--json", *targetsJson, "Machine-readable output");
+    targets->callback([=, &status] {
+        Json all = Json::array();
+        for (const Target &t : builtInTargets()) {
+            all.push_back(Json::parse(targetToJson(t)));
+            if (!*targetsJson) {
+                std::cout << t.name << ": " << t.white.name() << ", " << t.luminance.name() << ", " << t.tone.name() << "\n    " << t.why << "\n";
+            }
+        }
+        if (*targetsJson) {
+            std::cout << all.dump(2) << "\n";
+        }
+        status = kDone;
+    });
+    auto *tolerances = app.add_subcommand("tolerances", "The built-in tolerances");
+    auto tolerancesJson = std::make_shared<bool>(false);
+    tolerances->add_flag("--json", *tolerancesJson, "Machine-readable output");
+    tolerances->callback([=, &status] {
+        Json all = Json::array();
+        for (const Tolerance &t : builtInTolerances()) {
+            all.push_back(Json::parse(toleranceToJson(t)));
+            if (!*tolerancesJson) {
+                std::cout << t.name << ": mean " << fixed(t.mean, 1) << ", largest " << fixed(t.max, 1) << " ΔE00; white " << fixed(t.whiteDeltaE, 1)
+                          << "; luminance " << fixed(t.luminancePercent, 0) << " %\n    " << t.why << "\n";
+            }
+        }
+        if (*tolerancesJson) {
+            std::cout << all.dump(2) << "\n";
+        }
+        status = kDone;
+    });
+}
+
+void addServe(CLI::App &app, int &status)
+{
+    auto *command = app.add_subcommand("serve", "Serve a simulated display and instrument over the bench protocol");
+    auto options = std::make_shared<ServeOptions>();
+    auto json = std::make_shared<bool>(false);
+    std::string names;
+    for (const std::string &n : sim::displayNames()) {
+        names += " " + n;
+    }
+    command->add_option("--display", options->display, "Which one:" + names)->required();
+    command->add_option("--seed", options->seed, "Seed of the instrument's noise");
+    command->add_option("--fault", options->faults, "Make readings fail: CODE:FROM or CODE:FROM:COUNT, readings counted from 0");
+    command->add_flag("--warm", options->warm, "The panel has been on for two hours");
+    command->add_flag("--json", *json, "Errors as JSON; the protocol itself always is");
+    command->callback([=, &status] { status = serveDisplay(*options, *json); });
+}
+
+} // namespace lamp::cli

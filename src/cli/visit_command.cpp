@@ -1,0 +1,318 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "cli/commands.h"
+
+#include "device/bench_client.h"
+#include "exchange/files.h"
+#include "exchange/report.h"
+#include "visit/visit.h"
+
+#include <CLI/CLI.hpp>
+#include <QGuiApplication>
+
+#include <chrono>
+#include <csignal>
+#include <iostream>
+#include <thread>
+#include <unistd.h>
+
+namespace lamp::cli {
+
+namespace fs = std::filesystem;
+
+namespace {
+
+struct VisitOptions {
+    std::string bench, target, out, task = "full", profile = "auto", instrument = "auto", effort = "standard", mode, tolerance = "studio",
+                                    warmUp = "wait", name, profileIn, report = "pdf";
+    int icc = 4;
+    bool json = false;
+};
+
+WallTime wallNow()
+{
+    return std::chrono::floor<std::chrono::seconds>(std::chrono::system_clock::now());
+}
+
+/// Tells how a visit goes: one line that is written over on a terminal, plain lines elsewhere.
+class ProgressLine {
+public:
+    void stage(Stage stage, const VisitRecord &record)
+    {
+        const StageLine &l = record.line(stage);
+        if (l.state != LineState::Running && !l.summary.empty()) {
+            clear();
+            std::cerr << stageTitle(stage) << ": " << l.summary << "\n";
+        }
+    }
+    void note(const std::string &text)
+    {
+        clear();
+        std::cerr << "Note: " << text << "\n";
+    }
+    void progress(const Progress &p)
+    {
+        if (m_terminal) {
+            std::cerr << "\r\x1b[K" << stageTitle(p.stage) << "  " << fixed(100 * p.fraction, 0) << " %, about " << spanText(p.secondsLeft) << " left" << std::flush;
+            m_open = true;
+        }
+    }
+    void clear()
+    {
+        if (m_open) {
+            std::cerr << "\r\x1b[K";
+            m_open = false;
+        }
+    }
+
+private:
+    bool m_terminal = ::isatty(STDERR_FILENO) != 0;
+    bool m_open = false;
+};
+
+/// Turns an interrupt into a request to stop, so that a visit ends in order and keeps its readings.
+class SignalStop {
+public:
+    SignalStop()
+    {
+        sigemptyset(&m_set);
+        for (const int s : {SIGINT, SIGTERM, SIGHUP}) {
+            sigaddset(&m_set, s);
+        }
+        pthread_sigmask(SIG_BLOCK, &m_set, nullptr);
+        m_thread = std::jthread([this](const std::stop_token &end) {
+            while (!end.stop_requested()) {
+                const timespec wait{0, 50'000'000};
+                if (sigtimedwait(&m_set, nullptr, &wait) > 0) {
+                    m_source.request_stop();
+                }
+            }
+        });
+    }
+    [[nodiscard]] std::stop_token token() const { return m_source.get_token(); }
+
+private:
+    sigset_t m_set{};
+    std::stop_source m_source;
+    std::jthread m_thread;
+};
+
+Error badChoice(const std::string &option, const std::string &value, const std::string &choices)
+{
+    return {ErrorKind::Input, option + " cannot be \"" + value + "\".", "Nothing was started.", "Choose one of " + choices + ".", "option", false};
+}
+
+Result<VisitPlan> planFrom(const VisitOptions &o)
+{
+    VisitPlan plan;
+    const auto task = taskFromName(o.task);
+    if (!task) {
+        return badChoice("--task", o.task, "full, refresh, check, profile");
+    }
+    plan.task = *task;
+    const auto effort = effortFromName(o.effort);
+    if (!effort) {
+        return badChoice("--effort", o.effort, "quick, standard, thorough");
+    }
+    plan.effort = *effort;
+    if (o.icc != 2 && o.icc != 4) {
+        return badChoice("--icc", std::to_string(o.icc), "2, 4");
+    }
+    plan.iccVersion = o.icc;
+    if (o.warmUp != "wait" && o.warmUp != "skip") {
+        return badChoice("--warm-up", o.warmUp, "wait, skip");
+    }
+    plan.waitForWarmUp = o.warmUp == "wait";
+    if (o.report != "pdf" && o.report != "html" && o.report != "none") {
+        return badChoice("--report", o.report, "pdf, html, none");
+    }
+    if (o.profile == "lut") {
+        return Error{ErrorKind::Input, "Table profiles cannot be made by this version.", "Nothing was started.", "Use --profile matrix or auto.", "profile", false};
+    }
+    if (o.profile != "auto" && o.profile != "matrix") {
+        return badChoice("--profile", o.profile, "auto, matrix");
+    }
+    if (o.instrument != "auto") {
+        if (o.instrument.empty() || o.instrument.find_first_not_of("0123456789") != std::string::npos || o.instrument.size() > 4) {
+            return badChoice("--instrument", o.instrument, "auto, 0, 1, 2 and so on");
+        }
+        plan.instrument = std::stoi(o.instrument);
+    }
+    plan.mode = o.mode;
+    plan.profileName = o.name;
+    const auto target = findTarget(o.target);
+    if (!target) {
+        return target.error();
+    }
+    plan.target = target.value();
+    const auto tolerance = findTolerance(o.tolerance);
+    if (!tolerance) {
+        return tolerance.error();
+    }
+    plan.tolerance = tolerance.value();
+    if (!o.profileIn.empty()) {
+        const auto bytes = readBytes(o.profileIn);
+        if (!bytes) {
+            return bytes.error();
+        }
+        if (const auto opened = Profile::open(bytes.value()); !opened) {
+            Error e = opened.error();
+            e.what = o.profileIn + ": " + e.what;
+            return e;
+        }
+        plan.profileIn = bytes.value();
+        plan.profileInName = fs::path(o.profileIn).filename().string();
+    }
+    return plan;
+}
+
+/// Where results go when their own folder fails at the end: never lost for want of a place.
+fs::path rescueFolder(const VisitRecord &record)
+{
+    const char *state = std::getenv("XDG_STATE_HOME"), *home = std::getenv("HOME");
+    const fs::path base = state != nullptr && *state != 0 ? fs::path(state) : (home != nullptr ? fs::path(home) / ".local/state" : fs::temp_directory_path());
+    return base / "dutiful-lamp" / "rescued" / isoTime(record.started);
+}
+
+Status writeResults(const fs::path &folder, const VisitRecord &record, const std::string &reportKind)
+{
+    Status first = writeFile(folder / "readings.txt", readingsToCgats(record.readings, record));
+    const auto also = [&](const Status &s) {
+        if (first && !s) {
+            first = s;
+        }
+    };
+    if (!record.profile.empty()) {
+        also(writeFile(folder / "profile.icc", record.profile));
+    }
+    const int entries = record.display.lut ? record.display.lut->entries : 256;
+    also(writeFile(folder / "ramps.csv", rampsCsv(record.ramps.empty() ? linearRamps(entries) : record.ramps)));
+    also(writeFile(folder / "visit.json", visitJson(record)));
+    if (reportKind == "pdf") {
+        also(writeFile(folder / "report.pdf", reportPdf(record)));
+    } else if (reportKind == "html") {
+        also(writeFile(folder / "report.html", reportHtml(record)));
+    }
+    return first;
+}
+
+Status keepSomewhere(const fs::path &folder, const VisitRecord &record, const std::string &reportKind)
+{
+    const Status s = writeResults(folder, record, reportKind);
+    if (s) {
+        return s;
+    }
+    Error e = s.error();
+    const std::array<fs::path, 2> others{rescueFolder(record), fs::temp_directory_path() / ("dutiful-lamp-" + isoTime(record.started))};
+    for (const fs::path &other : others) {
+        if (prepareFolder(other) && writeResults(other, record, reportKind)) {
+            e.safe = "Everything was written to " + other.string() + " instead.";
+            return e;
+        }
+    }
+    e.safe = "No other place could be written to either; the figures follow on standard output.";
+    std::cout << visitJson(record) << "\n";
+    return e;
+}
+
+void printSummary(const VisitRecord &r, const fs::path &folder)
+{
+    std::cout << "Verdict: " << verdictName(r.verdict) << " (" << r.plan.tolerance.name << ")\n";
+    for (const std::string &reason : r.reasons) {
+        std::cout << "  " << reason << "\n";
+    }
+    for (const std::string &warning : r.warnings) {
+        std::cout << "  Mind: " << warning << "\n";
+    }
+    std::cout << counted(int(r.readings.size()), "reading") << " in " << spanText(r.benchSeconds) << "; files in " << folder.string() << "\n";
+}
+
+int fail(const Error &error, const VisitRecord &record, const VisitOptions &o, ReadingJournal &journal)
+{
+    if (!record.readings.empty()) {
+        const Status kept = writeFile(fs::path(o.out) / "readings.txt", readingsToCgats(record.readings, record));
+        if (kept) {
+            journal.discard();
+        }
+    }
+    return report(error, o.json);
+}
+
+int runVisit(const VisitOptions &o)
+{
+    const SignalStop signals; // before any thread, so that all of them leave signals to it
+    const auto plan = planFrom(o);
+    if (!plan) {
+        return report(plan.error(), o.json);
+    }
+    const fs::path folder = o.out;
+    if (const Status s = prepareFolder(folder); !s) {
+        return report(s.error(), o.json);
+    }
+    ProgressLine line;
+    BenchClient::Options options;
+    options.stop = signals.token();
+    options.log = [&](const std::string &text) { line.note("bench: " + text); };
+    auto bench = BenchClient::open(o.bench, options);
+    if (!bench) {
+        return report(bench.error(), o.json);
+    }
+    ReadingJournal journal(folder / "readings.partial.csv");
+    VisitHooks hooks;
+    hooks.wallClock = wallNow;
+    hooks.onReading = [&](const Measurement &m, const VisitRecord &) { journal.append(m); };
+    hooks.onStage = [&](Stage s, const VisitRecord &r) { line.stage(s, r); };
+    hooks.onProgress = [&](const Progress &p) { line.progress(p); };
+    hooks.onNote = [&](const std::string &text) { line.note(text); };
+    Visit visit(*bench.value(), plan.value(), hooks, signals.token());
+    const auto record = visit.run();
+    line.clear();
+    if (!record) {
+        return fail(record.error(), visit.record(), o, journal);
+    }
+    int argc = 1;
+    std::string program = "dutiful-lamp-cli";
+    std::array<char *, 2> argv{program.data(), nullptr};
+    std::unique_ptr<QGuiApplication> gui;
+    if (o.report != "none") {
+        // Reports are painted without a screen.
+        qputenv("QT_QPA_PLATFORM", "offscreen");
+        gui = std::make_unique<QGuiApplication>(argc, argv.data());
+        loadFonts();
+    }
+    if (const Status s = keepSomewhere(folder, record.value(), o.report); !s) {
+        return report(s.error(), o.json);
+    }
+    journal.discard();
+    if (o.json) {
+        std::cout << visitJson(record.value()) << "\n";
+    } else {
+        printSummary(record.value(), folder);
+    }
+    return record->verdict == Verdict::Pass ? kDone : kNotWithin;
+}
+
+} // namespace
+
+void addVisit(CLI::App &app, int &status)
+{
+    auto *command = app.add_subcommand("visit", "Calibrate, profile and verify a display on a bench");
+    auto o = std::make_shared<VisitOptions>();
+    command->add_option("--bench", o->bench, "Command that starts the bench")->required();
+    command->add_option("--target", o->target, "Name of a built-in target, or a JSON file")->required();
+    command->add_option("--out", o->out, "Folder for the results")->required();
+    command->add_option("--task", o->task, "full, refresh, check or profile");
+    command->add_option("--profile", o->profile, "auto or matrix");
+    command->add_option("--instrument", o->instrument, "auto, or the number of one of the bench's instruments");
+    command->add_option("--icc", o->icc, "ICC major version: 2 or 4");
+    command->add_option("--effort", o->effort, "quick, standard or thorough");
+    command->add_option("--mode", o->mode, "The display's own mode to use");
+    command->add_option("--tolerance", o->tolerance, "Name of a built-in tolerance, or a JSON file");
+    command->add_option("--warm-up", o->warmUp, "wait for a stable panel, or skip");
+    command->add_option("--name", o->name, "The profile's description");
+    command->add_option("--profile-in", o->profileIn, "For --task check: the profile to verify");
+    command->add_option("--report", o->report, "pdf, html or none");
+    command->add_flag("--json", o->json, "The visit's record on standard output");
+    command->callback([=, &status] { status = runVisit(*o); });
+}
+
+} // namespace lamp::cli

@@ -1,0 +1,38 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <string>
+
+namespace lamp {
+
+/// Families of tone curves: how the light of a gray follows its drive.
+enum class ToneKind { Gamma, Srgb, LStar, Bt1886, Pq, Hlg };
+
+/// A tone curve. value() maps drive 0..1 to light 0..1 with value(0) = 0 and value(1) = 1, apart from
+/// Bt1886, which is defined with the black of the display and is handled by withBlack().
+struct ToneCurve {
+    ToneKind kind = ToneKind::Gamma;
+    double gamma = 2.2;         ///< exponent for Gamma; ignored by the others
+    double blackRatio = 0;      ///< Bt1886: black luminance over white luminance, 0..1
+    double systemGamma = 1.2;   ///< Hlg: exponent of the optical transfer (BT.2100, 1.2 at 1000 cd/m²)
+
+    /// Light of a drive, as a share of the way from black to white: f(v) in Y(v) = Yk + (Yw - Yk)·f(v).
+    /// Sources: IEC 61966-2-1 (sRGB); CIE 15 inverse lightness (L*); BT.1886 Annex 1; BT.2100 (PQ, HLG).
+    [[nodiscard]] double value(double drive) const;
+    /// Drive of a share of light: the inverse of value().
+    [[nodiscard]] double inverse(double light) const;
+    /// "gamma 2.2", "sRGB", "L*", "BT.1886", "PQ", "HLG".
+    [[nodiscard]] std::string name() const;
+    /// The same curve told the display's own black (only BT.1886 depends on it).
+    [[nodiscard]] ToneCurve withBlack(double blackOverWhite) const;
+};
+
+/// SMPTE ST 2084 (BT.2100 PQ): signal 0..1 to cd/m² 0..10000, and back.
+double pqLuminance(double signal);
+double pqSignal(double luminance);
+
+/// The mean log-log slope of a measured tone response over the middle grays:
+/// gamma of a light share at a drive, ln(light)/ln(drive). \pre 0 < drive < 1, light > 0
+double gammaAt(double drive, double light);
+
+} // namespace lamp

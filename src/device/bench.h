@@ -1,0 +1,157 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "base/result.h"
+#include "colour/spectrum.h"
+#include "colour/types.h"
+
+#include <array>
+#include <optional>
+#include <string>
+#include <vector>
+
+namespace lamp {
+
+/// Names and figures of a bench as `hello` gives them (docs/protocol.md).
+struct BenchInfo {
+    std::string protocol = "lamp-bench/1";
+    std::string name;
+    bool hasDisplay = false;
+    bool hasInstrument = false;
+    bool virtualClock = false;
+    bool automatic = false; ///< controls, modes and placement need no person
+    int instruments = 1;
+};
+
+/// One control of the display's own menu.
+struct Control {
+    std::string name;
+    double min = 0, max = 100, step = 1, value = 50;
+    bool byPerson = false;
+};
+
+/// What a display says about itself.
+struct DisplayInfo {
+    std::string model, serial, technology = "unknown";
+    int bits = 8;
+    double widthMm = 0, heightMm = 0, hours = 0;
+    std::vector<std::string> modes;
+    std::string mode;
+    std::vector<Control> controls;
+    struct Lut {
+        int entries = 256;
+        int bits = 8;
+    };
+    std::optional<Lut> lut;
+    bool lutLoaded = false;
+    std::optional<double> maxPatchArea;
+
+    /// The control of that name, or null.
+    [[nodiscard]] const Control *control(const std::string &controlName) const
+    {
+        for (const Control &c : controls) {
+            if (c.name == controlName) {
+                return &c;
+            }
+        }
+        return nullptr;
+    }
+};
+
+/// What an instrument says about itself.
+struct InstrumentInfo {
+    std::string model, serial, kind = "colorimeter", observer = "CIE 1931 2deg";
+    std::vector<std::string> modes{"emission"};
+    double floorCdM2 = 0;
+    double repeatability = 0.002; ///< relative standard deviation of Y at 100 cd/m² and 1 s
+    std::vector<std::string> corrections;
+    bool spectral = false;
+    std::string lastCertified; ///< ISO date or empty
+
+    [[nodiscard]] bool canReadAmbient() const
+    {
+        for (const std::string &m : modes) {
+            if (m == "ambient") {
+                return true;
+            }
+        }
+        return false;
+    }
+    [[nodiscard]] bool hasCorrection(const std::string &technology) const
+    {
+        for (const std::string &c : corrections) {
+            if (c == technology) {
+                return true;
+            }
+        }
+        return false;
+    }
+};
+
+/// A patch to show. Positions and area are fractions of the screen.
+struct Patch {
+    Drive rgb;
+    double area = 0.1;
+    std::array<double, 2> at{0.5, 0.5};
+    Drive surround;
+};
+
+enum class ReadMode { Emission, Ambient };
+
+/// One answer of an instrument.
+struct Reading {
+    XYZ xyz;                 ///< absolute: Y in cd/m², in lux for ambient light
+    double integrationS = 0; ///< as it really was
+    bool lowLight = false;
+    bool unstable = false;
+    std::optional<Spectrum> spectrum;
+    double t = 0; ///< the bench's clock when the reading ended, s
+};
+
+/// Three equal-length lists of 0..1: a video LUT.
+struct Ramps {
+    std::vector<double> r, g, b;
+    [[nodiscard]] const std::vector<double> &channel(int i) const { return i == 0 ? r : (i == 1 ? g : b); }
+    [[nodiscard]] std::vector<double> &channel(int i) { return i == 0 ? r : (i == 1 ? g : b); }
+    [[nodiscard]] bool empty() const { return r.empty(); }
+};
+
+/// Where an instrument is put: on the screen, or at the desk facing the room.
+struct Place {
+    bool desk = false;
+    std::array<double, 2> at{0.5, 0.5};
+};
+
+/// Anything outside the program that shows or measures light. Calls block until the bench has answered; times
+/// are those of the bench's own clock. One object is used by one thread at a time.
+class Bench {
+public:
+    Bench() = default;
+    Bench(const Bench &) = delete;
+    Bench &operator=(const Bench &) = delete;
+    virtual ~Bench() = default;
+
+    virtual Result<BenchInfo> hello() = 0;
+    /// Lets time pass: on a virtual clock at once, on a real one by waiting.
+    virtual Status advance(double seconds) = 0;
+    /// Seconds since the bench started, as of its last answer.
+    [[nodiscard]] virtual double now() const = 0;
+
+    virtual Result<DisplayInfo> describeDisplay() = 0;
+    virtual Status show(const Patch &patch) = 0;
+    virtual Status setMode(const std::string &name) = 0;
+    /// \return the value as the panel took it.
+    virtual Result<double> setControl(const std::string &name, double value) = 0;
+    virtual Status setLut(const Ramps &ramps) = 0;
+    virtual Status resetLut() = 0;
+
+    virtual Result<InstrumentInfo> describeInstrument() = 0;
+    virtual Status selectInstrument(int index) = 0;
+    virtual Status place(const Place &place) = 0;
+    /// \param technology a factory correction's name; empty for none.
+    virtual Status setCorrection(const std::string &technology) = 0;
+    /// \param integrationS wanted integration time in seconds; 0 leaves it to the instrument.
+    virtual Result<Reading> read(ReadMode mode, double integrationS) = 0;
+};
+
+} // namespace lamp

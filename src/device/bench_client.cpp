@@ -1,0 +1,288 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "device/bench_client.h"
+
+#include "base/text.h"
+#include "device/bench_json.h"
+
+#include <chrono>
+#include <thread>
+
+namespace lamp {
+
+using benchjson::Json;
+
+namespace {
+
+constexpr int kPatienceForGarbage = 100;
+
+/// A bench's error as a person should read it.
+Error benchError(const char *verb, const Json &reply)
+{
+    const Json details = reply.value("error", Json::object());
+    Error e;
+    e.kind = ErrorKind::Bench;
+    std::string message;
+    if (details.is_object()) {
+        const auto get = [&](const char *key) {
+            const auto it = details.find(key);
+            return it != details.end() && it->is_string() ? it->get<std::string>() : std::string();
+        };
+        e.code = get("code");
+        message = get("message");
+        const auto retry = details.find("retry");
+        e.retry = retry != details.end() && retry->is_boolean() && retry->get<bool>();
+    }
+    if (e.code.empty()) {
+        e.code = "internal";
+    }
+    e.what = "The bench could not do \"" + std::string(verb) + "\": " + (message.empty() ? e.code : message) + " (" + e.code + ").";
+    return e;
+}
+
+Error stopped()
+{
+    return {ErrorKind::Cancelled, "Stopped on request.", "All readings taken so far are kept.", "", "cancelled", false};
+}
+
+} // namespace
+
+BenchClient::BenchClient(Options options) : m_options(std::move(options)) {}
+
+BenchClient::~BenchClient() = default;
+
+Result<std::unique_ptr<BenchClient>> BenchClient::open(const std::string &command, Options options)
+{
+    std::unique_ptr<BenchClient> client(new BenchClient(std::move(options)));
+    if (const Status started = client->m_child.start(command); !started) {
+        return started.error();
+    }
+    const auto info = client->hello();
+    if (!info) {
+        Error e = info.error();
+        if (const auto status = client->m_child.exitStatus(); status && (*status == 127 || *status == 126)) {
+            e.what = "The bench command could not be run: " + command + ".";
+            e.todo = "Check the spelling and that the program is installed and may be executed.";
+        }
+        return e;
+    }
+    if (info->protocol != "lamp-bench/1") {
+        return Error{ErrorKind::Bench,
+                     "The bench speaks \"" + info->protocol + "\"; this program speaks \"lamp-bench/1\".",
+                     "Nothing was changed on the display.", "Use a bench program for lamp-bench/1.", "protocol", false};
+    }
+    return client;
+}
+
+Error BenchClient::gone(const std::string &what, const char *verb)
+{
+    m_dead = true;
+    std::string text = what;
+    if (const auto status = m_child.exitStatus()) {
+        text += " It ended with status " + std::to_string(*status) + ".";
+    }
+    const std::string words = m_child.lastWords();
+    if (!words.empty()) {
+        text += " Its last words: " + words;
+    }
+    return {ErrorKind::Bench, text, "All readings taken so far are kept.",
+            std::string("Look at the bench program (it was asked for \"") + verb + "\"), then start the visit again.", "gone", false};
+}
+
+Result<Json> BenchClient::ask(const char *verb, Json parameters, bool person)
+{
+    if (m_dead) {
+        return gone("The bench is gone.", verb);
+    }
+    if (m_options.stop.stop_requested()) {
+        return stopped();
+    }
+    const long long id = m_nextId++;
+    parameters["id"] = id;
+    parameters["do"] = verb;
+    if (!m_child.writeLine(parameters.dump())) {
+        // Hear its last words before saying that it is gone.
+        std::string rest;
+        while (m_child.readLine(rest, 0.2) == ChildProcess::Wait::Line) {
+        }
+        return gone("The bench ended without an answer.", verb);
+    }
+    return awaitReply(id, verb, person ? -1.0 : m_options.replyTimeoutS);
+}
+
+Result<Json> BenchClient::awaitReply(long long id, const char *verb, double timeoutS)
+{
+    const auto start = std::chrono::steady_clock::now();
+    for (;;) {
+        const double waited = std::chrono::duration<double>(std::chrono::steady_clock::now() - start).count();
+        std::string line;
+        const auto wait = m_child.readLine(line, timeoutS < 0 ? -1 : std::max(0.0, timeoutS - waited), m_options.stop);
+        switch (wait) {
+        case ChildProcess::Wait::TimedOut:
+            return gone("The bench did not answer within " + spanText(timeoutS) + ".", verb);
+        case ChildProcess::Wait::Ended:
+            std::this_thread::sleep_for(std::chrono::milliseconds(30)); // let the exit status arrive
+            return gone("The bench ended without an answer.", verb);
+        case ChildProcess::Wait::TooLong: return gone("The bench sent a line without end.", verb);
+        case ChildProcess::Wait::Stopped: return stopped();
+        case ChildProcess::Wait::Line: break;
+        }
+        Json reply = Json::parse(line, nullptr, false);
+        const bool fits = reply.is_object() && reply.contains("id") && reply["id"].is_number_integer()
+            && reply["id"].get<long long>() == id;
+        if (!fits) {
+            if (m_options.log) {
+                m_options.log("skipped a line that is no answer: " + line.substr(0, 200));
+            }
+            if (++m_skippedLines > kPatienceForGarbage) {
+                return gone("The bench sent more than 100 lines that are no answers.", verb);
+            }
+            continue;
+        }
+        if (reply.contains("t") && reply["t"].is_number()) {
+            m_now = reply["t"].get<double>();
+        }
+        if (!reply.contains("ok") || !reply["ok"].is_boolean() || !reply["ok"].get<bool>()) {
+            return benchError(verb, reply);
+        }
+        return reply;
+    }
+}
+
+Status BenchClient::act(const char *verb, Json parameters, bool person)
+{
+    const auto reply = ask(verb, std::move(parameters), person);
+    if (!reply) {
+        return reply.error();
+    }
+    return Done{};
+}
+
+Result<BenchInfo> BenchClient::hello()
+{
+    const auto reply = ask("hello", Json::object());
+    if (!reply) {
+        return reply.error();
+    }
+    auto info = benchjson::benchInfo(*reply);
+    if (info) {
+        m_info = info.value();
+    }
+    return info;
+}
+
+Status BenchClient::advance(double seconds)
+{
+    if (m_info.virtualClock) {
+        return act("clock.advance", {{"seconds", seconds}});
+    }
+    // Real time: wait in short pieces, so that a request to stop is heard.
+    const auto end = std::chrono::steady_clock::now() + std::chrono::duration<double>(seconds);
+    while (std::chrono::steady_clock::now() < end) {
+        if (m_options.stop.stop_requested()) {
+            return stopped();
+        }
+        const std::chrono::duration<double> left = end - std::chrono::steady_clock::now();
+        std::this_thread::sleep_for(std::min(left, std::chrono::duration<double>(0.1)));
+    }
+    m_now += seconds;
+    return Done{};
+}
+
+Result<DisplayInfo> BenchClient::describeDisplay()
+{
+    const auto reply = ask("display.describe", Json::object());
+    if (!reply) {
+        return reply.error();
+    }
+    auto info = benchjson::displayInfo(*reply);
+    if (info) {
+        m_personControls.clear();
+        for (const Control &c : info.value().controls) {
+            if (c.byPerson) {
+                m_personControls.push_back(c.name);
+            }
+        }
+    }
+    return info;
+}
+
+Status BenchClient::show(const Patch &p)
+{
+    return act("display.show", {{"rgb", {p.rgb.a, p.rgb.b, p.rgb.c}},
+                                {"area", p.area},
+                                {"at", p.at},
+                                {"surround", {p.surround.a, p.surround.b, p.surround.c}}});
+}
+
+Status BenchClient::setMode(const std::string &name)
+{
+    return act("display.set_mode", {{"name", name}}, !m_info.automatic);
+}
+
+Result<double> BenchClient::setControl(const std::string &name, double value)
+{
+    bool person = false;
+    for (const std::string &c : m_personControls) {
+        person = person || c == name;
+    }
+    const auto reply = ask("display.set_control", {{"name", name}, {"value", value}}, person);
+    if (!reply) {
+        return reply.error();
+    }
+    const auto it = reply->find("value");
+    return it != reply->end() && it->is_number() ? it->get<double>() : value;
+}
+
+Status BenchClient::setLut(const Ramps &ramps)
+{
+    return act("display.set_lut", {{"r", ramps.r}, {"g", ramps.g}, {"b", ramps.b}});
+}
+
+Status BenchClient::resetLut()
+{
+    return act("display.reset_lut", Json::object());
+}
+
+Result<InstrumentInfo> BenchClient::describeInstrument()
+{
+    const auto reply = ask("instrument.describe", Json::object());
+    if (!reply) {
+        return reply.error();
+    }
+    return benchjson::instrumentInfo(*reply);
+}
+
+Status BenchClient::selectInstrument(int index)
+{
+    return act("instrument.select", {{"index", index}});
+}
+
+Status BenchClient::place(const Place &place)
+{
+    Json at = place.desk ? Json("desk") : Json(place.at);
+    return act("instrument.place", {{"at", at}}, true);
+}
+
+Status BenchClient::setCorrection(const std::string &technology)
+{
+    return act("instrument.set_correction", {{"technology", technology.empty() ? Json(nullptr) : Json(technology)}});
+}
+
+Result<Reading> BenchClient::read(ReadMode mode, double integrationS)
+{
+    Json parameters{{"mode", mode == ReadMode::Emission ? "emission" : "ambient"}};
+    if (integrationS > 0) {
+        parameters["integration_s"] = integrationS;
+    }
+    const auto reply = ask("instrument.read", std::move(parameters));
+    if (!reply) {
+        return reply.error();
+    }
+    auto reading = benchjson::reading(*reply);
+    if (reading) {
+        reading.value().t = m_now;
+    }
+    return reading;
+}
+
+} // namespace lamp

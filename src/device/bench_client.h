@@ -1,0 +1,61 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "device/bench.h"
+#include "device/child_process.h"
+
+#include <nlohmann/json_fwd.hpp>
+
+#include <functional>
+#include <memory>
+
+namespace lamp {
+
+/// A bench in a child process, spoken to by the bench protocol version 1 (docs/protocol.md).
+class BenchClient : public Bench {
+public:
+    struct Options {
+        double replyTimeoutS = 30;                          ///< wall seconds without an answer that mean failure
+        std::stop_token stop;                               ///< a request to stop ends a wait for an answer
+        std::function<void(const std::string &)> log;       ///< hears of skipped lines; may be empty
+    };
+
+    /// Starts the command, says hello and checks the protocol.
+    static Result<std::unique_ptr<BenchClient>> open(const std::string &command, Options options);
+    ~BenchClient() override;
+
+    Result<BenchInfo> hello() override;
+    Status advance(double seconds) override;
+    [[nodiscard]] double now() const override { return m_now; }
+    Result<DisplayInfo> describeDisplay() override;
+    Status show(const Patch &patch) override;
+    Status setMode(const std::string &name) override;
+    Result<double> setControl(const std::string &name, double value) override;
+    Status setLut(const Ramps &ramps) override;
+    Status resetLut() override;
+    Result<InstrumentInfo> describeInstrument() override;
+    Status selectInstrument(int index) override;
+    Status place(const Place &place) override;
+    Status setCorrection(const std::string &technology) override;
+    Result<Reading> read(ReadMode mode, double integrationS) override;
+
+private:
+    explicit BenchClient(Options options);
+
+    /// Sends a request and gives the reply's object, or the error that the bench or the pipe made.
+    Result<nlohmann::json> ask(const char *verb, nlohmann::json parameters, bool person = false);
+    Result<nlohmann::json> awaitReply(long long id, const char *verb, double timeoutS);
+    Status act(const char *verb, nlohmann::json parameters, bool person = false);
+    Error gone(const std::string &what, const char *verb);
+
+    Options m_options;
+    ChildProcess m_child;
+    BenchInfo m_info;
+    std::vector<std::string> m_personControls;
+    long long m_nextId = 1;
+    double m_now = 0;
+    int m_skippedLines = 0;
+    bool m_dead = false;
+};
+
+} // namespace lamp

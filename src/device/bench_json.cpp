@@ -1,0 +1,297 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "device/bench_json.h"
+
+#include <cmath>
+
+namespace lamp::benchjson {
+
+namespace {
+
+const Json *member(const Json &object, const char *key)
+{
+    const auto it = object.find(key);
+    return it == object.end() || it->is_null() ? nullptr : &*it;
+}
+
+double finite(const Json &value, const char *key)
+{
+    if (!value.is_number() || !std::isfinite(value.get<double>())) {
+        throw FieldError{key, "a number"};
+    }
+    return value.get<double>();
+}
+
+std::vector<std::string> texts(const Json &object, const char *key)
+{
+    std::vector<std::string> all;
+    const Json *list = member(object, key);
+    if (list == nullptr) {
+        return all;
+    }
+    if (!list->is_array()) {
+        throw FieldError{key, "a list of texts"};
+    }
+    for (const Json &item : *list) {
+        if (!item.is_string()) {
+            throw FieldError{key, "a list of texts"};
+        }
+        all.push_back(item.get<std::string>());
+    }
+    return all;
+}
+
+template <typename F> auto guarded(const char *what, F f) -> Result<decltype(f())>
+{
+    try {
+        return f();
+    } catch (const FieldError &e) {
+        return Error{ErrorKind::Bench,
+                     std::string("The bench's answer to ") + what + " is not understood: \"" + e.field + "\" should be "
+                         + e.expected + ".",
+                     "", "Look at the bench program; docs/protocol.md says what it should send.", "bad-reply", false};
+    }
+}
+
+Control control(const Json &item)
+{
+    if (!item.is_object()) {
+        throw FieldError{"controls", "a list of objects"};
+    }
+    Control c;
+    c.name = text(item, "name");
+    c.min = number(item, "min", 0);
+    c.max = number(item, "max", 100);
+    c.step = number(item, "step", 1);
+    c.value = number(item, "value", c.max);
+    c.byPerson = text(item, "by", "person") == "person";
+    if (c.name.empty() || c.max <= c.min || c.step <= 0) {
+        throw FieldError{"controls", "objects with a name, min below max and a step above 0"};
+    }
+    return c;
+}
+
+} // namespace
+
+double number(const Json &object, const char *key, double fallback)
+{
+    const Json *value = member(object, key);
+    return value == nullptr ? fallback : finite(*value, key);
+}
+
+bool boolean(const Json &object, const char *key, bool fallback)
+{
+    const Json *value = member(object, key);
+    if (value == nullptr) {
+        return fallback;
+    }
+    if (!value->is_boolean()) {
+        throw FieldError{key, "true or false"};
+    }
+    return value->get<bool>();
+}
+
+std::string text(const Json &object, const char *key, const std::string &fallback)
+{
+    const Json *value = member(object, key);
+    if (value == nullptr) {
+        return fallback;
+    }
+    if (!value->is_string()) {
+        throw FieldError{key, "a text"};
+    }
+    return value->get<std::string>();
+}
+
+std::vector<double> numbers(const Json &value, const char *key)
+{
+    if (!value.is_array()) {
+        throw FieldError{key, "a list of numbers"};
+    }
+    std::vector<double> all;
+    all.reserve(value.size());
+    for (const Json &item : value) {
+        all.push_back(finite(item, key));
+    }
+    return all;
+}
+
+std::array<double, 3> triple(const Json &value, const char *key)
+{
+    const std::vector<double> all = numbers(value, key);
+    if (all.size() != 3) {
+        throw FieldError{key, "a list of three numbers"};
+    }
+    return {all[0], all[1], all[2]};
+}
+
+Json toJson(const BenchInfo &info)
+{
+    Json roles = Json::array();
+    if (info.hasDisplay) {
+        roles.push_back("display");
+    }
+    if (info.hasInstrument) {
+        roles.push_back("instrument");
+    }
+    return {{"protocol", info.protocol},   {"name", info.name},           {"roles", roles},
+            {"clock", info.virtualClock ? "virtual" : "real"}, {"automatic", info.automatic}, {"instruments", info.instruments}};
+}
+
+Result<BenchInfo> benchInfo(const Json &reply)
+{
+    return guarded("hello", [&] {
+        BenchInfo info;
+        info.protocol = text(reply, "protocol");
+        info.name = text(reply, "name", "unnamed bench");
+        for (const std::string &role : texts(reply, "roles")) {
+            info.hasDisplay = info.hasDisplay || role == "display";
+            info.hasInstrument = info.hasInstrument || role == "instrument";
+        }
+        info.virtualClock = text(reply, "clock", "real") == "virtual";
+        info.automatic = boolean(reply, "automatic", false);
+        info.instruments = std::max(1, int(number(reply, "instruments", 1)));
+        return info;
+    });
+}
+
+Json toJson(const DisplayInfo &info)
+{
+    Json controls = Json::array();
+    for (const Control &c : info.controls) {
+        controls.push_back({{"name", c.name}, {"min", c.min}, {"max", c.max}, {"step", c.step}, {"value", c.value},
+                            {"by", c.byPerson ? "person" : "software"}});
+    }
+    Json json{{"model", info.model}, {"serial", info.serial}, {"technology", info.technology}, {"bits", info.bits},
+              {"width_mm", info.widthMm}, {"height_mm", info.heightMm}, {"hours", info.hours}, {"modes", info.modes},
+              {"mode", info.mode}, {"controls", controls}, {"lut", nullptr}, {"lut_loaded", info.lutLoaded},
+              {"max_patch_area", nullptr}};
+    if (info.lut) {
+        json["lut"] = {{"entries", info.lut->entries}, {"bits", info.lut->bits}};
+    }
+    if (info.maxPatchArea) {
+        json["max_patch_area"] = *info.maxPatchArea;
+    }
+    return json;
+}
+
+Result<DisplayInfo> displayInfo(const Json &reply)
+{
+    return guarded("display.describe", [&] {
+        DisplayInfo info;
+        info.model = text(reply, "model", "unnamed display");
+        info.serial = text(reply, "serial");
+        info.technology = text(reply, "technology", "unknown");
+        info.bits = int(std::clamp(number(reply, "bits", 8), 1.0, 16.0));
+        info.widthMm = number(reply, "width_mm", 0);
+        info.heightMm = number(reply, "height_mm", 0);
+        info.hours = number(reply, "hours", 0);
+        info.modes = texts(reply, "modes");
+        info.mode = text(reply, "mode");
+        if (const Json *list = member(reply, "controls")) {
+            if (!list->is_array()) {
+                throw FieldError{"controls", "a list of objects"};
+            }
+            for (const Json &item : *list) {
+                info.controls.push_back(control(item));
+            }
+        }
+        if (const Json *lut = member(reply, "lut")) {
+            if (!lut->is_object()) {
+                throw FieldError{"lut", "an object or null"};
+            }
+            DisplayInfo::Lut l;
+            l.entries = int(number(*lut, "entries", 256));
+            l.bits = int(number(*lut, "bits", 8));
+            if (l.entries < 2 || l.entries > 65536 || l.bits < 1 || l.bits > 16) {
+                throw FieldError{"lut", "2 to 65536 entries of 1 to 16 bits"};
+            }
+            info.lut = l;
+        }
+        info.lutLoaded = boolean(reply, "lut_loaded", false);
+        if (member(reply, "max_patch_area") != nullptr) {
+            info.maxPatchArea = std::clamp(number(reply, "max_patch_area", 1), 1e-4, 1.0);
+        }
+        return info;
+    });
+}
+
+Json toJson(const InstrumentInfo &info)
+{
+    Json json{{"model", info.model}, {"serial", info.serial}, {"kind", info.kind}, {"observer", info.observer},
+              {"modes", info.modes}, {"floor_cd_m2", info.floorCdM2}, {"repeatability", info.repeatability},
+              {"corrections", info.corrections}, {"spectral", nullptr}, {"last_certified", nullptr}};
+    if (info.spectral) {
+        json["spectral"] = {{"start_nm", 380}, {"step_nm", 5}, {"count", kObserverCount}, {"bandwidth_nm", 5}};
+    }
+    if (!info.lastCertified.empty()) {
+        json["last_certified"] = info.lastCertified;
+    }
+    return json;
+}
+
+Result<InstrumentInfo> instrumentInfo(const Json &reply)
+{
+    return guarded("instrument.describe", [&] {
+        InstrumentInfo info;
+        info.model = text(reply, "model", "unnamed instrument");
+        info.serial = text(reply, "serial");
+        info.kind = text(reply, "kind", "colorimeter");
+        info.observer = text(reply, "observer", info.observer);
+        if (member(reply, "modes") != nullptr) {
+            info.modes = texts(reply, "modes");
+        }
+        info.floorCdM2 = std::max(0.0, number(reply, "floor_cd_m2", 0));
+        info.repeatability = std::max(1e-6, number(reply, "repeatability", info.repeatability));
+        info.corrections = texts(reply, "corrections");
+        info.spectral = member(reply, "spectral") != nullptr;
+        info.lastCertified = text(reply, "last_certified");
+        return info;
+    });
+}
+
+Json toJson(const Reading &reading)
+{
+    Json flags = Json::array();
+    if (reading.lowLight) {
+        flags.push_back("low-light");
+    }
+    if (reading.unstable) {
+        flags.push_back("unstable");
+    }
+    Json json{{"XYZ", {reading.xyz.a, reading.xyz.b, reading.xyz.c}},
+              {"integration_s", reading.integrationS},
+              {"flags", flags}};
+    if (reading.spectrum) {
+        json["spectrum"] = {{"start_nm", reading.spectrum->startNm}, {"step_nm", reading.spectrum->stepNm},
+                            {"values", reading.spectrum->values}};
+    }
+    return json;
+}
+
+Result<Reading> reading(const Json &reply)
+{
+    return guarded("instrument.read", [&] {
+        Reading r;
+        const Json *xyz = member(reply, "XYZ");
+        if (xyz == nullptr) {
+            throw FieldError{"XYZ", "a list of three numbers"};
+        }
+        const auto v = triple(*xyz, "XYZ");
+        if (v[0] < 0 || v[1] < 0 || v[2] < 0) {
+            throw FieldError{"XYZ", "never negative"};
+        }
+        r.xyz = {v[0], v[1], v[2]};
+        r.integrationS = number(reply, "integration_s", 0);
+        for (const std::string &flag : texts(reply, "flags")) {
+            r.lowLight = r.lowLight || flag == "low-light";
+            r.unstable = r.unstable || flag == "unstable";
+        }
+        if (const Json *s = member(reply, "spectrum"); s != nullptr && s->is_object() && s->contains("values")) {
+            r.spectrum = Spectrum{number(*s, "start_nm", 380), number(*s, "step_nm", 5), numbers((*s)["values"], "values")};
+        }
+        r.t = number(reply, "t", 0);
+        return r;
+    });
+}
+
+} // namespace lamp::benchjson

@@ -1,0 +1,226 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "device/bench_server.h"
+
+#include "device/bench_json.h"
+
+#include <istream>
+#include <ostream>
+
+namespace lamp {
+
+using benchjson::FieldError;
+using benchjson::Json;
+
+namespace {
+
+Error badRequest(const std::string &what)
+{
+    return {ErrorKind::Input, what, "", "", "bad-request", false};
+}
+
+Result<Json> outcome(const Status &status)
+{
+    if (!status) {
+        return status.error();
+    }
+    return Json::object();
+}
+
+template <typename T> Result<Json> described(const Result<T> &info)
+{
+    if (!info) {
+        return info.error();
+    }
+    return benchjson::toJson(info.value());
+}
+
+const Json &required(const Json &request, const char *key)
+{
+    const auto it = request.find(key);
+    if (it == request.end() || it->is_null()) {
+        throw FieldError{key, "given"};
+    }
+    return *it;
+}
+
+Drive drive(const Json &value, const char *key)
+{
+    const auto v = benchjson::triple(value, key);
+    for (const double c : v) {
+        if (c < 0 || c > 1) {
+            throw FieldError{key, "between 0 and 1"};
+        }
+    }
+    return {v[0], v[1], v[2]};
+}
+
+std::array<double, 2> position(const Json &value, const char *key)
+{
+    const auto v = benchjson::numbers(value, key);
+    if (v.size() != 2 || v[0] < 0 || v[0] > 1 || v[1] < 0 || v[1] > 1) {
+        throw FieldError{key, "two numbers between 0 and 1"};
+    }
+    return {v[0], v[1]};
+}
+
+bool given(const Json &request, const char *key)
+{
+    const auto it = request.find(key);
+    return it != request.end() && !it->is_null();
+}
+
+Result<Json> show(Bench &bench, const Json &request)
+{
+    Patch patch;
+    patch.rgb = drive(required(request, "rgb"), "rgb");
+    patch.area = benchjson::number(request, "area", patch.area);
+    if (patch.area <= 0 || patch.area > 1) {
+        throw FieldError{"area", "above 0 and at most 1"};
+    }
+    if (given(request, "at")) {
+        patch.at = position(request["at"], "at");
+    }
+    if (given(request, "surround")) {
+        patch.surround = drive(request["surround"], "surround");
+    }
+    return outcome(bench.show(patch));
+}
+
+Result<Json> setLut(Bench &bench, const Json &request)
+{
+    Ramps ramps{benchjson::numbers(required(request, "r"), "r"), benchjson::numbers(required(request, "g"), "g"),
+                benchjson::numbers(required(request, "b"), "b")};
+    if (ramps.r.size() < 2 || ramps.r.size() != ramps.g.size() || ramps.r.size() != ramps.b.size()) {
+        return badRequest("r, g and b must be lists of equal length, 2 or more");
+    }
+    for (int c = 0; c < 3; ++c) {
+        for (const double v : ramps.channel(c)) {
+            if (v < 0 || v > 1) {
+                return badRequest("LUT values must lie between 0 and 1");
+            }
+        }
+    }
+    if (const Status done = bench.setLut(ramps); !done) {
+        return done.error();
+    }
+    const auto info = bench.describeDisplay();
+    if (!info) {
+        return info.error();
+    }
+    return Json{{"entries", info->lut ? info->lut->entries : 0}, {"bits", info->lut ? info->lut->bits : 0}};
+}
+
+Result<Json> placeInstrument(Bench &bench, const Json &request)
+{
+    Place place;
+    const Json &at = required(request, "at");
+    if (at.is_string()) {
+        if (at != "desk") {
+            throw FieldError{"at", "\"desk\" or two numbers"};
+        }
+        place.desk = true;
+    } else {
+        place.at = position(at, "at");
+    }
+    return outcome(bench.place(place));
+}
+
+Result<Json> read(Bench &bench, const Json &request)
+{
+    const std::string mode = benchjson::text(request, "mode", "emission");
+    if (mode != "emission" && mode != "ambient") {
+        return badRequest("mode must be emission or ambient");
+    }
+    const double integration = benchjson::number(request, "integration_s", 0);
+    return described(bench.read(mode == "ambient" ? ReadMode::Ambient : ReadMode::Emission, std::max(0.0, integration)));
+}
+
+Result<Json> perform(Bench &bench, const std::string &verb, const Json &request)
+{
+    if (verb == "hello") {
+        return described(bench.hello());
+    }
+    if (verb == "clock.advance") {
+        const double seconds = benchjson::number(request, "seconds", -1);
+        return seconds < 0 ? Result<Json>(badRequest("seconds must be 0 or more")) : outcome(bench.advance(seconds));
+    }
+    if (verb == "display.describe") {
+        return described(bench.describeDisplay());
+    }
+    if (verb == "display.show") {
+        return show(bench, request);
+    }
+    if (verb == "display.set_mode") {
+        return outcome(bench.setMode(benchjson::text(request, "name")));
+    }
+    if (verb == "display.set_control") {
+        required(request, "value");
+        const auto value = bench.setControl(benchjson::text(request, "name"), benchjson::number(request, "value", 0));
+        return value ? Result<Json>(Json{{"value", *value}}) : Result<Json>(value.error());
+    }
+    if (verb == "display.set_lut") {
+        return setLut(bench, request);
+    }
+    if (verb == "display.reset_lut") {
+        return outcome(bench.resetLut());
+    }
+    if (verb == "instrument.describe") {
+        return described(bench.describeInstrument());
+    }
+    if (verb == "instrument.select") {
+        return outcome(bench.selectInstrument(int(benchjson::number(request, "index", 0))));
+    }
+    if (verb == "instrument.place") {
+        return placeInstrument(bench, request);
+    }
+    if (verb == "instrument.set_correction") {
+        return outcome(bench.setCorrection(benchjson::text(request, "technology")));
+    }
+    if (verb == "instrument.read") {
+        return read(bench, request);
+    }
+    return Error{ErrorKind::Input, "this bench does not know \"" + verb + "\"", "", "", "unsupported", false};
+}
+
+} // namespace
+
+std::string serveLine(Bench &bench, const std::string &line)
+{
+    const Json request = Json::parse(line, nullptr, false);
+    Json id = nullptr;
+    Result<Json> result = badRequest("a request must be a JSON object with an id and a \"do\"");
+    if (request.is_object()) {
+        if (request.contains("id") && request["id"].is_number_integer()) {
+            id = request["id"];
+        }
+        try {
+            const std::string verb = benchjson::text(request, "do");
+            if (!verb.empty() && !id.is_null()) {
+                result = perform(bench, verb, request);
+            }
+        } catch (const FieldError &e) {
+            result = badRequest("\"" + e.field + "\" must be " + e.expected);
+        }
+    }
+    Json reply = result ? result.value() : Json::object();
+    reply["id"] = id;
+    reply["ok"] = result.ok();
+    reply["t"] = bench.now();
+    if (!result) {
+        reply["error"] = {{"code", result.error().code}, {"message", result.error().what}, {"retry", result.error().retry}};
+    }
+    // Text that is not UTF-8 came in from outside; replace what cannot be sent rather than throw.
+    return reply.dump(-1, ' ', false, Json::error_handler_t::replace);
+}
+
+void serve(Bench &bench, std::istream &in, std::ostream &out)
+{
+    std::string line;
+    while (std::getline(in, line)) {
+        if (!line.empty()) {
+            out << serveLine(bench, line) << '\n' << std::flush;
+        }
+    }
+}
+
+} // namespace lamp

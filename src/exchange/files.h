@@ -1,0 +1,48 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "base/result.h"
+#include "profile/icc.h"
+#include "visit/record.h"
+
+#include <filesystem>
+#include <string>
+#include <vector>
+
+namespace lamp {
+
+/// Reads a whole file; the error names it.
+Result<std::string> readFile(const std::filesystem::path &path);
+Result<Bytes> readBytes(const std::filesystem::path &path);
+
+/// Writes a file whole or not at all: into a temporary beside it, flushed to the disk, then renamed over it.
+Status writeFile(const std::filesystem::path &path, const std::string &content);
+Status writeFile(const std::filesystem::path &path, const Bytes &content);
+
+/// Checks that a folder exists (making it where it does not) and can be written to, by doing so.
+Status prepareFolder(const std::filesystem::path &folder);
+
+/// Readings as a CGATS.17 / ISO 28178 text file, written by Little CMS: one row a reading with drive (0..100),
+/// tristimulus values, integration time, bench time and flags.
+std::string readingsToCgats(const std::vector<Measurement> &readings, const VisitRecord &record);
+/// Readings from such a file: names, drive and XYZ. The error says what is missing.
+Result<std::vector<Measurement>> readingsFromCgats(const std::string &text);
+
+/// Appends readings to a journal as they are taken, so that a killed program loses none.
+class ReadingJournal {
+public:
+    /// \param path of the journal; nothing is written before the first reading
+    explicit ReadingJournal(std::filesystem::path path);
+    ~ReadingJournal();
+    ReadingJournal(const ReadingJournal &) = delete;
+    ReadingJournal &operator=(const ReadingJournal &) = delete;
+    void append(const Measurement &m);
+    /// Deletes the journal: its readings are kept elsewhere now.
+    void discard();
+
+private:
+    std::filesystem::path m_path;
+    int m_fd = -1;
+};
+
+} // namespace lamp

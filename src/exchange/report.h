@@ -1,0 +1,17 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "visit/record.h"
+
+namespace lamp {
+
+/// The report of a visit for people: the worksheet, the figures, charts, verdict with its reasons.
+/// Both need a QGuiApplication (charts are drawn with its fonts).
+std::string reportHtml(const VisitRecord &record);
+/// One page or two, A4.
+Bytes reportPdf(const VisitRecord &record);
+
+/// Adds the fonts that ship with the program to Qt's and makes them the application's default.
+void loadFonts();
+
+} // namespace lamp

@@ -1,0 +1,165 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "judge/tolerance.h"
+
+#include "base/embedded.h"
+#include "base/text.h"
+
+#include <nlohmann/json.hpp>
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+
+namespace lamp {
+
+using Json = nlohmann::json;
+
+namespace {
+
+struct Field {
+    const char *name;
+    double Tolerance::*member;
+};
+constexpr std::array<Field, 6> kFields{{{"mean", &Tolerance::mean},
+                                        {"max", &Tolerance::max},
+                                        {"white_delta_e", &Tolerance::whiteDeltaE},
+                                        {"luminance_percent", &Tolerance::luminancePercent},
+                                        {"gray_mean", &Tolerance::grayMean},
+                                        {"gray_max", &Tolerance::grayMax}}};
+
+Error bad(const std::string &field, const std::string &should)
+{
+    return {ErrorKind::Input, "The tolerance file cannot be used: the field \"" + field + "\" should be " + should + ".",
+            "Nothing was started.", "Correct that field; `dutiful-lamp-cli tolerances --json` shows whole examples.", field, false};
+}
+
+Result<Tolerance> fromJson(const Json &json)
+{
+    if (!json.is_object()) {
+        return bad("(whole file)", "an object in braces");
+    }
+    Tolerance t;
+    for (const char *key : {"name", "why"}) {
+        if (const auto it = json.find(key); it != json.end()) {
+            if (!it->is_string()) {
+                return bad(key, "a text");
+            }
+            (std::string(key) == "name" ? t.name : t.why) = it->get<std::string>();
+        }
+    }
+    if (const auto it = json.find("metric"); it != json.end() && *it != "CIEDE2000") {
+        return bad("metric", "\"CIEDE2000\"");
+    }
+    for (const Field &f : kFields) {
+        const auto it = json.find(f.name);
+        if (it == json.end() || it->is_null()) {
+            if (std::string(f.name) == "mean" || std::string(f.name) == "max") {
+                return bad(f.name, "a number above 0");
+            }
+            t.*f.member = 0;
+            continue;
+        }
+        if (!it->is_number() || !std::isfinite(it->get<double>()) || it->get<double>() <= 0) {
+            return bad(f.name, "a number above 0");
+        }
+        t.*f.member = it->get<double>();
+    }
+    return t;
+}
+
+} // namespace
+
+const std::vector<Tolerance> &builtInTolerances()
+{
+    static const std::vector<Tolerance> all = [] {
+        std::vector<Tolerance> list;
+        for (const Json &item : Json::parse(embedded("tolerances.json"))) {
+            list.push_back(fromJson(item).value());
+        }
+        return list;
+    }();
+    return all;
+}
+
+std::optional<Tolerance> builtInTolerance(const std::string &name)
+{
+    for (const Tolerance &t : builtInTolerances()) {
+        if (t.name == name) {
+            return t;
+        }
+    }
+    return std::nullopt;
+}
+
+Result<Tolerance> toleranceFromJson(const std::string &text)
+{
+    try {
+        return fromJson(Json::parse(text));
+    } catch (const Json::parse_error &e) {
+        return Error{ErrorKind::Input, "The tolerance file is no valid JSON (at byte " + std::to_string(e.byte) + ").",
+                     "Nothing was started.", "Correct it there; `dutiful-lamp-cli tolerances --json` shows whole examples.", "json", false};
+    }
+}
+
+std::string toleranceToJson(const Tolerance &t)
+{
+    Json json{{"name", t.name}, {"metric", "CIEDE2000"}};
+    for (const Field &f : kFields) {
+        if (t.*f.member > 0) {
+            json[f.name] = t.*f.member;
+        }
+    }
+    if (!t.why.empty()) {
+        json["why"] = t.why;
+    }
+    return json.dump(2);
+}
+
+std::string verdictName(Verdict verdict)
+{
+    switch (verdict) {
+    case Verdict::Pass: return "pass";
+    case Verdict::Fail: return "fail";
+    case Verdict::Undecided: return "undecided";
+    }
+    return {};
+}
+
+std::string Check::sentence() const
+{
+    const std::string figure = fixed(value, 2) + " ± " + fixed(uncertainty, 2) + (unit == "%" ? " %" : " " + unit);
+    const std::string bound = fixed(limit, 2) + (unit == "%" ? " %" : "");
+    switch (verdict) {
+    case Verdict::Pass: return name + ": " + figure + " is within " + bound + ".";
+    case Verdict::Fail: return name + ": " + figure + " is beyond " + bound + ".";
+    case Verdict::Undecided: return name + ": " + figure + " is too close to " + bound + " to tell.";
+    }
+    return {};
+}
+
+Check check(std::string name, double value, double limit, double uncertaintyK2, std::string unit)
+{
+    Check c{std::move(name), value, limit, uncertaintyK2, std::move(unit), Verdict::Undecided};
+    if (value + uncertaintyK2 <= limit) {
+        c.verdict = Verdict::Pass;
+    } else if (value - uncertaintyK2 > limit) {
+        c.verdict = Verdict::Fail;
+    }
+    return c;
+}
+
+Verdict overall(const std::vector<Check> &checks)
+{
+    Verdict v = Verdict::Pass;
+    for (const Check &c : checks) {
+        if (c.verdict == Verdict::Fail) {
+            return Verdict::Fail;
+        }
+        if (c.verdict == Verdict::Undecided) {
+            v = Verdict::Undecided;
+        }
+    }
+    return v;
+}
+
+} // namespace lamp

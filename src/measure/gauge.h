@@ -1,0 +1,105 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "device/bench.h"
+
+#include <functional>
+#include <stop_token>
+#include <string>
+#include <vector>
+
+namespace lamp {
+
+/// One successful reading as it is kept: what was shown, what was read, and how sure it is.
+struct Measurement {
+    int index = 0;          ///< counted from 1 over the whole visit
+    std::string stage;      ///< stage of the visit that took it
+    std::string name;       ///< what the patch was for
+    ReadMode mode = ReadMode::Emission;
+    Drive rgb;              ///< drive before the LUT
+    XYZ xyz;                ///< as read, cd/m² (lux for ambient light)
+    XYZ sigma;              ///< standard deviation of each component by the noise model
+    double integrationS = 0;
+    double t = 0;           ///< bench clock, s
+    bool tooDark = false;   ///< the instrument saw nothing: zero, with its floor as uncertainty
+    bool superseded = false; ///< read again later (unstable): kept, but not used
+};
+
+/// What an instrument's noise does to one component (docs/methods.md, "Noise of a reading").
+class NoiseModel {
+public:
+    NoiseModel() = default;
+    explicit NoiseModel(const InstrumentInfo &info) : m_repeatability(info.repeatability), m_floor(info.floorCdM2) {}
+
+    /// Standard deviation in cd/m² at a level in cd/m² and an integration time in seconds.
+    [[nodiscard]] double sigma(double level, double integrationS) const;
+    /// Integration time in seconds, 0.5..10, that brings the relative standard deviation to a goal where it can.
+    [[nodiscard]] double integrationFor(double level, double relativeGoal) const;
+
+private:
+    double m_repeatability = 0.002;
+    double m_floor = 0.02;
+};
+
+/// Takes good readings from a bench: waits for the patch, asks again where the bench says that it may, tells the
+/// person what only a person can mend, keeps every reading.
+class Gauge {
+public:
+    struct Hooks {
+        std::function<void(const Measurement &)> onReading;             ///< each reading, at once
+        std::function<void(const std::string &)> onNote;                ///< what a person may want to know
+        /// A fault that a person can mend (unplugged, cover closed); true when told that it is mended.
+        std::function<bool(const Error &)> askToMend;
+    };
+
+    Gauge(Bench &bench, InstrumentInfo instrument, Hooks hooks, std::stop_token stop);
+
+    /// Name of the stage that the next readings belong to.
+    void setStage(std::string stage) { m_stage = std::move(stage); }
+    /// Patch area as a fraction of the screen; lowered where the panel dims itself above a limit.
+    void setPatchArea(double area) { m_area = area; }
+    /// Factory correction to use; remembered, and set again after the instrument was unplugged.
+    Status setCorrection(const std::string &technology);
+    Status place(const Place &place);
+
+    /// Shows a patch, waits until it stands, and reads it.
+    /// \param expectedY about what luminance to expect in cd/m² (0: unknown, the instrument chooses its time)
+    /// \param relativeGoal wanted relative standard deviation
+    Result<Measurement> read(const Drive &rgb, const std::string &name, double expectedY = 0, double relativeGoal = 0.0008);
+    /// Illuminance at the desk: places the instrument there, reads, and puts it back on the screen.
+    Result<Measurement> readAmbient();
+    /// Lets time pass.
+    Status wait(double seconds);
+
+    [[nodiscard]] double now() const { return m_bench.now(); }
+    [[nodiscard]] int count() const { return m_count; }
+    void setCount(int count) { m_count = count; }
+    [[nodiscard]] const NoiseModel &noise() const { return m_noise; }
+    [[nodiscard]] const InstrumentInfo &instrument() const { return m_instrument; }
+    [[nodiscard]] Bench &bench() { return m_bench; }
+    [[nodiscard]] bool stopRequested() const { return m_stop.stop_requested(); }
+
+private:
+    /// Reads once, dealing with errors that can be got over. \param emissionDrive for the words of a message.
+    Result<Reading> readPatiently(ReadMode mode, double integrationS, bool black);
+    Status recover(const Error &error, int attempt);
+    Status restoreInstrument();
+    Measurement keep(const Reading &reading, const Drive &rgb, const std::string &name, ReadMode mode);
+
+    Bench &m_bench;
+    InstrumentInfo m_instrument;
+    NoiseModel m_noise;
+    Hooks m_hooks;
+    std::stop_token m_stop;
+    std::string m_stage, m_correction;
+    bool m_correctionSet = false;
+    Place m_place;
+    double m_area = 0.1;
+    double m_settleS = 0.3;
+    int m_count = 0;
+};
+
+/// The error that a request to stop gives.
+Error stoppedOnRequest();
+
+} // namespace lamp

@@ -1,0 +1,80 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "base/result.h"
+#include "base/text.h"
+#include "colour/types.h"
+#include "device/bench.h"
+
+#include <array>
+#include <cstdint>
+#include <memory>
+#include <optional>
+#include <string>
+#include <vector>
+
+namespace lamp {
+
+using Bytes = std::vector<std::uint8_t>;
+
+/// An additive display as the matrix/TRC form of an ICC profile sees it: XYZ = black + Σ channel·light(drive).
+struct MatrixModel {
+    Eigen::Matrix3d channels;                    ///< columns: R - K, G - K, B - K in cd/m², summing to W - K
+    XYZ black;
+    std::array<std::vector<double>, 3> light;    ///< 0..1 at equal steps of drive, first 0, last 1, as many each
+
+    [[nodiscard]] XYZ white() const { return XYZ(channels.rowwise().sum() + black.vec()); }
+    [[nodiscard]] XYZ evaluate(const Drive &rgb) const;
+};
+
+/// What else goes into a profile.
+struct ProfileText {
+    std::string description, copyright = "Free to use and pass on; made with Dutiful Lamp.";
+    WallTime created{};
+    int version = 4; ///< ICC major version, 2 or 4
+};
+
+/// Writes a display profile by matrix and tone curves (ICC.1:2010 Annex F.3): black leakage is folded exactly into
+/// matrix and curves (docs/methods.md, "Matrix profile"). The ramps go into `vcgt`. The profile ID is set.
+Result<Bytes> writeMatrixProfile(const MatrixModel &model, const Ramps &ramps, const ProfileText &text);
+
+/// An open profile; owns its memory. Movable, not copyable.
+class Profile {
+public:
+    /// \return an error that says what is wrong with bytes that are no RGB profile.
+    static Result<Profile> open(const Bytes &bytes);
+    Profile(Profile &&) noexcept;
+    Profile &operator=(Profile &&) noexcept;
+    ~Profile();
+
+    /// The colour that a drive makes by this profile, relative colorimetric, D50 (Lab of the connection space).
+    [[nodiscard]] Lab colourOf(const Drive &rgb) const;
+    /// The drive with which a colour-managed program shows a colour, relative colorimetric without black point
+    /// compensation, 0..1.
+    [[nodiscard]] Drive driveFor(const Lab &lab) const;
+    /// From the display's white to D50; the identity where the profile has no `chad`.
+    [[nodiscard]] Eigen::Matrix3d chad() const;
+    /// The calibration ramps in `vcgt`, sampled to a number of entries; nothing where there are none.
+    [[nodiscard]] std::optional<Ramps> ramps(int entries) const;
+
+    struct Facts {
+        std::string description, copyright, version, deviceClass, colourSpace, connectionSpace, created, id;
+        bool tables = false; ///< shows colours by tables rather than by a matrix
+        std::optional<double> luminance; ///< cd/m², from `lumi`
+        std::optional<Chromaticity> white; ///< the display's, by `chad` undone
+        std::array<Chromaticity, 3> primaries; ///< the display's, by `chad` undone
+        std::array<double, 3> gammas{}; ///< estimated exponents of the tone curves; 0 where there are none
+        std::vector<std::string> tags;
+    };
+    [[nodiscard]] Facts facts() const;
+
+private:
+    struct Handles;
+    explicit Profile(std::unique_ptr<Handles> handles);
+    std::unique_ptr<Handles> m_handles;
+};
+
+/// Takes up what is wrong with a profile, in sentences; empty where nothing is.
+std::vector<std::string> findings(const Profile &profile, WallTime now);
+
+} // namespace lamp

@@ -1,0 +1,125 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "simlab/meter.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace lamp::sim {
+
+namespace {
+
+Eigen::Vector3d interpolated(const ColourMatching &cmf, double nm)
+{
+    const double at = (nm - 380) / 5;
+    if (at < 0 || at > kObserverCount - 1) {
+        return Eigen::Vector3d::Zero();
+    }
+    const int i = std::min(int(at), kObserverCount - 2);
+    const double t = at - i;
+    return cmf.xyz[size_t(i)] * (1 - t) + cmf.xyz[size_t(i + 1)] * t;
+}
+
+} // namespace
+
+Meter::Meter(MeterSpec spec, std::uint64_t seed) : m_spec(std::move(spec)), m_random(seed)
+{
+    const ColourMatching &cmf = colourMatching(Observer::Cie1931_2deg);
+    for (int i = 0; i < kObserverCount; ++i) {
+        const double nm = 380 + 5.0 * i;
+        if (m_spec.spectroradiometer) {
+            m_filters[size_t(i)] = cmf.xyz[size_t(i)];
+            continue;
+        }
+        // Each filter lies beside its function by its own amount; none of the errors is a multiple of another.
+        const std::array<double, 3> shift{m_spec.filterShiftNm, -0.6 * m_spec.filterShiftNm, 0.8 * m_spec.filterShiftNm};
+        for (int c = 0; c < 3; ++c) {
+            const double tilt = 1 + m_spec.filterTilt * (nm - 560) / 200 * (c == 1 ? -1 : 1);
+            m_filters[size_t(i)][c] = interpolated(cmf, nm - shift[size_t(c)])[c] * tilt;
+        }
+    }
+    setCorrection("");
+}
+
+InstrumentInfo Meter::describe() const
+{
+    InstrumentInfo info;
+    info.model = m_spec.model;
+    info.serial = m_spec.serial;
+    info.kind = m_spec.spectroradiometer ? "spectroradiometer" : "colorimeter";
+    info.modes = {"emission", "ambient"};
+    info.floorCdM2 = m_spec.floorCdM2;
+    info.repeatability = m_spec.repeatability;
+    info.corrections = m_spec.corrections;
+    info.spectral = m_spec.spectroradiometer;
+    info.lastCertified = "2026-02-10";
+    return info;
+}
+
+Eigen::Vector3d Meter::raw(const Spectrum &s) const
+{
+    Eigen::Vector3d sum = Eigen::Vector3d::Zero();
+    for (int i = 0; i < kObserverCount; ++i) {
+        sum += s.at(380 + 5.0 * i) * m_filters[size_t(i)];
+    }
+    return kMaxLuminousEfficacy * 5 * sum;
+}
+
+Eigen::Matrix3d Meter::correctionFor(const std::string &technology) const
+{
+    // The maker measured type samples of the technology's primaries and solved for a 3 by 3 matrix.
+    const auto type = typeSpectra(technology);
+    Eigen::Matrix3d seen, truth;
+    for (int c = 0; c < 3; ++c) {
+        seen.col(c) = raw(type[size_t(c)]);
+        truth.col(c) = toXyz(type[size_t(c)]).vec();
+    }
+    return truth * seen.inverse();
+}
+
+bool Meter::setCorrection(const std::string &technology)
+{
+    if (technology.empty()) {
+        // Without a correction each channel is scaled so that illuminant A reads right, as filters are set up.
+        const Spectrum a = illuminantSpectrum(Illuminant::A);
+        m_matrix = toXyz(a).vec().cwiseQuotient(raw(a)).asDiagonal();
+        return true;
+    }
+    if (std::find(m_spec.corrections.begin(), m_spec.corrections.end(), technology) == m_spec.corrections.end()) {
+        return false;
+    }
+    m_matrix = m_spec.spectroradiometer ? Eigen::Matrix3d::Identity() : correctionFor(technology);
+    return true;
+}
+
+XYZ Meter::noiseless(const Weights &weights, const std::array<Spectrum, kComponents> &spectra) const
+{
+    Eigen::Vector3d sum = Eigen::Vector3d::Zero();
+    for (int k = 0; k < kComponents; ++k) {
+        if (weights[k] > 0) {
+            sum += weights[k] * raw(spectra[size_t(k)]);
+        }
+    }
+    return XYZ((m_matrix * sum).cwiseMax(0.0));
+}
+
+double Meter::chosenIntegration(double luminance) const
+{
+    return std::clamp(std::sqrt(100 / std::max(luminance, 1e-3)), 0.6, 6.0);
+}
+
+XYZ Meter::withNoise(const XYZ &xyz, double integrationS)
+{
+    std::normal_distribution<double> normal;
+    XYZ noisy = xyz;
+    // Shot noise grows with the root of the light and falls with the root of the time; a small part stays.
+    const double common = normal(m_random) * 0.0003;
+    for (int c = 0; c < 3; ++c) {
+        const double level = std::max(xyz[c], 0.0);
+        const double shot = m_spec.repeatability * std::sqrt(100 * level / integrationS);
+        const double dark = m_spec.floorCdM2 * 0.15 / std::sqrt(integrationS);
+        noisy[c] = std::max(0.0, level * (1 + common) + normal(m_random) * std::hypot(shot, dark));
+    }
+    return noisy;
+}
+
+} // namespace lamp::sim

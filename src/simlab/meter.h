@@ -1,0 +1,49 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "simlab/panel.h"
+
+#include <map>
+#include <random>
+
+namespace lamp::sim {
+
+/// A simulated measuring instrument: filters that are not quite the observer's, factory corrections, noise.
+struct MeterSpec {
+    std::string model = "Tern", serial = "T-104";
+    bool spectroradiometer = false;
+    double filterShiftNm = 2.2;       ///< how far the filters lie beside the colour-matching functions
+    double filterTilt = 0.05;         ///< slope of their error over the spectrum
+    double repeatability = 0.0012;    ///< relative standard deviation of Y at 100 cd/m² and 1 s
+    double floorCdM2 = 0.01;
+    std::vector<std::string> corrections{"wled", "wled-wide", "qd", "rgb-led", "ccfl", "woled", "qd-oled"};
+    double leak = 0.002;              ///< share of reflected room light that gets in under the sensor
+};
+
+class Meter {
+public:
+    Meter(MeterSpec spec, std::uint64_t seed);
+
+    [[nodiscard]] const MeterSpec &spec() const { return m_spec; }
+    [[nodiscard]] InstrumentInfo describe() const;
+    /// Empty for none; false where it carries no such correction.
+    bool setCorrection(const std::string &technology);
+
+    /// What it would say without noise about a weighted sum of spectra.
+    [[nodiscard]] XYZ noiseless(const Weights &weights, const std::array<Spectrum, kComponents> &spectra) const;
+    /// The same with the noise of an integration time.
+    XYZ withNoise(const XYZ &xyz, double integrationS);
+    /// The integration time that it chooses by itself at a level.
+    [[nodiscard]] double chosenIntegration(double luminance) const;
+
+private:
+    [[nodiscard]] Eigen::Vector3d raw(const Spectrum &s) const;
+    [[nodiscard]] Eigen::Matrix3d correctionFor(const std::string &technology) const;
+
+    MeterSpec m_spec;
+    std::array<Eigen::Vector3d, kObserverCount> m_filters;
+    Eigen::Matrix3d m_matrix = Eigen::Matrix3d::Identity();
+    std::mt19937_64 m_random;
+};
+
+} // namespace lamp::sim

@@ -1,0 +1,315 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "simlab/panel.h"
+
+#include "colour/spaces.h"
+
+#include <cmath>
+#include <map>
+#include <numbers>
+#include <stdexcept>
+
+namespace lamp::sim {
+
+namespace {
+
+/// A band of light: centre, full width at half maximum, height.
+struct Band {
+    double nm, widthNm, height;
+};
+
+/// Emitting bands and the colour filters in front of them, by technology. The shapes are those of handbook figures
+/// of each kind of light source (blue pump and phosphor, narrow-band emitters, three-band tubes), not of a product.
+struct Recipe {
+    std::array<std::vector<Band>, 4> bands; // red, green, blue, white subpixel
+};
+
+const Recipe &recipe(const std::string &technology)
+{
+    static const std::map<std::string, Recipe> recipes{
+        {"wled", {{{{{622, 56, 1.0}, {592, 28, 0.22}, {545, 26, 0.03}, {452, 22, 0.02}}, {{538, 68, 1.0}, {575, 40, 0.28}, {455, 20, 0.02}},
+                    {{451, 21, 1.0}, {480, 45, 0.16}, {535, 50, 0.03}}, {}}}}},
+        {"wled-wide", {{{{{631, 6, 1.0}, {613, 6, 0.45}, {636, 6, 0.6}, {648, 7, 0.3}, {605, 40, 0.03}},
+                         {{531, 46, 1.0}, {455, 20, 0.01}, {600, 30, 0.01}}, {{448, 19, 1.0}, {520, 40, 0.02}}, {}}}}},
+        {"qd", {{{{{631, 27, 1.0}, {535, 30, 0.012}}, {{530, 30, 1.0}, {448, 20, 0.01}, {628, 26, 0.01}}, {{449, 20, 1.0}, {528, 30, 0.02}}, {}}}}},
+        {"rgb-led", {{{{{635, 18, 1.0}}, {{528, 34, 1.0}, {462, 22, 0.01}}, {{462, 23, 1.0}}, {}}}}},
+        {"ccfl", {{{{{611, 7, 1.0}, {587, 9, 0.22}, {630, 12, 0.12}}, {{544, 7, 1.0}, {550, 12, 0.35}, {488, 14, 0.22}, {585, 9, 0.10}},
+                    {{450, 42, 0.7}, {436, 6, 0.5}, {488, 14, 0.2}, {544, 7, 0.02}}, {}}}}},
+        {"woled", {{{{{622, 50, 1.0}, {580, 20, 0.06}}, {{538, 42, 1.0}, {560, 36, 0.2}}, {{457, 22, 1.0}, {485, 24, 0.12}},
+                     {{457, 24, 1.75}, {532, 60, 0.74}, {565, 60, 0.40}, {620, 60, 0.68}}}}}},
+        {"qd-oled", {{{{{633, 25, 1.0}}, {{532, 32, 1.0}}, {{457, 23, 1.0}}, {}}}}},
+        {"projector", {{{{{615, 60, 1.0}, {590, 20, 0.3}}, {{545, 55, 1.0}, {576, 10, 0.25}}, {{445, 40, 1.0}, {436, 8, 0.4}}, {}}}}},
+    };
+    const auto it = recipes.find(technology == "unknown" ? "wled" : technology);
+    if (it == recipes.end()) {
+        throw std::logic_error("no simulated panel of technology " + technology);
+    }
+    return it->second;
+}
+
+Spectrum sumOf(const std::vector<Band> &bands, double shiftNm)
+{
+    Spectrum s{380, 5, std::vector<double>(kObserverCount, 0.0)};
+    for (const Band &band : bands) {
+        const double sigma = std::max(band.widthNm, 6.0) / 2.3548;
+        for (int i = 0; i < kObserverCount; ++i) {
+            const double d = (380.0 + 5 * i - band.nm - shiftNm) / sigma;
+            s.values[size_t(i)] += band.height * std::exp(-0.5 * d * d);
+        }
+    }
+    return s;
+}
+
+void scale(Spectrum &s, double k)
+{
+    for (double &v : s.values) {
+        v *= k;
+    }
+}
+
+double rounded(double v, int bits)
+{
+    const double top = std::ldexp(1.0, bits) - 1;
+    return std::round(std::clamp(v, 0.0, 1.0) * top) / top;
+}
+
+} // namespace
+
+std::array<Spectrum, 4> typeSpectra(const std::string &technology, double shiftNm)
+{
+    const Recipe &r = recipe(technology);
+    std::array<Spectrum, 4> all;
+    for (size_t c = 0; c < 4; ++c) {
+        all[c] = sumOf(r.bands[c], shiftNm);
+    }
+    return all;
+}
+
+Panel::Panel(PanelSpec spec, RoomSpec room) : m_spec(std::move(spec)), m_room(room)
+{
+    // Serial numbers make units of one model differ by a nanometre or so.
+    const double shift = double(std::hash<std::string>{}(m_spec.serial) % 1000) / 1000 * 2.4 - 1.2;
+    const auto type = typeSpectra(m_spec.technology, shift);
+    Eigen::Matrix3d primaries;
+    for (int c = 0; c < 3; ++c) {
+        m_spectra[size_t(c)] = type[size_t(c)];
+        primaries.col(c) = toXyz(type[size_t(c)]).vec();
+    }
+    // The three primaries together make the native white; a white subpixel then carries part of their light.
+    const Eigen::Vector3d white = xyzOf(m_spec.nativeWhite, m_spec.maxLuminance).vec();
+    const Eigen::Vector3d amount = primaries.inverse() * white;
+    for (int c = 0; c < 3; ++c) {
+        scale(m_spectra[size_t(c)], amount[c]);
+    }
+    m_spectra[White] = type[3];
+    if (m_spec.whiteSubpixel > 0) {
+        scale(m_spectra[White], m_spec.maxLuminance / toXyz(type[3]).b);
+    }
+    setRoom(room);
+
+    const auto &menu = m_spec.menu;
+    if (menu.brightness) {
+        m_controls.push_back({"brightness", 0, 100, menu.brightnessStep, menu.brightnessAt, menu.byPerson});
+    }
+    if (menu.gains) {
+        const std::array<const char *, 3> names{"red", "green", "blue"};
+        for (size_t c = 0; c < 3; ++c) {
+            m_controls.push_back({names[c], 0, 100, menu.gainStep, menu.gainsAt[c], menu.byPerson});
+        }
+    }
+    resetLut();
+    if (m_spec.staleLut) {
+        Ramps old;
+        for (int i = 0; i < 256; ++i) {
+            const double v = i / 255.0;
+            old.r.push_back(v * 0.92);
+            old.g.push_back(std::pow(v, 1.15) * 0.97);
+            old.b.push_back(v);
+        }
+        setLut(old);
+    }
+}
+
+void Panel::setRoom(const RoomSpec &room)
+{
+    m_room = room;
+    // Radiance of a diffuse surface: L = E·ρ/π, here with ρ folded into the weight.
+    Spectrum s = blackbodySpectrum(room.cctK);
+    scale(s, room.lux / std::numbers::pi / toXyz(s).b);
+    m_spectra[Room] = s;
+}
+
+DisplayInfo Panel::describe() const
+{
+    DisplayInfo info;
+    info.model = m_spec.model;
+    info.serial = m_spec.serial;
+    info.technology = m_spec.technology;
+    info.bits = m_spec.bits;
+    info.widthMm = m_spec.widthMm;
+    info.heightMm = m_spec.heightMm;
+    info.hours = m_spec.hours;
+    info.modes = {"factory"};
+    info.mode = "factory";
+    info.controls = m_controls;
+    if (m_spec.hasLut) {
+        info.lut = m_spec.lut;
+    }
+    info.lutLoaded = m_lutLoaded;
+    if (m_spec.maxPatchArea > 0) {
+        info.maxPatchArea = m_spec.maxPatchArea;
+    }
+    return info;
+}
+
+void Panel::show(const Patch &patch, double t)
+{
+    m_previous = m_patch;
+    m_patch = patch;
+    m_shownAt = t;
+}
+
+bool Panel::hasControl(const std::string &name) const
+{
+    for (const Control &c : m_controls) {
+        if (c.name == name) {
+            return true;
+        }
+    }
+    return false;
+}
+
+double Panel::setControl(const std::string &name, double value)
+{
+    for (Control &c : m_controls) {
+        if (c.name == name) {
+            const double steps = std::round((std::clamp(value, c.min, c.max) - c.min) / c.step);
+            c.value = std::min(c.max, c.min + steps * c.step);
+            return c.value;
+        }
+    }
+    throw std::logic_error("no control " + name);
+}
+
+bool Panel::setMode(const std::string &name)
+{
+    return name == "factory";
+}
+
+void Panel::setLut(const Ramps &ramps)
+{
+    const int n = m_spec.lut.entries;
+    m_lut.assign(size_t(n), {});
+    const auto count = double(ramps.r.size());
+    for (int i = 0; i < n; ++i) {
+        const double at = double(i) / (n - 1) * (count - 1);
+        const auto k = std::min(size_t(at), ramps.r.size() - 2);
+        const double t = at - double(k);
+        for (int c = 0; c < 3; ++c) {
+            const auto &list = ramps.channel(c);
+            m_lut[size_t(i)][size_t(c)] = rounded(list[k] * (1 - t) + list[k + 1] * t, m_spec.lut.bits);
+        }
+    }
+    m_lutLoaded = true;
+}
+
+void Panel::resetLut()
+{
+    Ramps linear{{0, 1}, {0, 1}, {0, 1}};
+    setLut(linear);
+    m_lutLoaded = false;
+}
+
+std::array<double, 3> Panel::throughLut(const Drive &rgb) const
+{
+    std::array<double, 3> out{};
+    for (int c = 0; c < 3; ++c) {
+        double v = rounded(rgb[c], m_spec.bits);
+        if (m_spec.hasLut) {
+            const double at = v * double(m_lut.size() - 1);
+            const auto k = std::min(size_t(at), m_lut.size() - 2);
+            const double t = at - double(k);
+            v = rounded(m_lut[k][size_t(c)] * (1 - t) + m_lut[k + 1][size_t(c)] * t, m_spec.lut.bits);
+        }
+        out[size_t(c)] = rounded(v, m_spec.panelBits);
+    }
+    return out;
+}
+
+std::array<double, 3> Panel::channelGains() const
+{
+    const auto &menu = m_spec.menu;
+    double light = menu.brightnessFloor + (1 - menu.brightnessFloor) * std::pow(menu.brightnessAt / 100, menu.brightnessPower);
+    std::array<double, 3> gains{1, 1, 1};
+    for (const Control &c : m_controls) {
+        if (c.name == "brightness") {
+            light = menu.brightnessFloor + (1 - menu.brightnessFloor) * std::pow(c.value / 100, menu.brightnessPower);
+        } else {
+            const size_t i = c.name == "red" ? 0 : (c.name == "green" ? 1 : 2);
+            gains[i] = std::pow(c.value / 100, menu.gainPower);
+        }
+    }
+    // Ageing takes light, and blue most of it.
+    light *= 1 - 0.40 * m_spec.age;
+    const std::array<double, 3> yellowing{1.0, 1 - 0.02 * m_spec.age, 1 - 0.16 * m_spec.age};
+    for (size_t c = 0; c < 3; ++c) {
+        gains[c] *= light * yellowing[c];
+    }
+    return gains;
+}
+
+Weights Panel::emissionOf(const Drive &rgb, double area, double t, double roomShare) const
+{
+    const auto codes = throughLut(rgb);
+    std::array<double, 3> light{};
+    for (size_t c = 0; c < 3; ++c) {
+        const double v = codes[c];
+        light[c] = std::pow(v, m_spec.gamma[c]) * (1 + m_spec.bend[c] * v * (1 - v));
+    }
+    std::array<double, 3> mixed = light;
+    for (size_t c = 0; c < 3; ++c) {
+        const double others = (light[(c + 1) % 3] + light[(c + 2) % 3]) / 2;
+        mixed[c] = light[c] * (1 - m_spec.crosstalk * others * (1 - 0.5 * light[c]));
+    }
+    double white = 0;
+    if (m_spec.whiteSubpixel > 0) {
+        white = m_spec.whiteSubpixel * std::min({mixed[0], mixed[1], mixed[2]});
+        for (double &m : mixed) {
+            m -= white;
+        }
+    }
+    double dimming = 1;
+    if (m_spec.maxPatchArea > 0 && area > m_spec.maxPatchArea) {
+        const double load = area * (light[0] + light[1] + light[2]) / 3;
+        dimming = 1 / (1 + 1.5 * std::max(0.0, load - m_spec.maxPatchArea));
+    }
+    const auto gains = channelGains();
+    const double cold = m_spec.alreadyWarm ? 0 : std::exp(-t / m_spec.warmUpTauS);
+    Weights w = Weights::Zero();
+    double meanGain = 0;
+    for (size_t c = 0; c < 3; ++c) {
+        const double warm = 1 - m_spec.warmUpLoss * cold - (c == Blue ? m_spec.warmUpTint * cold : 0);
+        const double leak = m_spec.leakTint[c] / m_spec.contrast;
+        w[Eigen::Index(c)] = gains[c] * warm * dimming * (mixed[c] * (1 - leak) + leak);
+        meanGain += gains[c] * warm / 3;
+    }
+    w[White] = white * meanGain * dimming;
+    w[Room] = m_spec.reflectance * roomShare;
+    return w;
+}
+
+Weights Panel::emission(double t, double roomShare) const
+{
+    const Weights now = emissionOf(m_patch.rgb, m_patch.area, t, roomShare);
+    const double rest = unsettled(t);
+    if (rest < 1e-4) {
+        return now;
+    }
+    return (1 - rest) * now + rest * emissionOf(m_previous.rgb, m_previous.area, t, roomShare);
+}
+
+double Panel::unsettled(double t) const
+{
+    return std::exp(-std::max(0.0, t - m_shownAt) / m_spec.responseS);
+}
+
+} // namespace lamp::sim

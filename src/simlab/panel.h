@@ -1,0 +1,110 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "colour/spectrum.h"
+#include "device/bench.h"
+
+#include <array>
+#include <cstdint>
+#include <string>
+#include <vector>
+
+namespace lamp::sim {
+
+/// The light sources inside a simulated screen whose weighted sum leaves it: the three primaries, a white
+/// subpixel where the panel has one, and the room's light that the surface reflects.
+constexpr int kComponents = 5;
+enum Component { Red = 0, Green = 1, Blue = 2, White = 3, Room = 4 };
+using Weights = Eigen::Matrix<double, kComponents, 1>;
+
+/// What one simulated panel is made of. Everything here is hidden from the code under test.
+struct PanelSpec {
+    std::string model, serial, technology = "wled";
+    int bits = 8;                          ///< depth of the frame buffer
+    int panelBits = 10;                    ///< depth behind the LUT
+    DisplayInfo::Lut lut{256, 10};
+    bool hasLut = true;
+    double widthMm = 598, heightMm = 336, hours = 1200;
+    double maxLuminance = 300;             ///< cd/m² at all controls up and warm
+    Chromaticity nativeWhite{0.307, 0.322};
+    std::array<double, 3> gamma{2.2, 2.2, 2.2};
+    std::array<double, 3> bend{0, 0, 0};   ///< S-shape of each channel's tone curve
+    double contrast = 1000;                ///< white over black
+    std::array<double, 3> leakTint{1.0, 0.97, 1.15}; ///< colour of what leaks at black, channel by channel
+    double crosstalk = 0;                  ///< light that a channel loses per unit of its neighbours' light
+    double whiteSubpixel = 0;              ///< share of the common light that a white subpixel carries
+    double blackFloor = 0;                 ///< cd/m² that black never falls below (OLED: 0)
+    struct Menu {
+        bool brightness = true, gains = true, byPerson = true;
+        double brightnessAt = 70;
+        std::array<double, 3> gainsAt{100, 100, 100};
+        double brightnessStep = 1, gainStep = 1;
+        double brightnessFloor = 0.16;     ///< share of the light left at brightness 0
+        double brightnessPower = 1.0;
+        double gainPower = 1.4;
+    } menu;
+    double warmUpLoss = 0.07;              ///< share of luminance missing when cold
+    double warmUpTint = 0.015;             ///< extra loss of blue when cold
+    double warmUpTauS = 420;
+    double age = 0;                        ///< 0 new .. 1 worn out: dimmer and yellower
+    double reflectance = 0.012;            ///< diffuse, of room light
+    double responseS = 0.06;               ///< settling time constant of the pixels
+    double maxPatchArea = 0;               ///< above it an OLED dims; 0 for none
+    bool alreadyWarm = false;
+    bool staleLut = false;                 ///< starts with somebody's old ramps loaded
+};
+
+/// A room: how much light, and of which colour, falls on the desk.
+struct RoomSpec {
+    double lux = 60;
+    double cctK = 4200;
+};
+
+/// A screen as physics: spectra, tone curves, leakage, crosstalk, menu, LUT, warm-up, reflections.
+class Panel {
+public:
+    Panel(PanelSpec spec, RoomSpec room);
+
+    [[nodiscard]] const PanelSpec &spec() const { return m_spec; }
+    [[nodiscard]] DisplayInfo describe() const;
+    /// Spectra of the components, at weight 1.
+    [[nodiscard]] const std::array<Spectrum, kComponents> &components() const { return m_spectra; }
+
+    void show(const Patch &patch, double t);
+    [[nodiscard]] const Patch &patch() const { return m_patch; }
+    double setControl(const std::string &name, double value);
+    [[nodiscard]] bool hasControl(const std::string &name) const;
+    bool setMode(const std::string &name);
+    void setLut(const Ramps &ramps);
+    void resetLut();
+    void setRoom(const RoomSpec &room);
+    [[nodiscard]] const RoomSpec &room() const { return m_room; }
+    void setAge(double age) { m_spec.age = age; }
+
+    /// Weights of the components for what is shown now, at a time and after settling.
+    /// \param roomShare how much of the reflected room light reaches the observer (1 for an eye at the desk).
+    [[nodiscard]] Weights emission(double t, double roomShare) const;
+    /// The same for any drive, settled.
+    [[nodiscard]] Weights emissionOf(const Drive &rgb, double area, double t, double roomShare) const;
+    /// How far the pixels still are from what was asked for: 1 right after a change, towards 0.
+    [[nodiscard]] double unsettled(double t) const;
+
+private:
+    [[nodiscard]] std::array<double, 3> throughLut(const Drive &rgb) const;
+    [[nodiscard]] std::array<double, 3> channelGains() const;
+
+    PanelSpec m_spec;
+    RoomSpec m_room;
+    std::array<Spectrum, kComponents> m_spectra;
+    Patch m_patch, m_previous;
+    double m_shownAt = -1e9;
+    std::vector<Control> m_controls;
+    std::vector<std::array<double, 3>> m_lut;
+    bool m_lutLoaded = false;
+};
+
+/// Type spectra of a technology's primaries (white subpixel included), relative; used by panels with their unit
+/// differences and by instruments' factory corrections without. An unknown name is a programming error.
+std::array<Spectrum, 4> typeSpectra(const std::string &technology, double shiftNm = 0);
+
+} // namespace lamp::sim

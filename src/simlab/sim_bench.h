@@ -1,0 +1,86 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "simlab/meter.h"
+#include "simlab/panel.h"
+
+#include <map>
+#include <memory>
+#include <mutex>
+
+namespace lamp::sim {
+
+/// A simulated display in its room with an instrument, on a virtual clock. Seen through Bench it is a bench like
+/// any other. What stands below `truth` is for tests and for drawing the demo's bench picture only.
+class SimBench : public Bench {
+public:
+    SimBench(PanelSpec panel, RoomSpec room, MeterSpec meter, std::uint64_t seed);
+
+    Result<BenchInfo> hello() override;
+    Status advance(double seconds) override;
+    [[nodiscard]] double now() const override;
+    Result<DisplayInfo> describeDisplay() override;
+    Status show(const Patch &patch) override;
+    Status setMode(const std::string &name) override;
+    Result<double> setControl(const std::string &name, double value) override;
+    Status setLut(const Ramps &ramps) override;
+    Status resetLut() override;
+    Result<InstrumentInfo> describeInstrument() override;
+    Status selectInstrument(int index) override;
+    Status place(const Place &place) override;
+    Status setCorrection(const std::string &technology) override;
+    Result<Reading> read(ReadMode mode, double integrationS) override;
+
+    /// Faults on demand: readings with the numbers from..from+count-1 (counted from 0) answer with an error of
+    /// this code. "not-connected" also makes the instrument forget its correction and place.
+    void failReadings(int from, int count, const std::string &code, bool retry = true);
+    /// From a reading on, a lamp shines on the screen for a while: extra reflected light gets in.
+    void strayLight(int from, int count, double cdM2);
+    /// Whether picture and menu may be looked at: the demo draws them while the visit works.
+    struct View {
+        Patch patch;
+        Place place;
+        DisplayInfo display;
+        double t = 0;
+        RoomSpec room;
+    };
+    [[nodiscard]] View view() const;
+    void setRoom(const RoomSpec &room);
+    void setAge(double age);
+    void skipTime(double seconds);
+
+    /// Truth: what an ideal observer sees of a drive at the current state and time, room light excluded.
+    [[nodiscard]] XYZ truth(const Drive &rgb, double area = 0.1) const;
+    /// What a noise-free copy of the same instrument would read there.
+    [[nodiscard]] XYZ seen(const Drive &rgb, double area = 0.1) const;
+
+private:
+    Result<Reading> readEmission(double integrationS);
+    Result<Reading> readAmbient(double integrationS);
+
+    struct Fault {
+        int from, count;
+        std::string code;
+        bool retry;
+    };
+    struct Stray {
+        int from, count;
+        double cdM2;
+    };
+
+    mutable std::mutex m_mutex;
+    Panel m_panel;
+    Meter m_meter;
+    Place m_place;
+    double m_t = 0;
+    int m_attempts = 0;
+    std::vector<Fault> m_faults;
+    std::vector<Stray> m_strays;
+};
+
+/// Names of the simulated displays that ship with the program: the technologies, and the demo studio's birds.
+std::vector<std::string> displayNames();
+/// A bench with one of them, or an error that lists the names.
+Result<std::unique_ptr<SimBench>> makeBench(const std::string &displayName, std::uint64_t seed);
+
+} // namespace lamp::sim

@@ -1,0 +1,375 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "store/store.h"
+
+#include <QDateTime>
+#include <QDir>
+#include <QFile>
+#include <QFileInfo>
+#include <QSqlDatabase>
+#include <QSqlError>
+#include <QSqlQuery>
+#include <QStandardPaths>
+#include <QUuid>
+#include <QVariant>
+
+namespace lamp {
+
+namespace {
+
+/// Each entry takes the schema from the version before to its own; applied in order, each in one transaction.
+const std::vector<QStringList> &migrations()
+{
+    static const std::vector<QStringList> steps{
+        {
+            "CREATE TABLE room (id INTEGER PRIMARY KEY, name TEXT NOT NULL UNIQUE)",
+            "CREATE TABLE display (id INTEGER PRIMARY KEY, room_id INTEGER NOT NULL REFERENCES room(id), name TEXT NOT NULL, model TEXT NOT NULL, "
+            "serial TEXT NOT NULL, technology TEXT NOT NULL, bench TEXT NOT NULL, cadence_days INTEGER NOT NULL DEFAULT 28 CHECK (cadence_days > 0))",
+            "CREATE TABLE visit (id TEXT PRIMARY KEY, display_id INTEGER NOT NULL REFERENCES display(id), state INTEGER NOT NULL, task TEXT NOT NULL, "
+            "started TEXT NOT NULL, finished TEXT NOT NULL, verdict TEXT NOT NULL, record TEXT NOT NULL)",
+            "CREATE INDEX visit_of_display ON visit(display_id, finished)",
+            "CREATE TABLE reading (visit_id TEXT NOT NULL REFERENCES visit(id), number INTEGER NOT NULL, stage TEXT NOT NULL, name TEXT NOT NULL, "
+            "mode INTEGER NOT NULL, r REAL, g REAL, b REAL, x REAL, y REAL, z REAL, sx REAL, sy REAL, sz REAL, integration_s REAL, bench_s REAL, "
+            "too_dark INTEGER, superseded INTEGER, PRIMARY KEY (visit_id, number)) WITHOUT ROWID",
+        },
+        {"ALTER TABLE display ADD COLUMN note TEXT NOT NULL DEFAULT ''"},
+    };
+    return steps;
+}
+
+Error storageError(const QString &what, const QSqlError &error = {})
+{
+    QString text = what;
+    if (error.isValid()) {
+        text += QStringLiteral(" (%1)").arg(error.text().trimmed());
+    }
+    return {ErrorKind::Storage, text.toStdString(), "What was stored before is untouched.", "Check that the disk has room and the folder can be written to.", "store", false};
+}
+
+Status run(QSqlQuery &query, const QString &what)
+{
+    if (!query.exec()) {
+        return storageError(what, query.lastError());
+    }
+    return Done{};
+}
+
+QString text(WallTime t)
+{
+    return QString::fromStdString(isoTime(t));
+}
+
+WallTime time(const QVariant &v)
+{
+    return fromIsoTime(v.toString().toStdString());
+}
+
+Verdict verdictFrom(const QString &name)
+{
+    return name == "pass" ? Verdict::Pass : (name == "fail" ? Verdict::Fail : Verdict::Undecided);
+}
+
+} // namespace
+
+Store::Store(QString path) : m_path(std::move(path)), m_connection(QUuid::createUuid().toString(QUuid::WithoutBraces)) {}
+
+Store::~Store()
+{
+    if (QSqlDatabase::contains(m_connection)) {
+        database().close();
+        QSqlDatabase::removeDatabase(m_connection);
+    }
+}
+
+QSqlDatabase Store::database() const
+{
+    return QSqlDatabase::database(m_connection);
+}
+
+int Store::schemaVersion()
+{
+    return int(migrations().size());
+}
+
+Result<std::unique_ptr<Store>> Store::open(const QString &path)
+{
+    if (!QDir().mkpath(QFileInfo(path).absolutePath())) {
+        return storageError(QStringLiteral("The folder for %1 cannot be made.").arg(path));
+    }
+    std::unique_ptr<Store> store(new Store(path));
+    const Status connected = store->connect();
+    if (connected) {
+        if (const Status s = store->migrate(); !s) {
+            return s.error();
+        }
+        return store;
+    }
+    if (connected.error().code != "damaged") {
+        return connected.error();
+    }
+    // Keep the damaged file with its log under another name; begin a new one.
+    store.reset();
+    const QString stamp = QDateTime::currentDateTimeUtc().toString(QStringLiteral("yyyyMMdd-HHmmss"));
+    const QString aside = path + QStringLiteral(".damaged-") + stamp;
+    if (QFile::exists(aside) || !QFile::rename(path, aside)) {
+        return storageError(QStringLiteral("The studio's file %1 is damaged and cannot be set aside.").arg(path));
+    }
+    for (const char *suffix : {"-wal", "-shm"}) {
+        if (QFile::exists(path + suffix)) {
+            QFile::rename(path + suffix, aside + suffix);
+        }
+    }
+    auto fresh = open(path);
+    if (fresh) {
+        fresh.value()->m_movedAside = aside;
+    }
+    return fresh;
+}
+
+Status Store::connect()
+{
+    QSqlDatabase db = QSqlDatabase::addDatabase(QStringLiteral("QSQLITE"), m_connection);
+    db.setDatabaseName(m_path);
+    db.setConnectOptions(QStringLiteral("QSQLITE_BUSY_TIMEOUT=5000"));
+    const bool existed = QFileInfo::exists(m_path) && QFileInfo(m_path).size() > 0;
+    const auto damaged = [&](const QSqlError &e) {
+        Error error = storageError(QStringLiteral("The studio's file %1 is damaged.").arg(m_path), e);
+        error.code = "damaged";
+        return error;
+    };
+    if (!db.open()) {
+        return storageError(QStringLiteral("The studio's file %1 cannot be opened.").arg(m_path), db.lastError());
+    }
+    QSqlQuery query(db);
+    if (existed) {
+        if (!query.exec(QStringLiteral("PRAGMA quick_check")) || !query.next() || query.value(0).toString() != "ok") {
+            return damaged(query.lastError());
+        }
+        query.finish();
+    }
+    for (const char *pragma : {"PRAGMA journal_mode=WAL", "PRAGMA synchronous=NORMAL", "PRAGMA foreign_keys=ON"}) {
+        if (!query.exec(QString::fromLatin1(pragma))) {
+            return storageError(QStringLiteral("The studio's file %1 cannot be written to.").arg(m_path), query.lastError());
+        }
+    }
+    return Done{};
+}
+
+Status Store::migrate()
+{
+    QSqlDatabase db = database();
+    QSqlQuery query(db);
+    if (!query.exec(QStringLiteral("PRAGMA user_version")) || !query.next()) {
+        return storageError(QStringLiteral("The studio's file %1 cannot be read.").arg(m_path), query.lastError());
+    }
+    const int version = query.value(0).toInt();
+    query.finish();
+    if (version > schemaVersion()) {
+        Error e = storageError(QStringLiteral("The studio's file %1 was written by a newer version of the program.").arg(m_path));
+        e.todo = "Use that version, or another file.";
+        return e;
+    }
+    for (int v = version; v < schemaVersion(); ++v) {
+        db.transaction();
+        for (const QString &statement : migrations()[size_t(v)]) {
+            if (!query.exec(statement)) {
+                const QSqlError error = query.lastError();
+                db.rollback();
+                return storageError(QStringLiteral("The studio's file %1 could not be brought to version %2.").arg(m_path).arg(v + 1), error);
+            }
+        }
+        query.exec(QStringLiteral("PRAGMA user_version = %1").arg(v + 1));
+        if (!db.commit()) {
+            return storageError(QStringLiteral("The studio's file %1 could not be brought to version %2.").arg(m_path).arg(v + 1), db.lastError());
+        }
+    }
+    return Done{};
+}
+
+Result<qint64> Store::addRoom(const QString &name)
+{
+    QSqlQuery q(database());
+    q.prepare(QStringLiteral("INSERT INTO room (name) VALUES (?)"));
+    q.addBindValue(name);
+    if (const Status s = run(q, QStringLiteral("The room could not be stored.")); !s) {
+        return s.error();
+    }
+    return q.lastInsertId().toLongLong();
+}
+
+Result<qint64> Store::addDisplay(const DisplayEntry &d)
+{
+    QSqlQuery q(database());
+    q.prepare(QStringLiteral("INSERT INTO display (room_id, name, model, serial, technology, bench, cadence_days, note) VALUES (?,?,?,?,?,?,?,?)"));
+    for (const QVariant &v : {QVariant(d.roomId), QVariant(d.name), QVariant(d.model), QVariant(d.serial), QVariant(d.technology), QVariant(d.bench),
+                              QVariant(d.cadenceDays), QVariant(d.note)}) {
+        q.addBindValue(v.isNull() ? QVariant(QLatin1String("")) : v);
+    }
+    if (const Status s = run(q, QStringLiteral("The display could not be stored.")); !s) {
+        return s.error();
+    }
+    return q.lastInsertId().toLongLong();
+}
+
+std::vector<Room> Store::rooms() const
+{
+    std::vector<Room> all;
+    QSqlQuery q(QStringLiteral("SELECT id, name FROM room ORDER BY id"), database());
+    while (q.next()) {
+        all.push_back({q.value(0).toLongLong(), q.value(1).toString()});
+    }
+    return all;
+}
+
+std::vector<DisplayEntry> Store::displays() const
+{
+    std::vector<DisplayEntry> all;
+    QSqlQuery q(QStringLiteral("SELECT id, room_id, name, model, serial, technology, bench, cadence_days, note FROM display ORDER BY room_id, id"), database());
+    while (q.next()) {
+        all.push_back({q.value(0).toLongLong(), q.value(1).toLongLong(), q.value(2).toString(), q.value(3).toString(), q.value(4).toString(),
+                       q.value(5).toString(), q.value(6).toString(), q.value(7).toInt(), q.value(8).toString()});
+    }
+    return all;
+}
+
+std::optional<DisplayEntry> Store::display(qint64 id) const
+{
+    for (const DisplayEntry &d : displays()) {
+        if (d.id == id) {
+            return d;
+        }
+    }
+    return std::nullopt;
+}
+
+Status Store::setCadence(qint64 displayId, int days)
+{
+    QSqlQuery q(database());
+    q.prepare(QStringLiteral("UPDATE display SET cadence_days = ? WHERE id = ?"));
+    q.addBindValue(days);
+    q.addBindValue(displayId);
+    return run(q, QStringLiteral("The interval could not be stored."));
+}
+
+Status Store::saveVisit(const VisitRecord &record, qint64 displayId, VisitState state)
+{
+    QSqlQuery q(database());
+    q.prepare(QStringLiteral("INSERT INTO visit (id, display_id, state, task, started, finished, verdict, record) VALUES (?,?,?,?,?,?,?,?) "
+                             "ON CONFLICT(id) DO UPDATE SET state=excluded.state, finished=excluded.finished, verdict=excluded.verdict, record=excluded.record"));
+    q.addBindValue(QString::fromStdString(record.id));
+    q.addBindValue(displayId);
+    q.addBindValue(int(state));
+    q.addBindValue(QString::fromStdString(taskName(record.plan.task)));
+    q.addBindValue(text(record.started));
+    q.addBindValue(text(record.finished));
+    q.addBindValue(QString::fromStdString(verdictName(record.verdict)));
+    q.addBindValue(QString::fromStdString(recordToJson(record)));
+    return run(q, QStringLiteral("The visit could not be stored."));
+}
+
+Status Store::addReading(const std::string &visitId, const Measurement &m)
+{
+    QSqlQuery q(database());
+    q.prepare(QStringLiteral("INSERT OR IGNORE INTO reading VALUES (?,?,?,?,?,?,?,?,?,?,?,?,?,?,?,?,?,?)"));
+    q.addBindValue(QString::fromStdString(visitId));
+    q.addBindValue(m.index);
+    q.addBindValue(QString::fromStdString(m.stage));
+    q.addBindValue(QString::fromStdString(m.name));
+    q.addBindValue(int(m.mode));
+    for (const double v : {m.rgb.a, m.rgb.b, m.rgb.c, m.xyz.a, m.xyz.b, m.xyz.c, m.sigma.a, m.sigma.b, m.sigma.c, m.integrationS, m.t}) {
+        q.addBindValue(v);
+    }
+    q.addBindValue(m.tooDark);
+    q.addBindValue(m.superseded);
+    return run(q, QStringLiteral("A reading could not be stored."));
+}
+
+Status Store::setVisitState(const QString &visitId, VisitState state)
+{
+    QSqlQuery q(database());
+    q.prepare(QStringLiteral("UPDATE visit SET state = ? WHERE id = ?"));
+    q.addBindValue(int(state));
+    q.addBindValue(visitId);
+    return run(q, QStringLiteral("The visit could not be stored."));
+}
+
+std::vector<VisitEntry> Store::visitsWhere(const QString &condition, const QVariant &value) const
+{
+    std::vector<VisitEntry> all;
+    QSqlQuery q(database());
+    q.prepare(QStringLiteral("SELECT id, display_id, state, started, finished, task, verdict, (SELECT count(*) FROM reading WHERE visit_id = visit.id) "
+                             "FROM visit WHERE %1 ORDER BY started DESC").arg(condition));
+    q.addBindValue(value);
+    q.exec();
+    while (q.next()) {
+        all.push_back({q.value(0).toString(), q.value(1).toLongLong(), VisitState(q.value(2).toInt()), time(q.value(3)), time(q.value(4)),
+                       taskFromName(q.value(5).toString().toStdString()).value_or(Task::Full), verdictFrom(q.value(6).toString()), q.value(7).toInt()});
+    }
+    return all;
+}
+
+std::vector<VisitEntry> Store::visits(qint64 displayId) const
+{
+    return visitsWhere(QStringLiteral("display_id = ?"), displayId);
+}
+
+std::vector<VisitEntry> Store::interruptedVisits() const
+{
+    return visitsWhere(QStringLiteral("state = ?"), int(VisitState::Running));
+}
+
+Result<VisitRecord> Store::visit(const QString &id) const
+{
+    QSqlQuery q(database());
+    q.prepare(QStringLiteral("SELECT record FROM visit WHERE id = ?"));
+    q.addBindValue(id);
+    if (!q.exec() || !q.next()) {
+        return storageError(QStringLiteral("The visit %1 is not there.").arg(id), q.lastError());
+    }
+    auto record = recordFromJson(q.value(0).toString().toStdString());
+    if (!record) {
+        return record;
+    }
+    q.prepare(QStringLiteral("SELECT number, stage, name, mode, r, g, b, x, y, z, sx, sy, sz, integration_s, bench_s, too_dark, superseded "
+                             "FROM reading WHERE visit_id = ? ORDER BY number"));
+    q.addBindValue(id);
+    if (!q.exec()) {
+        return storageError(QStringLiteral("The readings of the visit %1 cannot be read.").arg(id), q.lastError());
+    }
+    while (q.next()) {
+        Measurement m;
+        m.index = q.value(0).toInt();
+        m.stage = q.value(1).toString().toStdString();
+        m.name = q.value(2).toString().toStdString();
+        m.mode = ReadMode(q.value(3).toInt());
+        const auto d = [&](int column) { return q.value(column).toDouble(); };
+        m.rgb = {d(4), d(5), d(6)};
+        m.xyz = {d(7), d(8), d(9)};
+        m.sigma = {d(10), d(11), d(12)};
+        m.integrationS = d(13);
+        m.t = d(14);
+        m.tooDark = q.value(15).toBool();
+        m.superseded = q.value(16).toBool();
+        record.value().readings.push_back(m);
+    }
+    return record;
+}
+
+Upkeep Store::upkeep(const DisplayEntry &display) const
+{
+    Upkeep u;
+    u.cadenceDays = display.cadenceDays;
+    for (const VisitEntry &v : visits(display.id)) {
+        if (v.state == VisitState::Finished && (!u.lastVisit || v.finished > *u.lastVisit)) {
+            u.lastVisit = v.finished;
+            u.verdict = v.verdict;
+        }
+    }
+    return u;
+}
+
+QString defaultStorePath()
+{
+    return QStandardPaths::writableLocation(QStandardPaths::GenericDataLocation) + QStringLiteral("/dutiful-lamp/studio.sqlite");
+}
+
+} // namespace lamp

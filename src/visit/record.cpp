@@ -1,0 +1,424 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "visit/record.h"
+
+#include "colour/cct.h"
+#include "device/bench_json.h"
+
+#include <nlohmann/json.hpp>
+
+#include <cmath>
+
+namespace lamp {
+
+using Json = nlohmann::json;
+
+namespace {
+
+struct StageText {
+    const char *name, *title;
+};
+constexpr std::array<StageText, kStages> kStageTexts{{{"prepare", "Prepare"},
+                                                      {"room light", "Room light"},
+                                                      {"target", "Target"},
+                                                      {"place", "Place the instrument"},
+                                                      {"warm-up", "Warm up"},
+                                                      {"trim", "Trim the display's controls"},
+                                                      {"calibrate", "Measure and calibrate"},
+                                                      {"profile", "Profile"},
+                                                      {"verify", "Verify"},
+                                                      {"look", "Look"},
+                                                      {"sign off", "Sign off"}}};
+constexpr std::array<const char *, 4> kTasks{"full", "refresh", "check", "profile"};
+constexpr std::array<const char *, 3> kEfforts{"quick", "standard", "thorough"};
+
+template <typename E, size_t N> std::optional<E> named(const std::array<const char *, N> &names, const std::string &name)
+{
+    for (size_t i = 0; i < N; ++i) {
+        if (name == names[i]) {
+            return E(i);
+        }
+    }
+    return std::nullopt;
+}
+
+// nlohmann turns NaN into null; keep files readable by rounding what no instrument resolves.
+Json rounded(double v, int decimals = 6)
+{
+    if (!std::isfinite(v)) {
+        return nullptr;
+    }
+    const double k = std::pow(10.0, decimals);
+    return std::round(v * k) / k;
+}
+
+template <typename Tag> Json list(const Triple<Tag> &t, int decimals = 4)
+{
+    return {rounded(t.a, decimals), rounded(t.b, decimals), rounded(t.c, decimals)};
+}
+
+template <typename Tag> Json exact(const Triple<Tag> &t)
+{
+    return {t.a, t.b, t.c};
+}
+
+template <typename T> T tripleFrom(const Json &j)
+{
+    return {j.at(0).get<double>(), j.at(1).get<double>(), j.at(2).get<double>()};
+}
+
+Json whiteJson(const VisitRecord &r)
+{
+    const XYZ &w = r.calibrated.white;
+    const Chromaticity c = chromaticity(w);
+    return {{"x", rounded(c.x, 5)}, {"y", rounded(c.y, 5)}, {"Y", rounded(w.b, 3)}, {"cct_k", rounded(w.b > 0 ? cctOf(c).kelvin : 0, 0)},
+            {"delta_e_00", rounded(w.b > 0 ? whiteDifference(w, r.targetWhite()) : 0, 3)}};
+}
+
+Json primariesJson(const Primaries &p)
+{
+    return {{"red", exact(p.red)}, {"green", exact(p.green)}, {"blue", exact(p.blue)}, {"white", exact(p.white)}, {"black", exact(p.black)}};
+}
+
+Primaries primariesFrom(const Json &j)
+{
+    return {tripleFrom<XYZ>(j.at("red")), tripleFrom<XYZ>(j.at("green")), tripleFrom<XYZ>(j.at("blue")), tripleFrom<XYZ>(j.at("white")),
+            tripleFrom<XYZ>(j.at("black"))};
+}
+
+std::string base16(const Bytes &bytes)
+{
+    constexpr const char *digits = "0123456789abcdef";
+    std::string text;
+    text.reserve(bytes.size() * 2);
+    for (const auto b : bytes) {
+        text += digits[b >> 4];
+        text += digits[b & 15];
+    }
+    return text;
+}
+
+Bytes fromBase16(const std::string &text)
+{
+    Bytes bytes;
+    for (size_t i = 0; i + 1 < text.size(); i += 2) {
+        bytes.push_back(std::uint8_t(std::stoi(text.substr(i, 2), nullptr, 16)));
+    }
+    return bytes;
+}
+
+Json planJson(const VisitPlan &p)
+{
+    return {{"task", taskName(p.task)}, {"effort", effortName(p.effort)}, {"target", Json::parse(targetToJson(p.target))},
+            {"tolerance", Json::parse(toleranceToJson(p.tolerance))}, {"instrument", p.instrument}, {"icc", p.iccVersion},
+            {"mode", p.mode}, {"profile_name", p.profileName}, {"by", p.by}, {"wait", p.waitForWarmUp},
+            {"profile_in", base16(p.profileIn)}, {"profile_in_name", p.profileInName}};
+}
+
+VisitPlan planFrom(const Json &j)
+{
+    VisitPlan p;
+    p.task = taskFromName(j.at("task").get<std::string>()).value_or(Task::Full);
+    p.effort = effortFromName(j.at("effort").get<std::string>()).value_or(Effort::Standard);
+    if (auto target = targetFromJson(j.at("target").dump())) {
+        p.target = target.value();
+    }
+    if (auto tolerance = toleranceFromJson(j.at("tolerance").dump())) {
+        p.tolerance = tolerance.value();
+    }
+    p.instrument = j.at("instrument").get<int>();
+    p.iccVersion = j.at("icc").get<int>();
+    p.mode = j.at("mode").get<std::string>();
+    p.profileName = j.at("profile_name").get<std::string>();
+    p.by = j.at("by").get<std::string>();
+    p.waitForWarmUp = j.at("wait").get<bool>();
+    p.profileIn = fromBase16(j.at("profile_in").get<std::string>());
+    p.profileInName = j.at("profile_in_name").get<std::string>();
+    return p;
+}
+
+Json verificationJson(const Verification &v)
+{
+    Json patches = Json::array();
+    for (const VerifiedColour &c : v.colours) {
+        patches.push_back({{"name", c.colour.name}, {"rgb", list(c.colour.rgb, 6)}, {"expected_lab", list(c.colour.wanted)},
+                           {"measured_lab", list(c.measured)}, {"delta_e_00", rounded(c.deltaE, 4)}, {"uncertainty_k2", rounded(2 * c.uncertainty, 4)}});
+    }
+    return {{"metric", "CIEDE2000"}, {"mean", rounded(v.mean, 4)}, {"max", rounded(v.max, 4)}, {"p95", rounded(v.p95, 4)},
+            {"mean_uncertainty_k2", rounded(2 * v.meanUncertainty, 4)}, {"patches", patches}};
+}
+
+Verification verificationFrom(const Json &j)
+{
+    Verification v;
+    v.mean = j.at("mean").get<double>();
+    v.max = j.at("max").get<double>();
+    v.p95 = j.at("p95").get<double>();
+    v.meanUncertainty = j.at("mean_uncertainty_k2").get<double>() / 2;
+    for (const Json &p : j.at("patches")) {
+        VerifiedColour c;
+        c.colour = {p.at("name").get<std::string>(), tripleFrom<Lab>(p.at("expected_lab")), tripleFrom<Drive>(p.at("rgb"))};
+        c.measured = tripleFrom<Lab>(p.at("measured_lab"));
+        c.deltaE = p.at("delta_e_00").get<double>();
+        c.uncertainty = p.at("uncertainty_k2").get<double>() / 2;
+        v.colours.push_back(c);
+    }
+    return v;
+}
+
+Json grayJson(const GrayJudgement &g)
+{
+    Json grays = Json::array();
+    for (const GrayResult &r : g.grays) {
+        grays.push_back({{"drive", rounded(r.drive)}, {"XYZ", list(r.xyz, 5)}, {"delta_e_00", rounded(r.deltaE, 4)}, {"gamma", rounded(r.gamma, 4)}});
+    }
+    return {{"delta_e_00_mean", rounded(g.mean, 4)}, {"delta_e_00_max", rounded(g.max, 4)}, {"gamma_mean", rounded(g.gammaMean, 4)}, {"grays", grays}};
+}
+
+GrayJudgement grayFrom(const Json &j)
+{
+    GrayJudgement g;
+    g.mean = j.at("delta_e_00_mean").get<double>();
+    g.max = j.at("delta_e_00_max").get<double>();
+    g.gammaMean = j.at("gamma_mean").get<double>();
+    for (const Json &r : j.at("grays")) {
+        g.grays.push_back({r.at("drive").get<double>(), tripleFrom<XYZ>(r.at("XYZ")), r.at("delta_e_00").get<double>(), r.at("gamma").get<double>()});
+    }
+    return g;
+}
+
+Json trimJson(const Trim &t)
+{
+    return {{"before", t.before}, {"after", t.after}, {"primaries", primariesJson(t.primaries)}, {"white", exact(t.white)},
+            {"target_white", {t.targetWhite.x, t.targetWhite.y}}, {"target_luminance", t.targetLuminance},
+            {"reachable_luminance", t.reachableLuminance}, {"moves", t.moves}, {"advice", t.advice}};
+}
+
+Trim trimFrom(const Json &j)
+{
+    Trim t;
+    t.before = j.at("before").get<MenuModel::Settings>();
+    t.after = j.at("after").get<MenuModel::Settings>();
+    t.primaries = primariesFrom(j.at("primaries"));
+    t.white = tripleFrom<XYZ>(j.at("white"));
+    t.targetWhite = {j.at("target_white").at(0).get<double>(), j.at("target_white").at(1).get<double>()};
+    t.targetLuminance = j.at("target_luminance").get<double>();
+    t.reachableLuminance = j.at("reachable_luminance").get<double>();
+    t.moves = j.at("moves").get<int>();
+    t.advice = j.at("advice").get<std::string>();
+    return t;
+}
+
+} // namespace
+
+std::string stageName(Stage stage)
+{
+    return kStageTexts[size_t(stage)].name;
+}
+
+std::string stageTitle(Stage stage)
+{
+    return kStageTexts[size_t(stage)].title;
+}
+
+std::string taskName(Task task)
+{
+    return kTasks[size_t(task)];
+}
+
+std::optional<Task> taskFromName(const std::string &name)
+{
+    return named<Task>(kTasks, name);
+}
+
+std::string effortName(Effort effort)
+{
+    return kEfforts[size_t(effort)];
+}
+
+std::optional<Effort> effortFromName(const std::string &name)
+{
+    return named<Effort>(kEfforts, name);
+}
+
+Chromaticity VisitRecord::targetWhite() const
+{
+    if (const auto c = plan.target.white.chromaticity()) {
+        return *c;
+    }
+    return trim ? trim->targetWhite : chromaticity(calibrated.white);
+}
+
+std::optional<Stage> VisitRecord::openStage() const
+{
+    for (int i = 0; i < kStages; ++i) {
+        const LineState s = lines[size_t(i)].state;
+        if (s != LineState::Done && s != LineState::Skipped) {
+            return Stage(i);
+        }
+    }
+    return std::nullopt;
+}
+
+std::string VisitRecord::profileName() const
+{
+    if (!plan.profileName.empty()) {
+        return plan.profileName;
+    }
+    return display.model + ", " + plan.target.white.name() + ", " + fixed(aimLuminance, 0) + " cd/m², " + plan.target.tone.name() + ", "
+        + isoTime(started).substr(0, 10);
+}
+
+std::string visitJson(const VisitRecord &r)
+{
+    const Chromaticity white = r.targetWhite();
+    const auto luminance = r.plan.target.luminance.value();
+    Json warmUp = rounded(r.warmUpSeconds, 1);
+    Json json{
+        {"schema", "dutiful-lamp/visit/1"},
+        {"task", taskName(r.plan.task)},
+        {"effort", effortName(r.plan.effort)},
+        {"display",
+         {{"model", r.display.model}, {"serial", r.display.serial}, {"technology", r.display.technology},
+          {"mode", r.plan.mode.empty() ? r.display.mode : r.plan.mode}, {"controls", r.controls}}},
+        {"instrument",
+         {{"model", r.instrument.model}, {"serial", r.instrument.serial}, {"kind", r.instrument.kind},
+          {"correction", r.correction.empty() ? Json(nullptr) : Json(r.correction)}}},
+        {"target",
+         {{"name", r.plan.target.name}, {"white", {{"x", rounded(white.x, 5)}, {"y", rounded(white.y, 5)}}},
+          {"luminance_cd_m2", rounded(luminance.value_or(r.aimLuminance), 3)}, {"tone", r.plan.target.tone.name()}}},
+        {"tolerance", Json::parse(toleranceToJson(r.plan.tolerance))},
+        {"started", isoTime(r.started)},
+        {"finished", isoTime(r.finished)},
+        {"readings", r.readings.size()},
+        {"bench_seconds", rounded(r.benchSeconds, 1)},
+        {"warm_up_seconds", warmUp},
+        {"room_lux", r.roomLux ? rounded(*r.roomLux, 1) : Json(nullptr)},
+        {"calibration",
+         {{"white", whiteJson(r)}, {"black_cd_m2", rounded(r.calibrated.black.b, 5)},
+          {"contrast", r.calibrated.black.b > 0 ? rounded(r.calibrated.white.b / r.calibrated.black.b, 0) : Json(nullptr)},
+          {"gray", grayJson(r.gray)}}},
+        {"verification", verificationJson(r.verification)},
+        {"gamut", {{"coverage_percent", Json::object()}, {"volume_percent", Json::object()}}},
+        {"verdict", verdictName(r.verdict)},
+        {"reasons", r.reasons},
+        {"warnings", r.warnings}};
+    for (const auto &[name, value] : r.coverage) {
+        json["gamut"]["coverage_percent"][name] = rounded(value, 1);
+    }
+    for (const auto &[name, value] : r.volume) {
+        json["gamut"]["volume_percent"][name] = rounded(value, 1);
+    }
+    Json stages = Json::array();
+    constexpr std::array<const char *, 5> states{"pending", "running", "done", "skipped", "failed"};
+    for (int i = 0; i < kStages; ++i) {
+        const StageLine &l = r.lines[size_t(i)];
+        stages.push_back({{"stage", stageName(Stage(i))}, {"state", states[size_t(l.state)]}, {"summary", l.summary}, {"at", isoTime(l.at)}, {"by", l.by}});
+    }
+    json["stages"] = stages;
+    return json.dump(2, ' ', false, Json::error_handler_t::replace);
+}
+
+std::string recordToJson(const VisitRecord &r)
+{
+    Json lines = Json::array();
+    for (const StageLine &l : r.lines) {
+        lines.push_back({int(l.state), l.summary, isoTime(l.at), l.by});
+    }
+    Json checks = Json::array();
+    for (const Check &c : r.checks) {
+        checks.push_back({c.name, c.value, c.limit, c.uncertainty, c.unit, int(c.verdict)});
+    }
+    Json json{{"id", r.id}, {"display_key", r.displayKey}, {"plan", planJson(r.plan)}, {"bench", benchjson::toJson(r.bench)},
+              {"display", benchjson::toJson(r.display)}, {"instrument", benchjson::toJson(r.instrument)}, {"correction", r.correction},
+              {"started", isoTime(r.started)}, {"finished", isoTime(r.finished)}, {"lines", lines}, {"warm_up", r.warmUpSeconds},
+              {"warm_up_stable", r.warmUpStable}, {"bench_seconds", r.benchSeconds}, {"room_lux", r.roomLux ? Json(*r.roomLux) : Json(nullptr)},
+              {"controls", r.controls}, {"trim", r.trim ? trimJson(*r.trim) : Json(nullptr)}, {"aim", r.aimLuminance},
+              {"calibrated", primariesJson(r.calibrated)}, {"ramps", {r.ramps.r, r.ramps.g, r.ramps.b}}, {"gray", grayJson(r.gray)},
+              {"light", r.light}, {"profile", base16(r.profile)}, {"verification", verificationJson(r.verification)},
+              {"coverage", r.coverage}, {"volume", r.volume}, {"checks", checks}, {"verdict", int(r.verdict)}, {"reasons", r.reasons},
+              {"warnings", r.warnings}};
+    return json.dump(-1, ' ', false, Json::error_handler_t::replace);
+}
+
+namespace {
+
+void readLines(const Json &lines, VisitRecord &r)
+{
+    for (size_t i = 0; i < size_t(kStages) && i < lines.size(); ++i) {
+        r.lines[i] = {LineState(lines[i].at(0).get<int>()), lines[i].at(1).get<std::string>(), fromIsoTime(lines[i].at(2).get<std::string>()),
+                      lines[i].at(3).get<std::string>()};
+    }
+}
+
+void readFindings(const Json &j, VisitRecord &r)
+{
+    r.gray = grayFrom(j.at("gray"));
+    r.verification = verificationFrom(j.at("verification"));
+    r.coverage = j.at("coverage").get<std::map<std::string, double>>();
+    r.volume = j.at("volume").get<std::map<std::string, double>>();
+    for (const Json &c : j.at("checks")) {
+        r.checks.push_back({c.at(0).get<std::string>(), c.at(1).get<double>(), c.at(2).get<double>(), c.at(3).get<double>(),
+                            c.at(4).get<std::string>(), Verdict(c.at(5).get<int>())});
+    }
+    r.verdict = Verdict(j.at("verdict").get<int>());
+    r.reasons = j.at("reasons").get<std::vector<std::string>>();
+    r.warnings = j.at("warnings").get<std::vector<std::string>>();
+}
+
+} // namespace
+
+Result<VisitRecord> recordFromJson(const std::string &text)
+{
+    try {
+        const Json j = Json::parse(text);
+        VisitRecord r;
+        r.id = j.at("id").get<std::string>();
+        r.displayKey = j.at("display_key").get<std::string>();
+        r.plan = planFrom(j.at("plan"));
+        const auto bench = benchjson::benchInfo(j.at("bench"));
+        const auto display = benchjson::displayInfo(j.at("display"));
+        const auto instrument = benchjson::instrumentInfo(j.at("instrument"));
+        if (!bench || !display || !instrument) {
+            return Error{ErrorKind::Storage, "A stored visit cannot be read.", "It is left as it is.", "", "record", false};
+        }
+        r.bench = bench.value();
+        r.display = display.value();
+        r.instrument = instrument.value();
+        r.correction = j.at("correction").get<std::string>();
+        r.started = fromIsoTime(j.at("started").get<std::string>());
+        r.finished = fromIsoTime(j.at("finished").get<std::string>());
+        readLines(j.at("lines"), r);
+        r.warmUpSeconds = j.at("warm_up").get<double>();
+        r.warmUpStable = j.at("warm_up_stable").get<bool>();
+        r.benchSeconds = j.at("bench_seconds").get<double>();
+        if (!j.at("room_lux").is_null()) {
+            r.roomLux = j.at("room_lux").get<double>();
+        }
+        r.controls = j.at("controls").get<std::map<std::string, double>>();
+        if (!j.at("trim").is_null()) {
+            r.trim = trimFrom(j.at("trim"));
+        }
+        r.aimLuminance = j.at("aim").get<double>();
+        r.calibrated = primariesFrom(j.at("calibrated"));
+        for (int c = 0; c < 3; ++c) {
+            r.ramps.channel(c) = j.at("ramps").at(size_t(c)).get<std::vector<double>>();
+            r.light[size_t(c)] = j.at("light").at(size_t(c)).get<std::vector<double>>();
+        }
+        r.profile = fromBase16(j.at("profile").get<std::string>());
+        readFindings(j, r);
+        return r;
+    } catch (const std::exception &) {
+        return Error{ErrorKind::Storage, "A stored visit cannot be read.", "It is left as it is.", "", "record", false};
+    }
+}
+
+std::string rampsCsv(const Ramps &ramps)
+{
+    std::string text = "index,r,g,b\n";
+    for (size_t i = 0; i < ramps.r.size(); ++i) {
+        text += std::to_string(i) + "," + fixed(ramps.r[i], 6) + "," + fixed(ramps.g[i], 6) + "," + fixed(ramps.b[i], 6) + "\n";
+    }
+    return text;
+}
+
+} // namespace lamp

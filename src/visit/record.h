@@ -1,0 +1,111 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "base/text.h"
+#include "calibrate/ramps.h"
+#include "calibrate/target.h"
+#include "calibrate/trim.h"
+#include "device/bench.h"
+#include "judge/tolerance.h"
+#include "judge/verification.h"
+#include "measure/gauge.h"
+#include "profile/icc.h"
+
+#include <map>
+#include <optional>
+#include <string>
+#include <vector>
+
+namespace lamp {
+
+/// The lines of a visit's worksheet, in order.
+enum class Stage { Prepare, RoomLight, Target, Place, WarmUp, Trim, Calibrate, Profile, Verify, Look, SignOff };
+constexpr int kStages = 11;
+/// "prepare", "room light", ...: the name in files; and the heading on the worksheet.
+std::string stageName(Stage stage);
+std::string stageTitle(Stage stage);
+
+enum class Task { Full, Refresh, Check, Profile };
+std::string taskName(Task task);
+std::optional<Task> taskFromName(const std::string &name);
+
+enum class Effort { Quick, Standard, Thorough };
+std::string effortName(Effort effort);
+std::optional<Effort> effortFromName(const std::string &name);
+
+enum class LineState { Pending, Running, Done, Skipped, Failed };
+
+/// One line of the worksheet.
+struct StageLine {
+    LineState state = LineState::Pending;
+    std::string summary; ///< what was done, with which figure against which target
+    WallTime at{};
+    std::string by;      ///< a person's role, or "program"
+};
+
+/// What a visit is to do.
+struct VisitPlan {
+    Task task = Task::Full;
+    Effort effort = Effort::Standard;
+    Target target;
+    Tolerance tolerance;
+    int instrument = -1;          ///< index, -1 for the one the bench starts with
+    int iccVersion = 4;
+    std::string mode;             ///< the display's own mode; empty leaves it
+    std::string profileName;      ///< empty: made from display, target and date
+    std::string by = "program";   ///< who works: a role
+    bool waitForWarmUp = true;
+    Bytes profileIn;              ///< for Task::Check
+    std::string profileInName;
+};
+
+/// Everything that is kept of a visit.
+struct VisitRecord {
+    std::string id;               ///< unique
+    std::string displayKey;       ///< the store's key of the display; may be empty
+    VisitPlan plan;
+    BenchInfo bench;
+    DisplayInfo display;          ///< as found
+    InstrumentInfo instrument;
+    std::string correction;       ///< factory correction in use; empty for none
+    WallTime started{}, finished{};
+    std::array<StageLine, kStages> lines;
+    std::vector<Measurement> readings;
+    double warmUpSeconds = 0, benchSeconds = 0;
+    bool warmUpStable = false;
+    std::optional<double> roomLux;
+    std::map<std::string, double> controls; ///< of the menu, as left
+    std::optional<Trim> trim;
+    double aimLuminance = 0;      ///< what the ramps aim at, cd/m²
+    Primaries calibrated;         ///< read through the ramps
+    Ramps ramps;                  ///< empty where none were made
+    GrayJudgement gray;
+    std::array<std::vector<double>, 3> light; ///< tone of each channel for the profile
+    Bytes profile;
+    Verification verification;
+    std::map<std::string, double> coverage, volume; ///< percent, by RGB space
+    std::vector<Check> checks;
+    Verdict verdict = Verdict::Undecided;
+    std::vector<std::string> reasons, warnings;
+
+    [[nodiscard]] StageLine &line(Stage s) { return lines[size_t(s)]; }
+    [[nodiscard]] const StageLine &line(Stage s) const { return lines[size_t(s)]; }
+    /// White of the target as a chromaticity; the measured white where the target is native.
+    [[nodiscard]] Chromaticity targetWhite() const;
+    /// The first stage that is neither done nor skipped, if any.
+    [[nodiscard]] std::optional<Stage> openStage() const;
+    /// The profile's description: the plan's name, or display, target and date.
+    [[nodiscard]] std::string profileName() const;
+};
+
+/// The record of a visit as the command line promises it (`visit.json`).
+std::string visitJson(const VisitRecord &record);
+
+/// The whole record, with which an interrupted visit can go on; readings are kept apart.
+std::string recordToJson(const VisitRecord &record);
+Result<VisitRecord> recordFromJson(const std::string &json);
+
+/// Ramps as `index,r,g,b`.
+std::string rampsCsv(const Ramps &ramps);
+
+} // namespace lamp

@@ -1,0 +1,364 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "support.h"
+
+#include "colour/cct.h"
+#include "colour/difference.h"
+#include "colour/spaces.h"
+#include "colour/spectrum.h"
+#include "colour/tone.h"
+
+#include <lcms2.h>
+
+#include <random>
+
+using namespace lamp;
+using lamptest::referenceRows;
+
+namespace {
+
+struct Pair {
+    Lab a, b;
+    double deltaE;
+};
+
+// The 34 pairs of Sharma, Wu and Dalal, "The CIEDE2000 color-difference formula", Color Res. Appl. 30 (2005),
+// table 1; written from memory.
+const std::vector<Pair> kSharma{
+    {{50, 2.6772, -79.7751}, {50, 0, -82.7485}, 2.0425},
+    {{50, 3.1571, -77.2803}, {50, 0, -82.7485}, 2.8615},
+    {{50, 2.8361, -74.0200}, {50, 0, -82.7485}, 3.4412},
+    {{50, -1.3802, -84.2814}, {50, 0, -82.7485}, 1.0000},
+    {{50, -1.1848, -84.8006}, {50, 0, -82.7485}, 1.0000},
+    {{50, -0.9009, -85.5211}, {50, 0, -82.7485}, 1.0000},
+    {{50, 0, 0}, {50, -1, 2}, 2.3669},
+    {{50, -1, 2}, {50, 0, 0}, 2.3669},
+    {{50, 2.4900, -0.0010}, {50, -2.4900, 0.0009}, 7.1792},
+    {{50, 2.4900, -0.0010}, {50, -2.4900, 0.0010}, 7.1792},
+    {{50, 2.4900, -0.0010}, {50, -2.4900, 0.0011}, 7.2195},
+    {{50, 2.4900, -0.0010}, {50, -2.4900, 0.0012}, 7.2195},
+    {{50, -0.0010, 2.4900}, {50, 0.0009, -2.4900}, 4.8045},
+    {{50, -0.0010, 2.4900}, {50, 0.0010, -2.4900}, 4.8045},
+    {{50, -0.0010, 2.4900}, {50, 0.0011, -2.4900}, 4.7461},
+    {{50, 2.5, 0}, {50, 0, -2.5}, 4.3065},
+    {{50, 2.5, 0}, {73, 25, -18}, 27.1492},
+    {{50, 2.5, 0}, {61, -5, 29}, 22.8977},
+    {{50, 2.5, 0}, {56, -27, -3}, 31.9030},
+    {{50, 2.5, 0}, {58, 24, 15}, 19.4535},
+    {{50, 2.5, 0}, {50, 3.1736, 0.5854}, 1.0000},
+    {{50, 2.5, 0}, {50, 3.2972, 0}, 1.0000},
+    {{50, 2.5, 0}, {50, 1.8634, 0.5757}, 1.0000},
+    {{50, 2.5, 0}, {50, 3.2592, 0.3350}, 1.0000},
+    {{60.2574, -34.0099, 36.2677}, {60.4626, -34.1751, 39.4387}, 1.2644},
+    {{63.0109, -31.0961, -5.8663}, {62.8187, -29.7946, -4.0864}, 1.2630},
+    {{61.2901, 3.7196, -5.3901}, {61.4292, 2.2480, -4.9620}, 1.8731},
+    {{35.0831, -44.1164, 3.7933}, {35.0232, -40.0716, 1.5901}, 1.8645},
+    {{22.7233, 20.0904, -46.6940}, {23.0331, 14.9730, -42.5619}, 2.0373},
+    {{36.4612, 47.8580, 18.3852}, {36.2715, 50.5065, 21.2231}, 1.4146},
+    {{90.8027, -2.0831, 1.4410}, {91.1528, -1.6435, 0.0447}, 1.4441},
+    {{90.9257, -0.5406, -0.9208}, {88.6381, -0.8985, -0.7239}, 1.5381},
+    {{6.7747, -0.2908, -2.4247}, {5.8714, -0.0985, -2.2286}, 0.6377},
+    {{2.0776, 0.0795, -1.1350}, {0.9033, -0.0636, -0.5514}, 0.9082},
+};
+
+Lab lab(const std::vector<double> &v, size_t first)
+{
+    return {v[first], v[first + 1], v[first + 2]};
+}
+
+} // namespace
+
+class TestColour : public QObject {
+    Q_OBJECT
+
+private Q_SLOTS:
+    // Source: Sharma, Wu, Dalal 2005, table 1, printed to four decimals.
+    void ciede2000PublishedPairs()
+    {
+        for (const Pair &p : kSharma) {
+            LAMP_NEAR(deltaE2000(p.a, p.b), p.deltaE, 5e-5);
+            LAMP_NEAR(deltaE2000(p.b, p.a), p.deltaE, 5e-5); // the formula is symmetric
+        }
+    }
+
+    // Source: Little CMS 2 (cmsCIE2000DeltaE, cmsCIE94DeltaE, cmsCMCdeltaE) on seeded random pairs.
+    void differencesAgreeWithLittleCms()
+    {
+        std::mt19937 random(11);
+        std::uniform_real_distribution<double> l(1, 99), ab(-90, 90), near(-8, 8);
+        for (int i = 0; i < 2000; ++i) {
+            const Lab a{l(random), ab(random), ab(random)};
+            const Lab b = i % 2 == 0 ? Lab{l(random), ab(random), ab(random)} : a + Lab{near(random), near(random), near(random)};
+            const cmsCIELab p{a.a, a.b, a.c}, q{b.a, b.b, b.c};
+            LAMP_NEAR(deltaE2000(a, b), cmsCIE2000DeltaE(&p, &q, 1, 1, 1), 1e-6);
+            LAMP_NEAR(deltaE76(a, b), cmsDeltaE(&p, &q), 1e-9);
+        }
+    }
+
+    // Source: npm package colorjs.io 0.5.2 (tests/reference/make_colorjs_fixtures.mjs).
+    void differencesAgreeWithColorjs()
+    {
+        QVERIFY(referenceRows("colorjs.csv", "de2000").size() == 60);
+        for (const auto &r : referenceRows("colorjs.csv", "de2000")) {
+            LAMP_NEAR(deltaE2000(lab(r.values, 0), lab(r.values, 3)), r.values[6], 1e-8);
+        }
+        for (const auto &r : referenceRows("colorjs.csv", "decmc")) {
+            LAMP_NEAR(deltaECmc(lab(r.values, 0), lab(r.values, 3), 2, 1), r.values[6], 1e-8);
+        }
+        for (const auto &r : referenceRows("colorjs.csv", "deitp")) {
+            const auto &v = r.values;
+            LAMP_NEAR(deltaEItp({v[0], v[1], v[2]}, {v[3], v[4], v[5]}), v[6], 2e-3 * (1 + v[6]));
+        }
+    }
+
+    // Source: Debian's python3-colormath 3.0.0 (tests/reference/make_colormath_fixtures.py).
+    void cie94AgreesWithColormath()
+    {
+        const auto rows = referenceRows("colormath.csv", "de94");
+        QCOMPARE(rows.size(), size_t(40));
+        for (const auto &r : rows) {
+            LAMP_NEAR(deltaE94(lab(r.values, 0), lab(r.values, 3)), r.values[6], 1e-6);
+        }
+    }
+
+    // Source: python3-colormath 3.0.0, tables at 10 nm; and the sums of the 5 nm tables in CIE 15:2004
+    // (1931: 21.371524, 21.371327, 21.371540; 1964: 23.329353, 23.332036, 23.334153; from memory).
+    void observersAgreeWithColormathAndTheirSums()
+    {
+        const std::array<std::pair<Observer, const char *>, 2> observers{
+            {{Observer::Cie1931_2deg, "observer2"}, {Observer::Cie1964_10deg, "observer10"}}};
+        const std::array<std::array<double, 3>, 2> sums{{{21.371524, 21.371327, 21.371540}, {23.329353, 23.332036, 23.334153}}};
+        for (size_t k = 0; k < 2; ++k) {
+            const ColourMatching &cmf = colourMatching(observers[k].first);
+            const auto rows = referenceRows("colormath.csv", observers[k].second);
+            QCOMPARE(rows.size(), size_t(41));
+            for (const auto &r : rows) {
+                const auto i = size_t((r.values[0] - 380) / 5);
+                for (int c = 0; c < 3; ++c) {
+                    LAMP_NEAR(cmf.xyz[i][c], r.values[size_t(c) + 1], 1e-6);
+                }
+            }
+            Eigen::Vector3d sum = Eigen::Vector3d::Zero();
+            for (const auto &v : cmf.xyz) {
+                sum += v;
+            }
+            for (int c = 0; c < 3; ++c) {
+                LAMP_NEAR(sum[c], sums[k][size_t(c)], 1e-6);
+            }
+        }
+    }
+
+    // Source: python3-colormath 3.0.0, relative spectra of A, D50 and D65 at 10 nm, printed to two decimals.
+    void illuminantSpectraAgreeWithColormath()
+    {
+        const std::array<std::pair<Illuminant, const char *>, 3> illuminants{{{Illuminant::A, "A"}, {Illuminant::D50, "D50"}, {Illuminant::D65, "D65"}}};
+        for (const auto &[illuminant, kind] : illuminants) {
+            const Spectrum s = illuminantSpectrum(illuminant);
+            for (const auto &r : referenceRows("colormath.csv", kind)) {
+                // Its illuminant A departs from CIE's own table by up to 0.05 % at long waves (next test).
+                const double relative = illuminant == Illuminant::A ? 5e-4 : 2e-4;
+                LAMP_NEAR(s.at(r.values[0]), r.values[1], 0.035 + relative * r.values[1]);
+            }
+        }
+    }
+
+    // Source: CIE 15:2004, table T.1, illuminant A, printed to two decimals; from memory.
+    void illuminantAOfCie15()
+    {
+        const Spectrum a = illuminantSpectrum(Illuminant::A);
+        for (const auto &[nm, value] : std::vector<std::pair<double, double>>{{380, 9.80}, {500, 59.86}, {600, 129.04}, {700, 198.26}, {780, 241.68}}) {
+            LAMP_NEAR(a.at(nm), value, 0.0065);
+        }
+    }
+
+    // Source: CIE 15:2004, table T.3 (chromaticities of illuminants for both observers), from memory.
+    void whitePointsOfCie15()
+    {
+        struct White {
+            Illuminant illuminant;
+            double x2, y2, x10, y10;
+        };
+        const std::array<White, 5> whites{{{Illuminant::A, 0.44758, 0.40745, 0.45117, 0.40594},
+                                           {Illuminant::D50, 0.34567, 0.35851, 0.34773, 0.35952},
+                                           {Illuminant::D55, 0.33243, 0.34744, 0.33412, 0.34877},
+                                           {Illuminant::D65, 0.31272, 0.32903, 0.31381, 0.33098},
+                                           {Illuminant::D75, 0.29903, 0.31488, 0.29968, 0.31740}}};
+        for (const White &w : whites) {
+            const Chromaticity two = chromaticity(illuminantWhite(w.illuminant, Observer::Cie1931_2deg));
+            LAMP_NEAR(two.x, w.x2, 1.2e-4);
+            LAMP_NEAR(two.y, w.y2, 1.2e-4);
+            const Chromaticity ten = chromaticity(illuminantWhite(w.illuminant, Observer::Cie1964_10deg));
+            LAMP_NEAR(ten.x, w.x10, 1.5e-4);
+            LAMP_NEAR(ten.y, w.y10, 1.5e-4);
+            const Chromaticity tabled = illuminantChromaticity(w.illuminant);
+            LAMP_NEAR(tabled.x, w.x2, 1e-9);
+        }
+        const Chromaticity e = chromaticity(illuminantWhite(Illuminant::E, Observer::Cie1931_2deg));
+        LAMP_NEAR(e.x, 1.0 / 3, 1e-5);
+        LAMP_NEAR(e.y, 1.0 / 3, 1e-5);
+    }
+
+    // Source: the SI definition of the candela: 683 lm/W at 555 nm (where V is 1 in the table).
+    void luminanceOfMonochromaticLight()
+    {
+        Spectrum s{380, 5, std::vector<double>(kObserverCount, 0.0)};
+        s.values[35] = 0.01; // 555 nm, a band of 5 nm
+        LAMP_NEAR(toXyz(s).b, 683 * 0.01 * 5, 1e-9);
+    }
+
+    // Source: npm package colorjs.io 0.5.2.
+    void rgbSpacesAgreeWithColorjs()
+    {
+        for (const char *name : {"sRGB", "Display P3", "Adobe RGB (1998)"}) {
+            const auto space = rgbSpace(name);
+            QVERIFY(space.has_value());
+            const auto rows = referenceRows("colorjs.csv", name);
+            QCOMPARE(rows.size(), size_t(15));
+            for (const auto &r : rows) {
+                Eigen::Vector3d light;
+                for (int c = 0; c < 3; ++c) {
+                    light[c] = space->tone.value(r.values[size_t(c)]);
+                }
+                const Eigen::Vector3d xyz = space->toXyz() * light;
+                for (int c = 0; c < 3; ++c) {
+                    LAMP_NEAR(xyz[c], r.values[size_t(c) + 3], 4e-4);
+                }
+            }
+        }
+    }
+
+    // Source: IEC 61966-2-1:1999 (its printed matrix), BT.2020 (luma of the primaries: 0.2627, 0.6780, 0.0593),
+    // Adobe RGB (1998) specification 4.3.1.1 (luminances 0.29734, 0.62736, 0.07529), from memory.
+    void standardsOwnMatrices()
+    {
+        const Eigen::Matrix3d srgb = rgbSpace("sRGB")->toXyz();
+        const std::array<double, 9> printed{0.4124, 0.3576, 0.1805, 0.2126, 0.7152, 0.0722, 0.0193, 0.1192, 0.9505};
+        for (int i = 0; i < 9; ++i) {
+            LAMP_NEAR(srgb(i / 3, i % 3), printed[size_t(i)], 1e-4);
+        }
+        const Eigen::Matrix3d wide = rgbSpace("Rec. 2020")->toXyz();
+        LAMP_NEAR(wide(1, 0), 0.2627, 5e-5);
+        LAMP_NEAR(wide(1, 1), 0.6780, 5e-5);
+        LAMP_NEAR(wide(1, 2), 0.0593, 5e-5);
+        const Eigen::Matrix3d adobe = rgbSpace("Adobe RGB (1998)")->toXyz();
+        LAMP_NEAR(adobe(1, 0), 0.29734, 1e-4);
+        LAMP_NEAR(adobe(1, 1), 0.62736, 1e-4);
+        LAMP_NEAR(adobe(1, 2), 0.07529, 1e-4);
+    }
+
+    // Source: ICC.1:2010 Annex E: the D65 to D50 Bradford matrix that sRGB profiles carry (from memory), and
+    // Little CMS's cmsAdaptToIlluminant.
+    void bradfordAgreesWithTheIcc()
+    {
+        const Eigen::Matrix3d m = adaptation(whiteOf({0.3127, 0.3290}), iccD50());
+        const std::array<double, 9> printed{1.0479, 0.0229, -0.0502, 0.0296, 0.9904, -0.0171, -0.0092, 0.0151, 0.7519};
+        for (int i = 0; i < 9; ++i) {
+            LAMP_NEAR(m(i / 3, i % 3), printed[size_t(i)], 3e-4);
+        }
+        const RelXYZ w = whiteOf({0.3127, 0.3290});
+        const cmsCIEXYZ from{w.a, w.b, w.c}, value{0.3, 0.4, 0.2};
+        cmsCIEXYZ out{};
+        QVERIFY(cmsAdaptToIlluminant(&out, &from, cmsD50_XYZ(), &value));
+        const Eigen::Vector3d mine = m * Eigen::Vector3d(0.3, 0.4, 0.2);
+        LAMP_NEAR(mine[0], out.X, 2e-4);
+        LAMP_NEAR(mine[1], out.Y, 2e-4);
+        LAMP_NEAR(mine[2], out.Z, 2e-4);
+        const Eigen::Vector3d cat02 = adaptation(w, iccD50(), Adaptation::Cat02) * w.vec();
+        LAMP_NEAR((cat02 - iccD50().vec()).norm(), 0.0, 1e-12);
+    }
+
+    // Source: Little CMS's cmsXYZ2Lab and cmsLab2XYZ.
+    void labAgreesWithLittleCmsAndInverts()
+    {
+        std::mt19937 random(3);
+        std::uniform_real_distribution<double> u(0.0005, 1.0);
+        for (int i = 0; i < 500; ++i) {
+            const RelXYZ xyz{u(random), u(random), u(random)};
+            const cmsCIEXYZ p{xyz.a, xyz.b, xyz.c};
+            cmsCIELab q{};
+            cmsXYZ2Lab(cmsD50_XYZ(), &q, &p);
+            const Lab mine = labOf(xyz, iccD50());
+            LAMP_NEAR(mine.a, q.L, 1e-6);
+            LAMP_NEAR(mine.b, q.a, 1e-6);
+            LAMP_NEAR(mine.c, q.b, 1e-6);
+            LAMP_NEAR((xyzOf(mine, iccD50()).vec() - xyz.vec()).norm(), 0.0, 1e-12);
+            const Lab back = labOf(lchOf(mine));
+            LAMP_NEAR((back.vec() - mine.vec()).norm(), 0.0, 1e-10);
+        }
+    }
+
+    // Source: definitions in CIE 15:2004, 8.2; white must come out as L* 100, u* = v* = 0.
+    void luvOfWhiteAndUvInverse()
+    {
+        const Luv white = luvOf(iccD50(), iccD50());
+        LAMP_NEAR(white.a, 100.0, 1e-9);
+        LAMP_NEAR(std::hypot(white.b, white.c), 0.0, 1e-9);
+        const Chromaticity c{0.21, 0.44}, back = xyOf(uvOf(c));
+        LAMP_NEAR(back.x, c.x, 1e-12);
+        LAMP_NEAR(back.y, c.y, 1e-12);
+        LAMP_NEAR(uvOf({0.31272, 0.32903}).u, 0.19783, 2e-5); // D65, CIE 15 table T.3
+        LAMP_NEAR(uvOf({0.31272, 0.32903}).v, 0.46833, 2e-5);
+    }
+
+    // Source: CIE 15: D65 has a correlated colour temperature of about 6504 K and Duv +0.0032; A lies on the locus
+    // at 2856 K (common values, from memory).
+    void cctOfIlluminants()
+    {
+        const Cct d65 = cctOf(illuminantChromaticity(Illuminant::D65));
+        LAMP_NEAR(d65.kelvin, 6504, 5);
+        LAMP_NEAR(d65.duv, 0.0032, 1e-4);
+        const Cct a = cctOf(illuminantChromaticity(Illuminant::A));
+        LAMP_NEAR(a.kelvin, 2856, 2);
+        LAMP_NEAR(a.duv, 0, 1e-4);
+        const Cct d50 = cctOf(illuminantChromaticity(Illuminant::D50));
+        LAMP_NEAR(d50.kelvin, 5001, 4);
+    }
+
+    void cctBothWays()
+    {
+        for (double kelvin = 2000; kelvin < 20000; kelvin *= 1.3) {
+            for (const double duv : {-0.01, 0.0, 0.012}) {
+                const Cct back = cctOf(chromaticityOf(Cct{kelvin, duv}));
+                LAMP_NEAR(back.kelvin, kelvin, 0.002 * kelvin);
+                LAMP_NEAR(back.duv, duv, 5e-5);
+            }
+        }
+    }
+
+    // Source: CIE 15:2004, eq. 3.2: daylight of 6504 K is D65; of 6500 K it is not quite.
+    void daylightOf6500IsNotD65()
+    {
+        const Chromaticity d6504 = daylightChromaticity(6504), d6500 = daylightChromaticity(6500), d65 = illuminantChromaticity(Illuminant::D65);
+        LAMP_NEAR(d6504.x, d65.x, 5e-5);
+        QVERIFY(d6500.x - d65.x > 5e-5);
+    }
+
+    // Sources: IEC 61966-2-1 (breakpoint 0.04045, linear slope 12.92); CIE 15 (L* 50 is 18.42 %);
+    // BT.2100 (PQ 0.5081 is 100 cd/m², HLG 0.5 is 1/12 scene light); BT.1886 with black 0 is a pure 2.4.
+    void toneCurves()
+    {
+        LAMP_NEAR((ToneCurve{ToneKind::Srgb}.value(0.5)), 0.21404, 1e-5);
+        LAMP_NEAR((ToneCurve{ToneKind::Srgb}.value(0.04)), 0.04 / 12.92, 1e-12);
+        LAMP_NEAR((ToneCurve{ToneKind::LStar}.value(0.5)), 0.18419, 1e-5);
+        LAMP_NEAR((ToneCurve{ToneKind::Gamma, 2.2}.value(0.5)), 0.21764, 1e-5);
+        LAMP_NEAR(pqLuminance(0.508078), 100, 0.01);
+        LAMP_NEAR(pqSignal(10000), 1, 1e-9);
+        LAMP_NEAR((ToneCurve{ToneKind::Hlg, 2.2, 0, 1.0}.value(0.5)), 1.0 / 12, 1e-9);
+        LAMP_NEAR((ToneCurve{ToneKind::Bt1886}.value(0.4)), std::pow(0.4, 2.4), 1e-12);
+        // With black at 0.1 % of white the shadows open up: BT.1886 Annex 1 evaluated by hand for V = 0.1:
+        // a = (1 - 0.056234)^2.4 = 0.870311, b = 0.056234/0.943766 = 0.059585; L = a·0.159585^2.4 = 0.010638;
+        // f = (L - 0.001)/0.999 = 0.009648.
+        LAMP_NEAR((ToneCurve{ToneKind::Bt1886}.withBlack(0.001).value(0.1)), 0.009648, 2e-6);
+        for (const ToneKind kind : {ToneKind::Gamma, ToneKind::Srgb, ToneKind::LStar, ToneKind::Bt1886, ToneKind::Pq, ToneKind::Hlg}) {
+            const ToneCurve curve = ToneCurve{kind}.withBlack(0.002);
+            LAMP_NEAR(curve.value(0), 0, 1e-9);
+            LAMP_NEAR(curve.value(1), 1, 1e-6);
+            for (double v = 0.02; v < 1; v += 0.07) {
+                LAMP_NEAR(curve.inverse(curve.value(v)), v, 1e-9);
+            }
+        }
+        QCOMPARE(ToneCurve{}.name(), std::string("gamma 2.2"));
+    }
+};
+
+QTEST_GUILESS_MAIN(TestColour)
+#include "test_colour.moc"

@@ -1,0 +1,225 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "support.h"
+
+#include "device/bench_client.h"
+#include "device/bench_server.h"
+#include "simlab/sim_bench.h"
+
+#include <QFile>
+#include <QTemporaryDir>
+
+#include <nlohmann/json.hpp>
+
+#include <thread>
+
+using namespace lamp;
+using Json = nlohmann::json;
+
+namespace {
+
+/// A bench written as a shell script, for faults that no honest bench makes.
+std::string script(const QTemporaryDir &dir, const QString &name, const QString &body)
+{
+    QFile file(dir.filePath(name));
+    if (!file.open(QIODevice::WriteOnly)) {
+        return {};
+    }
+    file.write(body.toUtf8());
+    file.close();
+    return "sh " + dir.filePath(name).toStdString();
+}
+
+const char *kHello = R"(echo '{"id":1,"ok":true,"t":0,"protocol":"lamp-bench/1","name":"x","roles":["display","instrument"],"clock":"virtual"}')";
+
+Json ask(Bench &bench, const std::string &line)
+{
+    return Json::parse(serveLine(bench, line));
+}
+
+std::string serveCommand(const std::string &arguments)
+{
+    return std::string(LAMP_CLI) + " serve " + arguments;
+}
+
+} // namespace
+
+class TestDevice : public QObject {
+    Q_OBJECT
+
+private:
+    std::unique_ptr<sim::SimBench> m_bench;
+
+private Q_SLOTS:
+    void init() { m_bench = std::move(sim::makeBench("wled", 1)).value(); }
+
+    // Source: bench protocol, "Example" and the tables of requests (docs/protocol.md).
+    void serverAnswersEveryRequestOfTheProtocol()
+    {
+        const Json hello = ask(*m_bench, R"({"id":1,"do":"hello"})");
+        QVERIFY(hello["ok"].get<bool>());
+        QCOMPARE(hello["protocol"].get<std::string>(), std::string("lamp-bench/1"));
+        QCOMPARE(hello["clock"].get<std::string>(), std::string("virtual"));
+        QVERIFY(ask(*m_bench, R"({"id":2,"do":"clock.advance","seconds":3})")["t"].get<double>() >= 3);
+        const Json display = ask(*m_bench, R"({"id":3,"do":"display.describe"})");
+        for (const char *key : {"model", "serial", "technology", "bits", "width_mm", "height_mm", "hours", "modes", "mode", "controls", "lut",
+                                "lut_loaded", "max_patch_area"}) {
+            QVERIFY2(display.contains(key), key);
+        }
+        QVERIFY(ask(*m_bench, R"({"id":4,"do":"display.show","rgb":[1,1,1],"area":null})")["ok"].get<bool>());
+        QVERIFY(ask(*m_bench, R"({"id":5,"do":"display.set_mode","name":"factory"})")["ok"].get<bool>());
+        QCOMPARE(ask(*m_bench, R"({"id":6,"do":"display.set_control","name":"brightness","value":140.2})")["value"].get<double>(), 100.0);
+        const Json lut = ask(*m_bench, R"({"id":7,"do":"display.set_lut","r":[0,1],"g":[0,0.9],"b":[0,1]})");
+        QCOMPARE(lut["entries"].get<int>(), 256);
+        QCOMPARE(lut["bits"].get<int>(), 10);
+        QVERIFY(ask(*m_bench, R"({"id":8,"do":"display.describe"})")["lut_loaded"].get<bool>());
+        QVERIFY(ask(*m_bench, R"({"id":9,"do":"display.reset_lut"})")["ok"].get<bool>());
+        QVERIFY(!ask(*m_bench, R"({"id":10,"do":"display.describe"})")["lut_loaded"].get<bool>());
+        QCOMPARE(ask(*m_bench, R"({"id":11,"do":"instrument.describe"})")["kind"].get<std::string>(), std::string("colorimeter"));
+        QVERIFY(ask(*m_bench, R"({"id":12,"do":"instrument.select","index":0})")["ok"].get<bool>());
+        QVERIFY(ask(*m_bench, R"({"id":13,"do":"instrument.set_correction","technology":"wled"})")["ok"].get<bool>());
+        QVERIFY(ask(*m_bench, R"({"id":14,"do":"instrument.set_correction","technology":null})")["ok"].get<bool>());
+        const Json reading = ask(*m_bench, R"({"id":15,"do":"instrument.read","integration_s":2})");
+        QCOMPARE(reading["XYZ"].size(), size_t(3));
+        QCOMPARE(reading["integration_s"].get<double>(), 2.0);
+        QCOMPARE(ask(*m_bench, R"({"id":16,"do":"instrument.read","mode":"ambient"})")["error"]["code"].get<std::string>(), std::string("off-screen"));
+        QVERIFY(ask(*m_bench, R"({"id":17,"do":"instrument.place","at":"desk"})")["ok"].get<bool>());
+        QVERIFY(ask(*m_bench, R"({"id":18,"do":"instrument.read","mode":"ambient"})")["XYZ"][1].get<double>() > 20);
+        QCOMPARE(ask(*m_bench, R"({"id":19,"do":"instrument.read"})")["error"]["code"].get<std::string>(), std::string("off-screen"));
+    }
+
+    void serverRefusesBadRequestsAndGoesOn()
+    {
+        const Json noJson = ask(*m_bench, "hello?");
+        QVERIFY(noJson["id"].is_null());
+        QCOMPARE(noJson["error"]["code"].get<std::string>(), std::string("bad-request"));
+        QCOMPARE(ask(*m_bench, R"({"id":1,"do":"display.fold"})")["error"]["code"].get<std::string>(), std::string("unsupported"));
+        for (const char *line : {R"({"id":2,"do":"display.show"})", R"({"id":2,"do":"display.show","rgb":[1,1]})", R"({"id":2,"do":"display.show","rgb":[2,0,0]})",
+                                 R"({"id":2,"do":"clock.advance","seconds":-1})", R"({"id":2,"do":"display.set_lut","r":[0],"g":[0],"b":[0]})",
+                                 R"({"id":2,"do":"display.set_lut","r":[0,1],"g":[0,1],"b":[0,1,1]})", R"({"id":2,"do":"instrument.read","mode":"smell"})",
+                                 R"({"id":2,"do":"display.set_control","name":"volume","value":3})", R"({"id":2,"do":7})"}) {
+            const Json reply = ask(*m_bench, line);
+            QVERIFY2(!reply["ok"].get<bool>(), line);
+            QCOMPARE(reply["id"].get<int>(), 2);
+            QCOMPARE(reply["error"]["code"].get<std::string>(), std::string("bad-request"));
+        }
+        QVERIFY(ask(*m_bench, R"({"id":3,"do":"hello","colour":"unknown parameters are ignored"})")["ok"].get<bool>());
+    }
+
+    void clientAndServerMeetOverThePipe()
+    {
+        auto opened = BenchClient::open(serveCommand("--display wled --seed 5"), {});
+        QVERIFY2(opened.ok(), opened.ok() ? "" : opened.error().text().c_str());
+        BenchClient &client = *opened.value();
+        auto twin = std::move(sim::makeBench("wled", 5)).value();
+        const std::array<Bench *, 2> benches{&client, twin.get()};
+        std::array<XYZ, 2> seen;
+        for (size_t i = 0; i < 2; ++i) {
+            Bench &b = *benches[i];
+            QVERIFY(b.setCorrection("wled").ok());
+            QVERIFY(b.setLut({{0, 0.9}, {0, 1}, {0, 1}}).ok());
+            QCOMPARE(b.setControl("red", 80).value(), 80.0);
+            QVERIFY(b.show({{0.5, 0.6, 0.7}, 0.1, {0.5, 0.5}, {}}).ok());
+            QVERIFY(b.advance(2).ok());
+            const auto reading = b.read(ReadMode::Emission, 1.0);
+            QVERIFY(reading.ok());
+            seen[i] = reading->xyz;
+        }
+        // The same seed on both sides of the pipe: the same light, to the last digit that JSON carries.
+        LAMP_NEAR((seen[0].vec() - seen[1].vec()).norm(), 0.0, 1e-9);
+        LAMP_NEAR(client.now(), twin->now(), 1e-9);
+    }
+
+    void commandThatDoesNotExist()
+    {
+        const auto opened = BenchClient::open("/no/such/bench --now", {});
+        QVERIFY(!opened.ok());
+        QVERIFY(opened.error().what.find("/no/such/bench") != std::string::npos);
+        QCOMPARE(opened.error().kind, ErrorKind::Bench);
+    }
+
+    void wrongProtocol()
+    {
+        QTemporaryDir dir;
+        const auto opened = BenchClient::open(script(dir, "old", R"(read l; echo '{"id":1,"ok":true,"t":0,"protocol":"lamp-bench/9","roles":[]}'; cat >/dev/null)"), {});
+        QVERIFY(!opened.ok());
+        QVERIFY(opened.error().what.find("lamp-bench/9") != std::string::npos);
+    }
+
+    void benchThatHangs()
+    {
+        QTemporaryDir dir;
+        BenchClient::Options options;
+        options.replyTimeoutS = 0.3;
+        const auto opened = BenchClient::open(script(dir, "mute", "sleep 20"), options);
+        QVERIFY(!opened.ok());
+        QVERIFY(opened.error().what.find("did not answer") != std::string::npos);
+    }
+
+    void benchThatDiesTellsItsLastWords()
+    {
+        QTemporaryDir dir;
+        auto opened = BenchClient::open(script(dir, "frail", QStringLiteral("read l; %1; read l; echo 'lost the lens' >&2; exit 7").arg(kHello)), {});
+        QVERIFY(opened.ok());
+        const auto info = opened.value()->describeDisplay();
+        QVERIFY(!info.ok());
+        QVERIFY(info.error().what.find("lost the lens") != std::string::npos);
+        QVERIFY(info.error().what.find("7") != std::string::npos);
+        QVERIFY(!opened.value()->resetLut().ok()); // and stays dead
+    }
+
+    void garbageLinesAreSkippedUpToALimit()
+    {
+        QTemporaryDir dir;
+        int logged = 0;
+        BenchClient::Options options;
+        options.log = [&](const std::string &) { ++logged; };
+        const auto good = BenchClient::open(script(dir, "chatty", QStringLiteral("read l; echo warming; echo '[]'; echo '{\"id\":99}'; %1; cat >/dev/null").arg(kHello)), options);
+        QVERIFY(good.ok());
+        QCOMPARE(logged, 3);
+        const auto bad = BenchClient::open(script(dir, "noisy", "read l; while true; do echo noise; done"), options);
+        QVERIFY(!bad.ok());
+        QVERIFY(bad.error().what.find("100") != std::string::npos);
+    }
+
+    void fieldOfTheWrongKindIsNamed()
+    {
+        QTemporaryDir dir;
+        auto opened = BenchClient::open(
+            script(dir, "odd", QStringLiteral("read l; %1; read l; echo '{\"id\":2,\"ok\":true,\"t\":0,\"XYZ\":[1,\"2\",3]}'; cat >/dev/null").arg(kHello)), {});
+        QVERIFY(opened.ok());
+        const auto reading = opened.value()->read(ReadMode::Emission, 0);
+        QVERIFY(!reading.ok());
+        QVERIFY(reading.error().what.find("XYZ") != std::string::npos);
+    }
+
+    void errorsOfTheBenchKeepTheirCode()
+    {
+        auto opened = BenchClient::open(serveCommand("--display wled --fault saturated:0:1"), {});
+        QVERIFY(opened.ok());
+        const auto reading = opened.value()->read(ReadMode::Emission, 1);
+        QVERIFY(!reading.ok());
+        QCOMPARE(reading.error().code, std::string("saturated"));
+        QVERIFY(reading.error().retry);
+        QVERIFY(opened.value()->read(ReadMode::Emission, 1).ok());
+    }
+
+    void requestToStopEndsAWait()
+    {
+        QTemporaryDir dir;
+        std::stop_source source;
+        BenchClient::Options options;
+        options.stop = source.get_token();
+        auto opened = BenchClient::open(script(dir, "slow", QStringLiteral("read l; %1; sleep 20").arg(kHello)), options);
+        QVERIFY(opened.ok());
+        std::jthread later([&] {
+            std::this_thread::sleep_for(std::chrono::milliseconds(100));
+            source.request_stop();
+        });
+        const auto info = opened.value()->describeDisplay();
+        QVERIFY(!info.ok());
+        QCOMPARE(info.error().kind, ErrorKind::Cancelled);
+    }
+};
+
+QTEST_GUILESS_MAIN(TestDevice)
+#include "test_device.moc"

@@ -1,0 +1,49 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QtTest>
+
+#include <cmath>
+#include <fstream>
+#include <sstream>
+#include <string>
+#include <vector>
+
+namespace lamptest {
+
+/// Within an absolute distance, with both values in the message.
+#define LAMP_NEAR(actual, expected, tolerance)                                                                                   \
+    QVERIFY2(std::abs((actual) - (expected)) <= (tolerance),                                                                     \
+             qPrintable(QStringLiteral("%1 is %2, expected %3 within %4")                                                        \
+                            .arg(QStringLiteral(#actual))                                                                        \
+                            .arg(double(actual), 0, 'g', 10)                                                                     \
+                            .arg(double(expected), 0, 'g', 10)                                                                   \
+                            .arg(double(tolerance))))
+
+struct Row {
+    std::string kind;
+    std::vector<double> values;
+};
+
+/// Rows of a reference file: a kind, then numbers (tests/reference).
+inline std::vector<Row> referenceRows(const std::string &file, const std::string &kind)
+{
+    std::ifstream in(std::string(LAMP_REFERENCE_DIR) + "/" + file);
+    std::vector<Row> rows;
+    std::string line;
+    while (std::getline(in, line)) {
+        std::istringstream cells(line);
+        std::string cell;
+        Row row;
+        std::getline(cells, row.kind, ',');
+        while (std::getline(cells, cell, ',')) {
+            row.values.push_back(std::stod(cell));
+        }
+        if (row.kind == kind) {
+            rows.push_back(std::move(row));
+        }
+    }
+    return rows;
+}
+
+} // namespace lamptest

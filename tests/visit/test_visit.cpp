@@ -1,0 +1,287 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "support.h"
+
+#include "colour/difference.h"
+#include "colour/spectrum.h"
+#include "simlab/sim_bench.h"
+#include "visit/visit.h"
+
+using namespace lamp;
+using sim::SimBench;
+
+namespace {
+
+std::unique_ptr<SimBench> bench(const std::string &name, std::uint64_t seed = 1)
+{
+    return std::move(sim::makeBench(name, seed)).value();
+}
+
+VisitPlan plan(const std::string &target = "Photo")
+{
+    VisitPlan p;
+    p.target = *builtInTarget(target);
+    p.tolerance = *builtInTolerance("studio");
+    return p;
+}
+
+/// Gray drives between those that the visit reads.
+double trueGrayMean(const SimBench &b, const Target &t)
+{
+    const XYZ white = b.truth({1, 1, 1}), black = b.truth({0, 0, 0});
+    std::vector<GrayInput> grays;
+    for (int code = 13; code < 255; code += 11) {
+        const double v = code / 255.0;
+        grays.push_back({v, b.truth({v, v, v})});
+    }
+    return judgeGrays(grays, white, black, *t.white.chromaticity(), t.tone).mean;
+}
+
+/// Colours through the profile as the panel truly shows them.
+Verification trueColours(const SimBench &b, const Bytes &bytes)
+{
+    const auto profile = Profile::open(bytes);
+    std::vector<VerifiedColour> colours;
+    for (const TestColour &c : verificationColours(profile.value(), 24)) {
+        colours.push_back({c, b.truth(c.rgb), {}, {}, 0, 0});
+    }
+    return verify(colours, b.truth({1, 1, 1}), profile->chad(), 0);
+}
+
+} // namespace
+
+class TestVisit : public QObject {
+    Q_OBJECT
+
+private Q_SLOTS:
+    // Source: the limits are the project's own for its first simulated panel; the truth is the panel's, which the
+    // visit cannot see.
+    void standardVisitReachesItsFigures()
+    {
+        for (const std::uint64_t seed : {1u, 2u, 3u}) {
+            auto b = bench("wled", seed);
+            Visit visit(*b, plan(), {}, {});
+            const auto r = visit.run();
+            QVERIFY2(r.ok(), r.ok() ? "" : r.error().text().c_str());
+            const XYZ white = b->truth({1, 1, 1});
+            QVERIFY(uvDistance(chromaticity(white), illuminantChromaticity(Illuminant::D65)) < 0.002);
+            LAMP_NEAR(white.b, 120, 2.4);
+            QVERIFY(trueGrayMean(*b, r->plan.target) < 1.0);
+            const Verification truth = trueColours(*b, r->profile);
+            QVERIFY2(truth.mean < 1.0 && truth.max < 3.0, qPrintable(QStringLiteral("%1 %2").arg(truth.mean).arg(truth.max)));
+            QVERIFY(r->readings.size() <= 120);
+            QVERIFY(r->verification.colours.size() >= 24);
+            QCOMPARE(r->verdict, Verdict::Pass);
+            // What it says of itself is what is so.
+            LAMP_NEAR(r->verification.mean, truth.mean, 2 * r->verification.meanUncertainty);
+            QVERIFY(!r->openStage());
+        }
+    }
+
+    void everyShippedPanelMeetsWhiteAndGray()
+    {
+        for (const char *name : {"wled-wide", "qd", "woled", "laptop"}) {
+            auto b = bench(name, 7);
+            Visit visit(*b, plan(), {}, {});
+            const auto r = visit.run();
+            QVERIFY2(r.ok(), name);
+            const XYZ white = b->seen({1, 1, 1});
+            QVERIFY2(uvDistance(chromaticity(white), illuminantChromaticity(Illuminant::D65)) < 0.001, name);
+            LAMP_NEAR(white.b, 120, 1.2);
+            QVERIFY2(r->gray.mean < 1.0, name);
+        }
+    }
+
+    void otherTargetsAreMet()
+    {
+        for (const char *name : {"Print proof", "Video, dark room", "Web"}) {
+            auto b = bench("wled-wide", 3);
+            const VisitPlan p = plan(name);
+            Visit visit(*b, p, {}, {});
+            const auto r = visit.run();
+            QVERIFY2(r.ok(), name);
+            LAMP_NEAR(b->seen({1, 1, 1}).b / *p.target.luminance.value(), 1.0, 0.01);
+            QVERIFY2(uvDistance(chromaticity(b->seen({1, 1, 1})), *p.target.white.chromaticity()) < 0.001, name);
+            QVERIFY2(trueGrayMean(*b, p.target) < 1.2, name);
+        }
+    }
+
+    void unreachableLuminanceIsSaidWithItsDistance()
+    {
+        auto b = bench("woled", 2);
+        VisitPlan p = plan();
+        p.target.luminance.cdM2 = 600;
+        Visit visit(*b, p, {}, {});
+        const auto r = visit.run();
+        QVERIFY(r.ok());
+        QCOMPARE(r->verdict, Verdict::Fail);
+        QVERIFY(r->reasons.back().find("600") != std::string::npos);
+        QVERIFY(r->reasons.back().find("Nearest target") != std::string::npos);
+        // The nearest is aimed at with the white kept.
+        QVERIFY(uvDistance(chromaticity(b->seen({1, 1, 1})), illuminantChromaticity(Illuminant::D65)) < 0.002);
+    }
+
+    void staleRampsAreTakenOffAndSaid()
+    {
+        sim::PanelSpec spec;
+        spec.model = "stale";
+        spec.staleLut = true;
+        SimBench b(spec, {}, {}, 4);
+        Visit visit(b, plan(), {}, {});
+        const auto r = visit.run();
+        QVERIFY(r.ok());
+        QVERIFY(!r->warnings.empty());
+        QVERIFY(r->warnings.front().find("Ramps from before") != std::string::npos);
+        LAMP_NEAR(b.seen({1, 1, 1}).b, 120, 1.2);
+    }
+
+    void missingCorrectionMakesTheVerdictUndecided()
+    {
+        sim::PanelSpec spec;
+        sim::MeterSpec meter;
+        meter.corrections = {"ccfl"};
+        SimBench b(spec, {}, meter, 4);
+        Visit visit(b, plan(), {}, {});
+        const auto r = visit.run();
+        QVERIFY(r.ok());
+        QCOMPARE(r->verdict, Verdict::Undecided);
+        QVERIFY(r->correction.empty());
+        const Verification truth = trueColours(b, r->profile);
+        LAMP_NEAR(r->verification.mean, truth.mean, 2 * r->verification.meanUncertainty);
+    }
+
+    void faultsAreGotOverAndNothingIsLost()
+    {
+        for (const char *code : {"timeout", "busy", "not-connected", "cover-closed", "saturated", "off-screen"}) {
+            auto b = bench("wled", 6);
+            b->skipTime(7200);
+            b->failReadings(30, 2, code);
+            Visit visit(*b, plan(), {}, {});
+            const auto r = visit.run();
+            QVERIFY2(r.ok(), code);
+            QVERIFY2(r->verdict == Verdict::Pass, code);
+        }
+    }
+
+    void lastingFaultStopsWithEverythingKeptAndPutBack()
+    {
+        auto b = bench("wled", 6);
+        b->skipTime(7200);
+        const double brightness = b->describeDisplay()->control("brightness")->value;
+        b->failReadings(30, 1000, "not-connected");
+        std::vector<Measurement> heard;
+        VisitHooks hooks;
+        hooks.onReading = [&](const Measurement &m, const VisitRecord &) { heard.push_back(m); };
+        Visit visit(*b, plan(), hooks, {});
+        const auto r = visit.run();
+        QVERIFY(!r.ok());
+        QCOMPARE(r.error().kind, ErrorKind::Bench);
+        QCOMPARE(heard.size(), size_t(30));
+        QCOMPARE(visit.record().readings.size(), size_t(30));
+        QCOMPARE(b->describeDisplay()->control("brightness")->value, brightness);
+        QVERIFY(!b->describeDisplay()->lutLoaded);
+    }
+
+    void stoppedVisitGoesOnWhereItWas()
+    {
+        auto b = bench("wled", 8);
+        b->skipTime(7200);
+        std::stop_source stop;
+        std::string kept;
+        std::vector<Measurement> readings;
+        VisitHooks hooks;
+        hooks.onReading = [&](const Measurement &m, const VisitRecord &) {
+            readings.push_back(m);
+            if (m.stage == "verify" && m.name == "sky") {
+                stop.request_stop();
+            }
+        };
+        hooks.onStage = [&](Stage, const VisitRecord &r) { kept = recordToJson(r); };
+        Visit first(*b, plan(), hooks, stop.get_token());
+        QVERIFY(!first.run().ok());
+        // The display was switched off in between: ramps and menu are gone.
+        QVERIFY(b->resetLut().ok());
+        QVERIFY(b->setControl("brightness", 70).ok());
+        auto stored = recordFromJson(kept);
+        QVERIFY(stored.ok());
+        stored.value().readings = readings;
+        const size_t before = readings.size();
+        Visit second(*b, {}, {}, {});
+        second.resume(std::move(stored).value());
+        const auto r = second.run();
+        QVERIFY2(r.ok(), r.ok() ? "" : r.error().text().c_str());
+        QCOMPARE(r->verdict, Verdict::Pass);
+        // Only the stage that was open was done again: white, 24 colours, white.
+        QCOMPARE(r->readings.size(), before + 26);
+        QCOMPARE(r->readings.back().index, int(before) + 26);
+        LAMP_NEAR(b->seen({1, 1, 1}).b, 120, 1.5);
+    }
+
+    void checkAndRefreshAfterAFullVisit()
+    {
+        auto b = bench("wled", 9);
+        b->skipTime(7200);
+        Visit full(*b, plan(), {}, {});
+        const auto made = full.run();
+        QVERIFY(made.ok());
+        VisitPlan p = plan();
+        p.task = Task::Check;
+        p.profileIn = made->profile;
+        Visit check(*b, p, {}, {});
+        const auto checked = check.run();
+        QVERIFY(checked.ok());
+        QCOMPARE(checked->verdict, Verdict::Pass);
+        QVERIFY(checked->profile == made->profile);
+        QVERIFY(b->describeDisplay()->lutLoaded);
+        // A year later the panel is dimmer and yellower: the check says so, a refresh brings the white back.
+        b->setAge(0.35);
+        Visit later(*b, p, {}, {});
+        const auto aged = later.run();
+        QVERIFY(aged.ok());
+        QCOMPARE(aged->verdict, Verdict::Fail);
+        p = plan();
+        p.task = Task::Refresh;
+        const auto controls = b->describeDisplay()->controls;
+        Visit refresh(*b, p, {}, {});
+        const auto refreshed = refresh.run();
+        QVERIFY(refreshed.ok());
+        QVERIFY(uvDistance(chromaticity(b->seen({1, 1, 1})), illuminantChromaticity(Illuminant::D65)) < 0.001);
+        for (const Control &c : controls) {
+            QCOMPARE(b->describeDisplay()->control(c.name)->value, c.value);
+        }
+    }
+
+    void profileTaskLeavesTheDisplayAsItIs()
+    {
+        auto b = bench("wled", 9);
+        b->skipTime(7200);
+        const XYZ before = b->truth({1, 1, 1});
+        VisitPlan p = plan();
+        p.task = Task::Profile;
+        Visit visit(*b, p, {}, {});
+        const auto r = visit.run();
+        QVERIFY(r.ok());
+        LAMP_NEAR(b->truth({1, 1, 1}).b, before.b, 0.01 * before.b);
+        QVERIFY(!b->describeDisplay()->lutLoaded);
+        const Verification truth = trueColours(*b, r->profile);
+        QVERIFY2(truth.mean < 1.0, qPrintable(QString::number(truth.mean)));
+    }
+
+    void recordSurvivesItsJson()
+    {
+        auto b = bench("wled", 9);
+        b->skipTime(7200);
+        Visit visit(*b, plan(), {}, {});
+        const auto r = visit.run();
+        QVERIFY(r.ok());
+        auto copy = recordFromJson(recordToJson(r.value()));
+        QVERIFY(copy.ok());
+        copy.value().readings = r->readings;
+        QCOMPARE(visitJson(copy.value()), visitJson(r.value()));
+        QCOMPARE(recordToJson(copy.value()), recordToJson(r.value()));
+        QVERIFY(!recordFromJson("{\"id\":3}").ok());
+        QVERIFY(!recordFromJson("no json").ok());
+    }
+};
+
+QTEST_GUILESS_MAIN(TestVisit)
+#include "test_visit.moc"
