@@ -2,8 +2,8 @@
 #include "cli/commands.h"
 
 #include "device/bench_client.h"
-#include "exchange/files.h"
 #include "exchange/report.h"
+#include "exchange/results.h"
 #include "visit/visit.h"
 
 #include <CLI/CLI.hpp>
@@ -165,55 +165,6 @@ Result<VisitPlan> planFrom(const VisitOptions &o)
     return plan;
 }
 
-/// Where results go when their own folder fails at the end: never lost for want of a place.
-fs::path rescueFolder(const VisitRecord &record)
-{
-    const char *state = std::getenv("XDG_STATE_HOME"), *home = std::getenv("HOME");
-    const fs::path base = state != nullptr && *state != 0 ? fs::path(state) : (home != nullptr ? fs::path(home) / ".local/state" : fs::temp_directory_path());
-    return base / "dutiful-lamp" / "rescued" / isoTime(record.started);
-}
-
-Status writeResults(const fs::path &folder, const VisitRecord &record, const std::string &reportKind)
-{
-    Status first = writeFile(folder / "readings.txt", readingsToCgats(record.readings, record));
-    const auto also = [&](const Status &s) {
-        if (first && !s) {
-            first = s;
-        }
-    };
-    if (!record.profile.empty()) {
-        also(writeFile(folder / "profile.icc", record.profile));
-    }
-    const int entries = record.display.lut ? record.display.lut->entries : 256;
-    also(writeFile(folder / "ramps.csv", rampsCsv(record.ramps.empty() ? linearRamps(entries) : record.ramps)));
-    also(writeFile(folder / "visit.json", visitJson(record)));
-    if (reportKind == "pdf") {
-        also(writeFile(folder / "report.pdf", reportPdf(record)));
-    } else if (reportKind == "html") {
-        also(writeFile(folder / "report.html", reportHtml(record)));
-    }
-    return first;
-}
-
-Status keepSomewhere(const fs::path &folder, const VisitRecord &record, const std::string &reportKind)
-{
-    const Status s = writeResults(folder, record, reportKind);
-    if (s) {
-        return s;
-    }
-    Error e = s.error();
-    const std::array<fs::path, 2> others{rescueFolder(record), fs::temp_directory_path() / ("dutiful-lamp-" + isoTime(record.started))};
-    for (const fs::path &other : others) {
-        if (prepareFolder(other) && writeResults(other, record, reportKind)) {
-            e.safe = "Everything was written to " + other.string() + " instead.";
-            return e;
-        }
-    }
-    e.safe = "No other place could be written to either; the figures follow on standard output.";
-    std::cout << visitJson(record) << "\n";
-    return e;
-}
-
 void printSummary(const VisitRecord &r, const fs::path &folder)
 {
     std::cout << "Verdict: " << verdictName(r.verdict) << " (" << r.plan.tolerance.name << ")\n";
@@ -274,13 +225,20 @@ int runVisit(const VisitOptions &o)
     std::array<char *, 2> argv{program.data(), nullptr};
     std::unique_ptr<QGuiApplication> gui;
     if (o.report != "none") {
-        // Reports are painted without a screen.
+        // Reports are painted without a screen; what Qt says about that is of no use here.
         qputenv("QT_QPA_PLATFORM", "offscreen");
+        qInstallMessageHandler([](QtMsgType, const QMessageLogContext &, const QString &) {});
         gui = std::make_unique<QGuiApplication>(argc, argv.data());
         loadFonts();
     }
-    if (const Status s = keepSomewhere(folder, record.value(), o.report); !s) {
-        return report(s.error(), o.json);
+    const ReportKind kind = o.report == "pdf" ? ReportKind::Pdf : (o.report == "html" ? ReportKind::Html : ReportKind::None);
+    if (const Status s = keepResults(folder, record.value(), kind); !s) {
+        Error e = s.error();
+        if (e.safe.empty()) {
+            e.safe = "No other place could be written to either; the figures follow on standard output.";
+            std::cout << visitJson(record.value()) << "\n";
+        }
+        return report(e, o.json);
     }
     journal.discard();
     if (o.json) {

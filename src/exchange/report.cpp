@@ -145,7 +145,7 @@ const QString kStyle = QStringLiteral("body{font-family:'B612',sans-serif;font-s
 
 void loadFonts()
 {
-    for (const char *face : {"B612-Regular", "B612-Bold", "B612Mono-Regular"}) {
+    for (const char *face : {"B612-Regular", "B612-Bold"}) {
         QFontDatabase::addApplicationFont(QStringLiteral(":/fonts/%1.otf").arg(face));
     }
     QGuiApplication::setFont(QFont(QStringLiteral("B612"), 10));
@@ -166,6 +166,16 @@ std::string reportHtml(const VisitRecord &record)
         .toStdString();
 }
 
+void fillReport(QTextDocument &document, const VisitRecord &record)
+{
+    document.setDefaultFont(QGuiApplication::font());
+    document.setDefaultStyleSheet(kStyle);
+    for (const Picture &p : kPictures) {
+        document.addResource(QTextDocument::ImageResource, QUrl(QStringLiteral("chart:%1").arg(p.name)), picture(p, record, 3));
+    }
+    document.setHtml(QStringLiteral("<body>%1</body>").arg(body(record, [](const Picture &p) { return QStringLiteral("chart:%1").arg(p.name); })));
+}
+
 Bytes reportPdf(const VisitRecord &record)
 {
     QByteArray pdf;
@@ -178,12 +188,7 @@ Bytes reportPdf(const VisitRecord &record)
     writer.setTitle(QString::fromStdString(record.profileName()));
     writer.setCreator(QStringLiteral("Dutiful Lamp"));
     QTextDocument document;
-    document.setDefaultFont(QGuiApplication::font());
-    document.setDefaultStyleSheet(kStyle);
-    for (const Picture &p : kPictures) {
-        document.addResource(QTextDocument::ImageResource, QUrl(QStringLiteral("chart:%1").arg(p.name)), picture(p, record, 3));
-    }
-    document.setHtml(QStringLiteral("<body>%1</body>").arg(body(record, [](const Picture &p) { return QStringLiteral("chart:%1").arg(p.name); })));
+    fillReport(document, record);
     document.print(&writer);
     buffer.close();
     return {pdf.begin(), pdf.end()};

@@ -3,6 +3,8 @@
 
 #include "visit/record.h"
 
+class QTextDocument;
+
 namespace lamp {
 
 /// The report of a visit for people: the worksheet, the figures, charts, verdict with its reasons.
@@ -10,6 +12,9 @@ namespace lamp {
 std::string reportHtml(const VisitRecord &record);
 /// One page or two, A4.
 Bytes reportPdf(const VisitRecord &record);
+
+/// The same content in a document, to be shown or printed.
+void fillReport(QTextDocument &document, const VisitRecord &record);
 
 /// Adds the fonts that ship with the program to Qt's and makes them the application's default.
 void loadFonts();

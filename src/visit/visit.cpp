@@ -92,6 +92,12 @@ void Visit::resume(VisitRecord record)
             l = {};
         }
     }
+    // Whatever was interrupted, the instrument has to lie in its place again and the panel to be warm.
+    if (m_record.openStage().value_or(Stage::SignOff) <= Stage::Verify) {
+        for (const Stage s : {Stage::Place, Stage::WarmUp}) {
+            m_record.line(s) = {};
+        }
+    }
 }
 
 Visit::Budget Visit::budget() const

@@ -1,0 +1,28 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "store/store.h"
+
+#include <QDialog>
+
+class QComboBox;
+class QLineEdit;
+
+namespace lamp::app {
+
+/// Asks what a new display is called, where it stands and how it is reached.
+class AddDisplay : public QDialog {
+    Q_OBJECT
+
+public:
+    AddDisplay(Store &store, QWidget *parent);
+    /// Stores what was entered. \return the new display's id
+    Result<qint64> add();
+
+private:
+    Store &m_store;
+    QLineEdit *m_name, *m_bench;
+    QComboBox *m_room, *m_kind, *m_technology;
+};
+
+} // namespace lamp::app

@@ -1,0 +1,158 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/card_view.h"
+
+#include "app/look.h"
+
+#include <QHBoxLayout>
+#include <QHeaderView>
+#include <QLabel>
+#include <QPainter>
+#include <QPushButton>
+#include <QSpinBox>
+#include <QTableWidget>
+#include <QVBoxLayout>
+
+namespace lamp::app {
+
+namespace {
+
+QString text(const std::string &s)
+{
+    return QString::fromStdString(s);
+}
+
+QString advice(LampFill fill)
+{
+    switch (fill) {
+    case LampFill::Hollow: return CardView::tr("Nobody has measured this display yet: a full visit takes it from cold to a verified profile, 5 to 10 minutes after warming up.");
+    case LampFill::Notched: return CardView::tr("Its last visit found it out of tolerance: a full visit sets its controls and ramps anew.");
+    case LampFill::Crescent: return CardView::tr("It is overdue. A check (measure only) tells whether it still holds; a refresh renews ramps and profile without touching the menu.");
+    case LampFill::Half: return CardView::tr("It is due. A refresh renews ramps and profile without touching the menu.");
+    case LampFill::ThreeQuarters: return CardView::tr("Nothing to do today; it will be due soon.");
+    case LampFill::Full: return CardView::tr("Nothing to do.");
+    }
+    return {};
+}
+
+} // namespace
+
+class CardView::Lamp : public QWidget {
+public:
+    explicit Lamp(QWidget *parent) : QWidget(parent) { setFixedSize(64, 64); }
+    void setFill(LampFill fill)
+    {
+        m_fill = fill;
+        update();
+    }
+
+protected:
+    void paintEvent(QPaintEvent *) override
+    {
+        QPainter p(this);
+        drawLamp(p, rect(), m_fill, palette().color(QPalette::WindowText));
+    }
+
+private:
+    LampFill m_fill = LampFill::Hollow;
+};
+
+CardView::CardView(QWidget *parent)
+    : QFrame(parent), m_lamp(new Lamp(this)), m_name(new QLabel(this)), m_state(new QLabel(this)), m_facts(new QLabel(this)), m_advice(new QLabel(this)),
+      m_full(new QPushButton(tr("&Full visit"), this)), m_refresh(new QPushButton(tr("&Refresh"), this)), m_check(new QPushButton(tr("&Check"), this)),
+      m_cadence(new QSpinBox(this)), m_history(new QTableWidget(0, 5, this))
+{
+    setObjectName(QStringLiteral("sheet"));
+    auto *layout = new QVBoxLayout(this);
+    layout->setContentsMargins(18, 16, 18, 16);
+    layout->setSpacing(10);
+    auto *head = new QHBoxLayout;
+    head->addWidget(m_lamp);
+    auto *names = new QVBoxLayout;
+    QFont large = font();
+    large.setPixelSize(24);
+    m_name->setFont(large);
+    names->addWidget(m_name);
+    names->addWidget(m_state);
+    head->addLayout(names, 1);
+    layout->addLayout(head);
+    for (QLabel *label : {m_facts, m_advice}) {
+        label->setWordWrap(true);
+        layout->addWidget(label);
+    }
+    auto *buttons = new QHBoxLayout;
+    for (QPushButton *b : {m_full, m_refresh, m_check}) {
+        buttons->addWidget(b);
+    }
+    buttons->addStretch(1);
+    auto *every = new QLabel(tr("Visit e&very"), this);
+    every->setBuddy(m_cadence);
+    m_cadence->setRange(1, 365);
+    m_cadence->setSuffix(tr(" days"));
+    buttons->addWidget(every);
+    buttons->addWidget(m_cadence);
+    layout->addLayout(buttons);
+    m_history->setHorizontalHeaderLabels({tr("Date"), tr("Visit"), tr("Result"), tr("Readings"), tr("State")});
+    m_history->verticalHeader()->hide();
+    m_history->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
+    m_history->horizontalHeader()->setSectionResizeMode(0, QHeaderView::ResizeToContents);
+    m_history->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
+    m_history->setSelectionBehavior(QAbstractItemView::SelectRows);
+    m_history->setEditTriggers(QAbstractItemView::NoEditTriggers);
+    m_history->setAccessibleName(tr("Visits of this display"));
+    m_history->setToolTip(tr("Enter or a double click opens a visit's worksheet"));
+    layout->addWidget(m_history, 1);
+    connect(m_full, &QPushButton::clicked, this, [this] { Q_EMIT visitWanted(Task::Full); });
+    connect(m_refresh, &QPushButton::clicked, this, [this] { Q_EMIT visitWanted(Task::Refresh); });
+    connect(m_check, &QPushButton::clicked, this, [this] { Q_EMIT visitWanted(Task::Check); });
+    connect(m_cadence, &QSpinBox::valueChanged, this, &CardView::cadenceChanged);
+    connect(m_history, &QTableWidget::cellActivated, this, [this](int row, int) { Q_EMIT recordWanted(m_ids[size_t(row)]); });
+}
+
+void CardView::show(const DisplayEntry &display, const Store &store, WallTime now)
+{
+    const Upkeep upkeep = store.upkeep(display);
+    const LampFill fill = lampFill(upkeep, now);
+    m_lamp->setFill(fill);
+    m_name->setText(display.name);
+    m_state->setText(text(lampWords(upkeep, now)));
+    m_advice->setText(advice(fill));
+    const QSignalBlocker blocker(m_cadence);
+    m_cadence->setValue(display.cadenceDays);
+    const auto visits = store.visits(display.id);
+    m_ids.clear();
+    m_history->setRowCount(int(visits.size()));
+    QString facts = tr("%1, serial %2, panel %3.").arg(display.model, display.serial.isEmpty() ? tr("unknown") : display.serial, display.technology);
+    if (!display.note.isEmpty()) {
+        facts += ' ' + display.note;
+    }
+    bool visited = false;
+    for (size_t i = 0; i < visits.size(); ++i) {
+        const VisitEntry &v = visits[i];
+        m_ids.push_back(v.id);
+        const bool finished = v.state == VisitState::Finished;
+        const QString state = finished ? tr("finished") : (v.state == VisitState::Running ? tr("interrupted") : tr("set aside"));
+        const std::array<QString, 5> cells{text(longDate(v.started)), text(taskName(v.task)), finished ? text(verdictName(v.verdict)) : QStringLiteral("–"),
+                                           QString::number(v.readings), state};
+        for (size_t k = 0; k < cells.size(); ++k) {
+            m_history->setItem(int(i), int(k), new QTableWidgetItem(cells[k]));
+        }
+        if (finished && !visited) {
+            visited = true;
+            if (const auto record = store.visit(v.id)) {
+                QString menu;
+                for (const auto &[name, value] : record->controls) {
+                    menu += (menu.isEmpty() ? "" : ", ") + text(name) + ' ' + text(fixed(value, 0));
+                }
+                facts += '\n' + (menu.isEmpty() ? tr("It has no menu to trim.") : tr("Menu as left: %1.").arg(menu));
+                facts += ' ' + tr("White %1 cd/m², gray ΔE00 mean %2, colours mean %3.")
+                                   .arg(text(fixed(record->calibrated.white.b, 1)), text(fixed(record->gray.mean, 2)), text(fixed(record->verification.mean, 2)));
+            }
+        }
+    }
+    m_facts->setText(facts);
+    m_refresh->setEnabled(visited);
+    m_check->setEnabled(visited);
+    m_full->setDefault(!visited || fill == LampFill::Notched);
+}
+
+} // namespace lamp::app

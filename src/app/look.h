@@ -1,0 +1,27 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "exchange/chart.h"
+#include "fleet/cadence.h"
+
+#include <QPixmap>
+#include <QString>
+
+class QApplication;
+
+namespace lamp::app {
+
+/// How light the interface around the colours is. All of it is neutral: red = green = blue.
+enum class Surround { Dim, Medium, Bright };
+
+/// Dresses the application in a surround.
+void applySurround(QApplication &application, Surround surround);
+[[nodiscard]] Surround currentSurround();
+/// The tones that charts are drawn with in the present surround.
+[[nodiscard]] Tones chartTones();
+
+/// The lamp of a display: how full it is tells its state. The same glyph everywhere.
+void drawLamp(QPainter &painter, const QRectF &area, LampFill fill, const QColor &ink);
+QPixmap lampPixmap(LampFill fill, int size, const QColor &ink, double devicePixelRatio);
+
+} // namespace lamp::app

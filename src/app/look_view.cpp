@@ -1,0 +1,253 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/look_view.h"
+
+#include "app/look.h"
+#include "colour/spaces.h"
+
+#include <QMouseEvent>
+#include <QPainter>
+#include <QPainterPath>
+
+#include <cmath>
+
+namespace lamp::app {
+
+namespace {
+
+/// Tables from an 8-bit value to light, for one channel.
+using Table = std::array<double, 256>;
+
+Table tableOf(const ToneCurve &tone)
+{
+    Table t{};
+    for (int i = 0; i < 256; ++i) {
+        t[size_t(i)] = tone.value(i / 255.0);
+    }
+    return t;
+}
+
+/// The native tone of a channel before the visit: from the grays that were read with linear ramps.
+Table nativeTable(const VisitRecord &r, int channel)
+{
+    std::vector<double> drive{0}, light{0};
+    if (r.trim) {
+        const Primaries &p = r.trim->primaries;
+        for (const Measurement &m : r.readings) {
+            // Linear-ramp grays come first in the stage and end with white.
+            if (m.stage == stageName(Stage::Calibrate) && !m.superseded && m.rgb.a == m.rgb.b && m.rgb.b == m.rgb.c && m.rgb.a > drive.back()) {
+                drive.push_back(m.rgb.a);
+                light.push_back(std::max(0.0, p.amounts(m.xyz)[channel]));
+                if (m.rgb.a >= 1) {
+                    break;
+                }
+            }
+        }
+        const double scale = light.back();
+        for (double &l : light) {
+            l = scale > 0 ? l / scale : l;
+        }
+    }
+    if (drive.size() < 3) {
+        return tableOf({});
+    }
+    const ChannelCurve curve(drive, light);
+    Table t{};
+    for (int i = 0; i < 256; ++i) {
+        t[size_t(i)] = curve.light(i / 255.0);
+    }
+    return t;
+}
+
+QImage mapped(const QImage &picture, const std::array<Table, 3> &light, const Eigen::Matrix3d &toSrgbLight)
+{
+    static const std::array<int, 4097> encode = [] {
+        std::array<int, 4097> e{};
+        const ToneCurve srgb{ToneKind::Srgb};
+        for (int i = 0; i <= 4096; ++i) {
+            e[size_t(i)] = int(std::lround(255 * srgb.inverse(i / 4096.0)));
+        }
+        return e;
+    }();
+    QImage out = picture.convertToFormat(QImage::Format_RGB32);
+    for (int y = 0; y < out.height(); ++y) {
+        auto *line = reinterpret_cast<QRgb *>(out.scanLine(y));
+        for (int x = 0; x < out.width(); ++x) {
+            const QRgb c = line[x];
+            const Eigen::Vector3d v
+                = toSrgbLight * Eigen::Vector3d(light[0][size_t(qRed(c))], light[1][size_t(qGreen(c))], light[2][size_t(qBlue(c))]);
+            const auto code = [&](double l) { return encode[size_t(std::clamp(l, 0.0, 1.0) * 4096)]; };
+            line[x] = qRgb(code(v[0]), code(v[1]), code(v[2]));
+        }
+    }
+    return out;
+}
+
+/// From absolute light to the light of an sRGB screen whose white is the target's.
+Eigen::Matrix3d toScreen(const VisitRecord &r, double whiteY)
+{
+    const RgbSpace srgb = *rgbSpace("sRGB");
+    return srgb.toXyz().inverse() * adaptation(whiteOf(r.targetWhite()), whiteOf(srgb.white)) / whiteY;
+}
+
+} // namespace
+
+QImage testPicture(int width, int height)
+{
+    QImage image(width, height, QImage::Format_RGB32);
+    QPainter p(&image);
+    p.setRenderHint(QPainter::Antialiasing);
+    const double w = width, h = height;
+    // A coast: sky, sea, dunes, a red buoy.
+    QLinearGradient sky(0, 0, 0, h * 0.4);
+    sky.setColorAt(0, QColor(86, 132, 188));
+    sky.setColorAt(1, QColor(214, 222, 226));
+    p.fillRect(QRectF(0, 0, w * 0.62, h * 0.4), sky);
+    QLinearGradient sea(0, h * 0.4, 0, h * 0.66);
+    sea.setColorAt(0, QColor(120, 156, 168));
+    sea.setColorAt(1, QColor(38, 84, 98));
+    p.fillRect(QRectF(0, h * 0.4, w * 0.62, h * 0.26), sea);
+    QPainterPath dune;
+    dune.moveTo(0, h * 0.66);
+    dune.cubicTo(w * 0.15, h * 0.46, w * 0.34, h * 0.62, w * 0.62, h * 0.52);
+    dune.lineTo(w * 0.62, h * 0.66);
+    dune.closeSubpath();
+    p.fillPath(dune, QColor(196, 176, 132));
+    p.setBrush(QColor(84, 116, 62));
+    p.setPen(Qt::NoPen);
+    for (int i = 0; i < 14; ++i) {
+        p.drawEllipse(QPointF(w * (0.03 + 0.042 * i), h * (0.63 - 0.03 * std::sin(i * 1.3))), w * 0.013, h * 0.026);
+    }
+    p.setBrush(QColor(196, 38, 32));
+    p.drawEllipse(QPointF(w * 0.5, h * 0.44), w * 0.014, h * 0.03);
+    // Skin, light to dark.
+    const std::array<QColor, 6> skin{QColor(244, 214, 196), QColor(228, 184, 156), QColor(200, 150, 120), QColor(162, 112, 82), QColor(112, 74, 54), QColor(66, 44, 36)};
+    for (size_t i = 0; i < skin.size(); ++i) {
+        QRadialGradient face(w * (0.67 + 0.055 * double(i)), h * 0.12, h * 0.13);
+        face.setColorAt(0, skin[i].lighter(112));
+        face.setColorAt(1, skin[i].darker(125));
+        p.setBrush(face);
+        p.drawEllipse(QPointF(w * (0.67 + 0.055 * double(i)), h * 0.14), w * 0.024, h * 0.1);
+    }
+    // Saturated colours in four steps of saturation.
+    for (int hue = 0; hue < 12; ++hue) {
+        for (int s = 1; s <= 4; ++s) {
+            p.fillRect(QRectF(w * (0.64 + 0.029 * hue), h * (0.28 + 0.095 * (s - 1)), w * 0.028, h * 0.09), QColor::fromHsvF(float(hue) / 12, float(s) / 4, 0.9F));
+        }
+    }
+    // Grays in steps and as a ramp; the same in black-and-white photography's range.
+    for (int i = 0; i < 16; ++i) {
+        const int v = i * 17;
+        p.fillRect(QRectF(w * i / 16, h * 0.68, w / 16 + 1, h * 0.14), QColor(v, v, v));
+    }
+    for (int x = 0; x < width; ++x) {
+        const int v = x * 255 / std::max(1, width - 1);
+        p.fillRect(QRectF(x, h * 0.83, 1, h * 0.17), QColor(v, v, v));
+    }
+    return image;
+}
+
+QImage asShownBefore(const QImage &picture, const VisitRecord &r)
+{
+    if (!r.trim) {
+        return picture;
+    }
+    const Primaries &p = r.trim->primaries;
+    return mapped(picture, {nativeTable(r, 0), nativeTable(r, 1), nativeTable(r, 2)}, toScreen(r, std::max(p.white.b, 1.0)) * p.matrix());
+}
+
+QImage asShownAfter(const QImage &picture, const VisitRecord &r)
+{
+    const Primaries &c = r.calibrated;
+    if (c.white.b <= 0) {
+        return picture;
+    }
+    // Through the profile a file's colour comes out as it is meant, but for what the display's gamut cannot hold.
+    const Table srgb = tableOf({ToneKind::Srgb});
+    const RgbSpace space = *rgbSpace("sRGB");
+    const Eigen::Matrix3d toDisplay = (toScreen(r, c.white.b) * c.matrix()).inverse();
+    QImage out = picture.convertToFormat(QImage::Format_RGB32);
+    const Eigen::Matrix3d back = toDisplay.inverse();
+    for (int y = 0; y < out.height(); ++y) {
+        auto *line = reinterpret_cast<QRgb *>(out.scanLine(y));
+        for (int x = 0; x < out.width(); ++x) {
+            const QRgb px = line[x];
+            const Eigen::Vector3d wanted(srgb[size_t(qRed(px))], srgb[size_t(qGreen(px))], srgb[size_t(qBlue(px))]);
+            const Eigen::Vector3d drive = (toDisplay * wanted).cwiseMax(0.0).cwiseMin(1.0);
+            const Eigen::Vector3d shown = back * drive;
+            const auto code = [&](double l) { return int(std::lround(255 * space.tone.inverse(std::clamp(l, 0.0, 1.0)))); };
+            line[x] = qRgb(code(shown[0]), code(shown[1]), code(shown[2]));
+        }
+    }
+    return out;
+}
+
+LookView::LookView(QWidget *parent) : QWidget(parent), m_picture(testPicture(720, 360))
+{
+    setMinimumSize(360, 180);
+    setAccessibleName(tr("Before and after"));
+}
+
+void LookView::setRecord(RecordPtr record)
+{
+    m_record = std::move(record);
+    render();
+}
+
+void LookView::setPicture(const QImage &picture)
+{
+    m_picture = picture.scaled(1080, 720, Qt::KeepAspectRatio, Qt::SmoothTransformation);
+    render();
+}
+
+void LookView::render()
+{
+    if (m_record) {
+        m_before = asShownBefore(m_picture, *m_record);
+        m_after = asShownAfter(m_picture, *m_record);
+    }
+    update();
+}
+
+void LookView::toggle()
+{
+    m_showAfter = !m_showAfter;
+    update();
+}
+
+void LookView::paintEvent(QPaintEvent *)
+{
+    QPainter p(this);
+    const Tones t = chartTones();
+    const QImage &image = m_showAfter ? m_after : m_before;
+    if (image.isNull()) {
+        return;
+    }
+    QSize size = image.size().scaled(width(), height() - 22, Qt::KeepAspectRatio);
+    const QRect area(QPoint((width() - size.width()) / 2, 22), size);
+    QRectF source(QPointF(0, 0), QSizeF(image.size()));
+    if (m_zoom) {
+        QRectF part(0, 0, image.width() / 3.0, image.height() / 3.0);
+        part.moveCenter({m_zoom->x() * image.width(), m_zoom->y() * image.height()});
+        part.moveLeft(std::clamp(part.left(), 0.0, image.width() - part.width()));
+        part.moveTop(std::clamp(part.top(), 0.0, image.height() - part.height()));
+        source = part;
+    }
+    p.setRenderHint(QPainter::SmoothPixmapTransform);
+    p.drawImage(QRectF(area), image, source);
+    p.setPen(t.ink);
+    p.drawText(QRect(area.left(), 0, area.width(), 20), Qt::AlignLeft | Qt::AlignVCenter,
+               m_showAfter ? tr("After: through profile and ramps") : tr("Before: as the display was found"));
+    p.drawText(QRect(area.left(), 0, area.width(), 20), Qt::AlignRight | Qt::AlignVCenter, tr("B switches, a click zooms"));
+}
+
+void LookView::mousePressEvent(QMouseEvent *event)
+{
+    if (m_zoom) {
+        m_zoom.reset();
+    } else {
+        m_zoom = QPointF(event->position().x() / std::max(1, width()), (event->position().y() - 22) / std::max(1, height() - 22));
+    }
+    update();
+}
+
+} // namespace lamp::app

@@ -1,0 +1,813 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/main_window.h"
+
+#include "app/add_display.h"
+#include "app/bench_panel.h"
+#include "app/card_view.h"
+#include "app/demo_studio.h"
+#include "app/reading_panel.h"
+#include "app/screen_bench.h"
+#include "app/worksheet.h"
+#include "exchange/report.h"
+#include "exchange/results.h"
+
+#include <QApplication>
+#include <QCloseEvent>
+#include <QComboBox>
+#include <QDesktopServices>
+#include <QFileDialog>
+#include <QFileInfo>
+#include <QHBoxLayout>
+#include <QHeaderView>
+#include <QKeyEvent>
+#include <QLabel>
+#include <QLineEdit>
+#include <QMenuBar>
+#include <QPrintDialog>
+#include <QPrinter>
+#include <QProgressBar>
+#include <QPushButton>
+#include <QScreen>
+#include <QSettings>
+#include <QSplitter>
+#include <QStackedWidget>
+#include <QStandardPaths>
+#include <QTextBrowser>
+#include <QTreeWidget>
+#include <QUrl>
+#include <QWindow>
+
+namespace lamp::app {
+
+namespace {
+
+QString text(const std::string &s)
+{
+    return QString::fromStdString(s);
+}
+
+WallTime wallNow()
+{
+    return std::chrono::floor<std::chrono::seconds>(std::chrono::system_clock::now());
+}
+
+constexpr int kIdRole = Qt::UserRole + 1;
+
+/// A file name without what file systems or people stumble over.
+QString fileName(QString s)
+{
+    for (QChar &c : s) {
+        if (!c.isLetterOrNumber() && c != '-' && c != '.') {
+            c = '-';
+        }
+    }
+    return s;
+}
+
+} // namespace
+
+MainWindow::MainWindow(QString storePath, QWidget *parent)
+    : QMainWindow(parent), m_storePath(std::move(storePath)), m_runner(new VisitRunner(this)), m_places(new QTreeWidget), m_stack(new QStackedWidget),
+      m_welcome(new QWidget), m_card(new CardView), m_worksheet(new Worksheet), m_reportPage(new QWidget), m_report(new QTextBrowser),
+      m_reading(new ReadingPanel), m_bench(new BenchPanel), m_bannerWidget(new QFrame), m_bannerText(new QLabel), m_status(new QLabel),
+      m_bannerYes(new QPushButton), m_bannerNo(new QPushButton), m_pause(new QPushButton(tr("Pause (Esc)"))), m_cancel(new QPushButton(tr("Cancel"))),
+      m_progress(new QProgressBar), m_speed(new QComboBox), m_demoTime(new QLabel)
+{
+    setWindowTitle(tr("Dutiful Lamp"));
+    resize(1280, 800);
+    buildSide();
+    buildCentre();
+    auto *right = new QWidget;
+    auto *rightLayout = new QVBoxLayout(right);
+    rightLayout->setContentsMargins(0, 0, 0, 0);
+    rightLayout->addWidget(m_reading);
+    rightLayout->addWidget(m_bench);
+    rightLayout->addStretch(1);
+    right->setFixedWidth(326);
+    auto *centre = new QWidget;
+    auto *centreLayout = new QVBoxLayout(centre);
+    centreLayout->setContentsMargins(0, 0, 0, 0);
+    centreLayout->addWidget(m_bannerWidget);
+    centreLayout->addWidget(m_stack, 1);
+    auto *splitter = new QSplitter;
+    splitter->setObjectName(QStringLiteral("panes"));
+    splitter->addWidget(m_places);
+    splitter->addWidget(centre);
+    splitter->setStretchFactor(1, 1);
+    splitter->setSizes({250, 690});
+    splitter->setChildrenCollapsible(false);
+    auto *all = new QWidget;
+    auto *allLayout = new QGridLayout(all);
+    allLayout->setContentsMargins(8, 6, 8, 6);
+    allLayout->setSpacing(8);
+    allLayout->addWidget(splitter, 0, 0);
+    allLayout->addWidget(right, 0, 1);
+    allLayout->setColumnStretch(0, 1);
+    setCentralWidget(all);
+    buildBottom();
+    buildMenus();
+    connectRunner();
+    restoreState();
+    qApp->installEventFilter(this);
+}
+
+MainWindow::~MainWindow()
+{
+    qApp->removeEventFilter(this);
+    m_demoThread.request_stop();
+    m_runner->cancel();
+}
+
+void MainWindow::buildSide()
+{
+    m_places->setHeaderHidden(true);
+    m_places->setIconSize({26, 26});
+    m_places->setRootIsDecorated(false);
+    m_places->setIndentation(10);
+    m_places->setMinimumWidth(200);
+    m_places->setAccessibleName(tr("Places"));
+    connect(m_places, &QTreeWidget::currentItemChanged, this, [this](QTreeWidgetItem *item) {
+        if (item != nullptr && item->data(0, kIdRole).isValid()) {
+            m_display = item->data(0, kIdRole).toLongLong();
+            showCard();
+        }
+    });
+}
+
+void MainWindow::buildCentre()
+{
+    // First start.
+    auto *welcome = new QVBoxLayout(m_welcome);
+    welcome->setContentsMargins(40, 40, 40, 40);
+    auto *title = new QLabel(tr("A lamp for every display: full when it shows true."));
+    QFont large = title->font();
+    large.setPixelSize(24);
+    title->setFont(large);
+    title->setWordWrap(true);
+    auto *words = new QLabel(tr("Look around in the demo studio, a chart house with four simulated displays, or begin with an empty studio of your own. "
+                                "Nothing asks for an account or a network."));
+    words->setWordWrap(true);
+    auto *demo = new QPushButton(tr("Open the demo studio"));
+    demo->setDefault(true);
+    auto *empty = new QPushButton(tr("Begin with an empty studio"));
+    for (QWidget *w : std::initializer_list<QWidget *>{title, words, demo, empty}) {
+        welcome->addWidget(w, 0, w == demo || w == empty ? Qt::AlignLeft : Qt::Alignment());
+    }
+    welcome->addStretch(1);
+    connect(demo, &QPushButton::clicked, this, [this] {
+        m_storePath = QFileInfo(m_storePath).absolutePath() + QStringLiteral("/demo.sqlite");
+        openStore(true);
+    });
+    connect(empty, &QPushButton::clicked, this, &MainWindow::addDisplay);
+    // Report.
+    auto *report = new QVBoxLayout(m_reportPage);
+    report->setContentsMargins(0, 0, 0, 0);
+    auto *buttons = new QHBoxLayout;
+    auto *back = new QPushButton(tr("Back to the worksheet (R)")), *save = new QPushButton(tr("Save as PDF…")), *print = new QPushButton(tr("Print…"));
+    for (QPushButton *b : {back, save, print}) {
+        buttons->addWidget(b);
+    }
+    buttons->addStretch(1);
+    report->addLayout(buttons);
+    // Paper is white in every surround.
+    m_report->setStyleSheet(QStringLiteral("background:rgb(255,255,255);color:rgb(20,20,20)"));
+    report->addWidget(m_report, 1);
+    connect(back, &QPushButton::clicked, this, [this] { m_stack->setCurrentWidget(m_worksheet); });
+    connect(save, &QPushButton::clicked, this, [this] {
+        const QString file = QFileDialog::getSaveFileName(this, tr("Save the report"), fileName(text(m_shown->profileName())) + QStringLiteral(".pdf"), tr("PDF (*.pdf)"));
+        if (!file.isEmpty()) {
+            const Status s = writeFile(std::filesystem::path(file.toStdString()), reportPdf(*m_shown));
+            banner(s ? tr("The report is in %1.").arg(file) : text(s.error().text()));
+        }
+    });
+    connect(print, &QPushButton::clicked, this, [this] {
+        QPrinter printer;
+        if (QPrintDialog dialog(&printer, this); dialog.exec() == QDialog::Accepted) {
+            m_report->document()->print(&printer);
+        }
+    });
+    for (QWidget *w : std::initializer_list<QWidget *>{m_welcome, m_card, m_worksheet, m_reportPage}) {
+        m_stack->addWidget(w);
+    }
+    // Banner above: what happened, and what to do about it.
+    m_bannerWidget->setObjectName(QStringLiteral("sheet"));
+    auto *bannerLayout = new QHBoxLayout(m_bannerWidget);
+    m_bannerText->setWordWrap(true);
+    m_bannerText->setTextInteractionFlags(Qt::TextSelectableByMouse);
+    bannerLayout->addWidget(m_bannerText, 1);
+    bannerLayout->addWidget(m_bannerYes);
+    bannerLayout->addWidget(m_bannerNo);
+    m_bannerWidget->hide();
+    connect(m_bannerYes, &QPushButton::clicked, this, [this] {
+        m_bannerWidget->hide();
+        if (m_onYes) {
+            const auto act = m_onYes;
+            act();
+        }
+    });
+    connect(m_bannerNo, &QPushButton::clicked, this, [this] {
+        m_bannerWidget->hide();
+        if (m_onNo) {
+            const auto act = m_onNo;
+            act();
+        }
+    });
+    connect(m_card, &CardView::visitWanted, this, &MainWindow::startVisit);
+    connect(m_card, &CardView::recordWanted, this, [this](const QString &id) {
+        if (auto record = m_store->visit(id)) {
+            m_shown = std::make_shared<VisitRecord>(std::move(record).value());
+            m_worksheet->setQuestion({}, false, {});
+            m_worksheet->setRecord(m_shown);
+            m_stack->setCurrentWidget(m_worksheet);
+        }
+    });
+    connect(m_card, &CardView::cadenceChanged, this, [this](int days) {
+        (void)m_store->setCadence(m_display, days);
+        reloadPlaces();
+    });
+    connect(m_worksheet, &Worksheet::answered, this, [this](const Answer &a) {
+        m_bench->askFor({}, 0);
+        m_runner->answer(a);
+    });
+    connect(m_worksheet, &Worksheet::reportWanted, this, &MainWindow::showReport);
+}
+
+void MainWindow::buildBottom()
+{
+    auto *bar = new QWidget;
+    auto *layout = new QHBoxLayout(bar);
+    layout->setContentsMargins(0, 0, 0, 0);
+    m_progress->setRange(0, 1000);
+    m_progress->setAccessibleName(tr("Progress of the visit"));
+    m_status->setMinimumWidth(260);
+    layout->addWidget(m_status, 1);
+    layout->addWidget(m_progress, 1);
+    layout->addWidget(m_pause);
+    layout->addWidget(m_cancel);
+    layout->addWidget(m_demoTime);
+    layout->addWidget(m_speed);
+    for (const auto &[label, speed] : std::vector<std::pair<QString, double>>{{tr("as it is"), 1.0}, {QStringLiteral("× 10"), 10.0},
+                                                                              {QStringLiteral("× 60"), 60.0}, {QStringLiteral("× 300"), 300.0}, {tr("at once"), 0.0}}) {
+        m_speed->addItem(label, speed);
+    }
+    m_speed->setCurrentIndex(3);
+    m_speed->setAccessibleName(tr("Speed of demo time"));
+    m_demoTime->setText(tr("Demo time"));
+    connect(m_speed, &QComboBox::currentIndexChanged, this, [this] { m_runner->setSpeed(m_speed->currentData().toDouble()); });
+    m_runner->setSpeed(m_speed->currentData().toDouble());
+    connect(m_pause, &QPushButton::clicked, this, &MainWindow::pauseOrGoOn);
+    connect(m_cancel, &QPushButton::clicked, this, &MainWindow::cancelVisit);
+    for (QWidget *w : std::initializer_list<QWidget *>{m_progress, m_pause, m_cancel, m_demoTime, m_speed}) {
+        w->hide();
+    }
+    centralWidget()->layout()->addWidget(bar);
+    static_cast<QGridLayout *>(centralWidget()->layout())->addWidget(bar, 1, 0, 1, 2);
+}
+
+void MainWindow::buildMenus()
+{
+    QMenu *studio = menuBar()->addMenu(tr("&Studio"));
+    studio->addAction(tr("&Add a display…"), QKeySequence(tr("Ctrl+N")), this, &MainWindow::addDisplay);
+    studio->addSeparator();
+    studio->addAction(tr("&Quit"), QKeySequence::Quit, this, &QWidget::close);
+    QMenu *display = menuBar()->addMenu(tr("&Display"));
+    display->addAction(tr("&Full visit"), QKeySequence(tr("F5")), this, [this] { startVisit(Task::Full); });
+    display->addAction(tr("&Refresh"), QKeySequence(tr("F6")), this, [this] { startVisit(Task::Refresh); });
+    display->addAction(tr("&Check"), QKeySequence(tr("F7")), this, [this] { startVisit(Task::Check); });
+    display->addAction(tr("Its &card"), QKeySequence(tr("F2")), this, [this] { showCard(); });
+    QMenu *view = menuBar()->addMenu(tr("S&urround"));
+    for (const auto &[name, surround] : std::vector<std::pair<QString, Surround>>{{tr("&Dim"), Surround::Dim}, {tr("&Medium"), Surround::Medium}, {tr("&Bright"), Surround::Bright}}) {
+        view->addAction(name, this, [this, surround = surround] { setSurround(surround); });
+    }
+    QMenu *help = menuBar()->addMenu(tr("&Help"));
+    help->addAction(tr("&Keys"), QKeySequence::HelpContents, this, [this] {
+        banner(tr("Space goes on; digits choose a target; Escape pauses and goes on again; B switches before and after; R opens the report; "
+                  "F5 full visit, F6 refresh, F7 check, F2 card; Enter on a line of the worksheet opens or folds it."));
+    });
+    help->addAction(tr("&About"), this, [this] { banner(tr("Dutiful Lamp %1: calibrates, profiles and verifies displays. Licence GPL-3.0-or-later.").arg(QApplication::applicationVersion())); });
+}
+
+void MainWindow::connectRunner()
+{
+    connect(m_runner, &VisitRunner::readingTaken, this, [this](const Measurement &m, const RecordPtr &r) {
+        m_reading->show(m, *r);
+        if (visitShown()) {
+            m_worksheet->showReading(r);
+        }
+    });
+    connect(m_runner, &VisitRunner::stageChanged, this, [this](Stage, const RecordPtr &r) {
+        if (visitShown() || m_stack->currentWidget() == m_card) {
+            m_shown = r;
+            m_worksheet->setRecord(r);
+        }
+    });
+    connect(m_runner, &VisitRunner::progressed, this, [this](const Progress &p) {
+        m_progress->setValue(int(p.fraction * 1000));
+        m_status->setText(tr("%1: about %2 left").arg(text(stageTitle(p.stage)), text(spanText(p.secondsLeft))));
+    });
+    connect(m_runner, &VisitRunner::asked, this, [this](const Question &q) {
+        const bool simulated = m_benches.contains(m_runner->displayId());
+        m_worksheet->setQuestion(q, simulated, m_shown ? m_shown->plan.target : Target{});
+        m_status->setText(tr("%1: waiting for you").arg(text(stageTitle(q.stage))));
+        if (q.kind == Question::Kind::Control) {
+            m_bench->askFor(text(q.control), q.value);
+        }
+        // A stray button elsewhere must not swallow the space bar.
+        if (q.kind != Question::Kind::Target && q.kind != Question::Kind::Control) {
+            m_worksheet->setFocus();
+        }
+    });
+    connect(m_runner, &VisitRunner::noted, this, [this](const QString &t) { banner(t); });
+    connect(m_runner, &VisitRunner::finished, this, &MainWindow::visitFinished);
+    connect(m_runner, &VisitRunner::failed, this, &MainWindow::visitFailed);
+}
+
+void MainWindow::restoreState()
+{
+    const QSettings settings;
+    restoreGeometry(settings.value(QStringLiteral("window/geometry")).toByteArray());
+    if (auto *panes = findChild<QSplitter *>(QStringLiteral("panes"))) {
+        panes->restoreState(settings.value(QStringLiteral("window/panes")).toByteArray());
+    }
+}
+
+void MainWindow::openStore(bool demo)
+{
+    const bool fresh = !QFileInfo::exists(m_storePath);
+    auto opened = Store::open(m_storePath);
+    if (!opened) {
+        banner(text(opened.error().text()));
+        m_stack->setCurrentWidget(m_welcome);
+        return;
+    }
+    m_store = std::move(opened).value();
+    m_benches.clear();
+    if (!m_store->movedAside().isEmpty()) {
+        banner(tr("The studio's file was damaged. It is kept as %1; a new one was begun.").arg(m_store->movedAside()));
+    }
+    if (demo && (fresh || m_store->displays().empty())) {
+        m_filling = true;
+        m_status->setText(tr("Preparing the demo studio: simulated visits of the past months…"));
+        m_demoThread = std::jthread([this, path = m_storePath](const std::stop_token &stop) {
+            auto own = Store::open(path);
+            const auto reload = [this] { QMetaObject::invokeMethod(this, [this] { reloadPlaces(); }, Qt::QueuedConnection); };
+            const Status s = own ? makeDemoStudio(*own.value(), wallNow(), reload, stop) : Status(own.error());
+            const QString problem = s ? QString() : text(s.error().text());
+            QMetaObject::invokeMethod(
+                this,
+                [this, problem] {
+                    m_filling = false;
+                    m_status->clear();
+                    if (!problem.isEmpty()) {
+                        banner(problem);
+                    }
+                    reloadPlaces();
+                    showCard();
+                },
+                Qt::QueuedConnection);
+        });
+    }
+    reloadPlaces();
+    if (m_store->displays().empty() && !m_filling) {
+        m_stack->setCurrentWidget(m_welcome);
+    } else {
+        showCard();
+    }
+    showInterrupted();
+}
+
+void MainWindow::reloadPlaces()
+{
+    const QSignalBlocker blocker(m_places);
+    m_places->clear();
+    const auto displays = m_store->displays();
+    for (const Room &room : m_store->rooms()) {
+        auto *place = new QTreeWidgetItem(m_places, {room.name});
+        QFont bold = font();
+        bold.setBold(true);
+        place->setFont(0, bold);
+        place->setFlags(Qt::ItemIsEnabled);
+        for (const DisplayEntry &d : displays) {
+            if (d.roomId != room.id) {
+                continue;
+            }
+            const Upkeep upkeep = m_store->upkeep(d);
+            const QString words = text(lampWords(upkeep, wallNow()));
+            auto *item = new QTreeWidgetItem(place, {d.name + '\n' + words});
+            const LampFill fill = lampFill(upkeep, wallNow());
+            QIcon icon(lampPixmap(fill, 26, palette().color(QPalette::WindowText), devicePixelRatioF()));
+            icon.addPixmap(lampPixmap(fill, 26, palette().color(QPalette::HighlightedText), devicePixelRatioF()), QIcon::Selected);
+            item->setIcon(0, icon);
+            item->setData(0, kIdRole, d.id);
+            item->setData(0, Qt::AccessibleTextRole, d.name + ", " + words);
+            if (d.id == m_display) {
+                m_places->setCurrentItem(item);
+            }
+        }
+    }
+    m_places->expandAll();
+    if (m_display == 0 && !displays.empty()) {
+        selectDisplay(displays.front().id);
+    }
+}
+
+void MainWindow::selectDisplay(qint64 id)
+{
+    for (int i = 0; i < m_places->topLevelItemCount(); ++i) {
+        QTreeWidgetItem *room = m_places->topLevelItem(i);
+        for (int k = 0; k < room->childCount(); ++k) {
+            if (room->child(k)->data(0, kIdRole).toLongLong() == id) {
+                m_display = id;
+                m_places->setCurrentItem(room->child(k));
+            }
+        }
+    }
+}
+
+bool MainWindow::visitShown() const
+{
+    return m_runner->running() && m_stack->currentWidget() == m_worksheet && m_display == m_runner->displayId();
+}
+
+void MainWindow::showCard()
+{
+    const auto display = m_store ? m_store->display(m_display) : std::nullopt;
+    if (!display) {
+        return;
+    }
+    if (m_runner->running() && m_runner->displayId() == m_display) {
+        m_stack->setCurrentWidget(m_worksheet);
+        if (m_runner->record()) {
+            m_shown = m_runner->record();
+            m_worksheet->setRecord(m_shown);
+        }
+        return;
+    }
+    m_card->show(*display, *m_store, wallNow());
+    m_stack->setCurrentWidget(m_card);
+    const BenchSource source = benchFor(*display);
+    m_bench->setBench(source.simulated);
+}
+
+BenchSource MainWindow::benchFor(const DisplayEntry &display)
+{
+    BenchSource source;
+    if (!display.bench.startsWith(QStringLiteral("sim:"))) {
+        source.command = display.bench.toStdString();
+        if (m_patch == nullptr) {
+            m_patch = new PatchWindow(screen());
+            connect(m_patch, &PatchWindow::escaped, this, [this] {
+                if (!m_runner->paused()) {
+                    pauseOrGoOn();
+                }
+            });
+        }
+        source.screen = std::make_shared<ScreenBench>(m_patch, display.technology);
+        return source;
+    }
+    auto &bench = m_benches[display.id];
+    if (!bench) {
+        auto made = sim::makeBench(display.bench.mid(4).toStdString(), std::uint64_t(display.id) + 11);
+        if (!made) {
+            banner(text(made.error().text()));
+            return source;
+        }
+        bench = std::move(made).value();
+        // A display that was visited stands as it was left: menu trimmed, ramps loaded, warm.
+        for (const VisitEntry &v : m_store->visits(display.id)) {
+            if (v.state != VisitState::Finished) {
+                continue;
+            }
+            if (const auto record = m_store->visit(v.id)) {
+                for (const auto &[name, value] : record->controls) {
+                    (void)bench->setControl(name, value);
+                }
+                if (const auto profile = Profile::open(record->profile); profile && record->display.lut) {
+                    if (const auto ramps = profile->ramps(record->display.lut->entries)) {
+                        (void)bench->setLut(*ramps);
+                    }
+                }
+                bench->skipTime(7200);
+            }
+            break;
+        }
+    }
+    source.simulated = bench;
+    return source;
+}
+
+void MainWindow::startVisit(Task task)
+{
+    if (m_runner->running()) {
+        banner(tr("A visit is in hand already; finish or cancel it first."));
+        return;
+    }
+    VisitPlan plan;
+    plan.task = task;
+    plan.target = builtInTargets().front();
+    plan.tolerance = *builtInTolerance("studio");
+    plan.by = QSettings().value(QStringLiteral("person/role"), tr("colour keeper")).toString().toStdString();
+    for (const VisitEntry &v : m_store->visits(m_display)) {
+        if (v.state != VisitState::Finished) {
+            continue;
+        }
+        if (const auto record = m_store->visit(v.id)) {
+            plan.target = record->plan.target;
+            if (task == Task::Check) {
+                plan.profileIn = record->profile;
+                plan.profileInName = record->profileName();
+            }
+        }
+        break;
+    }
+    run(std::move(plan), std::nullopt);
+}
+
+void MainWindow::run(VisitPlan plan, std::optional<VisitRecord> resume)
+{
+    const auto display = m_store ? m_store->display(m_display) : std::nullopt;
+    if (!display) {
+        return;
+    }
+    m_bannerWidget->hide();
+    const BenchSource source = benchFor(*display);
+    if (!source.simulated && source.command.empty()) {
+        return;
+    }
+    m_bench->setBench(source.simulated);
+    m_reading->clear();
+    m_shown = resume ? std::make_shared<VisitRecord>(*resume) : [&] {
+        auto blank = std::make_shared<VisitRecord>();
+        blank->plan = plan;
+        blank->display.model = display->model.toStdString();
+        blank->started = wallNow();
+        return blank;
+    }();
+    m_worksheet->setRecord(m_shown);
+    m_stack->setCurrentWidget(m_worksheet);
+    m_worksheet->setFocus();
+    for (QWidget *w : std::initializer_list<QWidget *>{m_progress, m_pause, m_cancel}) {
+        w->show();
+    }
+    m_demoTime->setVisible(source.simulated != nullptr);
+    m_speed->setVisible(source.simulated != nullptr);
+    m_pause->setText(tr("Pause (Esc)"));
+    m_progress->setValue(0);
+    m_runner->start(source, std::move(plan), *display, m_storePath, std::move(resume));
+}
+
+void MainWindow::showInterrupted()
+{
+    const auto open = m_store->interruptedVisits();
+    if (open.empty() || m_runner->running()) {
+        return;
+    }
+    const VisitEntry entry = open.front();
+    const auto display = m_store->display(entry.displayId);
+    banner(tr("A %1 visit of %2, begun on %3, was interrupted after %4. Nothing is lost.")
+               .arg(text(taskName(entry.task)), display ? display->name : tr("a display"), text(longDate(entry.started)),
+                    text(counted(entry.readings, "reading"))),
+           tr("Go on"), [this, entry] { goOnWith(entry); }, tr("Set aside"),
+           [this, entry] {
+               (void)m_store->setVisitState(entry.id, VisitState::SetAside);
+               reloadPlaces();
+               showCard();
+               showInterrupted();
+           });
+}
+
+void MainWindow::goOnWith(const VisitEntry &entry)
+{
+    auto record = m_store->visit(entry.id);
+    if (!record) {
+        banner(text(record.error().text()));
+        return;
+    }
+    selectDisplay(entry.displayId);
+    VisitPlan plan = record->plan;
+    run(std::move(plan), std::move(record).value());
+}
+
+void MainWindow::banner(const QString &message, const QString &yes, std::function<void()> onYes, const QString &no, std::function<void()> onNo)
+{
+    m_bannerText->setText(message);
+    m_bannerYes->setText(yes.isEmpty() ? tr("Close") : yes);
+    m_bannerNo->setText(no);
+    m_bannerNo->setVisible(!no.isEmpty());
+    m_onYes = std::move(onYes);
+    m_onNo = std::move(onNo);
+    m_bannerWidget->show();
+}
+
+void MainWindow::visitFinished(const RecordPtr &record)
+{
+    m_shown = record;
+    m_worksheet->setQuestion({}, false, {});
+    m_worksheet->setRecord(record);
+    m_stack->setCurrentWidget(m_worksheet);
+    for (QWidget *w : std::initializer_list<QWidget *>{m_progress, m_pause, m_cancel, m_demoTime, m_speed}) {
+        w->hide();
+    }
+    if (m_patch != nullptr) {
+        m_patch->hide();
+    }
+    m_status->setText(tr("Visit finished: %1").arg(text(verdictName(record->verdict))));
+    keep(*record);
+    reloadPlaces();
+}
+
+void MainWindow::keep(const VisitRecord &record)
+{
+    const QString home = QStandardPaths::writableLocation(QStandardPaths::GenericDataLocation);
+    const QString folder = QStringLiteral("%1/dutiful-lamp/visits/%2-%3").arg(home, text(isoTime(record.started)).left(10), fileName(text(record.id).left(8)));
+    Status s = prepareFolder(folder.toStdString());
+    if (s) {
+        s = keepResults(folder.toStdString(), record, ReportKind::Pdf);
+    }
+    QString message = s ? tr("Report, readings and profile are in %1.").arg(folder) : text(s.error().text());
+    if (record.plan.task != Task::Check && !record.profile.empty()) {
+        const QString icc = home + QStringLiteral("/icc");
+        const QString profile = icc + '/' + fileName(text(record.profileName())) + QStringLiteral(".icc");
+        const Status made = prepareFolder(icc.toStdString());
+        const Status installed = made ? writeFile(std::filesystem::path(profile.toStdString()), record.profile) : made;
+        message += ' ' + (installed ? tr("The profile is installed as %1.").arg(profile) : text(installed.error().text()));
+        if (const auto it = m_benches.find(m_display); it != m_benches.end() && record.display.lut) {
+            message += ' ' + (it->second->view().display.lutLoaded ? tr("Its ramps are loaded; the display confirms it.") : tr("Its ramps are not loaded."));
+        }
+    }
+    banner(message);
+}
+
+void MainWindow::visitFailed(const Error &error, const RecordPtr &record)
+{
+    m_worksheet->setQuestion({}, false, {});
+    for (QWidget *w : std::initializer_list<QWidget *>{m_progress, m_pause, m_cancel, m_demoTime, m_speed}) {
+        w->hide();
+    }
+    if (m_patch != nullptr) {
+        m_patch->hide();
+    }
+    m_status->setText(error.kind == ErrorKind::Cancelled ? tr("Visit stopped; its readings are kept.") : tr("Visit stopped by a fault."));
+    reloadPlaces();
+    if (!record->id.empty() && !record->readings.empty()) {
+        m_worksheet->setRecord(record);
+        const QString id = text(record->id);
+        banner(text(error.text()), tr("Go on"),
+               [this, id] {
+                   for (const VisitEntry &e : m_store->interruptedVisits()) {
+                       if (e.id == id) {
+                           goOnWith(e);
+                       }
+                   }
+               },
+               tr("Set aside"),
+               [this, id] {
+                   (void)m_store->setVisitState(id, VisitState::SetAside);
+                   showCard();
+               });
+    } else {
+        if (!record->id.empty()) {
+            (void)m_store->setVisitState(text(record->id), VisitState::SetAside);
+        }
+        banner(text(error.text()));
+        showCard();
+    }
+}
+
+void MainWindow::showReport()
+{
+    if (!m_shown || m_shown->checks.empty()) {
+        return;
+    }
+    if (m_stack->currentWidget() == m_reportPage) {
+        m_stack->setCurrentWidget(m_worksheet);
+        return;
+    }
+    fillReport(*m_report->document(), *m_shown);
+    m_stack->setCurrentWidget(m_reportPage);
+}
+
+void MainWindow::addDisplay()
+{
+    if (!m_store) {
+        openStore(false);
+    }
+    if (!m_store) {
+        return;
+    }
+    AddDisplay dialog(*m_store, this);
+    if (dialog.exec() == QDialog::Accepted) {
+        const auto id = dialog.add();
+        if (!id) {
+            banner(text(id.error().text()));
+            return;
+        }
+        reloadPlaces();
+        selectDisplay(*id);
+        showCard();
+    }
+}
+
+void MainWindow::pauseOrGoOn()
+{
+    if (!m_runner->running()) {
+        return;
+    }
+    const bool pause = !m_runner->paused();
+    m_runner->pause(pause);
+    m_pause->setText(pause ? tr("Go on (Esc)") : tr("Pause (Esc)"));
+    if (pause) {
+        m_status->setText(tr("Paused: the reading in hand is finished first."));
+    }
+}
+
+void MainWindow::cancelVisit()
+{
+    m_runner->pause(false);
+    m_runner->cancel();
+    m_status->setText(tr("Stopping…"));
+}
+
+void MainWindow::setSpeed(double speed)
+{
+    const int index = m_speed->findData(speed);
+    if (index >= 0) {
+        m_speed->setCurrentIndex(index);
+    }
+    m_runner->setSpeed(speed);
+}
+
+QString MainWindow::statusText() const
+{
+    return m_status->text();
+}
+
+void MainWindow::setSurround(Surround surround)
+{
+    applySurround(*qApp, surround);
+    QSettings().setValue(QStringLiteral("look/surround"), int(surround));
+    reloadPlaces();
+}
+
+bool MainWindow::handleKey(QKeyEvent *event)
+{
+    if (event->modifiers() & ~(Qt::ShiftModifier | Qt::KeypadModifier)) {
+        return false;
+    }
+    const bool sheet = m_stack->currentWidget() == m_worksheet;
+    if (event->key() == Qt::Key_Space && sheet && m_runner->running() && m_runner->question()) {
+        m_worksheet->goOn();
+        return true;
+    }
+    if (event->key() >= Qt::Key_1 && event->key() <= Qt::Key_9 && sheet && m_worksheet->choose(event->key() - Qt::Key_0)) {
+        return true;
+    }
+    if (event->key() == Qt::Key_Escape && m_runner->running()) {
+        pauseOrGoOn();
+        return true;
+    }
+    if (event->key() == Qt::Key_B && sheet) {
+        m_worksheet->toggleLook();
+        return true;
+    }
+    if (event->key() == Qt::Key_R && (sheet || m_stack->currentWidget() == m_reportPage)) {
+        showReport();
+        return true;
+    }
+    return false;
+}
+
+bool MainWindow::eventFilter(QObject *watched, QEvent *event)
+{
+    if (event->type() == QEvent::KeyPress && isActiveWindow() && QApplication::activeModalWidget() == nullptr) {
+        const bool typing = qobject_cast<QLineEdit *>(QApplication::focusWidget()) != nullptr;
+        // Once for the window that gets the key, not again for every parent it is passed on to.
+        if (!typing && watched == windowHandle()) {
+            if (handleKey(static_cast<QKeyEvent *>(event))) {
+                return true;
+            }
+        }
+    }
+    return QMainWindow::eventFilter(watched, event);
+}
+
+void MainWindow::closeEvent(QCloseEvent *event)
+{
+    QSettings settings;
+    settings.setValue(QStringLiteral("window/geometry"), saveGeometry());
+    if (auto *panes = findChild<QSplitter *>(QStringLiteral("panes"))) {
+        settings.setValue(QStringLiteral("window/panes"), panes->saveState());
+    }
+    // Stop in order: what was measured is stored already, the visit is found again at the next start.
+    m_demoThread.request_stop();
+    m_runner->pause(false);
+    m_runner->cancel();
+    while (m_runner->running()) {
+        QApplication::processEvents(QEventLoop::ExcludeUserInputEvents, 50);
+    }
+    delete m_patch;
+    m_patch = nullptr;
+    event->accept();
+}
+
+} // namespace lamp::app

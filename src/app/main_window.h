@@ -1,0 +1,110 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "app/look.h"
+#include "app/visit_runner.h"
+#include "store/store.h"
+
+#include <QMainWindow>
+
+#include <map>
+
+class QComboBox;
+class QLabel;
+class QProgressBar;
+class QPushButton;
+class QStackedWidget;
+class QTextBrowser;
+class QTreeWidget;
+class QTreeWidgetItem;
+
+namespace lamp::app {
+
+class BenchPanel;
+class CardView;
+class PatchWindow;
+class ReadingPanel;
+class Worksheet;
+
+/// The program's window: places with their lamps at the side, card and worksheet in the middle, the reading and
+/// the bench beside them, progress below.
+class MainWindow : public QMainWindow {
+    Q_OBJECT
+
+public:
+    explicit MainWindow(QString storePath, QWidget *parent = nullptr);
+    ~MainWindow() override;
+
+    /// Opens the store; where it is the demo's and new, fills it in the background.
+    void openStore(bool demo);
+    void startVisit(Task task);
+    void selectDisplay(qint64 id);
+    void setSpeed(double speed);
+
+    [[nodiscard]] Worksheet *worksheet() const { return m_worksheet; }
+    [[nodiscard]] VisitRunner *runner() const { return m_runner; }
+    [[nodiscard]] Store *store() const { return m_store.get(); }
+    [[nodiscard]] ReadingPanel *reading() const { return m_reading; }
+    [[nodiscard]] BenchPanel *bench() const { return m_bench; }
+    [[nodiscard]] QString statusText() const;
+    [[nodiscard]] bool fillingDemo() const { return m_filling; }
+    [[nodiscard]] qint64 currentDisplay() const { return m_display; }
+
+protected:
+    void closeEvent(QCloseEvent *event) override;
+    bool eventFilter(QObject *watched, QEvent *event) override;
+
+private:
+    void buildCentre();
+    void buildSide();
+    void buildBottom();
+    void buildMenus();
+    void connectRunner();
+    void reloadPlaces();
+    void showCard();
+    void showInterrupted();
+    void offerFirstStart();
+    void goOnWith(const VisitEntry &entry);
+    void run(VisitPlan plan, std::optional<VisitRecord> resume);
+    BenchSource benchFor(const DisplayEntry &display);
+    void banner(const QString &text, const QString &yes = {}, std::function<void()> onYes = {}, const QString &no = {}, std::function<void()> onNo = {});
+    void visitFinished(const RecordPtr &record);
+    void visitFailed(const Error &error, const RecordPtr &record);
+    void keep(const VisitRecord &record);
+    void showReport();
+    void addDisplay();
+    void pauseOrGoOn();
+    void cancelVisit();
+    bool handleKey(QKeyEvent *event);
+    void setSurround(Surround surround);
+    void restoreState();
+    [[nodiscard]] bool visitShown() const;
+
+    QString m_storePath;
+    std::unique_ptr<Store> m_store;
+    VisitRunner *m_runner;
+    QTreeWidget *m_places;
+    QStackedWidget *m_stack;
+    QWidget *m_welcome;
+    CardView *m_card;
+    Worksheet *m_worksheet;
+    QWidget *m_reportPage;
+    QTextBrowser *m_report;
+    ReadingPanel *m_reading;
+    BenchPanel *m_bench;
+    QWidget *m_bannerWidget;
+    QLabel *m_bannerText, *m_status;
+    QPushButton *m_bannerYes, *m_bannerNo, *m_pause, *m_cancel;
+    std::function<void()> m_onYes, m_onNo;
+    QProgressBar *m_progress;
+    QComboBox *m_speed;
+    QLabel *m_demoTime;
+    PatchWindow *m_patch = nullptr;
+    std::map<qint64, std::shared_ptr<sim::SimBench>> m_benches;
+    RecordPtr m_shown;
+    qint64 m_display = 0;
+    std::jthread m_demoThread;
+    bool m_filling = false;
+};
+
+} // namespace lamp::app

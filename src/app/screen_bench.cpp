@@ -1,0 +1,98 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/screen_bench.h"
+
+#include <QKeyEvent>
+#include <QPainter>
+#include <QScreen>
+
+#include <cmath>
+
+namespace lamp::app {
+
+namespace {
+
+QColor colourOf(const Drive &d)
+{
+    return QColor::fromRgbF(float(d.a), float(d.b), float(d.c));
+}
+
+} // namespace
+
+PatchWindow::PatchWindow(QScreen *screen) : QWidget(nullptr, Qt::Window | Qt::FramelessWindowHint)
+{
+    setAttribute(Qt::WA_OpaquePaintEvent);
+    setCursor(Qt::BlankCursor);
+    setWindowTitle(tr("Patch"));
+    setAccessibleName(tr("Measuring patch"));
+    if (screen != nullptr) {
+        setGeometry(screen->geometry());
+    }
+}
+
+void PatchWindow::showPatch(const Patch &patch)
+{
+    m_patch = patch;
+    if (!isVisible()) {
+        showFullScreen();
+    }
+    repaint();
+}
+
+void PatchWindow::paintEvent(QPaintEvent *)
+{
+    QPainter p(this);
+    p.fillRect(rect(), colourOf(m_patch.surround));
+    const double share = std::sqrt(m_patch.area);
+    QRectF area(0, 0, share * width(), share * height());
+    area.moveCenter({m_patch.at[0] * width(), m_patch.at[1] * height()});
+    p.fillRect(area, colourOf(m_patch.rgb));
+}
+
+void PatchWindow::keyPressEvent(QKeyEvent *event)
+{
+    if (event->key() == Qt::Key_Escape) {
+        hide();
+        Q_EMIT escaped();
+    }
+    QWidget::keyPressEvent(event);
+}
+
+ScreenBench::ScreenBench(PatchWindow *window, QString technology) : m_window(window)
+{
+    const QScreen *screen = window->screen();
+    m_info.model = (screen->manufacturer() + " " + screen->model()).trimmed().toStdString();
+    if (m_info.model.empty()) {
+        m_info.model = screen->name().toStdString();
+    }
+    m_info.serial = screen->serialNumber().toStdString();
+    m_info.technology = technology.toStdString();
+    m_info.bits = 8;
+    m_info.widthMm = screen->physicalSize().width();
+    m_info.heightMm = screen->physicalSize().height();
+}
+
+Status ScreenBench::refused()
+{
+    return Error{ErrorKind::Bench, "This screen cannot do that.", "", "", "unsupported", false};
+}
+
+Result<BenchInfo> ScreenBench::hello()
+{
+    BenchInfo info;
+    info.name = m_info.model;
+    info.hasDisplay = true;
+    return info;
+}
+
+Result<DisplayInfo> ScreenBench::describeDisplay()
+{
+    return m_info;
+}
+
+Status ScreenBench::show(const Patch &patch)
+{
+    QMetaObject::invokeMethod(m_window, [window = m_window, patch] { window->showPatch(patch); }, Qt::BlockingQueuedConnection);
+    return Done{};
+}
+
+} // namespace lamp::app

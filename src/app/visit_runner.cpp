@@ -1,0 +1,164 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/visit_runner.h"
+
+#include "device/bench_client.h"
+#include "device/paced_bench.h"
+#include "device/paired_bench.h"
+
+#include <QUuid>
+
+namespace lamp::app {
+
+VisitRunner::VisitRunner(QObject *parent) : QObject(parent)
+{
+    qRegisterMetaType<lamp::Measurement>();
+    qRegisterMetaType<lamp::Stage>();
+    qRegisterMetaType<lamp::Progress>();
+    qRegisterMetaType<lamp::Question>();
+    qRegisterMetaType<lamp::Error>();
+    qRegisterMetaType<lamp::app::RecordPtr>();
+    // Kept on the window's side, so that question() and record() need no lock.
+    connect(this, &VisitRunner::asked, this, [this](const Question &q) { m_question = q; });
+    connect(this, &VisitRunner::stageChanged, this, [this](Stage, const RecordPtr &r) { m_latest = r; });
+    const auto ended = [this](const RecordPtr &r) {
+        m_latest = r;
+        m_question.reset();
+        m_running = false;
+    };
+    connect(this, &VisitRunner::finished, this, ended);
+    connect(this, &VisitRunner::failed, this, [ended](const Error &, const RecordPtr &r) { ended(r); });
+}
+
+VisitRunner::~VisitRunner()
+{
+    cancel();
+}
+
+void VisitRunner::start(BenchSource source, VisitPlan plan, const DisplayEntry &display, const QString &storePath, std::optional<VisitRecord> resume)
+{
+    m_running = true;
+    m_paused = false;
+    m_latest.reset();
+    m_question.reset();
+    m_displayId = display.id;
+    m_thread = std::jthread([this, source = std::move(source), plan = std::move(plan), id = display.id, storePath, resume = std::move(resume)](
+                                const std::stop_token &stop) mutable { work(stop, std::move(source), std::move(plan), id, storePath, std::move(resume)); });
+}
+
+void VisitRunner::answer(const Answer &answer)
+{
+    {
+        const std::scoped_lock lock(m_mutex);
+        m_answer = answer;
+    }
+    m_question.reset();
+    m_condition.notify_all();
+}
+
+void VisitRunner::pause(bool on)
+{
+    m_paused = on;
+    m_condition.notify_all();
+}
+
+void VisitRunner::cancel()
+{
+    m_thread.request_stop();
+    m_condition.notify_all();
+}
+
+void VisitRunner::wait()
+{
+    if (m_thread.joinable()) {
+        m_thread.join();
+    }
+}
+
+Answer VisitRunner::waitForAnswer(const Question &question, const std::stop_token &stop)
+{
+    std::unique_lock lock(m_mutex);
+    m_answer.reset();
+    Q_EMIT asked(question);
+    if (!m_condition.wait(lock, stop, [this] { return m_answer.has_value(); })) {
+        return {false, {}, true};
+    }
+    return *m_answer;
+}
+
+void VisitRunner::waitWhilePaused(const std::stop_token &stop)
+{
+    std::unique_lock lock(m_mutex);
+    m_condition.wait(lock, stop, [this] { return !m_paused; });
+}
+
+void VisitRunner::work(const std::stop_token &stop, BenchSource source, VisitPlan plan, qint64 displayId, QString storePath,
+                       std::optional<VisitRecord> resume)
+{
+    const auto fail = [this](const Error &e, const VisitRecord &r) { Q_EMIT failed(e, std::make_shared<VisitRecord>(r)); };
+    auto store = Store::open(storePath);
+    if (!store) {
+        fail(store.error(), {});
+        return;
+    }
+    std::unique_ptr<BenchClient> client;
+    std::unique_ptr<Bench> decorated;
+    Bench *bench = nullptr;
+    if (source.simulated) {
+        decorated = std::make_unique<PacedBench>(*source.simulated, m_speed, stop);
+        bench = decorated.get();
+    } else {
+        BenchClient::Options options;
+        options.stop = stop;
+        options.log = [this](const std::string &t) { Q_EMIT noted(QString::fromStdString(t)); };
+        auto opened = BenchClient::open(source.command, options);
+        if (!opened) {
+            fail(opened.error(), {});
+            return;
+        }
+        client = std::move(opened).value();
+        bench = client.get();
+        const auto info = client->hello();
+        if (info && !info->hasDisplay && source.screen) {
+            decorated = std::make_unique<PairedBench>(*source.screen, *client);
+            bench = decorated.get();
+        }
+    }
+    std::string id = resume ? resume->id : QUuid::createUuid().toString(QUuid::WithoutBraces).toStdString();
+    VisitHooks hooks;
+    hooks.wallClock = [] { return std::chrono::floor<std::chrono::seconds>(std::chrono::system_clock::now()); };
+    hooks.onReading = [&](const Measurement &m, const VisitRecord &r) {
+        if (const Status s = store.value()->addReading(id, m); !s) {
+            Q_EMIT noted(QString::fromStdString(s.error().text()));
+        }
+        Q_EMIT readingTaken(m, std::make_shared<VisitRecord>(r));
+        waitWhilePaused(stop);
+    };
+    hooks.onStage = [&](Stage s, const VisitRecord &r) {
+        VisitRecord stored = r;
+        stored.id = id;
+        if (const Status written = store.value()->saveVisit(stored, displayId, VisitState::Running); !written) {
+            Q_EMIT noted(QString::fromStdString(written.error().text()));
+        }
+        Q_EMIT stageChanged(s, std::make_shared<VisitRecord>(std::move(stored)));
+    };
+    hooks.onProgress = [this](const Progress &p) { Q_EMIT progressed(p); };
+    hooks.onNote = [this](const std::string &t) { Q_EMIT noted(QString::fromStdString(t)); };
+    hooks.ask = [&](const Question &q) { return waitForAnswer(q, stop); };
+    Visit visit(*bench, plan, hooks, stop);
+    if (resume) {
+        visit.resume(std::move(*resume));
+    }
+    auto result = visit.run();
+    VisitRecord record = visit.record();
+    record.id = id;
+    const Status written = store.value()->saveVisit(record, displayId, result ? VisitState::Finished : VisitState::Running);
+    if (!result) {
+        fail(result.error(), record);
+    } else if (!written) {
+        fail(written.error(), record);
+    } else {
+        Q_EMIT finished(std::make_shared<VisitRecord>(std::move(record)));
+    }
+}
+
+} // namespace lamp::app

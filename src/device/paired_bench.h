@@ -1,0 +1,41 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "device/bench.h"
+
+namespace lamp {
+
+/// A display from one bench and an instrument from another, as one. Time is the instrument's.
+class PairedBench : public Bench {
+public:
+    PairedBench(Bench &display, Bench &instrument) : m_display(display), m_instrument(instrument) {}
+
+    Result<BenchInfo> hello() override
+    {
+        auto info = m_instrument.hello();
+        if (info) {
+            info.value().hasDisplay = true;
+            // Whoever turns the menu of a screen beside the bench is a person.
+            info.value().automatic = false;
+        }
+        return info;
+    }
+    Status advance(double seconds) override { return m_instrument.advance(seconds); }
+    [[nodiscard]] double now() const override { return m_instrument.now(); }
+    Result<DisplayInfo> describeDisplay() override { return m_display.describeDisplay(); }
+    Status show(const Patch &patch) override { return m_display.show(patch); }
+    Status setMode(const std::string &name) override { return m_display.setMode(name); }
+    Result<double> setControl(const std::string &name, double value) override { return m_display.setControl(name, value); }
+    Status setLut(const Ramps &ramps) override { return m_display.setLut(ramps); }
+    Status resetLut() override { return m_display.resetLut(); }
+    Result<InstrumentInfo> describeInstrument() override { return m_instrument.describeInstrument(); }
+    Status selectInstrument(int index) override { return m_instrument.selectInstrument(index); }
+    Status place(const Place &place) override { return m_instrument.place(place); }
+    Status setCorrection(const std::string &technology) override { return m_instrument.setCorrection(technology); }
+    Result<Reading> read(ReadMode mode, double integrationS) override { return m_instrument.read(mode, integrationS); }
+
+private:
+    Bench &m_display, &m_instrument;
+};
+
+} // namespace lamp
