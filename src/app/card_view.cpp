@@ -139,10 +139,7 @@ void CardView::show(const DisplayEntry &display, const Store &store, WallTime no
         if (finished && !visited) {
             visited = true;
             if (const auto record = store.visit(v.id)) {
-                QString menu;
-                for (const auto &[name, value] : record->controls) {
-                    menu += (menu.isEmpty() ? "" : ", ") + text(name) + ' ' + text(fixed(value, 0));
-                }
+                const QString menu = text(menuText(record->controls));
                 facts += '\n' + (menu.isEmpty() ? tr("It has no menu to trim.") : tr("Menu as left: %1.").arg(menu));
                 facts += ' ' + tr("White %1 cd/m², gray ΔE00 mean %2, colours mean %3.")
                                    .arg(text(fixed(record->calibrated.white.b, 1)), text(fixed(record->gray.mean, 2)), text(fixed(record->verification.mean, 2)));

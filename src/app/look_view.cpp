@@ -94,6 +94,7 @@ Eigen::Matrix3d toScreen(const VisitRecord &r, double whiteY)
 QImage testPicture(int width, int height)
 {
     QImage image(width, height, QImage::Format_RGB32);
+    image.fill(QColor(119, 119, 119));
     QPainter p(&image);
     p.setRenderHint(QPainter::Antialiasing);
     const double w = width, h = height;

@@ -684,6 +684,7 @@ void MainWindow::showReport()
         return;
     }
     fillReport(*m_report->document(), *m_shown);
+    m_report->moveCursor(QTextCursor::Start);
     m_stack->setCurrentWidget(m_reportPage);
 }
 

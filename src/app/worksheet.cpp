@@ -54,6 +54,21 @@ QStringList instructions(Stage stage)
     }
 }
 
+/// The figures against their limits, two side by side.
+QString checksTable(const VisitRecord &r)
+{
+    QString table = QStringLiteral("<table cellspacing='0' cellpadding='1'>");
+    for (size_t i = 0; i < r.checks.size(); ++i) {
+        const Check &c = r.checks[i];
+        const QString unit = c.unit == "%" ? QStringLiteral(" %") : QString();
+        const QString figure = QStringLiteral("%1 ± %2%3").arg(text(fixed(c.value, 2)), text(fixed(c.uncertainty, 2)), unit);
+        const QString word = c.verdict == Verdict::Pass ? QObject::tr("within %1") : (c.verdict == Verdict::Fail ? QObject::tr("<b>beyond %1</b>") : QObject::tr("<b>undecided at %1</b>"));
+        table += QStringLiteral("%1<td>%2&nbsp;</td><td align='right'>%3&nbsp;</td><td>%4&nbsp;&nbsp;&nbsp;&nbsp;</td>%5")
+                     .arg(i % 2 == 0 ? "<tr>" : "", text(c.name), figure, word.arg(text(fixed(c.limit, 1)) + unit), i % 2 == 1 ? "</tr>" : "");
+    }
+    return table + QStringLiteral("</table>");
+}
+
 QLabel *paragraph(const QString &content, QWidget *parent)
 {
     auto *label = new QLabel(content, parent);
@@ -118,11 +133,15 @@ StageRow::StageRow(Stage stage, QWidget *parent)
     layout->setContentsMargins(10, 4, 10, 4);
     layout->setSpacing(2);
     auto *head = new QHBoxLayout;
-    head->setSpacing(10);
+    head->setSpacing(8);
     QFont bold = font();
     bold.setBold(true);
     m_title->setFont(bold);
-    m_title->setFixedWidth(186);
+    m_title->setFixedWidth(170);
+    m_title->setWordWrap(true);
+    QFont small = font();
+    small.setPixelSize(11);
+    m_when->setFont(small);
     m_summary->setWordWrap(true);
     m_when->setForegroundRole(QPalette::PlaceholderText);
     head->addWidget(m_mark, 0, Qt::AlignTop);
@@ -244,6 +263,7 @@ void Worksheet::buildDetails()
         auto *table = new QTableWidget(0, 6);
         table->setHorizontalHeaderLabels({tr("No."), tr("Patch"), tr("Y, cd/m²"), tr("x"), tr("y"), tr("s")});
         table->verticalHeader()->hide();
+        table->verticalHeader()->setDefaultSectionSize(22);
         table->horizontalHeader()->setSectionResizeMode(1, QHeaderView::Stretch);
         table->setEditTriggers(QAbstractItemView::NoEditTriggers);
         table->setMinimumHeight(150);
@@ -293,13 +313,14 @@ void Worksheet::setRecord(RecordPtr record)
     QString verdict;
     if (judged) {
         verdict = r.verdict == Verdict::Pass ? tr("Within tolerance (%1).") : (r.verdict == Verdict::Fail ? tr("Out of tolerance (%1).") : tr("Undecided (%1)."));
-        verdict = verdict.arg(text(r.plan.tolerance.name));
-        for (const std::string &reason : r.reasons) {
-            verdict += ' ' + text(reason);
+        verdict = QStringLiteral("<b>%1</b>").arg(verdict.arg(text(r.plan.tolerance.name))) + checksTable(r);
+        // Reasons beyond the figures: what to do next.
+        for (size_t i = r.checks.size(); i < r.reasons.size(); ++i) {
+            verdict += QStringLiteral("<p style='margin:3px 0'>%1</p>").arg(text(r.reasons[i]).toHtmlEscaped());
         }
     }
     for (const std::string &warning : r.warnings) {
-        verdict += (verdict.isEmpty() ? QString() : QStringLiteral("\n")) + tr("Mind: ") + text(warning);
+        verdict += QStringLiteral("<p style='margin:3px 0'><b>%1</b> %2</p>").arg(tr("Mind:"), text(warning).toHtmlEscaped());
     }
     m_verdict->setText(verdict);
     m_verdict->setVisible(!verdict.isEmpty());
@@ -403,7 +424,7 @@ void Worksheet::ask(const Question &question, bool benchIsAutomatic, const Targe
         if (m_targets->currentRow() < 0) {
             m_targets->setCurrentRow(0);
         }
-        m_targets->setFixedHeight(number * 24 + 8);
+        m_targets->setFixedHeight(number * m_targets->sizeHintForRow(0) + 2 * m_targets->frameWidth() + 2);
         layout->addWidget(m_targets);
         m_targetText = paragraph({}, m_questionWidget);
         layout->addWidget(m_targetText);

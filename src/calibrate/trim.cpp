@@ -309,18 +309,25 @@ MenuModel::Settings MenuModel::best(const LinearRgb &needed, bool mayExceed) con
     return best;
 }
 
-namespace {
-
-std::string listed(const MenuModel::Settings &settings)
+std::string menuText(const MenuModel::Settings &settings)
 {
     std::string all;
-    for (const char *name : {"brightness", "red", "green", "blue"}) {
+    const auto add = [&](const std::string &name, double value) { all += (all.empty() ? "" : ", ") + name + " " + fixed(value, 0); };
+    const std::array<std::string, 4> usual{"brightness", "red", "green", "blue"};
+    for (const std::string &name : usual) {
         if (settings.contains(name)) {
-            all += (all.empty() ? "" : ", ") + std::string(name) + " " + fixed(settings.at(name), 0);
+            add(name, settings.at(name));
+        }
+    }
+    for (const auto &[name, value] : settings) {
+        if (std::find(usual.begin(), usual.end(), name) == usual.end()) {
+            add(name, value);
         }
     }
     return all;
 }
+
+namespace {
 
 /// Smallest share of the needed light over the channels.
 double shareOf(const LinearRgb &have, const LinearRgb &needed)
@@ -387,7 +394,7 @@ Result<Trim> trim(Gauge &gauge, const DisplayInfo &display, const Target &target
             }
         }
         const double expected = result.targetLuminance < 1e4 ? result.targetLuminance : 150;
-        const auto white = gauge.read({1, 1, 1}, "white at " + listed(result.after), expected, 0.0006);
+        const auto white = gauge.read({1, 1, 1}, "white at " + menuText(result.after), expected, 0.0006);
         if (!white) {
             return white.error();
         }
@@ -403,8 +410,8 @@ Result<Trim> trim(Gauge &gauge, const DisplayInfo &display, const Target &target
         result.targetLuminance = result.reachableLuminance;
     }
     result.advice = controls.empty() ? "This display has no controls to trim; the ramps do all of it."
-        : result.moves == 0          ? "The controls stand right: " + listed(result.after) + "."
-                                     : "Set " + listed(result.after) + "; white then read " + fixed(result.white.b, 1) + " cd/m².";
+        : result.moves == 0          ? "The controls stand right: " + menuText(result.after) + "."
+                                     : "Set " + menuText(result.after) + "; white then read " + fixed(result.white.b, 1) + " cd/m².";
     return result;
 }
 

@@ -58,6 +58,9 @@ private:
     std::vector<Sample> m_samples;
 };
 
+/// Settings in the order in which people set them: "brightness 47, red 98, green 100, blue 93".
+std::string menuText(const MenuModel::Settings &settings);
+
 /// What trimming did.
 struct Trim {
     MenuModel::Settings before, after;

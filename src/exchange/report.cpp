@@ -21,10 +21,10 @@ struct Picture {
     const char *name;
     int width, height;
 };
-constexpr std::array<Picture, 4> kPictures{{{Chart::Kind::Colours, "colours", 660, 190},
-                                            {Chart::Kind::GrayDifference, "gray", 325, 170},
-                                            {Chart::Kind::Tone, "tone", 325, 170},
-                                            {Chart::Kind::Gamut, "gamut", 420, 230}}};
+constexpr std::array<Picture, 4> kPictures{{{Chart::Kind::Colours, "colours", 620, 190},
+                                            {Chart::Kind::GrayDifference, "gray", 305, 170},
+                                            {Chart::Kind::Tone, "tone", 305, 170},
+                                            {Chart::Kind::Gamut, "gamut", 470, 230}}};
 
 QString escaped(const std::string &text)
 {
@@ -127,10 +127,7 @@ template <typename F> QString body(const VisitRecord &r, F source)
     t += QStringLiteral("<table><tr><td>%1</td><td>%2</td></tr></table>").arg(image(kPictures[1]), image(kPictures[2]));
     t += QStringLiteral("<h2>Worksheet</h2>") + worksheet(r);
     t += image(kPictures[3]);
-    QString settings;
-    for (const auto &[name, value] : r.controls) {
-        settings += QStringLiteral("%1%2 %3").arg(settings.isEmpty() ? "" : ", ", QString::fromStdString(name), number(value, 0));
-    }
+    const QString settings = escaped(menuText(r.controls));
     t += QStringLiteral("<p>Menu as left: %1. Instrument: %2 %3, %4. %5 readings in %6. Profile: %7</p>")
              .arg(settings.isEmpty() ? QStringLiteral("no controls") : settings, escaped(r.instrument.model), escaped(r.instrument.serial),
                   r.correction.empty() ? QStringLiteral("no correction") : "correction " + escaped(r.correction), QString::number(r.readings.size()),

@@ -44,15 +44,6 @@ Systematic systematic(const VisitRecord &r)
     return matched(r) ? Systematic{0.2, 1.0} : Systematic{1.5, 3.0};
 }
 
-std::string listedControls(const std::map<std::string, double> &controls)
-{
-    std::string all;
-    for (const auto &[name, value] : controls) {
-        all += (all.empty() ? "" : ", ") + name + " " + fixed(value, 0);
-    }
-    return all;
-}
-
 std::string whiteText(const XYZ &white)
 {
     const Chromaticity c = chromaticity(white);
@@ -1020,7 +1011,7 @@ Status Visit::closing(Stage stage)
     const bool look = stage == Stage::Look;
     const Answer a = ask({Question::Kind::Confirm, stage,
                           look ? "Compare before and after on the screen with pictures you know. Eyes adapt: look away in between."
-                               : "Sign off: from now on nobody touches the display's menu (" + listedControls(m_record.controls) + ").",
+                               : "Sign off: from now on nobody touches the display's menu (" + menuText(m_record.controls) + ").",
                           "", 0});
     if (!a.goOn) {
         return stoppedOnRequest();

@@ -1,0 +1,355 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "support.h"
+
+#include "app/bench_panel.h"
+#include "app/chart_widget.h"
+#include "app/look_view.h"
+#include "app/main_window.h"
+#include "app/reading_panel.h"
+#include "app/worksheet.h"
+#include "exchange/files.h"
+#include "exchange/report.h"
+
+#include <QApplication>
+#include <QDir>
+#include <QLabel>
+#include <QProcess>
+#include <QPushButton>
+#include <QSettings>
+#include <QSlider>
+#include <QTemporaryDir>
+#include <QTreeWidget>
+
+#include <csignal>
+
+using namespace lamp;
+using namespace lamp::app;
+
+namespace {
+
+/// Pictures of the main views go where LAMP_PICTURES says, for docs/screenshots.
+void picture(QWidget &window, const char *name)
+{
+    if (const QString folder = qEnvironmentVariable("LAMP_PICTURES"); !folder.isEmpty()) {
+        QTest::qWait(150);
+        window.grab().save(folder + '/' + QString::fromLatin1(name) + QStringLiteral(".png"));
+    }
+}
+
+std::unique_ptr<MainWindow> demoWindow(const QString &store)
+{
+    auto window = std::make_unique<MainWindow>(store);
+    window->show();
+    window->openStore(true);
+    window->setSpeed(0);
+    window->activateWindow();
+    return window;
+}
+
+qint64 idOf(const MainWindow &w, const QString &name)
+{
+    for (const DisplayEntry &d : w.store()->displays()) {
+        if (d.name.startsWith(name)) {
+            return d.id;
+        }
+    }
+    return 0;
+}
+
+/// All texts that a window shows in labels.
+QString labels(const QWidget &w)
+{
+    QString all;
+    for (const QLabel *l : w.findChildren<QLabel *>()) {
+        if (l->isVisible()) {
+            all += l->text() + '\n';
+        }
+    }
+    return all;
+}
+
+} // namespace
+
+class TestUi : public QObject {
+    Q_OBJECT
+
+private:
+    QTemporaryDir m_dir;
+    QString store() { return m_dir.filePath("studio.sqlite"); }
+
+private Q_SLOTS:
+    void initTestCase()
+    {
+        qputenv("XDG_DATA_HOME", m_dir.filePath("data").toUtf8());
+        qputenv("XDG_STATE_HOME", m_dir.filePath("state").toUtf8());
+        QSettings::setPath(QSettings::NativeFormat, QSettings::UserScope, m_dir.filePath("config"));
+        auto w = demoWindow(store());
+        QTRY_VERIFY_WITH_TIMEOUT(!w->fillingDemo(), 60000);
+    }
+
+    void demoStudioHasItsFourLamps()
+    {
+        auto w = demoWindow(store());
+        QCOMPARE(w->store()->rooms().size(), size_t(2));
+        std::map<QString, LampFill> fills;
+        for (const DisplayEntry &d : w->store()->displays()) {
+            fills[d.name.section(',', 0, 0)] = lampFill(w->store()->upkeep(d), std::chrono::floor<std::chrono::seconds>(std::chrono::system_clock::now()));
+        }
+        QCOMPARE(fills.size(), size_t(4));
+        QCOMPARE(fills["Avocet"], LampFill::Full);
+        QCOMPARE(fills["Turnstone"], LampFill::Notched);
+        QCOMPARE(fills["Curlew"], LampFill::Crescent);
+        QCOMPARE(fills["Dunlin"], LampFill::Hollow);
+        w->selectDisplay(idOf(*w, "Turnstone"));
+        picture(*w, "card-out-of-tolerance");
+    }
+
+    // The unvisited display, from cold to signed off, by keys alone.
+    void wholeVisitWithTheKeyboard()
+    {
+        auto w = demoWindow(store());
+        QVERIFY(QTest::qWaitForWindowActive(w.get()));
+        auto *places = w->findChild<QTreeWidget *>();
+        places->setFocus();
+        for (int i = 0; i < 5 && w->currentDisplay() != idOf(*w, "Dunlin"); ++i) {
+            QTest::keyClick(w->windowHandle(), Qt::Key_Down);
+        }
+        QCOMPARE(w->currentDisplay(), idOf(*w, "Dunlin"));
+        picture(*w, "places-and-card");
+        QTest::keyClick(w->windowHandle(), Qt::Key_F5);
+        QVERIFY(w->runner()->running());
+        bool targetSeen = false;
+        int controls = 0;
+        const auto deadline = QDeadlineTimer(60000);
+        while (w->runner()->running() && !deadline.hasExpired()) {
+            QTest::qWait(5);
+            const std::optional<Question> q = w->runner()->question();
+            if (!q) {
+                continue;
+            }
+            if (q->kind == Question::Kind::Target) {
+                picture(*w, "target");
+                QTest::keyClick(w->windowHandle(), Qt::Key_2);
+                targetSeen = true;
+            }
+            if (q->kind == Question::Kind::Control && ++controls == 1) {
+                picture(*w, "trim");
+                // The first one is turned by hand, on the display's own menu, with the keyboard.
+                QSlider *slider = w->bench()->slider(QString::fromStdString(q->control));
+                QVERIFY(slider != nullptr);
+                slider->setValue(int(q->value));
+                QTest::keyClick(w->windowHandle(), Qt::Key_Return);
+                QTRY_VERIFY(!w->runner()->question() || w->runner()->question()->control != q->control);
+                continue;
+            }
+            if (q->stage == Stage::Look) {
+                const bool after = w->findChild<LookView *>()->showsAfter();
+                picture(*w, "look-after");
+                QTest::keyClick(w->windowHandle(), Qt::Key_B);
+                QCOMPARE(w->findChild<LookView *>()->showsAfter(), !after);
+                picture(*w, "look-before");
+            }
+            QTest::keyClick(w->windowHandle(), Qt::Key_Space);
+        }
+        QVERIFY2(!w->runner()->running(), qPrintable(w->statusText()));
+        QVERIFY(targetSeen);
+        QVERIFY(controls >= 1);
+        const RecordPtr r = w->runner()->record();
+        QVERIFY(r != nullptr);
+        QCOMPARE(r->plan.target.name, std::string("Dim room"));
+        QCOMPARE(r->verdict, Verdict::Pass);
+        QVERIFY(!r->openStage());
+        QVERIFY(r->line(Stage::SignOff).summary.find("Signed off") != std::string::npos);
+        QVERIFY(w->reading()->text().contains("cd/m²"));
+        picture(*w, "worksheet-signed-off");
+        // What the window says is what is kept.
+        const auto stored = w->store()->visit(QString::fromStdString(r->id));
+        QVERIFY(stored.ok());
+        QCOMPARE(stored->readings.size(), r->readings.size());
+        QVERIFY(w->worksheet()->row(Stage::Verify)->summary().contains("24 colours"));
+        // Report, readings and profile are on the disk; the profile is installed and its ramps confirmed.
+        QVERIFY(labels(*w).contains("the display confirms it"));
+        QCOMPARE(QDir(m_dir.filePath("data/icc")).entryList({"*.icc"}).size(), 1);
+        const QStringList visits = QDir(m_dir.filePath("data/dutiful-lamp/visits")).entryList(QDir::Dirs | QDir::NoDotAndDotDot);
+        QCOMPARE(visits.size(), 1);
+        const QDir folder(m_dir.filePath("data/dutiful-lamp/visits/") + visits.front());
+        QCOMPARE(folder.entryList(QDir::Files, QDir::Name), QStringList({"profile.icc", "ramps.csv", "readings.txt", "report.pdf", "visit.json"}));
+        // R opens the report, and closes it again.
+        QTest::keyClick(w->windowHandle(), Qt::Key_R);
+        QTest::qWait(50);
+        picture(*w, "report");
+        QTest::keyClick(w->windowHandle(), Qt::Key_R);
+        QCOMPARE(lampFill(w->store()->upkeep(*w->store()->display(idOf(*w, "Dunlin"))), r->finished), LampFill::Full);
+    }
+
+    void chartsReadOutTheValueUnderThePointer()
+    {
+        auto w = demoWindow(store());
+        w->selectDisplay(idOf(*w, "Dunlin"));
+        const auto visits = w->store()->visits(idOf(*w, "Dunlin"));
+        QVERIFY(!visits.empty());
+        const auto record = std::make_shared<VisitRecord>(w->store()->visit(visits.front().id).value());
+        ChartWidget chart(Chart::Kind::Colours);
+        chart.resize(600, 220);
+        chart.setRecord(record);
+        chart.show();
+        QVERIFY(QTest::qWaitForWindowExposed(&chart));
+        chart.grab();
+        bool found = false;
+        for (int x = 0; x < 600 && !found; x += 4) {
+            for (int y = 0; y < 220 && !found; y += 4) {
+                found = chart.readOut(QPointF(x, y)).contains("light skin: ΔE00");
+            }
+        }
+        QVERIFY(found);
+        QVERIFY(chart.readOut(QPointF(-200, -200)).isEmpty());
+    }
+
+    void pauseHoldsAndCancelKeeps()
+    {
+        auto w = demoWindow(store());
+        QVERIFY(QTest::qWaitForWindowActive(w.get()));
+        w->selectDisplay(idOf(*w, "Avocet"));
+        w->setSpeed(300);
+        w->startVisit(Task::Check);
+        while (w->runner()->running() && !(w->runner()->record() && w->runner()->record()->readings.size() >= 3)) {
+            QTest::qWait(5);
+            if (w->runner()->question()) {
+                QTest::keyClick(w->windowHandle(), Qt::Key_Space);
+            }
+        }
+        QTest::keyClick(w->windowHandle(), Qt::Key_Escape);
+        QVERIFY(w->runner()->paused());
+        QTest::qWait(300);
+        const QString held = w->reading()->text();
+        QTest::qWait(400);
+        QCOMPARE(w->reading()->text(), held);
+        for (QPushButton *b : w->findChildren<QPushButton *>()) {
+            if (b->text() == "Cancel") {
+                b->click();
+            }
+        }
+        QTRY_VERIFY(!w->runner()->running());
+        QVERIFY(labels(*w).contains("All readings taken so far are kept"));
+        QCOMPARE(w->store()->interruptedVisits().size(), size_t(1));
+        (void)w->store()->setVisitState(w->store()->interruptedVisits().front().id, VisitState::SetAside);
+    }
+
+    // A program killed in the middle: everything measured is found at the next start, and the visit goes on.
+    void killedInTheMiddle()
+    {
+        QProcess child;
+        child.setProcessChannelMode(QProcess::ForwardedErrorChannel);
+        child.start(QCoreApplication::applicationFilePath(), {"--child", store()});
+        QVERIFY(child.waitForStarted());
+        // The child writes a line for each reading; after forty it is killed without warning.
+        int lines = 0;
+        const auto deadline = QDeadlineTimer(60000);
+        while (lines < 40 && !deadline.hasExpired() && child.waitForReadyRead(20000)) {
+            lines += int(child.readAllStandardOutput().count('\n'));
+        }
+        QVERIFY(lines >= 40);
+        ::kill(pid_t(child.processId()), SIGKILL);
+        QVERIFY(child.waitForFinished());
+        lines += int(child.readAllStandardOutput().count('\n'));
+
+        auto w = demoWindow(store());
+        const auto open = w->store()->interruptedVisits();
+        QCOMPARE(open.size(), size_t(1));
+        QVERIFY(open.front().readings >= lines);
+        QVERIFY(labels(*w).contains("was interrupted after"));
+        picture(*w, "interrupted");
+        for (QPushButton *b : w->findChildren<QPushButton *>()) {
+            if (b->isVisible() && b->text() == "Go on") {
+                b->click();
+                break;
+            }
+        }
+        QVERIFY(w->runner()->running());
+        const auto finish = QDeadlineTimer(60000);
+        while (w->runner()->running() && !finish.hasExpired()) {
+            QTest::qWait(5);
+            if (w->runner()->question()) {
+                w->worksheet()->goOn();
+            }
+        }
+        const RecordPtr r = w->runner()->record();
+        QCOMPARE(QString::fromStdString(r->id), open.front().id);
+        QVERIFY(!r->openStage());
+        QVERIFY(r->readings.size() > size_t(open.front().readings));
+        QVERIFY(w->store()->interruptedVisits().empty());
+    }
+
+    void damagedStudioIsKeptAsideAndSaid()
+    {
+        const QString path = m_dir.filePath("damaged.sqlite");
+        QFile file(path);
+        QVERIFY(file.open(QIODevice::WriteOnly));
+        file.write(QByteArray(5000, 'x'));
+        file.close();
+        MainWindow w(path);
+        w.show();
+        w.openStore(false);
+        QVERIFY(labels(w).contains("damaged"));
+        QCOMPARE(QDir(m_dir.path()).entryList({"damaged.sqlite.damaged-*"}).size(), 1);
+        picture(w, "first-start");
+    }
+
+    // Common practice, no published source: a surround without colour neither tires nor fools the eye.
+    void theInterfaceAddsNoColour()
+    {
+        for (const Surround s : {Surround::Dim, Surround::Medium, Surround::Bright}) {
+            applySurround(*qApp, s);
+            auto w = demoWindow(store());
+            w->selectDisplay(idOf(*w, "Curlew"));
+            QTest::qWait(100);
+            const QImage image = w->grab().toImage();
+            for (int y = 0; y < image.height(); y += 3) {
+                for (int x = 0; x < image.width(); x += 3) {
+                    const QColor c = image.pixelColor(x, y);
+                    if (c.red() != c.green() || c.green() != c.blue()) {
+                        QFAIL(qPrintable(QStringLiteral("colour %1 at %2, %3").arg(c.name()).arg(x).arg(y)));
+                    }
+                }
+            }
+            picture(*w, s == Surround::Medium ? "surround-medium" : (s == Surround::Bright ? "surround-bright" : "surround-dim"));
+        }
+        applySurround(*qApp, Surround::Dim);
+    }
+};
+
+namespace {
+
+/// The program that gets killed: a full visit on the display "Avocet", each reading told on standard output.
+int child(const QString &store)
+{
+    MainWindow w(store);
+    w.show();
+    w.openStore(false);
+    w.setSpeed(600);
+    w.selectDisplay(idOf(w, "Avocet"));
+    QObject::connect(w.runner(), &VisitRunner::readingTaken, [](const Measurement &m, const RecordPtr &) {
+        std::printf("%d\n", m.index);
+        std::fflush(stdout);
+    });
+    QObject::connect(w.runner(), &VisitRunner::asked, &w, [&] { QMetaObject::invokeMethod(&w, [&] { w.worksheet()->goOn(); }, Qt::QueuedConnection); });
+    w.startVisit(Task::Full);
+    return QApplication::exec();
+}
+
+} // namespace
+
+int main(int argc, char **argv)
+{
+    QApplication application(argc, argv);
+    QApplication::setApplicationName("dutiful-lamp");
+    QApplication::setOrganizationName("dutiful-lamp-test");
+    loadFonts();
+    applySurround(application, Surround::Dim);
+    if (argc == 3 && QByteArray(argv[1]) == "--child") {
+        return child(QString::fromLocal8Bit(argv[2]));
+    }
+    TestUi test;
+    return QTest::qExec(&test, argc, argv);
+}
+#include "test_ui.moc"
