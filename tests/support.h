@@ -12,13 +12,12 @@
 namespace lamptest {
 
 /// Within an absolute distance, with both values in the message.
-#define LAMP_NEAR(actual, expected, tolerance)                                                                                   \
-    QVERIFY2(std::abs((actual) - (expected)) <= (tolerance),                                                                     \
-             qPrintable(QStringLiteral("%1 is %2, expected %3 within %4")                                                        \
-                            .arg(QStringLiteral(#actual))                                                                        \
-                            .arg(double(actual), 0, 'g', 10)                                                                     \
-                            .arg(double(expected), 0, 'g', 10)                                                                   \
-                            .arg(double(tolerance))))
+#define LAMP_NEAR(actual, expected, tolerance)                                                                                                       \
+    QVERIFY2(std::abs((actual) - (expected)) <= (tolerance), qPrintable(QStringLiteral("%1 is %2, expected %3 within %4")                            \
+                                                                            .arg(QStringLiteral(#actual))                                            \
+                                                                            .arg(double(actual), 0, 'g', 10)                                         \
+                                                                            .arg(double(expected), 0, 'g', 10)                                       \
+                                                                            .arg(double(tolerance))))
 
 struct Row {
     std::string kind;

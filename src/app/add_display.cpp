@@ -13,7 +13,8 @@
 namespace lamp::app {
 
 AddDisplay::AddDisplay(Store &store, QWidget *parent)
-    : QDialog(parent), m_store(store), m_name(new QLineEdit), m_bench(new QLineEdit), m_room(new QComboBox), m_kind(new QComboBox), m_technology(new QComboBox)
+    : QDialog(parent), m_store(store), m_name(new QLineEdit), m_bench(new QLineEdit), m_room(new QComboBox), m_kind(new QComboBox),
+      m_technology(new QComboBox)
 {
     setWindowTitle(tr("Add a display"));
     auto *form = new QFormLayout(this);

@@ -63,7 +63,8 @@ private:
     sim::SimBench::View m_view;
 };
 
-BenchPanel::BenchPanel(QWidget *parent) : QFrame(parent), m_picture(new Picture(this)), m_title(new QLabel(this)), m_asked(new QLabel(this)), m_timer(new QTimer(this))
+BenchPanel::BenchPanel(QWidget *parent)
+    : QFrame(parent), m_picture(new Picture(this)), m_title(new QLabel(this)), m_asked(new QLabel(this)), m_timer(new QTimer(this))
 {
     setObjectName(QStringLiteral("sheet"));
     auto *layout = new QVBoxLayout(this);
@@ -156,8 +157,9 @@ void BenchPanel::refresh()
     }
     const auto view = m_bench->view();
     m_picture->setView(view);
-    m_title->setText(tr("%1, simulated: on for %2%3").arg(QString::fromStdString(view.display.model), QString::fromStdString(spanText(view.t)),
-                                                          view.display.lutLoaded ? tr("; ramps loaded") : tr("; ramps linear")));
+    m_title->setText(tr("%1, simulated: on for %2%3")
+                         .arg(QString::fromStdString(view.display.model), QString::fromStdString(spanText(view.t)),
+                              view.display.lutLoaded ? tr("; ramps loaded") : tr("; ramps linear")));
     for (const Control &c : view.display.controls) {
         const auto it = m_rows.find(QString::fromStdString(c.name));
         if (it == m_rows.end()) {

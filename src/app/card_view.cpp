@@ -24,9 +24,13 @@ QString text(const std::string &s)
 QString advice(LampFill fill)
 {
     switch (fill) {
-    case LampFill::Hollow: return CardView::tr("Nobody has measured this display yet: a full visit takes it from cold to a verified profile, 5 to 10 minutes after warming up.");
+    case LampFill::Hollow:
+        return CardView::tr(
+            "Nobody has measured this display yet: a full visit takes it from cold to a verified profile, 5 to 10 minutes after warming up.");
     case LampFill::Notched: return CardView::tr("Its last visit found it out of tolerance: a full visit sets its controls and ramps anew.");
-    case LampFill::Crescent: return CardView::tr("It is overdue. A check (measure only) tells whether it still holds; a refresh renews ramps and profile without touching the menu.");
+    case LampFill::Crescent:
+        return CardView::tr(
+            "It is overdue. A check (measure only) tells whether it still holds; a refresh renews ramps and profile without touching the menu.");
     case LampFill::Half: return CardView::tr("It is due. A refresh renews ramps and profile without touching the menu.");
     case LampFill::ThreeQuarters: return CardView::tr("Nothing to do today; it will be due soon.");
     case LampFill::Full: return CardView::tr("Nothing to do.");
@@ -57,9 +61,9 @@ private:
 };
 
 CardView::CardView(QWidget *parent)
-    : QFrame(parent), m_lamp(new Lamp(this)), m_name(new QLabel(this)), m_state(new QLabel(this)), m_facts(new QLabel(this)), m_advice(new QLabel(this)),
-      m_full(new QPushButton(tr("&Full visit"), this)), m_refresh(new QPushButton(tr("&Refresh"), this)), m_check(new QPushButton(tr("&Check"), this)),
-      m_cadence(new QSpinBox(this)), m_history(new QTableWidget(0, 5, this))
+    : QFrame(parent), m_lamp(new Lamp(this)), m_name(new QLabel(this)), m_state(new QLabel(this)), m_facts(new QLabel(this)),
+      m_advice(new QLabel(this)), m_full(new QPushButton(tr("&Full visit"), this)), m_refresh(new QPushButton(tr("&Refresh"), this)),
+      m_check(new QPushButton(tr("&Check"), this)), m_cadence(new QSpinBox(this)), m_history(new QTableWidget(0, 5, this))
 {
     setObjectName(QStringLiteral("sheet"));
     auto *layout = new QVBoxLayout(this);
@@ -131,8 +135,8 @@ void CardView::show(const DisplayEntry &display, const Store &store, WallTime no
         m_ids.push_back(v.id);
         const bool finished = v.state == VisitState::Finished;
         const QString state = finished ? tr("finished") : (v.state == VisitState::Running ? tr("interrupted") : tr("set aside"));
-        const std::array<QString, 5> cells{text(longDate(v.started)), text(taskName(v.task)), finished ? text(verdictName(v.verdict)) : QStringLiteral("–"),
-                                           QString::number(v.readings), state};
+        const std::array<QString, 5> cells{text(longDate(v.started)), text(taskName(v.task)),
+                                           finished ? text(verdictName(v.verdict)) : QStringLiteral("–"), QString::number(v.readings), state};
         for (size_t k = 0; k < cells.size(); ++k) {
             m_history->setItem(int(i), int(k), new QTableWidgetItem(cells[k]));
         }
@@ -141,8 +145,10 @@ void CardView::show(const DisplayEntry &display, const Store &store, WallTime no
             if (const auto record = store.visit(v.id)) {
                 const QString menu = text(menuText(record->controls));
                 facts += '\n' + (menu.isEmpty() ? tr("It has no menu to trim.") : tr("Menu as left: %1.").arg(menu));
-                facts += ' ' + tr("White %1 cd/m², gray ΔE00 mean %2, colours mean %3.")
-                                   .arg(text(fixed(record->calibrated.white.b, 1)), text(fixed(record->gray.mean, 2)), text(fixed(record->verification.mean, 2)));
+                facts += ' '
+                         + tr("White %1 cd/m², gray ΔE00 mean %2, colours mean %3.")
+                               .arg(text(fixed(record->calibrated.white.b, 1)), text(fixed(record->gray.mean, 2)),
+                                    text(fixed(record->verification.mean, 2)));
             }
         }
     }

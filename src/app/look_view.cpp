@@ -73,8 +73,8 @@ QImage mapped(const QImage &picture, const std::array<Table, 3> &light, const Ei
         auto *line = reinterpret_cast<QRgb *>(out.scanLine(y));
         for (int x = 0; x < out.width(); ++x) {
             const QRgb c = line[x];
-            const Eigen::Vector3d v
-                = toSrgbLight * Eigen::Vector3d(light[0][size_t(qRed(c))], light[1][size_t(qGreen(c))], light[2][size_t(qBlue(c))]);
+            const Eigen::Vector3d v =
+                toSrgbLight * Eigen::Vector3d(light[0][size_t(qRed(c))], light[1][size_t(qGreen(c))], light[2][size_t(qBlue(c))]);
             const auto code = [&](double l) { return encode[size_t(std::clamp(l, 0.0, 1.0) * 4096)]; };
             line[x] = qRgb(code(v[0]), code(v[1]), code(v[2]));
         }
@@ -121,7 +121,8 @@ QImage testPicture(int width, int height)
     p.setBrush(QColor(196, 38, 32));
     p.drawEllipse(QPointF(w * 0.5, h * 0.44), w * 0.014, h * 0.03);
     // Skin, light to dark.
-    const std::array<QColor, 6> skin{QColor(244, 214, 196), QColor(228, 184, 156), QColor(200, 150, 120), QColor(162, 112, 82), QColor(112, 74, 54), QColor(66, 44, 36)};
+    const std::array<QColor, 6> skin{QColor(244, 214, 196), QColor(228, 184, 156), QColor(200, 150, 120),
+                                     QColor(162, 112, 82),  QColor(112, 74, 54),   QColor(66, 44, 36)};
     for (size_t i = 0; i < skin.size(); ++i) {
         QRadialGradient face(w * (0.67 + 0.055 * double(i)), h * 0.12, h * 0.13);
         face.setColorAt(0, skin[i].lighter(112));
@@ -132,7 +133,8 @@ QImage testPicture(int width, int height)
     // Saturated colours in four steps of saturation.
     for (int hue = 0; hue < 12; ++hue) {
         for (int s = 1; s <= 4; ++s) {
-            p.fillRect(QRectF(w * (0.64 + 0.029 * hue), h * (0.28 + 0.095 * (s - 1)), w * 0.028, h * 0.09), QColor::fromHsvF(float(hue) / 12, float(s) / 4, 0.9F));
+            p.fillRect(QRectF(w * (0.64 + 0.029 * hue), h * (0.28 + 0.095 * (s - 1)), w * 0.028, h * 0.09),
+                       QColor::fromHsvF(float(hue) / 12, float(s) / 4, 0.9F));
         }
     }
     // Grays in steps and as a ramp; the same in black-and-white photography's range.

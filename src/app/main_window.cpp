@@ -144,8 +144,9 @@ void MainWindow::buildCentre()
     large.setPixelSize(24);
     title->setFont(large);
     title->setWordWrap(true);
-    auto *words = new QLabel(tr("Look around in the demo studio, a chart house with four simulated displays, or begin with an empty studio of your own. "
-                                "Nothing asks for an account or a network."));
+    auto *words =
+        new QLabel(tr("Look around in the demo studio, a chart house with four simulated displays, or begin with an empty studio of your own. "
+                      "Nothing asks for an account or a network."));
     words->setWordWrap(true);
     auto *demo = new QPushButton(tr("Open the demo studio"));
     demo->setDefault(true);
@@ -163,7 +164,8 @@ void MainWindow::buildCentre()
     auto *report = new QVBoxLayout(m_reportPage);
     report->setContentsMargins(0, 0, 0, 0);
     auto *buttons = new QHBoxLayout;
-    auto *back = new QPushButton(tr("Back to the worksheet (R)")), *save = new QPushButton(tr("Save as PDF…")), *print = new QPushButton(tr("Print…"));
+    auto *back = new QPushButton(tr("Back to the worksheet (R)")), *save = new QPushButton(tr("Save as PDF…")),
+         *print = new QPushButton(tr("Print…"));
     for (QPushButton *b : {back, save, print}) {
         buttons->addWidget(b);
     }
@@ -174,7 +176,8 @@ void MainWindow::buildCentre()
     report->addWidget(m_report, 1);
     connect(back, &QPushButton::clicked, this, [this] { m_stack->setCurrentWidget(m_worksheet); });
     connect(save, &QPushButton::clicked, this, [this] {
-        const QString file = QFileDialog::getSaveFileName(this, tr("Save the report"), fileName(text(m_shown->profileName())) + QStringLiteral(".pdf"), tr("PDF (*.pdf)"));
+        const QString file = QFileDialog::getSaveFileName(this, tr("Save the report"),
+                                                          fileName(text(m_shown->profileName())) + QStringLiteral(".pdf"), tr("PDF (*.pdf)"));
         if (!file.isEmpty()) {
             const Status s = writeFile(std::filesystem::path(file.toStdString()), reportPdf(*m_shown));
             banner(s ? tr("The report is in %1.").arg(file) : text(s.error().text()));
@@ -246,8 +249,11 @@ void MainWindow::buildBottom()
     layout->addWidget(m_cancel);
     layout->addWidget(m_demoTime);
     layout->addWidget(m_speed);
-    for (const auto &[label, speed] : std::vector<std::pair<QString, double>>{{tr("as it is"), 1.0}, {QStringLiteral("× 10"), 10.0},
-                                                                              {QStringLiteral("× 60"), 60.0}, {QStringLiteral("× 300"), 300.0}, {tr("at once"), 0.0}}) {
+    for (const auto &[label, speed] : std::vector<std::pair<QString, double>>{{tr("as it is"), 1.0},
+                                                                              {QStringLiteral("× 10"), 10.0},
+                                                                              {QStringLiteral("× 60"), 60.0},
+                                                                              {QStringLiteral("× 300"), 300.0},
+                                                                              {tr("at once"), 0.0}}) {
         m_speed->addItem(label, speed);
     }
     m_speed->setCurrentIndex(3);
@@ -276,7 +282,8 @@ void MainWindow::buildMenus()
     display->addAction(tr("&Check"), QKeySequence(tr("F7")), this, [this] { startVisit(Task::Check); });
     display->addAction(tr("Its &card"), QKeySequence(tr("F2")), this, [this] { showCard(); });
     QMenu *view = menuBar()->addMenu(tr("S&urround"));
-    for (const auto &[name, surround] : std::vector<std::pair<QString, Surround>>{{tr("&Dim"), Surround::Dim}, {tr("&Medium"), Surround::Medium}, {tr("&Bright"), Surround::Bright}}) {
+    for (const auto &[name, surround] : std::vector<std::pair<QString, Surround>>{
+             {tr("&Dim"), Surround::Dim}, {tr("&Medium"), Surround::Medium}, {tr("&Bright"), Surround::Bright}}) {
         view->addAction(name, this, [this, surround = surround] { setSurround(surround); });
     }
     QMenu *help = menuBar()->addMenu(tr("&Help"));
@@ -284,7 +291,9 @@ void MainWindow::buildMenus()
         banner(tr("Space goes on; digits choose a target; Escape pauses and goes on again; B switches before and after; R opens the report; "
                   "F5 full visit, F6 refresh, F7 check, F2 card; Enter on a line of the worksheet opens or folds it."));
     });
-    help->addAction(tr("&About"), this, [this] { banner(tr("Dutiful Lamp %1: calibrates, profiles and verifies displays. Licence GPL-3.0-or-later.").arg(QApplication::applicationVersion())); });
+    help->addAction(tr("&About"), this, [this] {
+        banner(tr("Dutiful Lamp %1: calibrates, profiles and verifies displays. Licence GPL-3.0-or-later.").arg(QApplication::applicationVersion()));
+    });
 }
 
 void MainWindow::connectRunner()
@@ -350,7 +359,10 @@ void MainWindow::openStore(bool demo)
         m_status->setText(tr("Preparing the demo studio: simulated visits of the past months…"));
         m_demoThread = std::jthread([this, path = m_storePath](const std::stop_token &stop) {
             auto own = Store::open(path);
-            const auto reload = [this] { QMetaObject::invokeMethod(this, [this] { reloadPlaces(); }, Qt::QueuedConnection); };
+            const auto reload = [this] {
+                QMetaObject::invokeMethod(
+                    this, [this] { reloadPlaces(); }, Qt::QueuedConnection);
+            };
             const Status s = own ? makeDemoStudio(*own.value(), wallNow(), reload, stop) : Status(own.error());
             const QString problem = s ? QString() : text(s.error().text());
             QMetaObject::invokeMethod(
@@ -564,16 +576,17 @@ void MainWindow::showInterrupted()
     }
     const VisitEntry entry = open.front();
     const auto display = m_store->display(entry.displayId);
-    banner(tr("A %1 visit of %2, begun on %3, was interrupted after %4. Nothing is lost.")
-               .arg(text(taskName(entry.task)), display ? display->name : tr("a display"), text(longDate(entry.started)),
-                    text(counted(entry.readings, "reading"))),
-           tr("Go on"), [this, entry] { goOnWith(entry); }, tr("Set aside"),
-           [this, entry] {
-               (void)m_store->setVisitState(entry.id, VisitState::SetAside);
-               reloadPlaces();
-               showCard();
-               showInterrupted();
-           });
+    banner(
+        tr("A %1 visit of %2, begun on %3, was interrupted after %4. Nothing is lost.")
+            .arg(text(taskName(entry.task)), display ? display->name : tr("a display"), text(longDate(entry.started)),
+                 text(counted(entry.readings, "reading"))),
+        tr("Go on"), [this, entry] { goOnWith(entry); }, tr("Set aside"),
+        [this, entry] {
+            (void)m_store->setVisitState(entry.id, VisitState::SetAside);
+            reloadPlaces();
+            showCard();
+            showInterrupted();
+        });
 }
 
 void MainWindow::goOnWith(const VisitEntry &entry)
@@ -619,7 +632,8 @@ void MainWindow::visitFinished(const RecordPtr &record)
 void MainWindow::keep(const VisitRecord &record)
 {
     const QString home = QStandardPaths::writableLocation(QStandardPaths::GenericDataLocation);
-    const QString folder = QStringLiteral("%1/dutiful-lamp/visits/%2-%3").arg(home, text(isoTime(record.started)).left(10), fileName(text(record.id).left(8)));
+    const QString folder =
+        QStringLiteral("%1/dutiful-lamp/visits/%2-%3").arg(home, text(isoTime(record.started)).left(10), fileName(text(record.id).left(8)));
     Status s = prepareFolder(folder.toStdString());
     if (s) {
         s = keepResults(folder.toStdString(), record, ReportKind::Pdf);
@@ -632,7 +646,8 @@ void MainWindow::keep(const VisitRecord &record)
         const Status installed = made ? writeFile(std::filesystem::path(profile.toStdString()), record.profile) : made;
         message += ' ' + (installed ? tr("The profile is installed as %1.").arg(profile) : text(installed.error().text()));
         if (const auto it = m_benches.find(m_display); it != m_benches.end() && record.display.lut) {
-            message += ' ' + (it->second->view().display.lutLoaded ? tr("Its ramps are loaded; the display confirms it.") : tr("Its ramps are not loaded."));
+            message +=
+                ' ' + (it->second->view().display.lutLoaded ? tr("Its ramps are loaded; the display confirms it.") : tr("Its ramps are not loaded."));
         }
     }
     banner(message);
@@ -652,19 +667,20 @@ void MainWindow::visitFailed(const Error &error, const RecordPtr &record)
     if (!record->id.empty() && !record->readings.empty()) {
         m_worksheet->setRecord(record);
         const QString id = text(record->id);
-        banner(text(error.text()), tr("Go on"),
-               [this, id] {
-                   for (const VisitEntry &e : m_store->interruptedVisits()) {
-                       if (e.id == id) {
-                           goOnWith(e);
-                       }
-                   }
-               },
-               tr("Set aside"),
-               [this, id] {
-                   (void)m_store->setVisitState(id, VisitState::SetAside);
-                   showCard();
-               });
+        banner(
+            text(error.text()), tr("Go on"),
+            [this, id] {
+                for (const VisitEntry &e : m_store->interruptedVisits()) {
+                    if (e.id == id) {
+                        goOnWith(e);
+                    }
+                }
+            },
+            tr("Set aside"),
+            [this, id] {
+                (void)m_store->setVisitState(id, VisitState::SetAside);
+                showCard();
+            });
     } else {
         if (!record->id.empty()) {
             (void)m_store->setVisitState(text(record->id), VisitState::SetAside);

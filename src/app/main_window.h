@@ -67,7 +67,8 @@ private:
     void goOnWith(const VisitEntry &entry);
     void run(VisitPlan plan, std::optional<VisitRecord> resume);
     BenchSource benchFor(const DisplayEntry &display);
-    void banner(const QString &text, const QString &yes = {}, std::function<void()> onYes = {}, const QString &no = {}, std::function<void()> onNo = {});
+    void banner(const QString &text, const QString &yes = {}, std::function<void()> onYes = {}, const QString &no = {},
+                std::function<void()> onNo = {});
     void visitFinished(const RecordPtr &record);
     void visitFailed(const Error &error, const RecordPtr &record);
     void keep(const VisitRecord &record);

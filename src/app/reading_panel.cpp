@@ -63,7 +63,8 @@ void ReadingPanel::show(const Measurement &m, const VisitRecord &record)
     m_what->setText(tr("Reading %1: %2").arg(m.index).arg(QString::fromStdString(m.name)));
     const bool ambient = m.mode == ReadMode::Ambient;
     const QString unit = ambient ? tr("lux") : tr("cd/m²");
-    m_luminance->setText(m.tooDark ? tr("below %1 %2").arg(number(m.sigma.b, 3), unit) : QStringLiteral("%1 %2").arg(number(m.xyz.b, decimalsFor(m.xyz.b)), unit));
+    m_luminance->setText(m.tooDark ? tr("below %1 %2").arg(number(m.sigma.b, 3), unit)
+                                   : QStringLiteral("%1 %2").arg(number(m.xyz.b, decimalsFor(m.xyz.b)), unit));
     const Chromaticity c = chromaticity(m.xyz);
     m_chromaticity->setText(QStringLiteral("x %1  y %2").arg(number(c.x, 4), number(c.y, 4)));
     const bool grayish = c.y > 0 && std::abs(cctOf(c).duv) < 0.05;
@@ -72,7 +73,8 @@ void ReadingPanel::show(const Measurement &m, const VisitRecord &record)
     const bool white = m.rgb.a == 1 && m.rgb.b == 1 && m.rgb.c == 1 && !ambient;
     if (white) {
         if (const auto target = record.plan.target.white.chromaticity()) {
-            distance = tr("Δu′v′ %1 from %2; ").arg(number(uvDistance(c, *target), 4), QString::fromStdString(record.plan.target.white.name())) + distance;
+            distance =
+                tr("Δu′v′ %1 from %2; ").arg(number(uvDistance(c, *target), 4), QString::fromStdString(record.plan.target.white.name())) + distance;
         }
         if (const auto level = record.plan.target.luminance.value()) {
             const double off = m.xyz.b - *level;

@@ -91,7 +91,8 @@ Result<DisplayInfo> ScreenBench::describeDisplay()
 
 Status ScreenBench::show(const Patch &patch)
 {
-    QMetaObject::invokeMethod(m_window, [window = m_window, patch] { window->showPatch(patch); }, Qt::BlockingQueuedConnection);
+    QMetaObject::invokeMethod(
+        m_window, [window = m_window, patch] { window->showPatch(patch); }, Qt::BlockingQueuedConnection);
     return Done{};
 }
 

@@ -41,8 +41,9 @@ void VisitRunner::start(BenchSource source, VisitPlan plan, const DisplayEntry &
     m_latest.reset();
     m_question.reset();
     m_displayId = display.id;
-    m_thread = std::jthread([this, source = std::move(source), plan = std::move(plan), id = display.id, storePath, resume = std::move(resume)](
-                                const std::stop_token &stop) mutable { work(stop, std::move(source), std::move(plan), id, storePath, std::move(resume)); });
+    m_thread =
+        std::jthread([this, source = std::move(source), plan = std::move(plan), id = display.id, storePath, resume = std::move(resume)](
+                         const std::stop_token &stop) mutable { work(stop, std::move(source), std::move(plan), id, storePath, std::move(resume)); });
 }
 
 void VisitRunner::answer(const Answer &answer)

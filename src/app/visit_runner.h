@@ -62,7 +62,8 @@ Q_SIGNALS:
     void failed(const lamp::Error &error, lamp::app::RecordPtr record);
 
 private:
-    void work(const std::stop_token &stop, BenchSource source, VisitPlan plan, qint64 displayId, QString storePath, std::optional<VisitRecord> resume);
+    void work(const std::stop_token &stop, BenchSource source, VisitPlan plan, qint64 displayId, QString storePath,
+              std::optional<VisitRecord> resume);
     Answer waitForAnswer(const Question &question, const std::stop_token &stop);
     void waitWhilePaused(const std::stop_token &stop);
 

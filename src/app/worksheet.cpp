@@ -62,7 +62,9 @@ QString checksTable(const VisitRecord &r)
         const Check &c = r.checks[i];
         const QString unit = c.unit == "%" ? QStringLiteral(" %") : QString();
         const QString figure = QStringLiteral("%1 ± %2%3").arg(text(fixed(c.value, 2)), text(fixed(c.uncertainty, 2)), unit);
-        const QString word = c.verdict == Verdict::Pass ? QObject::tr("within %1") : (c.verdict == Verdict::Fail ? QObject::tr("<b>beyond %1</b>") : QObject::tr("<b>undecided at %1</b>"));
+        const QString word = c.verdict == Verdict::Pass
+                                 ? QObject::tr("within %1")
+                                 : (c.verdict == Verdict::Fail ? QObject::tr("<b>beyond %1</b>") : QObject::tr("<b>undecided at %1</b>"));
         table += QStringLiteral("%1<td>%2&nbsp;</td><td align='right'>%3&nbsp;</td><td>%4&nbsp;&nbsp;&nbsp;&nbsp;</td>%5")
                      .arg(i % 2 == 0 ? "<tr>" : "", text(c.name), figure, word.arg(text(fixed(c.limit, 1)) + unit), i % 2 == 1 ? "</tr>" : "");
     }
@@ -292,7 +294,8 @@ void Worksheet::fillReadings(Stage stage)
         const Measurement &m = *own[i];
         const Chromaticity c = chromaticity(m.xyz);
         const std::array<QString, 6> cells{QString::number(m.index), text(m.name) + (m.superseded ? tr(" (read again)") : QString()),
-                                           text(fixed(m.xyz.b, 3)), text(fixed(c.x, 4)), text(fixed(c.y, 4)), text(fixed(m.integrationS, 1))};
+                                           text(fixed(m.xyz.b, 3)),  text(fixed(c.x, 4)),
+                                           text(fixed(c.y, 4)),      text(fixed(m.integrationS, 1))};
         for (size_t k = 0; k < cells.size(); ++k) {
             auto *item = new QTableWidgetItem(cells[k]);
             item->setTextAlignment(k == 1 ? Qt::AlignLeft | Qt::AlignVCenter : Qt::AlignRight | Qt::AlignVCenter);
@@ -312,7 +315,8 @@ void Worksheet::setRecord(RecordPtr record)
     const bool judged = !r.checks.empty();
     QString verdict;
     if (judged) {
-        verdict = r.verdict == Verdict::Pass ? tr("Within tolerance (%1).") : (r.verdict == Verdict::Fail ? tr("Out of tolerance (%1).") : tr("Undecided (%1)."));
+        verdict = r.verdict == Verdict::Pass ? tr("Within tolerance (%1).")
+                                             : (r.verdict == Verdict::Fail ? tr("Out of tolerance (%1).") : tr("Undecided (%1)."));
         verdict = QStringLiteral("<b>%1</b>").arg(verdict.arg(text(r.plan.tolerance.name))) + checksTable(r);
         // Reasons beyond the figures: what to do next.
         for (size_t i = r.checks.size(); i < r.reasons.size(); ++i) {
@@ -416,7 +420,9 @@ void Worksheet::ask(const Question &question, bool benchIsAutomatic, const Targe
         m_targets->setAccessibleName(tr("Targets"));
         int number = 0;
         for (const Target &t : builtInTargets()) {
-            m_targets->addItem(QStringLiteral("%1  %2:  %3, %4, %5").arg(++number).arg(text(t.name), text(t.white.name()), text(t.luminance.name()), text(t.tone.name())));
+            m_targets->addItem(QStringLiteral("%1  %2:  %3, %4, %5")
+                                   .arg(++number)
+                                   .arg(text(t.name), text(t.white.name()), text(t.luminance.name()), text(t.tone.name())));
             if (t.name == chosen.name) {
                 m_targets->setCurrentRow(number - 1);
             }

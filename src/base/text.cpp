@@ -38,9 +38,12 @@ Civil civil(WallTime t)
     const auto day = std::chrono::floor<std::chrono::days>(t);
     const std::chrono::year_month_day ymd{day};
     const std::chrono::hh_mm_ss clock{t - day};
-    return {int(ymd.year()),           int(unsigned(ymd.month())),
-            int(unsigned(ymd.day())),  int(clock.hours().count()),
-            int(clock.minutes().count()), int(clock.seconds().count())};
+    return {int(ymd.year()),
+            int(unsigned(ymd.month())),
+            int(unsigned(ymd.day())),
+            int(clock.hours().count()),
+            int(clock.minutes().count()),
+            int(clock.seconds().count())};
 }
 
 } // namespace
@@ -49,8 +52,7 @@ std::string isoTime(WallTime t)
 {
     const Civil c = civil(t);
     std::array<char, 40> buffer{};
-    std::snprintf(buffer.data(), buffer.size(), "%04d-%02d-%02dT%02d:%02d:%02dZ", c.year, c.month, c.day, c.hour, c.minute,
-                  c.second);
+    std::snprintf(buffer.data(), buffer.size(), "%04d-%02d-%02dT%02d:%02d:%02dZ", c.year, c.month, c.day, c.hour, c.minute, c.second);
     return buffer.data();
 }
 
@@ -60,13 +62,11 @@ WallTime fromIsoTime(const std::string &text)
     if (std::sscanf(text.c_str(), "%d-%d-%dT%d:%d:%d", &c.year, &c.month, &c.day, &c.hour, &c.minute, &c.second) < 3) {
         return {};
     }
-    const std::chrono::year_month_day ymd{std::chrono::year{c.year}, std::chrono::month{unsigned(c.month)},
-                                          std::chrono::day{unsigned(c.day)}};
+    const std::chrono::year_month_day ymd{std::chrono::year{c.year}, std::chrono::month{unsigned(c.month)}, std::chrono::day{unsigned(c.day)}};
     if (!ymd.ok()) {
         return {};
     }
-    return WallTime{std::chrono::sys_days{ymd}} + std::chrono::hours{c.hour} + std::chrono::minutes{c.minute}
-        + std::chrono::seconds{c.second};
+    return WallTime{std::chrono::sys_days{ymd}} + std::chrono::hours{c.hour} + std::chrono::minutes{c.minute} + std::chrono::seconds{c.second};
 }
 
 std::string longDate(WallTime t)

@@ -45,8 +45,7 @@ double MonotoneCubic::operator()(double x) const
     const auto i = size_t(upper - m_x.begin()) - 1;
     const double h = m_x[i + 1] - m_x[i], t = (x - m_x[i]) / h;
     const double t2 = t * t, t3 = t2 * t;
-    return m_y[i] * (2 * t3 - 3 * t2 + 1) + h * m_slope[i] * (t3 - 2 * t2 + t) + m_y[i + 1] * (-2 * t3 + 3 * t2)
-        + h * m_slope[i + 1] * (t3 - t2);
+    return m_y[i] * (2 * t3 - 3 * t2 + 1) + h * m_slope[i] * (t3 - 2 * t2 + t) + m_y[i + 1] * (-2 * t3 + 3 * t2) + h * m_slope[i + 1] * (t3 - t2);
 }
 
 double MonotoneCubic::inverse(double y) const

@@ -11,9 +11,9 @@ namespace lamp {
 
 /// What the grays of a display are to be, from black to white.
 struct GrayAim {
-    XYZ white;       ///< to be shown at full drive
-    XYZ black;       ///< what is shown at zero drive: the panel's own, or lifted
-    ToneCurve tone;  ///< told the ratio of black to white
+    XYZ white;      ///< to be shown at full drive
+    XYZ black;      ///< what is shown at zero drive: the panel's own, or lifted
+    ToneCurve tone; ///< told the ratio of black to white
 
     /// Neutral gray of a drive: target white's chromaticity, Y(v) = Yk + (Yw - Yk)·f(v).
     [[nodiscard]] XYZ neutral(double drive) const;

@@ -56,8 +56,7 @@ std::string word(const Json &object, const std::string &path, const char *key, c
         should += (c == choices.front() ? " " : ", ") + c;
     }
     const Json *value = find(object, path, key);
-    if (value == nullptr || !value->is_string()
-        || std::find(choices.begin(), choices.end(), value->get<std::string>()) == choices.end()) {
+    if (value == nullptr || !value->is_string() || std::find(choices.begin(), choices.end(), value->get<std::string>()) == choices.end()) {
         throw BadField{field, should};
     }
     return value->get<std::string>();
@@ -65,8 +64,8 @@ std::string word(const Json &object, const std::string &path, const char *key, c
 
 const std::map<std::string, Illuminant> &namedIlluminants()
 {
-    static const std::map<std::string, Illuminant> names{{"D50", Illuminant::D50}, {"D55", Illuminant::D55}, {"D65", Illuminant::D65},
-                                                         {"D75", Illuminant::D75}, {"DCI", Illuminant::DCI}};
+    static const std::map<std::string, Illuminant> names{
+        {"D50", Illuminant::D50}, {"D55", Illuminant::D55}, {"D65", Illuminant::D65}, {"D75", Illuminant::D75}, {"DCI", Illuminant::DCI}};
     return names;
 }
 
@@ -171,9 +170,7 @@ Json toJson(const Target &t)
     switch (t.luminance.kind) {
     case LuminanceTarget::Kind::Value: luminance = {{"kind", "value"}, {"cd_m2", t.luminance.cdM2}}; break;
     case LuminanceTarget::Kind::Maximum: luminance = {{"kind", "maximum"}}; break;
-    case LuminanceTarget::Kind::Print:
-        luminance = {{"kind", "print"}, {"lux", t.luminance.lux}, {"reflectance", t.luminance.reflectance}};
-        break;
+    case LuminanceTarget::Kind::Print: luminance = {{"kind", "print"}, {"lux", t.luminance.lux}, {"reflectance", t.luminance.reflectance}}; break;
     }
     if (t.tone.kind == ToneKind::Gamma) {
         tone = {{"kind", "gamma"}, {"gamma", t.tone.gamma}};
@@ -264,11 +261,19 @@ Result<Target> targetFromJson(const std::string &text)
     try {
         return fromJson(Json::parse(text));
     } catch (const BadField &e) {
-        return Error{ErrorKind::Input, "The target file cannot be used: the field \"" + e.field + "\" should be " + e.should + ".",
-                     "Nothing was started.", "Correct that field; `dutiful-lamp-cli targets --json` shows whole examples.", e.field, false};
+        return Error{ErrorKind::Input,
+                     "The target file cannot be used: the field \"" + e.field + "\" should be " + e.should + ".",
+                     "Nothing was started.",
+                     "Correct that field; `dutiful-lamp-cli targets --json` shows whole examples.",
+                     e.field,
+                     false};
     } catch (const Json::parse_error &e) {
-        return Error{ErrorKind::Input, "The target file is no valid JSON (at byte " + std::to_string(e.byte) + ").",
-                     "Nothing was started.", "Correct it there; `dutiful-lamp-cli targets --json` shows whole examples.", "json", false};
+        return Error{ErrorKind::Input,
+                     "The target file is no valid JSON (at byte " + std::to_string(e.byte) + ").",
+                     "Nothing was started.",
+                     "Correct it there; `dutiful-lamp-cli targets --json` shows whole examples.",
+                     "json",
+                     false};
     }
 }
 

@@ -110,9 +110,12 @@ Result<Primaries> readPrimaries(Gauge &gauge)
         *item.into = m->xyz;
     }
     if (std::abs(p.matrix().determinant()) < 1e-6 * std::pow(std::max(p.white.b, 1e-3), 3)) {
-        return Error{ErrorKind::Bench, "Red, green and blue read alike: the readings do not follow what is shown.",
+        return Error{ErrorKind::Bench,
+                     "Red, green and blue read alike: the readings do not follow what is shown.",
                      "All readings taken so far are kept.",
-                     "Check that the instrument lies on this screen, over the patch, with its cover off.", "not-following", false};
+                     "Check that the instrument lies on this screen, over the patch, with its cover off.",
+                     "not-following",
+                     false};
     }
     return p;
 }
@@ -194,9 +197,9 @@ void MenuModel::fit()
     }
     for (auto &[name, p] : shapes) {
         const bool brightness = name == "brightness";
-        problem.AddResidualBlock(new ceres::AutoDiffCostFunction<PriorResidual, 2, 2>(
-                                     new PriorResidual{brightness ? 0.15 : 0.05, 0.15, brightness ? 1.0 : 1.5, 0.5}),
-                                 nullptr, p.data());
+        problem.AddResidualBlock(
+            new ceres::AutoDiffCostFunction<PriorResidual, 2, 2>(new PriorResidual{brightness ? 0.15 : 0.05, 0.15, brightness ? 1.0 : 1.5, 0.5}),
+            nullptr, p.data());
         problem.SetParameterLowerBound(p.data(), 0, 0.0);
         problem.SetParameterUpperBound(p.data(), 0, 0.9);
         problem.SetParameterLowerBound(p.data(), 1, 0.2);
@@ -218,10 +221,24 @@ void MenuModel::fit()
 
 LinearRgb MenuModel::expect(const Settings &settings) const
 {
-    const LinearRgb now = modelled(settings), last = modelled(m_samples.back().settings);
+    // From the nearest settings that were read: the model only bridges the difference, and settings that were read
+    // themselves are expected to read so again.
+    const Sample *nearest = &m_samples.back();
+    double shortest = 1e300;
+    for (auto s = m_samples.rbegin(); s != m_samples.rend(); ++s) {
+        double distance = 0;
+        for (const Control &c : m_controls) {
+            distance += std::abs(position(c, settings.at(c.name)) - position(c, s->settings.at(c.name)));
+        }
+        if (distance < shortest - 1e-12) {
+            shortest = distance;
+            nearest = &*s;
+        }
+    }
+    const LinearRgb now = modelled(settings), there = modelled(nearest->settings);
     LinearRgb a;
     for (int c = 0; c < 3; ++c) {
-        a[c] = m_samples.back().amounts[c] * now[c] / last[c];
+        a[c] = nearest->amounts[c] * now[c] / there[c];
     }
     return a;
 }
@@ -288,6 +305,10 @@ MenuModel::Settings MenuModel::best(const LinearRgb &needed, bool mayExceed) con
                     const LinearRgb a = expect(candidate);
                     const double wanted = response(c.name, candidate[c.name]) * needed[k] / std::max(a[k], 1e-6);
                     candidate[c.name] = cheapestGain(c, wanted);
+                    // The anchor may have changed with the gain; one step more where it then falls short.
+                    if (mayExceed && expect(candidate)[k] < needed[k] && candidate[c.name] + c.step <= c.max) {
+                        candidate[c.name] += c.step;
+                    }
                 }
             }
         }
@@ -409,9 +430,9 @@ Result<Trim> trim(Gauge &gauge, const DisplayInfo &display, const Target &target
     if (target.luminance.kind == LuminanceTarget::Kind::Maximum) {
         result.targetLuminance = result.reachableLuminance;
     }
-    result.advice = controls.empty() ? "This display has no controls to trim; the ramps do all of it."
-        : result.moves == 0          ? "The controls stand right: " + menuText(result.after) + "."
-                                     : "Set " + menuText(result.after) + "; white then read " + fixed(result.white.b, 1) + " cd/m².";
+    result.advice = controls.empty()    ? "This display has no controls to trim; the ramps do all of it."
+                    : result.moves == 0 ? "The controls stand right: " + menuText(result.after) + "."
+                                        : "Set " + menuText(result.after) + "; white then read " + fixed(result.white.b, 1) + " cd/m².";
     return result;
 }
 

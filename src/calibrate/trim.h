@@ -31,7 +31,7 @@ public:
 
     /// Tells it what a reading of white showed: amounts of the three channels at these settings.
     void learn(const Settings &settings, const LinearRgb &amounts);
-    /// What it expects at other settings; exact at the last ones learnt.
+    /// What it expects at other settings; exact at those learnt.
     [[nodiscard]] LinearRgb expect(const Settings &settings) const;
 
     /// The whole-step settings with which every channel reaches what is needed with the least to spare; where that
@@ -64,13 +64,13 @@ std::string menuText(const MenuModel::Settings &settings);
 /// What trimming did.
 struct Trim {
     MenuModel::Settings before, after;
-    Primaries primaries;         ///< read at the settings found, before trimming
-    XYZ white;                   ///< the last white, at the settings left
-    Chromaticity targetWhite;    ///< what was aimed at (the measured one where the target is native)
-    double targetLuminance = 0;  ///< cd/m², as wanted
+    Primaries primaries;           ///< read at the settings found, before trimming
+    XYZ white;                     ///< the last white, at the settings left
+    Chromaticity targetWhite;      ///< what was aimed at (the measured one where the target is native)
+    double targetLuminance = 0;    ///< cd/m², as wanted
     double reachableLuminance = 0; ///< the most of the target white that the panel gives at these settings
     int moves = 0;
-    std::string advice;          ///< in words: what was set and what it gave
+    std::string advice; ///< in words: what was set and what it gave
 };
 
 struct TrimOptions {

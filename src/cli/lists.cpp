@@ -40,8 +40,7 @@ bool looksLikeFile(const std::string &text)
     return text.find('/') != std::string::npos || text.ends_with(".json");
 }
 
-template <typename T, typename List, typename Parse>
-Result<T> find(const std::string &nameOrFile, const char *what, const List &list, Parse parse)
+template <typename T, typename List, typename Parse> Result<T> find(const std::string &nameOrFile, const char *what, const List &list, Parse parse)
 {
     for (const T &item : list) {
         if (CLI::detail::to_lower(item.name) == CLI::detail::to_lower(nameOrFile)) {
@@ -53,8 +52,12 @@ Result<T> find(const std::string &nameOrFile, const char *what, const List &list
         for (const T &item : list) {
             names += (names.empty() ? "" : ", ") + ("\"" + item.name + "\"");
         }
-        return Error{ErrorKind::Input, std::string("There is no ") + what + " called \"" + nameOrFile + "\" and no such file.",
-                     "Nothing was started.", "Choose one of " + names + ", or give a JSON file.", "name", false};
+        return Error{ErrorKind::Input,
+                     std::string("There is no ") + what + " called \"" + nameOrFile + "\" and no such file.",
+                     "Nothing was started.",
+                     "Choose one of " + names + ", or give a JSON file.",
+                     "name",
+                     false};
     }
     const auto text = readFile(nameOrFile);
     if (!text) {
@@ -72,12 +75,21 @@ Result<T> find(const std::string &nameOrFile, const char *what, const List &list
 Json factsJson(const Profile::Facts &f, const std::vector<std::string> &found)
 {
     const auto xy = [](const Chromaticity &c) { return Json{{"x", std::round(c.x * 1e5) / 1e5}, {"y", std::round(c.y * 1e5) / 1e5}}; };
-    return {{"description", f.description}, {"copyright", f.copyright}, {"version", f.version}, {"class", f.deviceClass},
-            {"colour_space", f.colourSpace}, {"connection_space", f.connectionSpace}, {"created", f.created}, {"id", f.id},
-            {"kind", f.tables ? "tables" : "matrix"}, {"luminance_cd_m2", f.luminance ? Json(*f.luminance) : Json(nullptr)},
+    return {{"description", f.description},
+            {"copyright", f.copyright},
+            {"version", f.version},
+            {"class", f.deviceClass},
+            {"colour_space", f.colourSpace},
+            {"connection_space", f.connectionSpace},
+            {"created", f.created},
+            {"id", f.id},
+            {"kind", f.tables ? "tables" : "matrix"},
+            {"luminance_cd_m2", f.luminance ? Json(*f.luminance) : Json(nullptr)},
             {"white", f.white ? xy(*f.white) : Json(nullptr)},
             {"primaries", {{"red", xy(f.primaries[0])}, {"green", xy(f.primaries[1])}, {"blue", xy(f.primaries[2])}}},
-            {"gamma", f.gammas}, {"tags", f.tags}, {"findings", found}};
+            {"gamma", f.gammas},
+            {"tags", f.tags},
+            {"findings", found}};
 }
 
 void printFacts(const Profile::Facts &f, const std::vector<std::string> &found)
@@ -148,7 +160,12 @@ Status addFault(sim::SimBench &bench, const std::string &text)
         bench.failReadings(from, count, text.substr(0, first));
         return Done{};
     } catch (const std::exception &) {
-        return Error{ErrorKind::Input, "A fault is written CODE:FROM or CODE:FROM:COUNT, not \"" + text + "\".", "", "For example --fault timeout:12:3.", "fault", false};
+        return Error{ErrorKind::Input,
+                     "A fault is written CODE:FROM or CODE:FROM:COUNT, not \"" + text + "\".",
+                     "",
+                     "For example --fault timeout:12:3.",
+                     "fault",
+                     false};
     }
 }
 

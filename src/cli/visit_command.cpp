@@ -52,7 +52,8 @@ public:
     void progress(const Progress &p)
     {
         if (m_terminal) {
-            std::cerr << "\r\x1b[K" << stageTitle(p.stage) << "  " << fixed(100 * p.fraction, 0) << " %, about " << spanText(p.secondsLeft) << " left" << std::flush;
+            std::cerr << "\r\x1b[K" << stageTitle(p.stage) << "  " << fixed(100 * p.fraction, 0) << " %, about " << spanText(p.secondsLeft) << " left"
+                      << std::flush;
             m_open = true;
         }
     }
@@ -126,7 +127,12 @@ Result<VisitPlan> planFrom(const VisitOptions &o)
         return badChoice("--report", o.report, "pdf, html, none");
     }
     if (o.profile == "lut") {
-        return Error{ErrorKind::Input, "Table profiles cannot be made by this version.", "Nothing was started.", "Use --profile matrix or auto.", "profile", false};
+        return Error{ErrorKind::Input,
+                     "Table profiles cannot be made by this version.",
+                     "Nothing was started.",
+                     "Use --profile matrix or auto.",
+                     "profile",
+                     false};
     }
     if (o.profile != "auto" && o.profile != "matrix") {
         return badChoice("--profile", o.profile, "auto, matrix");

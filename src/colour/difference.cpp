@@ -64,8 +64,8 @@ double deltaECmc(const Lab &p, const Lab &q, double l, double c)
     const double sc = 0.0638 * p1.b / (1 + 0.0131 * p1.b) + 0.638;
     const double c4 = square(square(p1.b));
     const double f = std::sqrt(c4 / (c4 + 1900));
-    const double t = p1.c >= 164 && p1.c <= 345 ? 0.56 + std::abs(0.2 * std::cos((p1.c + 168) * kDegree))
-                                                : 0.36 + std::abs(0.4 * std::cos((p1.c + 35) * kDegree));
+    const double t =
+        p1.c >= 164 && p1.c <= 345 ? 0.56 + std::abs(0.2 * std::cos((p1.c + 168) * kDegree)) : 0.36 + std::abs(0.4 * std::cos((p1.c + 35) * kDegree));
     const double sh = sc * (f * t + 1 - f);
     return std::sqrt(square(dl / (l * sl)) + square(dc / (c * sc)) + dh2 / (sh * sh));
 }
@@ -109,8 +109,7 @@ double deltaE2000(const Lab &p, const Lab &q)
     static const double c30 = std::cos(30 * kDegree), s30 = std::sin(30 * kDegree);
     static const double c6 = std::cos(6 * kDegree), s6 = std::sin(6 * kDegree);
     static const double c63 = std::cos(63 * kDegree), s63 = std::sin(63 * kDegree);
-    const double t = 1 - 0.17 * (cosH * c30 + sinH * s30) + 0.24 * cos2 + 0.32 * (cos3 * c6 - sin3 * s6)
-        - 0.20 * (cos4 * c63 + sin4 * s63);
+    const double t = 1 - 0.17 * (cosH * c30 + sinH * s30) + 0.24 * cos2 + 0.32 * (cos3 * c6 - sin3 * s6) - 0.20 * (cos4 * c63 + sin4 * s63);
 
     const double meanL50 = square((p.a + q.a) / 2 - 50);
     const double sl = 1 + 0.015 * meanL50 / std::sqrt(20 + meanL50);

@@ -86,8 +86,7 @@ Lab labOf(const RelXYZ &xyz, const RelXYZ &white)
 RelXYZ xyzOf(const Lab &lab, const RelXYZ &white)
 {
     const double fy = (lab.a + 16) / 116;
-    return {white.a * labInverseF(fy + lab.b / 500), white.b * labInverseF(fy),
-            white.c * labInverseF(fy - lab.c / 200)};
+    return {white.a * labInverseF(fy + lab.b / 500), white.b * labInverseF(fy), white.c * labInverseF(fy - lab.c / 200)};
 }
 
 LCh lchOf(const Lab &lab)
@@ -142,12 +141,12 @@ const std::vector<RgbSpace> &rgbSpaces()
     // Whites are the four-decimal ones that each standard prints.
     constexpr Chromaticity d65{0.3127, 0.3290};
     static const std::vector<RgbSpace> spaces{
-        {"sRGB", {{{0.64, 0.33}, {0.30, 0.60}, {0.15, 0.06}}}, d65, {ToneKind::Srgb}},               // IEC 61966-2-1
-        {"Display P3", {{{0.680, 0.320}, {0.265, 0.690}, {0.150, 0.060}}}, d65, {ToneKind::Srgb}},   // SMPTE EG 432-1
+        {"sRGB", {{{0.64, 0.33}, {0.30, 0.60}, {0.15, 0.06}}}, d65, {ToneKind::Srgb}},                          // IEC 61966-2-1
+        {"Display P3", {{{0.680, 0.320}, {0.265, 0.690}, {0.150, 0.060}}}, d65, {ToneKind::Srgb}},              // SMPTE EG 432-1
         {"DCI-P3", {{{0.680, 0.320}, {0.265, 0.690}, {0.150, 0.060}}}, {0.314, 0.351}, {ToneKind::Gamma, 2.6}}, // RP 431-2
         {"Adobe RGB (1998)", {{{0.64, 0.33}, {0.21, 0.71}, {0.15, 0.06}}}, d65, {ToneKind::Gamma, 563.0 / 256}},
-        {"Rec. 709", {{{0.64, 0.33}, {0.30, 0.60}, {0.15, 0.06}}}, d65, {ToneKind::Bt1886}},         // BT.709, BT.1886
-        {"Rec. 2020", {{{0.708, 0.292}, {0.170, 0.797}, {0.131, 0.046}}}, d65, {ToneKind::Bt1886}},  // BT.2020
+        {"Rec. 709", {{{0.64, 0.33}, {0.30, 0.60}, {0.15, 0.06}}}, d65, {ToneKind::Bt1886}},        // BT.709, BT.1886
+        {"Rec. 2020", {{{0.708, 0.292}, {0.170, 0.797}, {0.131, 0.046}}}, d65, {ToneKind::Bt1886}}, // BT.2020
         // NTSC 1953 with illuminant C (47 CFR 73.682, 1953).
         {"NTSC 1953", {{{0.67, 0.33}, {0.21, 0.71}, {0.14, 0.08}}}, {0.310, 0.316}, {ToneKind::Gamma, 2.2}},
     };

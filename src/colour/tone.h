@@ -12,9 +12,9 @@ enum class ToneKind { Gamma, Srgb, LStar, Bt1886, Pq, Hlg };
 /// Bt1886, which is defined with the black of the display and is handled by withBlack().
 struct ToneCurve {
     ToneKind kind = ToneKind::Gamma;
-    double gamma = 2.2;         ///< exponent for Gamma; ignored by the others
-    double blackRatio = 0;      ///< Bt1886: black luminance over white luminance, 0..1
-    double systemGamma = 1.2;   ///< Hlg: exponent of the optical transfer (BT.2100, 1.2 at 1000 cd/m²)
+    double gamma = 2.2;       ///< exponent for Gamma; ignored by the others
+    double blackRatio = 0;    ///< Bt1886: black luminance over white luminance, 0..1
+    double systemGamma = 1.2; ///< Hlg: exponent of the optical transfer (BT.2100, 1.2 at 1000 cd/m²)
 
     /// Light of a drive, as a share of the way from black to white: f(v) in Y(v) = Yk + (Yw - Yk)·f(v).
     /// Sources: IEC 61966-2-1 (sRGB); CIE 15 inverse lightness (L*); BT.1886 Annex 1; BT.2100 (PQ, HLG).

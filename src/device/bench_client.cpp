@@ -68,7 +68,10 @@ Result<std::unique_ptr<BenchClient>> BenchClient::open(const std::string &comman
     if (info->protocol != "lamp-bench/1") {
         return Error{ErrorKind::Bench,
                      "The bench speaks \"" + info->protocol + "\"; this program speaks \"lamp-bench/1\".",
-                     "Nothing was changed on the display.", "Use a bench program for lamp-bench/1.", "protocol", false};
+                     "Nothing was changed on the display.",
+                     "Use a bench program for lamp-bench/1.",
+                     "protocol",
+                     false};
     }
     return client;
 }
@@ -84,8 +87,12 @@ Error BenchClient::gone(const std::string &what, const char *verb)
     if (!words.empty()) {
         text += " Its last words: " + words;
     }
-    return {ErrorKind::Bench, text, "All readings taken so far are kept.",
-            std::string("Look at the bench program (it was asked for \"") + verb + "\"), then start the visit again.", "gone", false};
+    return {ErrorKind::Bench,
+            text,
+            "All readings taken so far are kept.",
+            std::string("Look at the bench program (it was asked for \"") + verb + "\"), then start the visit again.",
+            "gone",
+            false};
 }
 
 Result<Json> BenchClient::ask(const char *verb, Json parameters, bool person)
@@ -117,8 +124,7 @@ Result<Json> BenchClient::awaitReply(long long id, const char *verb, double time
         std::string line;
         const auto wait = m_child.readLine(line, timeoutS < 0 ? -1 : std::max(0.0, timeoutS - waited), m_options.stop);
         switch (wait) {
-        case ChildProcess::Wait::TimedOut:
-            return gone("The bench did not answer within " + spanText(timeoutS) + ".", verb);
+        case ChildProcess::Wait::TimedOut: return gone("The bench did not answer within " + spanText(timeoutS) + ".", verb);
         case ChildProcess::Wait::Ended:
             std::this_thread::sleep_for(std::chrono::milliseconds(30)); // let the exit status arrive
             return gone("The bench ended without an answer.", verb);
@@ -127,8 +133,7 @@ Result<Json> BenchClient::awaitReply(long long id, const char *verb, double time
         case ChildProcess::Wait::Line: break;
         }
         Json reply = Json::parse(line, nullptr, false);
-        const bool fits = reply.is_object() && reply.contains("id") && reply["id"].is_number_integer()
-            && reply["id"].get<long long>() == id;
+        const bool fits = reply.is_object() && reply.contains("id") && reply["id"].is_number_integer() && reply["id"].get<long long>() == id;
         if (!fits) {
             if (m_options.log) {
                 m_options.log("skipped a line that is no answer: " + line.substr(0, 200));
@@ -208,10 +213,8 @@ Result<DisplayInfo> BenchClient::describeDisplay()
 
 Status BenchClient::show(const Patch &p)
 {
-    return act("display.show", {{"rgb", {p.rgb.a, p.rgb.b, p.rgb.c}},
-                                {"area", p.area},
-                                {"at", p.at},
-                                {"surround", {p.surround.a, p.surround.b, p.surround.c}}});
+    return act("display.show",
+               {{"rgb", {p.rgb.a, p.rgb.b, p.rgb.c}}, {"area", p.area}, {"at", p.at}, {"surround", {p.surround.a, p.surround.b, p.surround.c}}});
 }
 
 Status BenchClient::setMode(const std::string &name)

@@ -46,9 +46,11 @@ template <typename F> auto guarded(const char *what, F f) -> Result<decltype(f()
         return f();
     } catch (const FieldError &e) {
         return Error{ErrorKind::Bench,
-                     std::string("The bench's answer to ") + what + " is not understood: \"" + e.field + "\" should be "
-                         + e.expected + ".",
-                     "", "Look at the bench program; docs/protocol.md says what it should send.", "bad-reply", false};
+                     std::string("The bench's answer to ") + what + " is not understood: \"" + e.field + "\" should be " + e.expected + ".",
+                     "",
+                     "Look at the bench program; docs/protocol.md says what it should send.",
+                     "bad-reply",
+                     false};
     }
 }
 
@@ -133,8 +135,12 @@ Json toJson(const BenchInfo &info)
     if (info.hasInstrument) {
         roles.push_back("instrument");
     }
-    return {{"protocol", info.protocol},   {"name", info.name},           {"roles", roles},
-            {"clock", info.virtualClock ? "virtual" : "real"}, {"automatic", info.automatic}, {"instruments", info.instruments}};
+    return {{"protocol", info.protocol},
+            {"name", info.name},
+            {"roles", roles},
+            {"clock", info.virtualClock ? "virtual" : "real"},
+            {"automatic", info.automatic},
+            {"instruments", info.instruments}};
 }
 
 Result<BenchInfo> benchInfo(const Json &reply)
@@ -158,12 +164,13 @@ Json toJson(const DisplayInfo &info)
 {
     Json controls = Json::array();
     for (const Control &c : info.controls) {
-        controls.push_back({{"name", c.name}, {"min", c.min}, {"max", c.max}, {"step", c.step}, {"value", c.value},
-                            {"by", c.byPerson ? "person" : "software"}});
+        controls.push_back(
+            {{"name", c.name}, {"min", c.min}, {"max", c.max}, {"step", c.step}, {"value", c.value}, {"by", c.byPerson ? "person" : "software"}});
     }
-    Json json{{"model", info.model}, {"serial", info.serial}, {"technology", info.technology}, {"bits", info.bits},
-              {"width_mm", info.widthMm}, {"height_mm", info.heightMm}, {"hours", info.hours}, {"modes", info.modes},
-              {"mode", info.mode}, {"controls", controls}, {"lut", nullptr}, {"lut_loaded", info.lutLoaded},
+    Json json{{"model", info.model},      {"serial", info.serial},    {"technology", info.technology},
+              {"bits", info.bits},        {"width_mm", info.widthMm}, {"height_mm", info.heightMm},
+              {"hours", info.hours},      {"modes", info.modes},      {"mode", info.mode},
+              {"controls", controls},     {"lut", nullptr},           {"lut_loaded", info.lutLoaded},
               {"max_patch_area", nullptr}};
     if (info.lut) {
         json["lut"] = {{"entries", info.lut->entries}, {"bits", info.lut->bits}};
@@ -217,9 +224,16 @@ Result<DisplayInfo> displayInfo(const Json &reply)
 
 Json toJson(const InstrumentInfo &info)
 {
-    Json json{{"model", info.model}, {"serial", info.serial}, {"kind", info.kind}, {"observer", info.observer},
-              {"modes", info.modes}, {"floor_cd_m2", info.floorCdM2}, {"repeatability", info.repeatability},
-              {"corrections", info.corrections}, {"spectral", nullptr}, {"last_certified", nullptr}};
+    Json json{{"model", info.model},
+              {"serial", info.serial},
+              {"kind", info.kind},
+              {"observer", info.observer},
+              {"modes", info.modes},
+              {"floor_cd_m2", info.floorCdM2},
+              {"repeatability", info.repeatability},
+              {"corrections", info.corrections},
+              {"spectral", nullptr},
+              {"last_certified", nullptr}};
     if (info.spectral) {
         json["spectral"] = {{"start_nm", 380}, {"step_nm", 5}, {"count", kObserverCount}, {"bandwidth_nm", 5}};
     }
@@ -258,12 +272,9 @@ Json toJson(const Reading &reading)
     if (reading.unstable) {
         flags.push_back("unstable");
     }
-    Json json{{"XYZ", {reading.xyz.a, reading.xyz.b, reading.xyz.c}},
-              {"integration_s", reading.integrationS},
-              {"flags", flags}};
+    Json json{{"XYZ", {reading.xyz.a, reading.xyz.b, reading.xyz.c}}, {"integration_s", reading.integrationS}, {"flags", flags}};
     if (reading.spectrum) {
-        json["spectrum"] = {{"start_nm", reading.spectrum->startNm}, {"step_nm", reading.spectrum->stepNm},
-                            {"values", reading.spectrum->values}};
+        json["spectrum"] = {{"start_nm", reading.spectrum->startNm}, {"step_nm", reading.spectrum->stepNm}, {"values", reading.spectrum->values}};
     }
     return json;
 }

@@ -6,8 +6,7 @@
 
 namespace lamp {
 
-PacedBench::PacedBench(Bench &inner, const std::atomic<double> &speed, std::stop_token stop)
-    : m_inner(inner), m_speed(speed), m_stop(std::move(stop))
+PacedBench::PacedBench(Bench &inner, const std::atomic<double> &speed, std::stop_token stop) : m_inner(inner), m_speed(speed), m_stop(std::move(stop))
 {
 }
 

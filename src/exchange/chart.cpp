@@ -43,8 +43,8 @@ struct Chart::Frame {
     {
         return {plot.left() + (x - x0) / (x1 - x0) * plot.width(), plot.bottom() - (y - y0) / (y1 - y0) * plot.height()};
     }
-    void axes(QPainter &p, const Tones &t, const QString &xName, const QString &yName, const std::vector<double> &xs,
-              const std::vector<double> &ys, int xDecimals, int yDecimals) const
+    void axes(QPainter &p, const Tones &t, const QString &xName, const QString &yName, const std::vector<double> &xs, const std::vector<double> &ys,
+              int xDecimals, int yDecimals) const
     {
         p.setPen(QPen(t.line, 1));
         const QFontMetricsF metrics(p.font());
@@ -172,7 +172,8 @@ std::vector<ChartPoint> Chart::drawTone(QPainter &p, const QRectF &area, const V
                                   .arg(number(100 * g.drive, 0), number(g.gamma, 3), number(gammaAt(g.drive, tone.value(g.drive)), 3))});
     }
     p.setPen(t.ink);
-    p.drawText(f.plot.adjusted(0, 0, -4, 0), Qt::AlignRight | Qt::AlignBottom, QStringLiteral("dashed: target, ") + QString::fromStdString(tone.name()));
+    p.drawText(f.plot.adjusted(0, 0, -4, 0), Qt::AlignRight | Qt::AlignBottom,
+               QStringLiteral("dashed: target, ") + QString::fromStdString(tone.name()));
     return points;
 }
 
@@ -192,14 +193,16 @@ std::vector<ChartPoint> Chart::drawColours(QPainter &p, const QRectF &area, cons
         p.drawRect(bar);
         p.setBrush(screenColour(c.colour.wanted));
         p.drawRect(QRectF(bar.left(), f.plot.bottom() + 3, bar.width(), 11));
-        points.push_back({QPointF(bar.center().x(), bar.top()),
-                          QStringLiteral("%1: ΔE00 %2 ± %3").arg(QString::fromStdString(c.colour.name), number(c.deltaE, 2), number(2 * c.uncertainty, 2))});
+        points.push_back(
+            {QPointF(bar.center().x(), bar.top()),
+             QStringLiteral("%1: ΔE00 %2 ± %3").arg(QString::fromStdString(c.colour.name), number(c.deltaE, 2), number(2 * c.uncertainty, 2))});
     }
     f.limit(p, t, limits.mean, QStringLiteral("limit of the mean %1").arg(number(limits.mean, 1)));
     f.limit(p, t, limits.max, QStringLiteral("limit of the largest %1").arg(number(limits.max, 1)));
     p.setPen(QPen(t.ink, 1.6));
     p.drawLine(f.at(0, r.verification.mean), f.at(f.x1, r.verification.mean));
-    p.drawText(QRectF(f.plot.left() + 4, f.at(0, r.verification.mean).y() - 15, 160, 14), Qt::AlignLeft, QStringLiteral("mean %1").arg(number(r.verification.mean, 2)));
+    p.drawText(QRectF(f.plot.left() + 4, f.at(0, r.verification.mean).y() - 15, 160, 14), Qt::AlignLeft,
+               QStringLiteral("mean %1").arg(number(r.verification.mean, 2)));
     return points;
 }
 

@@ -47,7 +47,8 @@ Status writeWhole(const fs::path &path, const char *data, size_t size)
     }
     if (code != 0) {
         ::unlink(temporary.c_str());
-        return fileError("Cannot write", path, code, code == ENOSPC ? "Make room on the disk, or choose another folder." : "Choose a folder that can be written to.");
+        return fileError("Cannot write", path, code,
+                         code == ENOSPC ? "Make room on the disk, or choose another folder." : "Choose a folder that can be written to.");
     }
     return Done{};
 }
@@ -57,15 +58,15 @@ struct It8Freer {
 };
 using It8 = std::unique_ptr<void, It8Freer>;
 
-const std::array<const char *, 11> kColumns{"SAMPLE_ID", "SAMPLE_NAME", "RGB_R", "RGB_G", "RGB_B", "XYZ_X", "XYZ_Y", "XYZ_Z",
-                                            "INTEGRATION_S", "BENCH_S", "FLAGS"};
+const std::array<const char *, 11> kColumns{"SAMPLE_ID", "SAMPLE_NAME", "RGB_R",         "RGB_G",   "RGB_B", "XYZ_X",
+                                            "XYZ_Y",     "XYZ_Z",       "INTEGRATION_S", "BENCH_S", "FLAGS"};
 
 std::string journalRow(const Measurement &m)
 {
     std::ostringstream row;
     row.imbue(std::locale::classic());
-    row << m.index << ',' << m.stage << ',' << m.name << ',' << m.rgb.a << ',' << m.rgb.b << ',' << m.rgb.c << ',' << m.xyz.a << ','
-        << m.xyz.b << ',' << m.xyz.c << ',' << m.integrationS << ',' << m.t << '\n';
+    row << m.index << ',' << m.stage << ',' << m.name << ',' << m.rgb.a << ',' << m.rgb.b << ',' << m.rgb.c << ',' << m.xyz.a << ',' << m.xyz.b << ','
+        << m.xyz.c << ',' << m.integrationS << ',' << m.t << '\n';
     return row.str();
 }
 
@@ -148,9 +149,17 @@ std::string readingsToCgats(const std::vector<Measurement> &readings, const Visi
     }
     for (size_t row = 0; row < readings.size(); ++row) {
         const Measurement &m = readings[row];
-        const std::array<std::string, 11> cells{std::to_string(m.index), m.stage + ": " + m.name, fixed(100 * m.rgb.a, 5), fixed(100 * m.rgb.b, 5),
-                                                fixed(100 * m.rgb.c, 5), fixed(m.xyz.a, 6), fixed(m.xyz.b, 6), fixed(m.xyz.c, 6),
-                                                fixed(m.integrationS, 3), fixed(m.t, 3), flagsOf(m)};
+        const std::array<std::string, 11> cells{std::to_string(m.index),
+                                                m.stage + ": " + m.name,
+                                                fixed(100 * m.rgb.a, 5),
+                                                fixed(100 * m.rgb.b, 5),
+                                                fixed(100 * m.rgb.c, 5),
+                                                fixed(m.xyz.a, 6),
+                                                fixed(m.xyz.b, 6),
+                                                fixed(m.xyz.c, 6),
+                                                fixed(m.integrationS, 3),
+                                                fixed(m.t, 3),
+                                                flagsOf(m)};
         for (size_t i = 0; i < cells.size(); ++i) {
             cmsIT8SetDataRowCol(h, int(row), int(i), cells[i].c_str());
         }
@@ -168,11 +177,16 @@ std::string readingsToCgats(const std::vector<Measurement> &readings, const Visi
 Result<std::vector<Measurement>> readingsFromCgats(const std::string &text)
 {
     const auto bad = [](const std::string &what) {
-        return Error{ErrorKind::Input, "The readings cannot be used: " + what + ".", "Nothing was changed.",
-                     "Choose a CGATS text file with the columns RGB_R, RGB_G, RGB_B, XYZ_X, XYZ_Y and XYZ_Z.", "cgats", false};
+        return Error{ErrorKind::Input,
+                     "The readings cannot be used: " + what + ".",
+                     "Nothing was changed.",
+                     "Choose a CGATS text file with the columns RGB_R, RGB_G, RGB_B, XYZ_X, XYZ_Y and XYZ_Z.",
+                     "cgats",
+                     false};
     };
     // Its own context, so that a fault in the text is told here and not printed.
-    const std::unique_ptr<void, void (*)(void *)> context(cmsCreateContext(nullptr, nullptr), [](void *c) { cmsDeleteContext(static_cast<cmsContext>(c)); });
+    const std::unique_ptr<void, void (*)(void *)> context(cmsCreateContext(nullptr, nullptr),
+                                                          [](void *c) { cmsDeleteContext(static_cast<cmsContext>(c)); });
     cmsSetLogErrorHandlerTHR(static_cast<cmsContext>(context.get()), [](cmsContext, cmsUInt32Number, const char *) {});
     const It8 it8(cmsIT8LoadFromMem(static_cast<cmsContext>(context.get()), text.data(), cmsUInt32Number(text.size())));
     if (!it8) {

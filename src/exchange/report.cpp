@@ -60,17 +60,22 @@ QString figures(const VisitRecord &r)
     const auto wanted = r.plan.target.luminance.value();
     const Chromaticity white = chromaticity(c.white), target = r.targetWhite();
     QString t = QStringLiteral("<table width=\"100%\" cellspacing=\"0\" cellpadding=\"2\">");
-    t += row("White", QStringLiteral("x %1, y %2; %3 K").arg(number(white.x, 4), number(white.y, 4), number(c.white.b > 0 ? cctOf(white).kelvin : 0, 0)),
+    t += row("White",
+             QStringLiteral("x %1, y %2; %3 K").arg(number(white.x, 4), number(white.y, 4), number(c.white.b > 0 ? cctOf(white).kelvin : 0, 0)),
              QStringLiteral("target x %1, y %2; ΔE00 %3").arg(number(target.x, 4), number(target.y, 4), number(whiteDifference(c.white, target), 2)));
-    t += row("Luminance", QStringLiteral("%1 cd/m²").arg(number(c.white.b, 1)), wanted ? QStringLiteral("target %1 cd/m²").arg(number(*wanted, 0)) : QString());
+    t += row("Luminance", QStringLiteral("%1 cd/m²").arg(number(c.white.b, 1)),
+             wanted ? QStringLiteral("target %1 cd/m²").arg(number(*wanted, 0)) : QString());
     t += row("Black", QStringLiteral("%1 cd/m²").arg(number(c.black.b, 3)),
-             c.black.b > 0 ? QStringLiteral("contrast %1 : 1").arg(number(c.white.b / c.black.b, 0)) : QStringLiteral("below what the instrument can read"));
+             c.black.b > 0 ? QStringLiteral("contrast %1 : 1").arg(number(c.white.b / c.black.b, 0))
+                           : QStringLiteral("below what the instrument can read"));
     t += row("Grays", QStringLiteral("ΔE00 mean %1, largest %2").arg(number(r.gray.mean, 2), number(r.gray.max, 2)),
              QStringLiteral("mean gamma %1; target %2").arg(number(r.gray.gammaMean, 2), escaped(r.plan.target.tone.name())));
     const Verification &v = r.verification;
-    t += row("Colours", QStringLiteral("ΔE00 mean %1 ± %2, 95 % below %3, largest %4")
-                            .arg(number(v.mean, 2), number(2 * v.meanUncertainty, 2), number(v.p95, 2), number(v.max, 2)),
-             QStringLiteral("tolerance %1: mean %2, largest %3").arg(escaped(r.plan.tolerance.name), number(r.plan.tolerance.mean, 1), number(r.plan.tolerance.max, 1)));
+    t += row("Colours",
+             QStringLiteral("ΔE00 mean %1 ± %2, 95 % below %3, largest %4")
+                 .arg(number(v.mean, 2), number(2 * v.meanUncertainty, 2), number(v.p95, 2), number(v.max, 2)),
+             QStringLiteral("tolerance %1: mean %2, largest %3")
+                 .arg(escaped(r.plan.tolerance.name), number(r.plan.tolerance.mean, 1), number(r.plan.tolerance.max, 1)));
     return t + QStringLiteral("</table>");
 }
 
@@ -157,8 +162,9 @@ std::string reportHtml(const VisitRecord &record)
         picture(p, record, 2).save(&buffer, "PNG");
         return "data:image/png;base64," + QString::fromLatin1(png.toBase64());
     });
-    return QStringLiteral("<!DOCTYPE html><html lang=\"en\"><head><meta charset=\"utf-8\"><title>%1</title><style>%2 body{max-width:720px;margin:2em auto}"
-                          "</style></head><body>%3</body></html>\n")
+    return QStringLiteral(
+               "<!DOCTYPE html><html lang=\"en\"><head><meta charset=\"utf-8\"><title>%1</title><style>%2 body{max-width:720px;margin:2em auto}"
+               "</style></head><body>%3</body></html>\n")
         .arg(escaped(record.profileName()), kStyle, content)
         .toStdString();
 }

@@ -72,9 +72,7 @@ double coveragePercent(const AdditiveGamut &display, const AdditiveGamut &space)
     for (int i = 0; i < n; ++i) {
         for (int j = 0; j < n; ++j) {
             for (int k = 0; k < n; ++k) {
-                const auto at = [&](double di, double dj, double dk) {
-                    return space.lab(evenLight((i + di) / n, (j + dj) / n, (k + dk) / n)).vec();
-                };
+                const auto at = [&](double di, double dj, double dk) { return space.lab(evenLight((i + di) / n, (j + dj) / n, (k + dk) / n)).vec(); };
                 const Eigen::Vector3d origin = at(0, 0, 0);
                 const double volume = std::abs((at(1, 0, 0) - origin).dot((at(0, 1, 0) - origin).cross(at(0, 0, 1) - origin)));
                 all += volume;
@@ -89,9 +87,7 @@ double coveragePercent(const AdditiveGamut &display, const AdditiveGamut &space)
 
 double volumePercent(const AdditiveGamut &display, const AdditiveGamut &space)
 {
-    const auto volume = [](const AdditiveGamut &g) {
-        return gamutVolume([&](const Drive &d) { return g.lab(evenLight(d.a, d.b, d.c)); });
-    };
+    const auto volume = [](const AdditiveGamut &g) { return gamutVolume([&](const Drive &d) { return g.lab(evenLight(d.a, d.b, d.c)); }); };
     return 100 * volume(display) / volume(space);
 }
 

@@ -29,8 +29,12 @@ constexpr std::array<Field, 6> kFields{{{"mean", &Tolerance::mean},
 
 Error bad(const std::string &field, const std::string &should)
 {
-    return {ErrorKind::Input, "The tolerance file cannot be used: the field \"" + field + "\" should be " + should + ".",
-            "Nothing was started.", "Correct that field; `dutiful-lamp-cli tolerances --json` shows whole examples.", field, false};
+    return {ErrorKind::Input,
+            "The tolerance file cannot be used: the field \"" + field + "\" should be " + should + ".",
+            "Nothing was started.",
+            "Correct that field; `dutiful-lamp-cli tolerances --json` shows whole examples.",
+            field,
+            false};
 }
 
 Result<Tolerance> fromJson(const Json &json)
@@ -96,8 +100,12 @@ Result<Tolerance> toleranceFromJson(const std::string &text)
     try {
         return fromJson(Json::parse(text));
     } catch (const Json::parse_error &e) {
-        return Error{ErrorKind::Input, "The tolerance file is no valid JSON (at byte " + std::to_string(e.byte) + ").",
-                     "Nothing was started.", "Correct it there; `dutiful-lamp-cli tolerances --json` shows whole examples.", "json", false};
+        return Error{ErrorKind::Input,
+                     "The tolerance file is no valid JSON (at byte " + std::to_string(e.byte) + ").",
+                     "Nothing was started.",
+                     "Correct it there; `dutiful-lamp-cli tolerances --json` shows whole examples.",
+                     "json",
+                     false};
     }
 }
 

@@ -28,10 +28,10 @@ std::string verdictName(Verdict verdict);
 
 /// One figure against its limit.
 struct Check {
-    std::string name;    ///< "mean difference", ...
+    std::string name; ///< "mean difference", ...
     double value = 0, limit = 0;
     double uncertainty = 0; ///< expanded, k = 2
-    std::string unit;    ///< "ΔE00" or "%"
+    std::string unit;       ///< "ΔE00" or "%"
     Verdict verdict = Verdict::Pass;
     [[nodiscard]] std::string sentence() const;
 };

@@ -24,10 +24,10 @@ std::vector<TestColour> verificationColours(const Profile &profile, int count);
 /// One colour as verified.
 struct VerifiedColour {
     TestColour colour;
-    XYZ xyz, sigma;  ///< as read, cd/m²
-    Lab measured;    ///< D50, relative to the measured white
-    double deltaE = 0;       ///< CIEDE2000
-    double uncertainty = 0;  ///< standard uncertainty from noise
+    XYZ xyz, sigma;         ///< as read, cd/m²
+    Lab measured;           ///< D50, relative to the measured white
+    double deltaE = 0;      ///< CIEDE2000
+    double uncertainty = 0; ///< standard uncertainty from noise
 };
 
 /// What verification found.

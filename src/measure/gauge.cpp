@@ -133,8 +133,7 @@ Result<Reading> Gauge::readPatiently(ReadMode mode, double integrationS, bool bl
             integration = 10;
             continue;
         }
-        const bool known = e.retry || e.code == "saturated" || e.code == "not-connected" || e.code == "cover-closed"
-            || e.code == "off-screen";
+        const bool known = e.retry || e.code == "saturated" || e.code == "not-connected" || e.code == "cover-closed" || e.code == "off-screen";
         if (!known || attempt >= kMaxAttempts) {
             Error last = e;
             last.kind = ErrorKind::Bench;
@@ -193,13 +192,19 @@ Result<Measurement> Gauge::read(const Drive &rgb, const std::string &name, doubl
     }
     const bool black = rgb.a <= 0.02 && rgb.b <= 0.02 && rgb.c <= 0.02;
     const double integration = expectedY > 0 ? m_noise.integrationFor(expectedY, relativeGoal) : 0;
+    const double shownAt = m_bench.now() - m_settleS;
     for (int round = 0;; ++round) {
+        const double waited = m_bench.now() - shownAt;
         const auto reading = readPatiently(ReadMode::Emission, integration, black);
         if (!reading) {
             return reading.error();
         }
         Measurement m = keep(reading.value(), rgb, name, ReadMode::Emission);
         if (!m.superseded) {
+            if (round > 0) {
+                // This panel is slower than assumed: remember it, so that the next patches need no second reading.
+                m_settleS = std::min(kLongestSettleS, waited * 1.1);
+            }
             return m;
         }
         if (round + 1 >= kMaxUnstable) {
@@ -209,8 +214,6 @@ Result<Measurement> Gauge::read(const Drive &rgb, const std::string &name, doubl
             m.superseded = false;
             return m;
         }
-        // This panel is slower than assumed: remember it, so that the next patches need no second reading.
-        m_settleS = std::min(kLongestSettleS, m_settleS * 1.7);
         if (const Status s = m_bench.advance(m_settleS); !s) {
             return s.error();
         }

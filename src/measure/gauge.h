@@ -12,16 +12,16 @@ namespace lamp {
 
 /// One successful reading as it is kept: what was shown, what was read, and how sure it is.
 struct Measurement {
-    int index = 0;          ///< counted from 1 over the whole visit
-    std::string stage;      ///< stage of the visit that took it
-    std::string name;       ///< what the patch was for
+    int index = 0;     ///< counted from 1 over the whole visit
+    std::string stage; ///< stage of the visit that took it
+    std::string name;  ///< what the patch was for
     ReadMode mode = ReadMode::Emission;
-    Drive rgb;              ///< drive before the LUT
-    XYZ xyz;                ///< as read, cd/m² (lux for ambient light)
-    XYZ sigma;              ///< standard deviation of each component by the noise model
+    Drive rgb; ///< drive before the LUT
+    XYZ xyz;   ///< as read, cd/m² (lux for ambient light)
+    XYZ sigma; ///< standard deviation of each component by the noise model
     double integrationS = 0;
-    double t = 0;           ///< bench clock, s
-    bool tooDark = false;   ///< the instrument saw nothing: zero, with its floor as uncertainty
+    double t = 0;            ///< bench clock, s
+    bool tooDark = false;    ///< the instrument saw nothing: zero, with its floor as uncertainty
     bool superseded = false; ///< read again later (unstable): kept, but not used
 };
 
@@ -46,8 +46,8 @@ private:
 class Gauge {
 public:
     struct Hooks {
-        std::function<void(const Measurement &)> onReading;             ///< each reading, at once
-        std::function<void(const std::string &)> onNote;                ///< what a person may want to know
+        std::function<void(const Measurement &)> onReading; ///< each reading, at once
+        std::function<void(const std::string &)> onNote;    ///< what a person may want to know
         /// A fault that a person can mend (unplugged, cover closed); true when told that it is mended.
         std::function<bool(const Error &)> askToMend;
     };

@@ -108,12 +108,12 @@ Result<WarmUp> warmUp(Gauge &gauge, const WarmUpOptions &options)
             const Approach fit = fitApproach(times, luminance, sigma);
             result.ratePercentPerMinute = fit.slope * 6000;
             const double drift = std::abs(fit.slope) * kHorizonS * 100;
-            const bool moves = std::abs(fit.slope) > 2.5 * fit.slopeSigma;
+            const bool moves = std::abs(fit.slope) > 3.5 * fit.slopeSigma;
             result.remainingPercent = moves ? 100 * fit.remaining(times.back() - times.front()) : 0;
             const bool colourStands = uvRate(whites, times) * kHorizonS < kUvGoal + 1500 * sigma * 0.002;
             // Still: either no movement can be told from the noise, or what is left of the fitted approach is small.
-            result.stable = colourStands
-                && ((!moves && drift < 2 * options.goalPercent) || (moves && std::abs(result.remainingPercent) < options.goalPercent));
+            result.stable =
+                colourStands && ((!moves && drift < 2 * options.goalPercent) || (moves && std::abs(result.remainingPercent) < options.goalPercent));
             if (result.stable) {
                 return result;
             }
@@ -125,6 +125,9 @@ Result<WarmUp> warmUp(Gauge &gauge, const WarmUpOptions &options)
             options.onProgress(result, left);
         }
         if (result.seconds + interval > options.longestS) {
+            if (times.size() == kFirstReadings - 1) {
+                result.ratePercentPerMinute = fitApproach(times, luminance, sigma).slope * 6000;
+            }
             return result;
         }
         if (const Status s = gauge.wait(interval); !s) {

@@ -9,17 +9,17 @@ namespace lamp {
 
 /// What waiting for a stable panel found.
 struct WarmUp {
-    double seconds = 0;          ///< from the first reading to the last
+    double seconds = 0; ///< from the first reading to the last
     int readings = 0;
     bool stable = false;
     double remainingPercent = 0; ///< luminance still to come, by the fitted approach to the end value
     double ratePercentPerMinute = 0;
-    XYZ white;                   ///< the last reading
+    XYZ white; ///< the last reading
 };
 
 struct WarmUpOptions {
     double longestS = 3600;
-    double goalPercent = 0.4;    ///< remaining drift of luminance that counts as stable
+    double goalPercent = 0.4; ///< remaining drift of luminance that counts as stable
     /// Hears the series so far and the estimated seconds still to wait.
     std::function<void(const WarmUp &, double secondsLeft)> onProgress;
 };

@@ -106,7 +106,7 @@ Bytes dated(const Bytes &bytes, WallTime created)
 {
     Bytes out = bytes;
     const std::string iso = isoTime(created);
-    const std::array<int, 6> parts{std::stoi(iso.substr(0, 4)),   std::stoi(iso.substr(5, 2)),  std::stoi(iso.substr(8, 2)),
+    const std::array<int, 6> parts{std::stoi(iso.substr(0, 4)),  std::stoi(iso.substr(5, 2)),  std::stoi(iso.substr(8, 2)),
                                    std::stoi(iso.substr(11, 2)), std::stoi(iso.substr(14, 2)), std::stoi(iso.substr(17, 2))};
     for (size_t i = 0; i < 6; ++i) {
         out[24 + 2 * i] = std::uint8_t(parts[i] >> 8);
@@ -161,7 +161,7 @@ Result<Bytes> writeMatrixProfile(const MatrixModel &model, const Ramps &ramps, c
     cmsSetHeaderRenderingIntent(profile.get(), INTENT_RELATIVE_COLORIMETRIC);
 
     bool good = writeText(raw(context), profile.get(), cmsSigProfileDescriptionTag, text.description)
-        && writeText(raw(context), profile.get(), cmsSigCopyrightTag, text.copyright);
+                && writeText(raw(context), profile.get(), cmsSigCopyrightTag, text.copyright);
     cmsCIEXYZ d50{0.9642, 1.0, 0.8249};
     good = good && cmsWriteTag(profile.get(), cmsSigMediaWhitePointTag, &d50);
     std::array<double, 9> chadRows{};
@@ -178,8 +178,8 @@ Result<Bytes> writeMatrixProfile(const MatrixModel &model, const Ramps &ramps, c
             curve[size_t(i)] = (sampledAt(model.light[size_t(c)], double(i) / (kCurveEntries - 1)) + k[c]) / (1 + k[c]);
         }
         const Curve trc = curveOf(raw(context), curve);
-        good = good && trc && cmsWriteTag(profile.get(), colorantTags[size_t(c)], &xyz)
-            && cmsWriteTag(profile.get(), curveTags[size_t(c)], trc.get());
+        good =
+            good && trc && cmsWriteTag(profile.get(), colorantTags[size_t(c)], &xyz) && cmsWriteTag(profile.get(), curveTags[size_t(c)], trc.get());
     }
     cmsCIEXYZ luminance{0, white.b, 0};
     good = good && cmsWriteTag(profile.get(), cmsSigLuminanceTag, &luminance);
@@ -234,10 +234,10 @@ Result<Profile> Profile::open(const Bytes &bytes)
     }
     h->lab.reset(cmsCreateLab4ProfileTHR(raw(h->context), nullptr));
     constexpr cmsUInt32Number flags = cmsFLAGS_NOOPTIMIZE | cmsFLAGS_NOCACHE;
-    h->toLab = cmsCreateTransformTHR(raw(h->context), h->profile.get(), TYPE_RGB_DBL, h->lab.get(), TYPE_Lab_DBL,
-                                     INTENT_RELATIVE_COLORIMETRIC, flags);
-    h->fromLab = cmsCreateTransformTHR(raw(h->context), h->lab.get(), TYPE_Lab_DBL, h->profile.get(), TYPE_RGB_DBL,
-                                       INTENT_RELATIVE_COLORIMETRIC, flags);
+    h->toLab =
+        cmsCreateTransformTHR(raw(h->context), h->profile.get(), TYPE_RGB_DBL, h->lab.get(), TYPE_Lab_DBL, INTENT_RELATIVE_COLORIMETRIC, flags);
+    h->fromLab =
+        cmsCreateTransformTHR(raw(h->context), h->lab.get(), TYPE_Lab_DBL, h->profile.get(), TYPE_RGB_DBL, INTENT_RELATIVE_COLORIMETRIC, flags);
     if (h->toLab == nullptr || h->fromLab == nullptr) {
         return profileError("This ICC profile lacks what is needed to show colours with it (matrix and curves, or tables).");
     }

@@ -19,9 +19,9 @@ using Bytes = std::vector<std::uint8_t>;
 
 /// An additive display as the matrix/TRC form of an ICC profile sees it: XYZ = black + Σ channel·light(drive).
 struct MatrixModel {
-    Eigen::Matrix3d channels;                    ///< columns: R - K, G - K, B - K in cd/m², summing to W - K
+    Eigen::Matrix3d channels; ///< columns: R - K, G - K, B - K in cd/m², summing to W - K
     XYZ black;
-    std::array<std::vector<double>, 3> light;    ///< 0..1 at equal steps of drive, first 0, last 1, as many each
+    std::array<std::vector<double>, 3> light; ///< 0..1 at equal steps of drive, first 0, last 1, as many each
 
     [[nodiscard]] XYZ white() const { return XYZ(channels.rowwise().sum() + black.vec()); }
     [[nodiscard]] XYZ evaluate(const Drive &rgb) const;
@@ -59,11 +59,11 @@ public:
 
     struct Facts {
         std::string description, copyright, version, deviceClass, colourSpace, connectionSpace, created, id;
-        bool tables = false; ///< shows colours by tables rather than by a matrix
-        std::optional<double> luminance; ///< cd/m², from `lumi`
-        std::optional<Chromaticity> white; ///< the display's, by `chad` undone
+        bool tables = false;                   ///< shows colours by tables rather than by a matrix
+        std::optional<double> luminance;       ///< cd/m², from `lumi`
+        std::optional<Chromaticity> white;     ///< the display's, by `chad` undone
         std::array<Chromaticity, 3> primaries; ///< the display's, by `chad` undone
-        std::array<double, 3> gammas{}; ///< estimated exponents of the tone curves; 0 where there are none
+        std::array<double, 3> gammas{};        ///< estimated exponents of the tone curves; 0 where there are none
         std::vector<std::string> tags;
     };
     [[nodiscard]] Facts facts() const;

@@ -99,17 +99,50 @@ PanelSpec worn(PanelSpec p, double age)
 Entry entry(const std::string &name)
 {
     static const std::map<std::string, std::function<Entry()>> entries{
-        {"wled", [] { return Entry{wled("W-LED bench panel", "W-1"), {}}; }},
-        {"wled-wide", [] { return Entry{wide("Wide W-LED bench panel", "WW-1"), {}}; }},
-        {"qd", [] { return Entry{quantumDot("Quantum-dot bench panel", "Q-1"), {}}; }},
-        {"woled", [] { return Entry{whiteOled("White-OLED bench panel", "O-1"), {}}; }},
-        {"laptop", [] { return Entry{laptop("Laptop bench panel", "L-1"), {}}; }},
-        {"avocet", [] { return Entry{wled("Avocet 24", "AV-2207"), {55, 4200}}; }},
-        {"curlew", [] { return Entry{wide("Curlew 27", "CU-1141"), {38, 5000}}; }},
-        {"dunlin", [] { return Entry{quantumDot("Dunlin 32", "DU-0312"), {38, 5000}}; }},
-        {"godwit", [] { return Entry{whiteOled("Godwit 31", "GO-0077"), {20, 5000}}; }},
-        {"knot", [] { return Entry{laptop("Knot 14", "KN-9120"), {180, 3500}}; }},
-        {"turnstone", [] { return Entry{worn(wled("Turnstone 24", "TU-0415"), 0.45), {55, 4200}}; }},
+        {"wled",
+         [] {
+             return Entry{wled("W-LED bench panel", "W-1"), {}};
+         }},
+        {"wled-wide",
+         [] {
+             return Entry{wide("Wide W-LED bench panel", "WW-1"), {}};
+         }},
+        {"qd",
+         [] {
+             return Entry{quantumDot("Quantum-dot bench panel", "Q-1"), {}};
+         }},
+        {"woled",
+         [] {
+             return Entry{whiteOled("White-OLED bench panel", "O-1"), {}};
+         }},
+        {"laptop",
+         [] {
+             return Entry{laptop("Laptop bench panel", "L-1"), {}};
+         }},
+        {"avocet",
+         [] {
+             return Entry{wled("Avocet 24", "AV-2207"), {55, 4200}};
+         }},
+        {"curlew",
+         [] {
+             return Entry{wide("Curlew 27", "CU-1141"), {38, 5000}};
+         }},
+        {"dunlin",
+         [] {
+             return Entry{quantumDot("Dunlin 32", "DU-0312"), {38, 5000}};
+         }},
+        {"godwit",
+         [] {
+             return Entry{whiteOled("Godwit 31", "GO-0077"), {20, 5000}};
+         }},
+        {"knot",
+         [] {
+             return Entry{laptop("Knot 14", "KN-9120"), {180, 3500}};
+         }},
+        {"turnstone",
+         [] {
+             return Entry{worn(wled("Turnstone 24", "TU-0415"), 0.45), {55, 4200}};
+         }},
     };
     return entries.at(name)();
 }

@@ -12,12 +12,12 @@ namespace lamp::sim {
 struct MeterSpec {
     std::string model = "Tern", serial = "T-104";
     bool spectroradiometer = false;
-    double filterShiftNm = 2.2;       ///< how far the filters lie beside the colour-matching functions
-    double filterTilt = 0.05;         ///< slope of their error over the spectrum
-    double repeatability = 0.0012;    ///< relative standard deviation of Y at 100 cd/m² and 1 s
+    double filterShiftNm = 2.2;    ///< how far the filters lie beside the colour-matching functions
+    double filterTilt = 0.05;      ///< slope of their error over the spectrum
+    double repeatability = 0.0012; ///< relative standard deviation of Y at 100 cd/m² and 1 s
     double floorCdM2 = 0.01;
     std::vector<std::string> corrections{"wled", "wled-wide", "qd", "rgb-led", "ccfl", "woled", "qd-oled"};
-    double leak = 0.002;              ///< share of reflected room light that gets in under the sensor
+    double leak = 0.002; ///< share of reflected room light that gets in under the sensor
 };
 
 class Meter {

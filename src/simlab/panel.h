@@ -20,38 +20,38 @@ using Weights = Eigen::Matrix<double, kComponents, 1>;
 /// What one simulated panel is made of. Everything here is hidden from the code under test.
 struct PanelSpec {
     std::string model, serial, technology = "wled";
-    int bits = 8;                          ///< depth of the frame buffer
-    int panelBits = 10;                    ///< depth behind the LUT
+    int bits = 8;       ///< depth of the frame buffer
+    int panelBits = 10; ///< depth behind the LUT
     DisplayInfo::Lut lut{256, 10};
     bool hasLut = true;
     double widthMm = 598, heightMm = 336, hours = 1200;
-    double maxLuminance = 300;             ///< cd/m² at all controls up and warm
+    double maxLuminance = 300; ///< cd/m² at all controls up and warm
     Chromaticity nativeWhite{0.307, 0.322};
     std::array<double, 3> gamma{2.2, 2.2, 2.2};
-    std::array<double, 3> bend{0, 0, 0};   ///< S-shape of each channel's tone curve
-    double contrast = 1000;                ///< white over black
+    std::array<double, 3> bend{0, 0, 0};             ///< S-shape of each channel's tone curve
+    double contrast = 1000;                          ///< white over black
     std::array<double, 3> leakTint{1.0, 0.97, 1.15}; ///< colour of what leaks at black, channel by channel
-    double crosstalk = 0;                  ///< light that a channel loses per unit of its neighbours' light
-    double whiteSubpixel = 0;              ///< share of the common light that a white subpixel carries
-    double blackFloor = 0;                 ///< cd/m² that black never falls below (OLED: 0)
+    double crosstalk = 0;                            ///< light that a channel loses per unit of its neighbours' light
+    double whiteSubpixel = 0;                        ///< share of the common light that a white subpixel carries
+    double blackFloor = 0;                           ///< cd/m² that black never falls below (OLED: 0)
     struct Menu {
         bool brightness = true, gains = true, byPerson = true;
         double brightnessAt = 70;
         std::array<double, 3> gainsAt{100, 100, 100};
         double brightnessStep = 1, gainStep = 1;
-        double brightnessFloor = 0.16;     ///< share of the light left at brightness 0
+        double brightnessFloor = 0.16; ///< share of the light left at brightness 0
         double brightnessPower = 1.0;
         double gainPower = 1.4;
     } menu;
-    double warmUpLoss = 0.07;              ///< share of luminance missing when cold
-    double warmUpTint = 0.015;             ///< extra loss of blue when cold
+    double warmUpLoss = 0.07;  ///< share of luminance missing when cold
+    double warmUpTint = 0.015; ///< extra loss of blue when cold
     double warmUpTauS = 420;
-    double age = 0;                        ///< 0 new .. 1 worn out: dimmer and yellower
-    double reflectance = 0.012;            ///< diffuse, of room light
-    double responseS = 0.06;               ///< settling time constant of the pixels
-    double maxPatchArea = 0;               ///< above it an OLED dims; 0 for none
+    double age = 0;             ///< 0 new .. 1 worn out: dimmer and yellower
+    double reflectance = 0.012; ///< diffuse, of room light
+    double responseS = 0.06;    ///< settling time constant of the pixels
+    double maxPatchArea = 0;    ///< above it an OLED dims; 0 for none
     bool alreadyWarm = false;
-    bool staleLut = false;                 ///< starts with somebody's old ramps loaded
+    bool staleLut = false; ///< starts with somebody's old ramps loaded
 };
 
 /// A room: how much light, and of which colour, falls on the desk.

@@ -16,11 +16,14 @@ Error fault(const std::string &code, const std::string &message, bool retry)
 
 std::string faultMessage(const std::string &code)
 {
-    static const std::map<std::string, std::string> messages{
-        {"timeout", "no light seen in 5 s"},           {"not-connected", "the instrument is unplugged"},
-        {"busy", "the instrument is busy"},            {"cover-closed", "the cover is over the sensor"},
-        {"saturated", "too much light for this integration time"}, {"too-dark", "too dark to read"},
-        {"off-screen", "the instrument does not see the patch"},   {"internal", "the instrument reports an inner fault"}};
+    static const std::map<std::string, std::string> messages{{"timeout", "no light seen in 5 s"},
+                                                             {"not-connected", "the instrument is unplugged"},
+                                                             {"busy", "the instrument is busy"},
+                                                             {"cover-closed", "the cover is over the sensor"},
+                                                             {"saturated", "too much light for this integration time"},
+                                                             {"too-dark", "too dark to read"},
+                                                             {"off-screen", "the instrument does not see the patch"},
+                                                             {"internal", "the instrument reports an inner fault"}};
     const auto it = messages.find(code);
     return it == messages.end() ? code : it->second;
 }

@@ -24,7 +24,8 @@ const std::vector<QStringList> &migrations()
             "CREATE TABLE room (id INTEGER PRIMARY KEY, name TEXT NOT NULL UNIQUE)",
             "CREATE TABLE display (id INTEGER PRIMARY KEY, room_id INTEGER NOT NULL REFERENCES room(id), name TEXT NOT NULL, model TEXT NOT NULL, "
             "serial TEXT NOT NULL, technology TEXT NOT NULL, bench TEXT NOT NULL, cadence_days INTEGER NOT NULL DEFAULT 28 CHECK (cadence_days > 0))",
-            "CREATE TABLE visit (id TEXT PRIMARY KEY, display_id INTEGER NOT NULL REFERENCES display(id), state INTEGER NOT NULL, task TEXT NOT NULL, "
+            "CREATE TABLE visit (id TEXT PRIMARY KEY, display_id INTEGER NOT NULL REFERENCES display(id), state INTEGER NOT NULL, task TEXT NOT "
+            "NULL, "
             "started TEXT NOT NULL, finished TEXT NOT NULL, verdict TEXT NOT NULL, record TEXT NOT NULL)",
             "CREATE INDEX visit_of_display ON visit(display_id, finished)",
             "CREATE TABLE reading (visit_id TEXT NOT NULL REFERENCES visit(id), number INTEGER NOT NULL, stage TEXT NOT NULL, name TEXT NOT NULL, "
@@ -42,7 +43,12 @@ Error storageError(const QString &what, const QSqlError &error = {})
     if (error.isValid()) {
         text += QStringLiteral(" (%1)").arg(error.text().trimmed());
     }
-    return {ErrorKind::Storage, text.toStdString(), "What was stored before is untouched.", "Check that the disk has room and the folder can be written to.", "store", false};
+    return {ErrorKind::Storage,
+            text.toStdString(),
+            "What was stored before is untouched.",
+            "Check that the disk has room and the folder can be written to.",
+            "store",
+            false};
 }
 
 Status run(QSqlQuery &query, const QString &what)
@@ -200,9 +206,11 @@ Result<qint64> Store::addDisplay(const DisplayEntry &d)
 {
     QSqlQuery q(database());
     q.prepare(QStringLiteral("INSERT INTO display (room_id, name, model, serial, technology, bench, cadence_days, note) VALUES (?,?,?,?,?,?,?,?)"));
-    for (const QVariant &v : {QVariant(d.roomId), QVariant(d.name), QVariant(d.model), QVariant(d.serial), QVariant(d.technology), QVariant(d.bench),
-                              QVariant(d.cadenceDays), QVariant(d.note)}) {
-        q.addBindValue(v.isNull() ? QVariant(QLatin1String("")) : v);
+    // A null QString would be stored as NULL; empty is what is meant.
+    const auto filled = [](const QString &s) { return QVariant(s.isNull() ? QStringLiteral("") : s); };
+    for (const QVariant &v : {QVariant(d.roomId), filled(d.name), filled(d.model), filled(d.serial), filled(d.technology), filled(d.bench),
+                              QVariant(d.cadenceDays), filled(d.note)}) {
+        q.addBindValue(v);
     }
     if (const Status s = run(q, QStringLiteral("The display could not be stored.")); !s) {
         return s.error();
@@ -223,7 +231,8 @@ std::vector<Room> Store::rooms() const
 std::vector<DisplayEntry> Store::displays() const
 {
     std::vector<DisplayEntry> all;
-    QSqlQuery q(QStringLiteral("SELECT id, room_id, name, model, serial, technology, bench, cadence_days, note FROM display ORDER BY room_id, id"), database());
+    QSqlQuery q(QStringLiteral("SELECT id, room_id, name, model, serial, technology, bench, cadence_days, note FROM display ORDER BY room_id, id"),
+                database());
     while (q.next()) {
         all.push_back({q.value(0).toLongLong(), q.value(1).toLongLong(), q.value(2).toString(), q.value(3).toString(), q.value(4).toString(),
                        q.value(5).toString(), q.value(6).toString(), q.value(7).toInt(), q.value(8).toString()});
@@ -253,8 +262,9 @@ Status Store::setCadence(qint64 displayId, int days)
 Status Store::saveVisit(const VisitRecord &record, qint64 displayId, VisitState state)
 {
     QSqlQuery q(database());
-    q.prepare(QStringLiteral("INSERT INTO visit (id, display_id, state, task, started, finished, verdict, record) VALUES (?,?,?,?,?,?,?,?) "
-                             "ON CONFLICT(id) DO UPDATE SET state=excluded.state, finished=excluded.finished, verdict=excluded.verdict, record=excluded.record"));
+    q.prepare(QStringLiteral(
+        "INSERT INTO visit (id, display_id, state, task, started, finished, verdict, record) VALUES (?,?,?,?,?,?,?,?) "
+        "ON CONFLICT(id) DO UPDATE SET state=excluded.state, finished=excluded.finished, verdict=excluded.verdict, record=excluded.record"));
     q.addBindValue(QString::fromStdString(record.id));
     q.addBindValue(displayId);
     q.addBindValue(int(state));
@@ -296,13 +306,16 @@ std::vector<VisitEntry> Store::visitsWhere(const QString &condition, const QVari
 {
     std::vector<VisitEntry> all;
     QSqlQuery q(database());
-    q.prepare(QStringLiteral("SELECT id, display_id, state, started, finished, task, verdict, (SELECT count(*) FROM reading WHERE visit_id = visit.id) "
-                             "FROM visit WHERE %1 ORDER BY started DESC").arg(condition));
+    q.prepare(
+        QStringLiteral("SELECT id, display_id, state, started, finished, task, verdict, (SELECT count(*) FROM reading WHERE visit_id = visit.id) "
+                       "FROM visit WHERE %1 ORDER BY started DESC")
+            .arg(condition));
     q.addBindValue(value);
     q.exec();
     while (q.next()) {
         all.push_back({q.value(0).toString(), q.value(1).toLongLong(), VisitState(q.value(2).toInt()), time(q.value(3)), time(q.value(4)),
-                       taskFromName(q.value(5).toString().toStdString()).value_or(Task::Full), verdictFrom(q.value(6).toString()), q.value(7).toInt()});
+                       taskFromName(q.value(5).toString().toStdString()).value_or(Task::Full), verdictFrom(q.value(6).toString()),
+                       q.value(7).toInt()});
     }
     return all;
 }

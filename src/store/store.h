@@ -25,7 +25,7 @@ struct Room {
 struct DisplayEntry {
     qint64 id = 0, roomId = 0;
     QString name, model, serial, technology;
-    QString bench;     ///< how it is reached: "sim:NAME" or a bench command
+    QString bench; ///< how it is reached: "sim:NAME" or a bench command
     int cadenceDays = 28;
     QString note;
 };

@@ -70,7 +70,10 @@ Json whiteJson(const VisitRecord &r)
 {
     const XYZ &w = r.calibrated.white;
     const Chromaticity c = chromaticity(w);
-    return {{"x", rounded(c.x, 5)}, {"y", rounded(c.y, 5)}, {"Y", rounded(w.b, 3)}, {"cct_k", rounded(w.b > 0 ? cctOf(c).kelvin : 0, 0)},
+    return {{"x", rounded(c.x, 5)},
+            {"y", rounded(c.y, 5)},
+            {"Y", rounded(w.b, 3)},
+            {"cct_k", rounded(w.b > 0 ? cctOf(c).kelvin : 0, 0)},
             {"delta_e_00", rounded(w.b > 0 ? whiteDifference(w, r.targetWhite()) : 0, 3)}};
 }
 
@@ -108,10 +111,18 @@ Bytes fromBase16(const std::string &text)
 
 Json planJson(const VisitPlan &p)
 {
-    return {{"task", taskName(p.task)}, {"effort", effortName(p.effort)}, {"target", Json::parse(targetToJson(p.target))},
-            {"tolerance", Json::parse(toleranceToJson(p.tolerance))}, {"instrument", p.instrument}, {"icc", p.iccVersion},
-            {"mode", p.mode}, {"profile_name", p.profileName}, {"by", p.by}, {"wait", p.waitForWarmUp},
-            {"profile_in", base16(p.profileIn)}, {"profile_in_name", p.profileInName}};
+    return {{"task", taskName(p.task)},
+            {"effort", effortName(p.effort)},
+            {"target", Json::parse(targetToJson(p.target))},
+            {"tolerance", Json::parse(toleranceToJson(p.tolerance))},
+            {"instrument", p.instrument},
+            {"icc", p.iccVersion},
+            {"mode", p.mode},
+            {"profile_name", p.profileName},
+            {"by", p.by},
+            {"wait", p.waitForWarmUp},
+            {"profile_in", base16(p.profileIn)},
+            {"profile_in_name", p.profileInName}};
 }
 
 VisitPlan planFrom(const Json &j)
@@ -140,11 +151,19 @@ Json verificationJson(const Verification &v)
 {
     Json patches = Json::array();
     for (const VerifiedColour &c : v.colours) {
-        patches.push_back({{"name", c.colour.name}, {"rgb", list(c.colour.rgb, 6)}, {"expected_lab", list(c.colour.wanted)},
-                           {"measured_lab", list(c.measured)}, {"delta_e_00", rounded(c.deltaE, 4)}, {"uncertainty_k2", rounded(2 * c.uncertainty, 4)}});
+        patches.push_back({{"name", c.colour.name},
+                           {"rgb", list(c.colour.rgb, 6)},
+                           {"expected_lab", list(c.colour.wanted)},
+                           {"measured_lab", list(c.measured)},
+                           {"delta_e_00", rounded(c.deltaE, 4)},
+                           {"uncertainty_k2", rounded(2 * c.uncertainty, 4)}});
     }
-    return {{"metric", "CIEDE2000"}, {"mean", rounded(v.mean, 4)}, {"max", rounded(v.max, 4)}, {"p95", rounded(v.p95, 4)},
-            {"mean_uncertainty_k2", rounded(2 * v.meanUncertainty, 4)}, {"patches", patches}};
+    return {{"metric", "CIEDE2000"},
+            {"mean", rounded(v.mean, 4)},
+            {"max", rounded(v.max, 4)},
+            {"p95", rounded(v.p95, 4)},
+            {"mean_uncertainty_k2", rounded(2 * v.meanUncertainty, 4)},
+            {"patches", patches}};
 }
 
 Verification verificationFrom(const Json &j)
@@ -171,7 +190,8 @@ Json grayJson(const GrayJudgement &g)
     for (const GrayResult &r : g.grays) {
         grays.push_back({{"drive", rounded(r.drive)}, {"XYZ", list(r.xyz, 5)}, {"delta_e_00", rounded(r.deltaE, 4)}, {"gamma", rounded(r.gamma, 4)}});
     }
-    return {{"delta_e_00_mean", rounded(g.mean, 4)}, {"delta_e_00_max", rounded(g.max, 4)}, {"gamma_mean", rounded(g.gammaMean, 4)}, {"grays", grays}};
+    return {
+        {"delta_e_00_mean", rounded(g.mean, 4)}, {"delta_e_00_max", rounded(g.max, 4)}, {"gamma_mean", rounded(g.gammaMean, 4)}, {"grays", grays}};
 }
 
 GrayJudgement grayFrom(const Json &j)
@@ -188,9 +208,15 @@ GrayJudgement grayFrom(const Json &j)
 
 Json trimJson(const Trim &t)
 {
-    return {{"before", t.before}, {"after", t.after}, {"primaries", primariesJson(t.primaries)}, {"white", exact(t.white)},
-            {"target_white", {t.targetWhite.x, t.targetWhite.y}}, {"target_luminance", t.targetLuminance},
-            {"reachable_luminance", t.reachableLuminance}, {"moves", t.moves}, {"advice", t.advice}};
+    return {{"before", t.before},
+            {"after", t.after},
+            {"primaries", primariesJson(t.primaries)},
+            {"white", exact(t.white)},
+            {"target_white", {t.targetWhite.x, t.targetWhite.y}},
+            {"target_luminance", t.targetLuminance},
+            {"reachable_luminance", t.reachableLuminance},
+            {"moves", t.moves},
+            {"advice", t.advice}};
 }
 
 Trim trimFrom(const Json &j)
@@ -265,7 +291,7 @@ std::string VisitRecord::profileName() const
         return plan.profileName;
     }
     return display.model + ", " + plan.target.white.name() + ", " + fixed(aimLuminance, 0) + " cd/m², " + plan.target.tone.name() + ", "
-        + isoTime(started).substr(0, 10);
+           + isoTime(started).substr(0, 10);
 }
 
 std::string visitJson(const VisitRecord &r)
@@ -273,35 +299,42 @@ std::string visitJson(const VisitRecord &r)
     const Chromaticity white = r.targetWhite();
     const auto luminance = r.plan.target.luminance.value();
     Json warmUp = rounded(r.warmUpSeconds, 1);
-    Json json{
-        {"schema", "dutiful-lamp/visit/1"},
-        {"task", taskName(r.plan.task)},
-        {"effort", effortName(r.plan.effort)},
-        {"display",
-         {{"model", r.display.model}, {"serial", r.display.serial}, {"technology", r.display.technology},
-          {"mode", r.plan.mode.empty() ? r.display.mode : r.plan.mode}, {"controls", r.controls}}},
-        {"instrument",
-         {{"model", r.instrument.model}, {"serial", r.instrument.serial}, {"kind", r.instrument.kind},
-          {"correction", r.correction.empty() ? Json(nullptr) : Json(r.correction)}}},
-        {"target",
-         {{"name", r.plan.target.name}, {"white", {{"x", rounded(white.x, 5)}, {"y", rounded(white.y, 5)}}},
-          {"luminance_cd_m2", rounded(luminance.value_or(r.aimLuminance), 3)}, {"tone", r.plan.target.tone.name()}}},
-        {"tolerance", Json::parse(toleranceToJson(r.plan.tolerance))},
-        {"started", isoTime(r.started)},
-        {"finished", isoTime(r.finished)},
-        {"readings", r.readings.size()},
-        {"bench_seconds", rounded(r.benchSeconds, 1)},
-        {"warm_up_seconds", warmUp},
-        {"room_lux", r.roomLux ? rounded(*r.roomLux, 1) : Json(nullptr)},
-        {"calibration",
-         {{"white", whiteJson(r)}, {"black_cd_m2", rounded(r.calibrated.black.b, 5)},
-          {"contrast", r.calibrated.black.b > 0 ? rounded(r.calibrated.white.b / r.calibrated.black.b, 0) : Json(nullptr)},
-          {"gray", grayJson(r.gray)}}},
-        {"verification", verificationJson(r.verification)},
-        {"gamut", {{"coverage_percent", Json::object()}, {"volume_percent", Json::object()}}},
-        {"verdict", verdictName(r.verdict)},
-        {"reasons", r.reasons},
-        {"warnings", r.warnings}};
+    Json json{{"schema", "dutiful-lamp/visit/1"},
+              {"task", taskName(r.plan.task)},
+              {"effort", effortName(r.plan.effort)},
+              {"display",
+               {{"model", r.display.model},
+                {"serial", r.display.serial},
+                {"technology", r.display.technology},
+                {"mode", r.plan.mode.empty() ? r.display.mode : r.plan.mode},
+                {"controls", r.controls}}},
+              {"instrument",
+               {{"model", r.instrument.model},
+                {"serial", r.instrument.serial},
+                {"kind", r.instrument.kind},
+                {"correction", r.correction.empty() ? Json(nullptr) : Json(r.correction)}}},
+              {"target",
+               {{"name", r.plan.target.name},
+                {"white", {{"x", rounded(white.x, 5)}, {"y", rounded(white.y, 5)}}},
+                {"luminance_cd_m2", rounded(luminance.value_or(r.aimLuminance), 3)},
+                {"tone", r.plan.target.tone.name()}}},
+              {"tolerance", Json::parse(toleranceToJson(r.plan.tolerance))},
+              {"started", isoTime(r.started)},
+              {"finished", isoTime(r.finished)},
+              {"readings", r.readings.size()},
+              {"bench_seconds", rounded(r.benchSeconds, 1)},
+              {"warm_up_seconds", warmUp},
+              {"room_lux", r.roomLux ? rounded(*r.roomLux, 1) : Json(nullptr)},
+              {"calibration",
+               {{"white", whiteJson(r)},
+                {"black_cd_m2", rounded(r.calibrated.black.b, 5)},
+                {"contrast", r.calibrated.black.b > 0 ? rounded(r.calibrated.white.b / r.calibrated.black.b, 0) : Json(nullptr)},
+                {"gray", grayJson(r.gray)}}},
+              {"verification", verificationJson(r.verification)},
+              {"gamut", {{"coverage_percent", Json::object()}, {"volume_percent", Json::object()}}},
+              {"verdict", verdictName(r.verdict)},
+              {"reasons", r.reasons},
+              {"warnings", r.warnings}};
     for (const auto &[name, value] : r.coverage) {
         json["gamut"]["coverage_percent"][name] = rounded(value, 1);
     }
@@ -312,7 +345,8 @@ std::string visitJson(const VisitRecord &r)
     constexpr std::array<const char *, 5> states{"pending", "running", "done", "skipped", "failed"};
     for (int i = 0; i < kStages; ++i) {
         const StageLine &l = r.lines[size_t(i)];
-        stages.push_back({{"stage", stageName(Stage(i))}, {"state", states[size_t(l.state)]}, {"summary", l.summary}, {"at", isoTime(l.at)}, {"by", l.by}});
+        stages.push_back(
+            {{"stage", stageName(Stage(i))}, {"state", states[size_t(l.state)]}, {"summary", l.summary}, {"at", isoTime(l.at)}, {"by", l.by}});
     }
     json["stages"] = stages;
     return json.dump(2, ' ', false, Json::error_handler_t::replace);
@@ -328,14 +362,34 @@ std::string recordToJson(const VisitRecord &r)
     for (const Check &c : r.checks) {
         checks.push_back({c.name, c.value, c.limit, c.uncertainty, c.unit, int(c.verdict)});
     }
-    Json json{{"id", r.id}, {"display_key", r.displayKey}, {"plan", planJson(r.plan)}, {"bench", benchjson::toJson(r.bench)},
-              {"display", benchjson::toJson(r.display)}, {"instrument", benchjson::toJson(r.instrument)}, {"correction", r.correction},
-              {"started", isoTime(r.started)}, {"finished", isoTime(r.finished)}, {"lines", lines}, {"warm_up", r.warmUpSeconds},
-              {"warm_up_stable", r.warmUpStable}, {"bench_seconds", r.benchSeconds}, {"room_lux", r.roomLux ? Json(*r.roomLux) : Json(nullptr)},
-              {"controls", r.controls}, {"trim", r.trim ? trimJson(*r.trim) : Json(nullptr)}, {"aim", r.aimLuminance},
-              {"calibrated", primariesJson(r.calibrated)}, {"ramps", {r.ramps.r, r.ramps.g, r.ramps.b}}, {"gray", grayJson(r.gray)},
-              {"light", r.light}, {"profile", base16(r.profile)}, {"verification", verificationJson(r.verification)},
-              {"coverage", r.coverage}, {"volume", r.volume}, {"checks", checks}, {"verdict", int(r.verdict)}, {"reasons", r.reasons},
+    Json json{{"id", r.id},
+              {"display_key", r.displayKey},
+              {"plan", planJson(r.plan)},
+              {"bench", benchjson::toJson(r.bench)},
+              {"display", benchjson::toJson(r.display)},
+              {"instrument", benchjson::toJson(r.instrument)},
+              {"correction", r.correction},
+              {"started", isoTime(r.started)},
+              {"finished", isoTime(r.finished)},
+              {"lines", lines},
+              {"warm_up", r.warmUpSeconds},
+              {"warm_up_stable", r.warmUpStable},
+              {"bench_seconds", r.benchSeconds},
+              {"room_lux", r.roomLux ? Json(*r.roomLux) : Json(nullptr)},
+              {"controls", r.controls},
+              {"trim", r.trim ? trimJson(*r.trim) : Json(nullptr)},
+              {"aim", r.aimLuminance},
+              {"calibrated", primariesJson(r.calibrated)},
+              {"ramps", {r.ramps.r, r.ramps.g, r.ramps.b}},
+              {"gray", grayJson(r.gray)},
+              {"light", r.light},
+              {"profile", base16(r.profile)},
+              {"verification", verificationJson(r.verification)},
+              {"coverage", r.coverage},
+              {"volume", r.volume},
+              {"checks", checks},
+              {"verdict", int(r.verdict)},
+              {"reasons", r.reasons},
               {"warnings", r.warnings}};
     return json.dump(-1, ' ', false, Json::error_handler_t::replace);
 }

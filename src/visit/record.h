@@ -40,7 +40,7 @@ struct StageLine {
     LineState state = LineState::Pending;
     std::string summary; ///< what was done, with which figure against which target
     WallTime at{};
-    std::string by;      ///< a person's role, or "program"
+    std::string by; ///< a person's role, or "program"
 };
 
 /// What a visit is to do.
@@ -49,25 +49,25 @@ struct VisitPlan {
     Effort effort = Effort::Standard;
     Target target;
     Tolerance tolerance;
-    int instrument = -1;          ///< index, -1 for the one the bench starts with
+    int instrument = -1; ///< index, -1 for the one the bench starts with
     int iccVersion = 4;
-    std::string mode;             ///< the display's own mode; empty leaves it
-    std::string profileName;      ///< empty: made from display, target and date
-    std::string by = "program";   ///< who works: a role
+    std::string mode;           ///< the display's own mode; empty leaves it
+    std::string profileName;    ///< empty: made from display, target and date
+    std::string by = "program"; ///< who works: a role
     bool waitForWarmUp = true;
-    Bytes profileIn;              ///< for Task::Check
+    Bytes profileIn; ///< for Task::Check
     std::string profileInName;
 };
 
 /// Everything that is kept of a visit.
 struct VisitRecord {
-    std::string id;               ///< unique
-    std::string displayKey;       ///< the store's key of the display; may be empty
+    std::string id;         ///< unique
+    std::string displayKey; ///< the store's key of the display; may be empty
     VisitPlan plan;
     BenchInfo bench;
-    DisplayInfo display;          ///< as found
+    DisplayInfo display; ///< as found
     InstrumentInfo instrument;
-    std::string correction;       ///< factory correction in use; empty for none
+    std::string correction; ///< factory correction in use; empty for none
     WallTime started{}, finished{};
     std::array<StageLine, kStages> lines;
     std::vector<Measurement> readings;
@@ -76,9 +76,9 @@ struct VisitRecord {
     std::optional<double> roomLux;
     std::map<std::string, double> controls; ///< of the menu, as left
     std::optional<Trim> trim;
-    double aimLuminance = 0;      ///< what the ramps aim at, cd/m²
-    Primaries calibrated;         ///< read through the ramps
-    Ramps ramps;                  ///< empty where none were made
+    double aimLuminance = 0; ///< what the ramps aim at, cd/m²
+    Primaries calibrated;    ///< read through the ramps
+    Ramps ramps;             ///< empty where none were made
     GrayJudgement gray;
     std::array<std::vector<double>, 3> light; ///< tone of each channel for the profile
     Bytes profile;

@@ -12,12 +12,12 @@ namespace lamp {
 
 /// How many readings an effort may spend where.
 struct Visit::Budget {
-    int moves;                     ///< of the menu, one reading each
-    std::vector<double> grays;     ///< read with linear ramps
-    std::vector<double> checks;    ///< read through the ramps
-    int passes;                    ///< corrections by measuring again, at most
-    int colours;                   ///< verification
-    double goal;                   ///< relative standard deviation wanted of a reading at white
+    int moves;                  ///< of the menu, one reading each
+    std::vector<double> grays;  ///< read with linear ramps
+    std::vector<double> checks; ///< read through the ramps
+    int passes;                 ///< corrections by measuring again, at most
+    int colours;                ///< verification
+    double goal;                ///< relative standard deviation wanted of a reading at white
 };
 
 namespace {
@@ -95,9 +95,7 @@ Visit::Budget Visit::budget() const
 {
     Budget b;
     switch (m_record.plan.effort) {
-    case Effort::Quick:
-        b = {4, {0, 0.08, 0.18, 0.32, 0.5, 0.7, 0.88}, {0.12, 0.3, 0.6, 1}, 1, 12, 0.0015};
-        break;
+    case Effort::Quick: b = {4, {0, 0.08, 0.18, 0.32, 0.5, 0.7, 0.88}, {0.12, 0.3, 0.6, 1}, 1, 12, 0.0015}; break;
     case Effort::Standard:
         b = {6, {0, 0.04, 0.08, 0.13, 0.2, 0.28, 0.38, 0.5, 0.62, 0.75, 0.88}, {0.06, 0.11, 0.18, 0.27, 0.4, 0.58, 0.8, 1}, 2, 24, 0.0010};
         break;
@@ -179,18 +177,17 @@ void Visit::tellProgress(double extraSeconds)
     }
     // Readings still to come, stage by stage, at what a reading has taken so far.
     const Budget b = budget();
-    const std::array<double, kStages> planned{0, 1, 0, 0, 4, 5.0 + b.moves * 0.8,
-                                              double(b.grays.size()) + double(b.checks.size()) * (1 + 0.5 * (b.passes - 1)) + 4, 0,
-                                              b.colours + 2.0, 0, 0};
+    const std::array<double, kStages> planned{
+        0, 1, 0, 0, 4, 5.0 + b.moves * 0.8, double(b.grays.size()) + double(b.checks.size()) * (1 + 0.5 * (b.passes - 1)) + 4, 0, b.colours + 2.0,
+        0, 0};
     double left = 0, all = 0;
     Stage at = Stage::SignOff;
     for (int i = kStages - 1; i >= 0; --i) {
         const LineState s = m_record.lines[size_t(i)].state;
         if (s == LineState::Pending || s == LineState::Running) {
-            const double taken = s == LineState::Running
-                ? double(std::count_if(m_record.readings.begin(), m_record.readings.end(),
-                                       [&](const Measurement &m) { return m.stage == stageName(Stage(i)); }))
-                : 0;
+            const double taken = s == LineState::Running ? double(std::count_if(m_record.readings.begin(), m_record.readings.end(),
+                                                                                [&](const Measurement &m) { return m.stage == stageName(Stage(i)); }))
+                                                         : 0;
             left += std::max(0.0, planned[size_t(i)] - taken);
             at = Stage(i);
         }
@@ -399,8 +396,7 @@ Status Visit::prepare()
             return now.error();
         }
         if (now->lutLoaded) {
-            return benchError("Ramps from before are still loaded and cannot be taken off.",
-                              "Close the program that loads them, then start again.");
+            return benchError("Ramps from before are still loaded and cannot be taken off.", "Close the program that loads them, then start again.");
         }
         summary += "; ramps linear";
     } else {
@@ -410,13 +406,14 @@ Status Visit::prepare()
     const std::string &technology = m_record.display.technology;
     m_record.correction = m_record.instrument.hasCorrection(technology) ? technology : "";
     if (m_record.correction.empty() && m_record.instrument.kind != "spectroradiometer") {
-        warn("The instrument has no correction for this panel (" + technology + "): colours may be read a few ΔE wrong, and the uncertainty says so.");
+        warn("The instrument has no correction for this panel (" + technology
+             + "): colours may be read a few ΔE wrong, and the uncertainty says so.");
     }
     if (const Status s = m_gauge->setCorrection(m_record.correction); !s) {
         return s;
     }
-    finish(Stage::Prepare, summary + "; " + m_record.instrument.model
-                               + (m_record.correction.empty() ? "" : ", corrected for " + m_record.correction));
+    finish(Stage::Prepare,
+           summary + "; " + m_record.instrument.model + (m_record.correction.empty() ? "" : ", corrected for " + m_record.correction));
     return Done{};
 }
 
@@ -485,7 +482,8 @@ Status Visit::place()
 {
     begin(Stage::Place);
     if (!ask({Question::Kind::Confirm, Stage::Place,
-              "Cover off and used as counterweight; screen tilted back; instrument in the marked place, flat, no gap seen from the side. Never press on the panel.",
+              "Cover off and used as counterweight; screen tilted back; instrument in the marked place, flat, no gap seen from the side. Never press "
+              "on the panel.",
               "", 0})
              .goOn) {
         return stoppedOnRequest();
@@ -964,8 +962,8 @@ void Visit::judge()
             checks.push_back(check("White", whiteDifference(white, m_record.targetWhite()), tolerance.whiteDeltaE, 2 * shared.deltaE, "ΔE00"));
         }
         if (tolerance.luminancePercent > 0 && wantedLuminance) {
-            checks.push_back(check("Luminance", 100 * std::abs(white.b / *wantedLuminance - 1), tolerance.luminancePercent,
-                                   2 * shared.luminancePercent, "%"));
+            checks.push_back(
+                check("Luminance", 100 * std::abs(white.b / *wantedLuminance - 1), tolerance.luminancePercent, 2 * shared.luminancePercent, "%"));
         }
         if (tolerance.grayMean > 0 && usesLut()) {
             checks.push_back(check("Gray mean", m_record.gray.mean, tolerance.grayMean, 2 * std::hypot(0.05, shared.deltaE / 2), "ΔE00"));
@@ -988,7 +986,8 @@ void Visit::judge()
     } else if (!profileOnly && wantedLuminance && m_record.verdict != Verdict::Pass) {
         const double over = white.b - *wantedLuminance;
         if (std::abs(over) > *wantedLuminance * tolerance.luminancePercent / 100 && tolerance.luminancePercent > 0) {
-            m_record.reasons.push_back(fixed(std::abs(over), 0) + " cd/m² too " + (over > 0 ? "bright" : "dim") + ": a full visit sets the brightness anew.");
+            m_record.reasons.push_back(fixed(std::abs(over), 0) + " cd/m² too " + (over > 0 ? "bright" : "dim")
+                                       + ": a full visit sets the brightness anew.");
         }
     }
     if (m_record.verdict == Verdict::Undecided && !matched(m_record)) {

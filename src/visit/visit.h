@@ -42,7 +42,7 @@ struct VisitHooks {
     std::function<void(const Progress &)> onProgress;
     std::function<void(const std::string &)> onNote;
     std::function<Answer(const Question &)> ask;
-    std::function<WallTime()> wallClock;                     ///< now
+    std::function<WallTime()> wallClock; ///< now
 };
 
 /// Takes one display from found to verified. The same machine serves window and command line.

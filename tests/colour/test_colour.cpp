@@ -150,7 +150,8 @@ private Q_SLOTS:
     // Source: python3-colormath 3.0.0, relative spectra of A, D50 and D65 at 10 nm, printed to two decimals.
     void illuminantSpectraAgreeWithColormath()
     {
-        const std::array<std::pair<Illuminant, const char *>, 3> illuminants{{{Illuminant::A, "A"}, {Illuminant::D50, "D50"}, {Illuminant::D65, "D65"}}};
+        const std::array<std::pair<Illuminant, const char *>, 3> illuminants{
+            {{Illuminant::A, "A"}, {Illuminant::D50, "D50"}, {Illuminant::D65, "D65"}}};
         for (const auto &[illuminant, kind] : illuminants) {
             const Spectrum s = illuminantSpectrum(illuminant);
             for (const auto &r : referenceRows("colormath.csv", kind)) {
@@ -170,7 +171,8 @@ private Q_SLOTS:
             LAMP_NEAR(d65.at(nm), value, 0.003);
         }
         const Spectrum a = illuminantSpectrum(Illuminant::A);
-        for (const auto &[nm, value] : std::vector<std::pair<double, double>>{{380, 9.80}, {500, 59.86}, {600, 129.04}, {700, 198.26}, {780, 241.68}}) {
+        for (const auto &[nm, value] :
+             std::vector<std::pair<double, double>>{{380, 9.80}, {500, 59.86}, {600, 129.04}, {700, 198.26}, {780, 241.68}}) {
             LAMP_NEAR(a.at(nm), value, 0.0065);
         }
     }

@@ -81,7 +81,8 @@ private Q_SLOTS:
         const Json reading = ask(*m_bench, R"({"id":15,"do":"instrument.read","integration_s":2})");
         QCOMPARE(reading["XYZ"].size(), size_t(3));
         QCOMPARE(reading["integration_s"].get<double>(), 2.0);
-        QCOMPARE(ask(*m_bench, R"({"id":16,"do":"instrument.read","mode":"ambient"})")["error"]["code"].get<std::string>(), std::string("off-screen"));
+        QCOMPARE(ask(*m_bench, R"({"id":16,"do":"instrument.read","mode":"ambient"})")["error"]["code"].get<std::string>(),
+                 std::string("off-screen"));
         QVERIFY(ask(*m_bench, R"({"id":17,"do":"instrument.place","at":"desk"})")["ok"].get<bool>());
         QVERIFY(ask(*m_bench, R"({"id":18,"do":"instrument.read","mode":"ambient"})")["XYZ"][1].get<double>() > 20);
         QCOMPARE(ask(*m_bench, R"({"id":19,"do":"instrument.read"})")["error"]["code"].get<std::string>(), std::string("off-screen"));
@@ -93,10 +94,11 @@ private Q_SLOTS:
         QVERIFY(noJson["id"].is_null());
         QCOMPARE(noJson["error"]["code"].get<std::string>(), std::string("bad-request"));
         QCOMPARE(ask(*m_bench, R"({"id":1,"do":"display.fold"})")["error"]["code"].get<std::string>(), std::string("unsupported"));
-        for (const char *line : {R"({"id":2,"do":"display.show"})", R"({"id":2,"do":"display.show","rgb":[1,1]})", R"({"id":2,"do":"display.show","rgb":[2,0,0]})",
-                                 R"({"id":2,"do":"clock.advance","seconds":-1})", R"({"id":2,"do":"display.set_lut","r":[0],"g":[0],"b":[0]})",
-                                 R"({"id":2,"do":"display.set_lut","r":[0,1],"g":[0,1],"b":[0,1,1]})", R"({"id":2,"do":"instrument.read","mode":"smell"})",
-                                 R"({"id":2,"do":"display.set_control","name":"volume","value":3})", R"({"id":2,"do":7})"}) {
+        for (const char *line :
+             {R"({"id":2,"do":"display.show"})", R"({"id":2,"do":"display.show","rgb":[1,1]})", R"({"id":2,"do":"display.show","rgb":[2,0,0]})",
+              R"({"id":2,"do":"clock.advance","seconds":-1})", R"({"id":2,"do":"display.set_lut","r":[0],"g":[0],"b":[0]})",
+              R"({"id":2,"do":"display.set_lut","r":[0,1],"g":[0,1],"b":[0,1,1]})", R"({"id":2,"do":"instrument.read","mode":"smell"})",
+              R"({"id":2,"do":"display.set_control","name":"volume","value":3})", R"({"id":2,"do":7})"}) {
             const Json reply = ask(*m_bench, line);
             QVERIFY2(!reply["ok"].get<bool>(), line);
             QCOMPARE(reply["id"].get<int>(), 2);
@@ -140,7 +142,8 @@ private Q_SLOTS:
     void wrongProtocol()
     {
         QTemporaryDir dir;
-        const auto opened = BenchClient::open(script(dir, "old", R"(read l; echo '{"id":1,"ok":true,"t":0,"protocol":"lamp-bench/9","roles":[]}'; cat >/dev/null)"), {});
+        const auto opened = BenchClient::open(
+            script(dir, "old", R"(read l; echo '{"id":1,"ok":true,"t":0,"protocol":"lamp-bench/9","roles":[]}'; cat >/dev/null)"), {});
         QVERIFY(!opened.ok());
         QVERIFY(opened.error().what.find("lamp-bench/9") != std::string::npos);
     }
@@ -173,7 +176,8 @@ private Q_SLOTS:
         int logged = 0;
         BenchClient::Options options;
         options.log = [&](const std::string &) { ++logged; };
-        const auto good = BenchClient::open(script(dir, "chatty", QStringLiteral("read l; echo warming; echo '[]'; echo '{\"id\":99}'; %1; cat >/dev/null").arg(kHello)), options);
+        const auto good = BenchClient::open(
+            script(dir, "chatty", QStringLiteral("read l; echo warming; echo '[]'; echo '{\"id\":99}'; %1; cat >/dev/null").arg(kHello)), options);
         QVERIFY(good.ok());
         QCOMPARE(logged, 3);
         const auto bad = BenchClient::open(script(dir, "noisy", "read l; while true; do echo noise; done"), options);
@@ -185,7 +189,9 @@ private Q_SLOTS:
     {
         QTemporaryDir dir;
         auto opened = BenchClient::open(
-            script(dir, "odd", QStringLiteral("read l; %1; read l; echo '{\"id\":2,\"ok\":true,\"t\":0,\"XYZ\":[1,\"2\",3]}'; cat >/dev/null").arg(kHello)), {});
+            script(dir, "odd",
+                   QStringLiteral("read l; %1; read l; echo '{\"id\":2,\"ok\":true,\"t\":0,\"XYZ\":[1,\"2\",3]}'; cat >/dev/null").arg(kHello)),
+            {});
         QVERIFY(opened.ok());
         const auto reading = opened.value()->read(ReadMode::Emission, 0);
         QVERIFY(!reading.ok());

@@ -66,9 +66,7 @@ private Q_SLOTS:
         b->skipTime(7200);
         LAMP_NEAR(b->truth({100.3 / 255, 0, 0}).b, b->truth({100.0 / 255, 0, 0}).b, 1e-12);
         QVERIFY(b->truth({100.6 / 255, 0, 0}).b > b->truth({100.0 / 255, 0, 0}).b);
-        const auto level = [&](double top) {
-            QVERIFY(b->setLut({{0, top}, {0, 1}, {0, 1}}).ok());
-        };
+        const auto level = [&](double top) { QVERIFY(b->setLut({{0, top}, {0, 1}, {0, 1}}).ok()); };
         level(700.2 / 1023);
         const double below = b->truth({1, 0, 0}).b;
         level(700.4 / 1023);

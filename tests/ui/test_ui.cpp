@@ -93,7 +93,8 @@ private Q_SLOTS:
         QCOMPARE(w->store()->rooms().size(), size_t(2));
         std::map<QString, LampFill> fills;
         for (const DisplayEntry &d : w->store()->displays()) {
-            fills[d.name.section(',', 0, 0)] = lampFill(w->store()->upkeep(d), std::chrono::floor<std::chrono::seconds>(std::chrono::system_clock::now()));
+            fills[d.name.section(',', 0, 0)] =
+                lampFill(w->store()->upkeep(d), std::chrono::floor<std::chrono::seconds>(std::chrono::system_clock::now()));
         }
         QCOMPARE(fills.size(), size_t(4));
         QCOMPARE(fills["Avocet"], LampFill::Full);
@@ -332,7 +333,10 @@ int child(const QString &store)
         std::printf("%d\n", m.index);
         std::fflush(stdout);
     });
-    QObject::connect(w.runner(), &VisitRunner::asked, &w, [&] { QMetaObject::invokeMethod(&w, [&] { w.worksheet()->goOn(); }, Qt::QueuedConnection); });
+    QObject::connect(w.runner(), &VisitRunner::asked, &w, [&] {
+        QMetaObject::invokeMethod(
+            &w, [&] { w.worksheet()->goOn(); }, Qt::QueuedConnection);
+    });
     w.startVisit(Task::Full);
     return QApplication::exec();
 }

@@ -1,0 +1,296 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "support.h"
+
+#include "exchange/files.h"
+
+#include <QDir>
+#include <QFile>
+#include <QProcess>
+#include <QTemporaryDir>
+
+#include <nlohmann/json.hpp>
+
+#include <csignal>
+
+using namespace lamp;
+using Json = nlohmann::json;
+
+namespace {
+
+struct Outcome {
+    int status = -1;
+    QByteArray out, err;
+};
+
+Outcome cli(const QStringList &arguments, const QStringList &environment = {})
+{
+    QProcess p;
+    if (!environment.isEmpty()) {
+        QStringList all = QProcess::systemEnvironment();
+        p.setEnvironment(all + environment);
+    }
+    p.start(LAMP_CLI, arguments);
+    p.waitForFinished(60000);
+    return {p.exitCode(), p.readAllStandardOutput(), p.readAllStandardError()};
+}
+
+QString serve(const QString &rest)
+{
+    return QStringLiteral(LAMP_CLI " serve --display ") + rest;
+}
+
+QByteArray content(const QString &path)
+{
+    QFile f(path);
+    return f.open(QIODevice::ReadOnly) ? f.readAll() : QByteArray();
+}
+
+} // namespace
+
+class TestCli : public QObject {
+    Q_OBJECT
+
+private:
+    QTemporaryDir m_dir;
+    QString out(const char *name) { return m_dir.filePath(QString::fromLatin1(name)); }
+
+private Q_SLOTS:
+    // Source: the command line's contract (docs/protocol.md and the README): files, fields, exit status.
+    void fullVisitLeavesAllFiles()
+    {
+        const auto o = cli({"visit", "--bench", serve("wled --warm"), "--target", "Photo", "--out", out("full"), "--json"});
+        QVERIFY2(o.status == 0, o.err);
+        QCOMPARE(QDir(out("full")).entryList(QDir::Files, QDir::Name),
+                 QStringList({"profile.icc", "ramps.csv", "readings.txt", "report.pdf", "visit.json"}));
+        const Json printed = Json::parse(o.out.toStdString()), stored = Json::parse(content(out("full") + "/visit.json").toStdString());
+        QCOMPARE(printed, stored);
+        QCOMPARE(stored["schema"].get<std::string>(), std::string("dutiful-lamp/visit/1"));
+        for (const char *path : {"/display/model",
+                                 "/display/controls/brightness",
+                                 "/instrument/correction",
+                                 "/target/white/x",
+                                 "/target/luminance_cd_m2",
+                                 "/target/tone",
+                                 "/started",
+                                 "/finished",
+                                 "/readings",
+                                 "/bench_seconds",
+                                 "/warm_up_seconds",
+                                 "/calibration/white/cct_k",
+                                 "/calibration/white/delta_e_00",
+                                 "/calibration/black_cd_m2",
+                                 "/calibration/contrast",
+                                 "/calibration/gray/delta_e_00_mean",
+                                 "/calibration/gray/delta_e_00_max",
+                                 "/calibration/gray/gamma_mean",
+                                 "/verification/metric",
+                                 "/verification/mean",
+                                 "/verification/max",
+                                 "/verification/p95",
+                                 "/verification/mean_uncertainty_k2",
+                                 "/verification/patches/23/measured_lab",
+                                 "/gamut/coverage_percent/sRGB",
+                                 "/gamut/volume_percent/sRGB",
+                                 "/verdict",
+                                 "/reasons/0",
+                                 "/warnings"}) {
+            QVERIFY2(stored.contains(Json::json_pointer(path)), path);
+        }
+        QVERIFY(content(out("full") + "/report.pdf").startsWith("%PDF"));
+        const auto readings = readingsFromCgats(content(out("full") + "/readings.txt").toStdString());
+        QVERIFY(readings.ok());
+        QCOMPARE(readings->size(), stored["readings"].get<size_t>());
+        const QList<QByteArray> ramps = content(out("full") + "/ramps.csv").trimmed().split('\n');
+        QCOMPARE(ramps.size(), 257);
+        QCOMPARE(ramps.front(), QByteArray("index,r,g,b"));
+        // The patches in the record are the profile's own word: expected Lab is what it says of the drive.
+        const auto profile = Profile::open(readBytes((out("full") + "/profile.icc").toStdString()).value());
+        for (const Json &p : stored["verification"]["patches"]) {
+            const Lab said = profile->colourOf({p["rgb"][0].get<double>(), p["rgb"][1].get<double>(), p["rgb"][2].get<double>()});
+            LAMP_NEAR(said.a, p["expected_lab"][0].get<double>(), 0.25);
+        }
+        const auto inspected = cli({"inspect", out("full") + "/profile.icc", "--json"});
+        QCOMPARE(inspected.status, 0);
+        LAMP_NEAR(Json::parse(inspected.out.toStdString())["luminance_cd_m2"].get<double>(), 120, 1.0);
+        // Then a check with that profile on a display that is no longer in that state.
+        const auto check = cli({"visit", "--bench", serve("wled --warm"), "--target", "Photo", "--out", out("check"), "--task", "check",
+                                "--profile-in", out("full") + "/profile.icc", "--report", "html"});
+        QCOMPARE(check.status, 1);
+        QVERIFY(content(out("check") + "/report.html").contains("Out of tolerance"));
+    }
+
+    void optionsTakeEffect()
+    {
+        const auto o = cli({"visit",
+                            "--bench",
+                            serve("wled --warm --seed 4"),
+                            "--target",
+                            "Web",
+                            "--out",
+                            out("options"),
+                            "--icc",
+                            "2",
+                            "--effort",
+                            "quick",
+                            "--name",
+                            "Chart desk by the window",
+                            "--report",
+                            "none",
+                            "--tolerance",
+                            "relaxed",
+                            "--mode",
+                            "factory",
+                            "--instrument",
+                            "0"});
+        QVERIFY2(o.status == 0, o.err);
+        QVERIFY(!QFile::exists(out("options") + "/report.pdf"));
+        const auto f = Profile::open(readBytes((out("options") + "/profile.icc").toStdString()).value())->facts();
+        QCOMPARE(f.description, std::string("Chart desk by the window"));
+        QVERIFY(f.version.starts_with("2."));
+        QVERIFY(Json::parse(content(out("options") + "/visit.json").toStdString())["readings"].get<int>() < 60);
+    }
+
+    void badArgumentsGiveTwo()
+    {
+        const QString bench = serve("wled");
+        QFile file(out("bad.json"));
+        QVERIFY(file.open(QIODevice::WriteOnly));
+        file.write(R"({"white":{"kind":"illuminant","name":"D66"},"luminance":{"kind":"maximum"},"tone":{"kind":"srgb"}})");
+        file.close();
+        const QStringList base{"visit", "--bench", bench, "--out", out("never")};
+        QCOMPARE(cli({}).status, 2);
+        QCOMPARE(cli({"fly"}).status, 2);
+        QCOMPARE(cli(base).status, 2);
+        const auto named = cli(base + QStringList{"--target", out("bad.json"), "--json"});
+        QCOMPARE(named.status, 2);
+        QVERIFY(named.err.contains("white.name"));
+        QVERIFY(Json::parse(named.out.toStdString()).contains("error"));
+        QCOMPARE(cli(base + QStringList{"--target", "No such target"}).status, 2);
+        for (const QStringList &pair : QList<QStringList>{{"--task", "dance"},
+                                                          {"--effort", "none"},
+                                                          {"--icc", "3"},
+                                                          {"--warm-up", "later"},
+                                                          {"--tolerance", "loose"},
+                                                          {"--report", "doc"},
+                                                          {"--instrument", "two"},
+                                                          {"--profile", "round"},
+                                                          {"--profile-in", "/no/file.icc"}}) {
+            const auto o = cli(base + QStringList{"--target", "Photo"} + pair);
+            QVERIFY2(o.status == 2, qPrintable(pair.join(' ') + ' ' + QString::fromUtf8(o.err)));
+        }
+        QCOMPARE(cli({"serve", "--display", "ostrich"}).status, 2);
+        QCOMPARE(cli({"inspect", out("bad.json")}).status, 2);
+        for (const char *command : {"visit", "inspect", "targets", "tolerances", "serve"}) {
+            QCOMPARE(cli({command, "--help"}).status, 0);
+        }
+    }
+
+    void failingBenchGivesThreeAndKeepsItsReadings()
+    {
+        QCOMPARE(cli({"visit", "--bench", "/no/such/bench", "--target", "Photo", "--out", out("b1")}).status, 3);
+        QCOMPARE(cli({"visit", "--bench", "echo hello", "--target", "Photo", "--out", out("b2")}).status, 3);
+        const auto o = cli({"visit", "--bench", serve("wled --warm --fault not-connected:25:1000"), "--target", "Photo", "--out", out("b3")});
+        QCOMPARE(o.status, 3);
+        QVERIFY2(o.err.contains("unplugged"), o.err);
+        QCOMPARE(QDir(out("b3")).entryList(QDir::Files), QStringList({"readings.txt"}));
+        QCOMPARE(readingsFromCgats(content(out("b3") + "/readings.txt").toStdString())->size(), size_t(25));
+    }
+
+    void faultsOnTheWayAreGotOver()
+    {
+        const auto o = cli({"visit", "--bench", serve("wled --warm --fault timeout:10:2 --fault not-connected:30:2 --fault saturated:44:1"),
+                            "--target", "Photo", "--out", out("bumpy"), "--report", "none"});
+        QVERIFY2(o.status == 0, o.err);
+        QVERIFY(o.err.contains("Trying again"));
+    }
+
+    void stoppedVisitKeepsItsReadings()
+    {
+        QFile slow(out("slow.sh"));
+        QVERIFY(slow.open(QIODevice::WriteOnly));
+        // A bench that takes its time: each answer is held back a little.
+        slow.write(QStringLiteral("%1 | while read -r l; do sleep 0.02; echo \"$l\"; done").arg(serve("wled --warm")).toUtf8());
+        slow.close();
+        QProcess p;
+        p.start(LAMP_CLI, {"visit", "--bench", "sh " + slow.fileName(), "--target", "Photo", "--out", out("stopped")});
+        QVERIFY(p.waitForStarted());
+        QTRY_VERIFY_WITH_TIMEOUT(content(out("stopped") + "/readings.partial.csv").count('\n') > 8, 20000);
+        ::kill(pid_t(p.processId()), SIGTERM);
+        QVERIFY(p.waitForFinished(20000));
+        QCOMPARE(p.exitCode(), 130);
+        QVERIFY(readingsFromCgats(content(out("stopped") + "/readings.txt").toStdString())->size() >= 8);
+        QVERIFY(!QFile::exists(out("stopped") + "/readings.partial.csv"));
+    }
+
+    void resultsAreRescuedWhereTheFolderFailsAtTheEnd()
+    {
+        // The folder is good at the start and gone at the end: a file of the same name stands in its place.
+        const QString folder = out("vanishing");
+        QFile trap(out("trap.sh"));
+        QVERIFY(trap.open(QIODevice::WriteOnly));
+        trap.write(QStringLiteral("%1; rm -rf '%2'; touch '%2'; sleep 0.3").arg(serve("wled --warm"), folder).toUtf8());
+        trap.close();
+        QFile wrapper(out("wrapper.sh"));
+        QVERIFY(wrapper.open(QIODevice::WriteOnly));
+        // The folder goes while the visit runs.
+        wrapper.write(QStringLiteral("rm -rf '%2'; touch '%2'; exec %1").arg(serve("wled --warm"), folder).toUtf8());
+        wrapper.close();
+        const auto o =
+            cli({"visit", "--bench", "sh " + wrapper.fileName(), "--target", "Photo", "--out", folder}, {"XDG_STATE_HOME=" + out("state")});
+        QCOMPARE(o.status, 2);
+        QVERIFY2(o.err.contains("instead"), o.err);
+        const QDir rescued(out("state") + "/dutiful-lamp/rescued");
+        const QStringList visits = rescued.entryList(QDir::Dirs | QDir::NoDotAndDotDot);
+        QCOMPARE(visits.size(), 1);
+        QVERIFY(QFile::exists(rescued.filePath(visits.front() + "/profile.icc")));
+        QVERIFY(QFile::exists(rescued.filePath(visits.front() + "/report.pdf")));
+    }
+
+    void listsAreJson()
+    {
+        const Json targets = Json::parse(cli({"targets", "--json"}).out.toStdString());
+        QVERIFY(targets.size() >= 8);
+        for (const Json &t : targets) {
+            QVERIFY(targetFromJson(t.dump()).ok());
+        }
+        QVERIFY(Json::parse(cli({"tolerances", "--json"}).out.toStdString()).size() == 3);
+        QVERIFY(cli({"targets"}).out.contains("Photo"));
+    }
+
+    void cgatsRoundTrip()
+    {
+        Measurement m;
+        m.index = 1;
+        m.name = "light skin";
+        m.rgb = {0.5, 0.25, 0.125};
+        m.xyz = {41.123456, 43.5, 20.25};
+        const auto back = readingsFromCgats(readingsToCgats({m}, {}));
+        QVERIFY(back.ok());
+        LAMP_NEAR(back->front().xyz.a, 41.123456, 1e-6);
+        LAMP_NEAR(back->front().rgb.c, 0.125, 1e-6);
+        QVERIFY(!readingsFromCgats("no cgats at all").ok());
+        QVERIFY(
+            readingsFromCgats("CGATS.17\nNUMBER_OF_FIELDS 1\nBEGIN_DATA_FORMAT\nRGB_R\nEND_DATA_FORMAT\nNUMBER_OF_SETS 1\nBEGIN_DATA\n1\nEND_DATA\n")
+                .error()
+                .what.find("RGB_G")
+            != std::string::npos);
+    }
+
+    void reportReadsAsText()
+    {
+        const auto o = cli({"visit", "--bench", serve("wled-wide --warm"), "--target", "Print proof", "--out", out("pdf")});
+        QVERIFY2(o.status == 0, o.err);
+        QProcess p;
+        p.start("pdftotext", {"-layout", out("pdf") + "/report.pdf", "-"});
+        QVERIFY2(p.waitForStarted(), "pdftotext is missing");
+        QVERIFY(p.waitForFinished());
+        const QByteArray text = p.readAllStandardOutput();
+        for (const char *word : {"Within tolerance", "Worksheet", "Figures", "target x 0.3457", "Instrument: Tern"}) {
+            QVERIFY2(text.contains(word), word);
+        }
+        QVERIFY(text.count('\f') <= 2); // one page or two
+    }
+};
+
+QTEST_GUILESS_MAIN(TestCli)
+#include "test_cli.moc"

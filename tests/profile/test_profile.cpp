@@ -1,0 +1,217 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "support.h"
+
+#include "colour/difference.h"
+#include "colour/spaces.h"
+#include "gamut/gamut.h"
+#include "judge/verification.h"
+#include "profile/icc.h"
+
+#include <QFile>
+#include <QProcess>
+#include <QTemporaryDir>
+
+using namespace lamp;
+
+namespace {
+
+MatrixModel model(const char *space = "Display P3", double gamma = 2.2, double blackShare = 0.001)
+{
+    MatrixModel m;
+    m.channels = rgbSpace(space)->toXyz() * 120;
+    m.black = XYZ(blackShare * 120 * Eigen::Vector3d(0.98, 1.0, 1.3));
+    for (auto &list : m.light) {
+        for (int i = 0; i <= 255; ++i) {
+            list.push_back(std::pow(i / 255.0, gamma));
+        }
+    }
+    return m;
+}
+
+Ramps ramps()
+{
+    Ramps r;
+    for (int i = 0; i < 256; ++i) {
+        const double v = i / 255.0;
+        r.r.push_back(v);
+        r.g.push_back(0.95 * v);
+        r.b.push_back(0.9 * std::pow(v, 1.1));
+    }
+    return r;
+}
+
+const WallTime kMade = fromIsoTime("2026-11-25T09:12:30Z");
+
+Bytes written(int version)
+{
+    return writeMatrixProfile(model(), ramps(), {"Dunlin 32, D65, 120 cd/m²", "Free", kMade, version}).value();
+}
+
+} // namespace
+
+class TestProfile : public QObject {
+    Q_OBJECT
+
+private Q_SLOTS:
+    // What the profile says of every drive is what the model says: black leakage is folded in exactly.
+    void profileAgreesWithItsModel()
+    {
+        for (const int version : {2, 4}) {
+            const auto profile = Profile::open(written(version));
+            QVERIFY(profile.ok());
+            const MatrixModel m = model();
+            double sum = 0, worst = 0;
+            int n = 0;
+            for (int r = 0; r <= 5; ++r) {
+                for (int g = 0; g <= 5; ++g) {
+                    for (int b = 0; b <= 5; ++b) {
+                        const Drive d{r / 5.0, g / 5.0, b / 5.0};
+                        const double e = deltaE2000(measuredLab(m.evaluate(d), m.white(), profile->chad()), profile->colourOf(d));
+                        sum += e;
+                        worst = std::max(worst, e);
+                        ++n;
+                    }
+                }
+            }
+            QVERIFY2(sum / n < 0.05 && worst < 0.2, qPrintable(QStringLiteral("v%1: %2 %3").arg(version).arg(sum / n).arg(worst)));
+        }
+    }
+
+    // Source: ICC.1:2010, 9.2: required tags of a three-component matrix display profile; chad for a white that is
+    // not D50; 7.2: class, space, PCS.
+    void tagsAndHeader()
+    {
+        for (const int version : {2, 4}) {
+            const Bytes bytes = written(version);
+            const auto f = Profile::open(bytes)->facts();
+            for (const char *tag : {"desc", "cprt", "wtpt", "chad", "lumi", "vcgt", "rXYZ", "gXYZ", "bXYZ", "rTRC", "gTRC", "bTRC"}) {
+                QVERIFY2(std::find(f.tags.begin(), f.tags.end(), tag) != f.tags.end(), tag);
+            }
+            QCOMPARE(bytes[8], std::uint8_t(version));
+            QCOMPARE(f.deviceClass, std::string("mntr"));
+            QCOMPARE(f.connectionSpace, std::string("XYZ"));
+            QCOMPARE(f.created, std::string("2026-11-25T09:12:30Z"));
+            QVERIFY(f.description.find("Dunlin 32") != std::string::npos);
+            LAMP_NEAR(*f.luminance, 120, 0.5);
+            LAMP_NEAR(f.white->x, 0.3127, 0.0006);
+            LAMP_NEAR(f.primaries[0].x, 0.680, 0.004);
+            LAMP_NEAR(f.gammas[1], 2.2, 0.05);
+            QVERIFY(f.id != std::string(32, '0'));
+        }
+    }
+
+    // Source: RFC 1321 MD5 by Qt over the profile with the fields that ICC.1, 7.2.18 sets to zero.
+    void profileIdIsTheMd5()
+    {
+        const Bytes bytes = written(4);
+        QByteArray data(reinterpret_cast<const char *>(bytes.data()), qsizetype(bytes.size()));
+        const QByteArray id = data.mid(84, 16);
+        for (const auto &[at, length] : std::vector<std::pair<int, int>>{{44, 4}, {64, 4}, {84, 16}}) {
+            data.replace(at, length, QByteArray(length, 0));
+        }
+        QCOMPARE(id.toHex(), QCryptographicHash::hash(data, QCryptographicHash::Md5).toHex());
+    }
+
+    void rampsComeBack()
+    {
+        const auto back = Profile::open(written(4))->ramps(256);
+        QVERIFY(back.has_value());
+        for (size_t i = 0; i < 256; i += 5) {
+            LAMP_NEAR(back->g[i], ramps().g[i], 1.0 / 65535);
+            LAMP_NEAR(back->b[i], ramps().b[i], 1.0 / 65535);
+        }
+    }
+
+    void inverseShowsWhatWasWanted()
+    {
+        const auto profile = Profile::open(written(4));
+        for (const Lab &lab : {Lab{50, 0, 0}, Lab{65, 20, 30}, Lab{40, -30, 10}, Lab{30, 10, -35}, Lab{92, 0, 0}}) {
+            LAMP_NEAR(deltaE2000(profile->colourOf(profile->driveFor(lab)), lab), 0, 0.02);
+        }
+    }
+
+    // Source: transicc of Little CMS (package liblcms2-utils), an independent program.
+    void transiccReadsTheProfile()
+    {
+        QTemporaryDir dir;
+        QFile file(dir.filePath("p.icc"));
+        QVERIFY(file.open(QIODevice::WriteOnly));
+        const Bytes bytes = written(4);
+        file.write(reinterpret_cast<const char *>(bytes.data()), qint64(bytes.size()));
+        file.close();
+        QProcess p;
+        p.start("transicc", {"-i", file.fileName(), "-o*Lab", "-t1", "-n"});
+        QVERIFY2(p.waitForStarted(), "transicc is missing");
+        p.write("255 255 255\n128 64 200\nq\n");
+        p.closeWriteChannel();
+        QVERIFY(p.waitForFinished());
+        const QStringList numbers = QString::fromUtf8(p.readAllStandardOutput()).simplified().split(' ');
+        QVERIFY2(numbers.size() >= 6, qPrintable(numbers.join(' ')));
+        LAMP_NEAR(numbers[0].toDouble(), 100, 0.01);
+        const Lab mine = Profile::open(bytes)->colourOf({128 / 255.0, 64 / 255.0, 200 / 255.0});
+        LAMP_NEAR(numbers[3].toDouble(), mine.a, 0.02);
+        LAMP_NEAR(numbers[4].toDouble(), mine.b, 0.05);
+        LAMP_NEAR(numbers[5].toDouble(), mine.c, 0.05);
+    }
+
+    void damagedBytesAreToldAndDoNotCrash()
+    {
+        const Bytes good = written(4);
+        QVERIFY(!Profile::open({}).ok());
+        QVERIFY(!Profile::open(Bytes(4000, 7)).ok());
+        for (size_t length = 0; length < good.size(); length += 97) {
+            const auto p = Profile::open(Bytes(good.begin(), good.begin() + long(length)));
+            if (p) {
+                (void)p->facts();
+            }
+        }
+        for (size_t at = 0; at < 400; ++at) {
+            Bytes bad = good;
+            bad[at] ^= 0xFF;
+            if (const auto p = Profile::open(bad)) {
+                (void)p->facts();
+                (void)findings(p.value(), kMade);
+            }
+        }
+    }
+
+    void findingsNameWhatIsWrong()
+    {
+        QVERIFY(findings(Profile::open(written(4)).value(), kMade).size() == 1); // P3's very primaries, as made above
+        MatrixModel own = model();
+        own.channels.col(0) *= 0.93;
+        own.channels(0, 1) *= 1.1;
+        const auto clean = writeMatrixProfile(own, {}, {"x", "y", kMade, 4});
+        QVERIFY(findings(Profile::open(clean.value()).value(), kMade).empty());
+        const auto early = findings(Profile::open(clean.value()).value(), kMade - std::chrono::days{30});
+        QCOMPARE(early.size(), size_t(1));
+        QVERIFY(early.front().find("future") != std::string::npos);
+        Ramps falling = ramps();
+        falling.b[100] = 0.9;
+        const auto bent = writeMatrixProfile(own, falling, {"x", "y", kMade, 4});
+        QVERIFY(findings(Profile::open(bent.value()).value(), kMade).front().find("blue") != std::string::npos);
+    }
+
+    // Sources: a cube of Lab-like axes has the volume of a box (geometry); Adobe RGB (1998) holds all of sRGB, and
+    // sRGB does not hold Adobe RGB (common knowledge of the trade, no published source).
+    void gamutVolumeAndCoverage()
+    {
+        const double box = gamutVolume([](const Drive &d) { return Lab{100 * d.a, 60 * d.b - 30, 80 * d.c - 40}; });
+        LAMP_NEAR(box, 100.0 * 60 * 80, 1e-6);
+        const AdditiveGamut srgb = gamutOf(*rgbSpace("sRGB")), adobe = gamutOf(*rgbSpace("Adobe RGB (1998)")), p3 = gamutOf(*rgbSpace("Display P3"));
+        LAMP_NEAR(coveragePercent(srgb, srgb), 100, 0.01);
+        QVERIFY(coveragePercent(adobe, srgb) > 99);
+        QVERIFY(coveragePercent(srgb, adobe) < 75);
+        LAMP_NEAR(volumePercent(srgb, srgb), 100, 1e-9);
+        QVERIFY(volumePercent(p3, srgb) > 115 && volumePercent(p3, srgb) < 170);
+        // sRGB's gamut is about 830 000 cubic ΔE units (figure from memory, published values run from 8.2e5 to 8.4e5).
+        const double cubic = gamutVolume([&](const Drive &d) { return srgb.lab({d.a * d.a * d.a, d.b * d.b * d.b, d.c * d.c * d.c}); }, 24);
+        LAMP_NEAR(cubic, 830000, 15000);
+        // Black light leakage takes the darkest colours away.
+        const AdditiveGamut leaky = gamutOf(rgbSpace("sRGB")->toXyz() * 100, XYZ(0.5, 0.5, 0.5));
+        QVERIFY(coveragePercent(leaky, srgb) < 99);
+    }
+};
+
+QTEST_GUILESS_MAIN(TestProfile)
+#include "test_profile.moc"
