@@ -4,20 +4,32 @@
 #include "base/result.h"
 #include "visit/record.h"
 
-namespace CLI {
-class App;
-}
-
 namespace lamp::cli {
 
 // Exit status (cli contract); a visit stopped by a signal ends as the shell counts it.
 constexpr int kDone = 0, kNotWithin = 1, kBadInput = 2, kBenchFailed = 3, kInterrupted = 130;
 
-/// Each adds a subcommand whose exit status goes into `status` when it has run.
-void addVisit(CLI::App &app, int &status);
-void addInspect(CLI::App &app, int &status);
-void addLists(CLI::App &app, int &status);
-void addServe(CLI::App &app, int &status);
+/// The options of `visit`, as written on the command line.
+struct VisitOptions {
+    std::string bench, target, out, task = "full", profile = "auto", instrument = "auto", effort = "standard", mode, tolerance = "studio",
+                                    warmUp = "wait", name, profileIn, report = "pdf";
+    int icc = 4;
+    bool json = false;
+};
+
+struct ServeOptions {
+    std::string display = "wled";
+    std::uint64_t seed = 1;
+    std::vector<std::string> faults;
+    bool warm = false;
+};
+
+/// The subcommands. \return the exit status
+int runVisit(const VisitOptions &options);
+int inspect(const std::string &path, bool json);
+int listTargets(bool json);
+int listTolerances(bool json);
+int serveDisplay(const ServeOptions &options, bool json);
 
 /// Tells an error on standard error, and as JSON on standard output where wanted. \return its exit status
 int report(const Error &error, bool json);

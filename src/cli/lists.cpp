@@ -6,7 +6,6 @@
 #include "profile/icc.h"
 #include "simlab/sim_bench.h"
 
-#include <CLI/CLI.hpp>
 #include <nlohmann/json.hpp>
 
 #include <chrono>
@@ -35,6 +34,12 @@ int report(const Error &error, bool json)
 
 namespace {
 
+std::string lower(std::string text)
+{
+    std::transform(text.begin(), text.end(), text.begin(), [](unsigned char c) { return char(std::tolower(c)); });
+    return text;
+}
+
 bool looksLikeFile(const std::string &text)
 {
     return text.find('/') != std::string::npos || text.ends_with(".json");
@@ -43,7 +48,7 @@ bool looksLikeFile(const std::string &text)
 template <typename T, typename List, typename Parse> Result<T> find(const std::string &nameOrFile, const char *what, const List &list, Parse parse)
 {
     for (const T &item : list) {
-        if (CLI::detail::to_lower(item.name) == CLI::detail::to_lower(nameOrFile)) {
+        if (lower(item.name) == lower(nameOrFile)) {
             return item;
         }
     }
@@ -117,6 +122,30 @@ void printFacts(const Profile::Facts &f, const std::vector<std::string> &found)
     }
 }
 
+/// "not-connected:30:2": readings 30 and 31 fail with this code.
+Status addFault(sim::SimBench &bench, const std::string &text)
+{
+    const size_t first = text.find(':'), second = text.find(':', first == std::string::npos ? first : first + 1);
+    try {
+        if (first == std::string::npos) {
+            throw std::invalid_argument("no colon");
+        }
+        const int from = std::stoi(text.substr(first + 1));
+        const int count = second == std::string::npos ? 1 : std::stoi(text.substr(second + 1));
+        bench.failReadings(from, count, text.substr(0, first));
+        return Done{};
+    } catch (const std::exception &) {
+        return Error{ErrorKind::Input,
+                     "A fault is written CODE:FROM or CODE:FROM:COUNT, not \"" + text + "\".",
+                     "",
+                     "For example --fault timeout:12:3.",
+                     "fault",
+                     false};
+    }
+}
+
+} // namespace
+
 int inspect(const std::string &path, bool json)
 {
     const auto bytes = readBytes(path);
@@ -140,35 +169,6 @@ int inspect(const std::string &path, bool json)
     return kDone;
 }
 
-struct ServeOptions {
-    std::string display = "wled";
-    std::uint64_t seed = 1;
-    std::vector<std::string> faults;
-    bool warm = false;
-};
-
-/// "not-connected:30:2": readings 30 and 31 fail with this code.
-Status addFault(sim::SimBench &bench, const std::string &text)
-{
-    const size_t first = text.find(':'), second = text.find(':', first == std::string::npos ? first : first + 1);
-    try {
-        if (first == std::string::npos) {
-            throw std::invalid_argument("no colon");
-        }
-        const int from = std::stoi(text.substr(first + 1));
-        const int count = second == std::string::npos ? 1 : std::stoi(text.substr(second + 1));
-        bench.failReadings(from, count, text.substr(0, first));
-        return Done{};
-    } catch (const std::exception &) {
-        return Error{ErrorKind::Input,
-                     "A fault is written CODE:FROM or CODE:FROM:COUNT, not \"" + text + "\".",
-                     "",
-                     "For example --fault timeout:12:3.",
-                     "fault",
-                     false};
-    }
-}
-
 int serveDisplay(const ServeOptions &options, bool json)
 {
     auto bench = sim::makeBench(options.display, options.seed);
@@ -187,8 +187,6 @@ int serveDisplay(const ServeOptions &options, bool json)
     return kDone;
 }
 
-} // namespace
-
 Result<Target> findTarget(const std::string &nameOrFile)
 {
     return find<Target>(nameOrFile, "target", builtInTargets(), targetFromJson);
@@ -199,68 +197,35 @@ Result<Tolerance> findTolerance(const std::string &nameOrFile)
     return find<Tolerance>(nameOrFile, "tolerance", builtInTolerances(), toleranceFromJson);
 }
 
-void addInspect(CLI::App &app, int &status)
+int listTargets(bool json)
 {
-    auto *command = app.add_subcommand("inspect", "What a profile says, and what is wrong with it");
-    auto path = std::make_shared<std::string>();
-    auto json = std::make_shared<bool>(false);
-    command->add_option("PROFILE", *path, "An ICC profile")->required();
-    command->add_flag("--json", *json, "Machine-readable output");
-    command->callback([=, &status] { status = inspect(*path, *json); });
-}
-
-void addLists(CLI::App &app, int &status)
-{
-    auto *targets = app.add_subcommand("targets", "The built-in targets");
-    auto targetsJson = std::make_shared<bool>(false);
-    targets->add_flag("--json", *targetsJson, "Machine-readable output");
-    targets->callback([=, &status] {
-        Json all = Json::array();
-        for (const Target &t : builtInTargets()) {
-            all.push_back(Json::parse(targetToJson(t)));
-            if (!*targetsJson) {
-                std::cout << t.name << ": " << t.white.name() << ", " << t.luminance.name() << ", " << t.tone.name() << "\n    " << t.why << "\n";
-            }
+    Json all = Json::array();
+    for (const Target &t : builtInTargets()) {
+        all.push_back(Json::parse(targetToJson(t)));
+        if (!json) {
+            std::cout << t.name << ": " << t.white.name() << ", " << t.luminance.name() << ", " << t.tone.name() << "\n    " << t.why << "\n";
         }
-        if (*targetsJson) {
-            std::cout << all.dump(2) << "\n";
-        }
-        status = kDone;
-    });
-    auto *tolerances = app.add_subcommand("tolerances", "The built-in tolerances");
-    auto tolerancesJson = std::make_shared<bool>(false);
-    tolerances->add_flag("--json", *tolerancesJson, "Machine-readable output");
-    tolerances->callback([=, &status] {
-        Json all = Json::array();
-        for (const Tolerance &t : builtInTolerances()) {
-            all.push_back(Json::parse(toleranceToJson(t)));
-            if (!*tolerancesJson) {
-                std::cout << t.name << ": mean " << fixed(t.mean, 1) << ", largest " << fixed(t.max, 1) << " ΔE00; white " << fixed(t.whiteDeltaE, 1)
-                          << "; luminance " << fixed(t.luminancePercent, 0) << " %\n    " << t.why << "\n";
-            }
-        }
-        if (*tolerancesJson) {
-            std::cout << all.dump(2) << "\n";
-        }
-        status = kDone;
-    });
-}
-
-void addServe(CLI::App &app, int &status)
-{
-    auto *command = app.add_subcommand("serve", "Serve a simulated display and instrument over the bench protocol");
-    auto options = std::make_shared<ServeOptions>();
-    auto json = std::make_shared<bool>(false);
-    std::string names;
-    for (const std::string &n : sim::displayNames()) {
-        names += " " + n;
     }
-    command->add_option("--display", options->display, "Which one:" + names)->required();
-    command->add_option("--seed", options->seed, "Seed of the instrument's noise");
-    command->add_option("--fault", options->faults, "Make readings fail: CODE:FROM or CODE:FROM:COUNT, readings counted from 0");
-    command->add_flag("--warm", options->warm, "The panel has been on for two hours");
-    command->add_flag("--json", *json, "Errors as JSON; the protocol itself always is");
-    command->callback([=, &status] { status = serveDisplay(*options, *json); });
+    if (json) {
+        std::cout << all.dump(2) << "\n";
+    }
+    return kDone;
+}
+
+int listTolerances(bool json)
+{
+    Json all = Json::array();
+    for (const Tolerance &t : builtInTolerances()) {
+        all.push_back(Json::parse(toleranceToJson(t)));
+        if (!json) {
+            std::cout << t.name << ": mean " << fixed(t.mean, 1) << ", largest " << fixed(t.max, 1) << " ΔE00; white " << fixed(t.whiteDeltaE, 1)
+                      << "; luminance " << fixed(t.luminancePercent, 0) << " %\n    " << t.why << "\n";
+        }
+    }
+    if (json) {
+        std::cout << all.dump(2) << "\n";
+    }
+    return kDone;
 }
 
 } // namespace lamp::cli

@@ -6,7 +6,6 @@
 #include "exchange/results.h"
 #include "visit/visit.h"
 
-#include <CLI/CLI.hpp>
 #include <QGuiApplication>
 
 #include <chrono>
@@ -20,13 +19,6 @@ namespace lamp::cli {
 namespace fs = std::filesystem;
 
 namespace {
-
-struct VisitOptions {
-    std::string bench, target, out, task = "full", profile = "auto", instrument = "auto", effort = "standard", mode, tolerance = "studio",
-                                    warmUp = "wait", name, profileIn, report = "pdf";
-    int icc = 4;
-    bool json = false;
-};
 
 WallTime wallNow()
 {
@@ -126,17 +118,11 @@ Result<VisitPlan> planFrom(const VisitOptions &o)
     if (o.report != "pdf" && o.report != "html" && o.report != "none") {
         return badChoice("--report", o.report, "pdf, html, none");
     }
-    if (o.profile == "lut") {
-        return Error{ErrorKind::Input,
-                     "Table profiles cannot be made by this version.",
-                     "Nothing was started.",
-                     "Use --profile matrix or auto.",
-                     "profile",
-                     false};
+    const auto kind = profileKindFromName(o.profile);
+    if (!kind) {
+        return badChoice("--profile", o.profile, "auto, matrix, lut");
     }
-    if (o.profile != "auto" && o.profile != "matrix") {
-        return badChoice("--profile", o.profile, "auto, matrix");
-    }
+    plan.profileKind = *kind;
     if (o.instrument != "auto") {
         if (o.instrument.empty() || o.instrument.find_first_not_of("0123456789") != std::string::npos || o.instrument.size() > 4) {
             return badChoice("--instrument", o.instrument, "auto, 0, 1, 2 and so on");
@@ -193,6 +179,8 @@ int fail(const Error &error, const VisitRecord &record, const VisitOptions &o, R
     }
     return report(error, o.json);
 }
+
+} // namespace
 
 int runVisit(const VisitOptions &o)
 {
@@ -253,30 +241,6 @@ int runVisit(const VisitOptions &o)
         printSummary(record.value(), folder);
     }
     return record->verdict == Verdict::Pass ? kDone : kNotWithin;
-}
-
-} // namespace
-
-void addVisit(CLI::App &app, int &status)
-{
-    auto *command = app.add_subcommand("visit", "Calibrate, profile and verify a display on a bench");
-    auto o = std::make_shared<VisitOptions>();
-    command->add_option("--bench", o->bench, "Command that starts the bench")->required();
-    command->add_option("--target", o->target, "Name of a built-in target, or a JSON file")->required();
-    command->add_option("--out", o->out, "Folder for the results")->required();
-    command->add_option("--task", o->task, "full, refresh, check or profile");
-    command->add_option("--profile", o->profile, "auto or matrix");
-    command->add_option("--instrument", o->instrument, "auto, or the number of one of the bench's instruments");
-    command->add_option("--icc", o->icc, "ICC major version: 2 or 4");
-    command->add_option("--effort", o->effort, "quick, standard or thorough");
-    command->add_option("--mode", o->mode, "The display's own mode to use");
-    command->add_option("--tolerance", o->tolerance, "Name of a built-in tolerance, or a JSON file");
-    command->add_option("--warm-up", o->warmUp, "wait for a stable panel, or skip");
-    command->add_option("--name", o->name, "The profile's description");
-    command->add_option("--profile-in", o->profileIn, "For --task check: the profile to verify");
-    command->add_option("--report", o->report, "pdf, html or none");
-    command->add_flag("--json", o->json, "The visit's record on standard output");
-    command->callback([=, &status] { status = runVisit(*o); });
 }
 
 } // namespace lamp::cli

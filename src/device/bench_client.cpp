@@ -5,6 +5,7 @@
 #include "device/bench_json.h"
 
 #include <chrono>
+#include <cmath>
 #include <thread>
 
 namespace lamp {
@@ -14,6 +15,7 @@ using benchjson::Json;
 namespace {
 
 constexpr int kPatienceForGarbage = 100;
+constexpr int kTries = 5; ///< for all but readings, whose retries are the measuring floor's business
 
 /// A bench's error as a person should read it.
 Error benchError(const char *verb, const Json &reply)
@@ -155,11 +157,27 @@ Result<Json> BenchClient::awaitReply(long long id, const char *verb, double time
 
 Status BenchClient::act(const char *verb, Json parameters, bool person)
 {
-    const auto reply = ask(verb, std::move(parameters), person);
+    const auto reply = askPatiently(verb, std::move(parameters), person);
     if (!reply) {
         return reply.error();
     }
     return Done{};
+}
+
+Result<Json> BenchClient::askPatiently(const char *verb, Json parameters, bool person)
+{
+    for (int attempt = 1;; ++attempt) {
+        auto reply = ask(verb, parameters, person);
+        if (reply || !reply.error().retry || attempt >= kTries) {
+            return reply;
+        }
+        if (m_options.log) {
+            m_options.log(reply.error().what + " Trying again (" + std::to_string(attempt) + ").");
+        }
+        if (const Status s = advance(std::ldexp(0.5, attempt)); !s) {
+            return s.error();
+        }
+    }
 }
 
 Result<BenchInfo> BenchClient::hello()
@@ -178,7 +196,8 @@ Result<BenchInfo> BenchClient::hello()
 Status BenchClient::advance(double seconds)
 {
     if (m_info.virtualClock) {
-        return act("clock.advance", {{"seconds", seconds}});
+        const auto reply = ask("clock.advance", {{"seconds", seconds}});
+        return reply ? Status(Done{}) : Status(reply.error());
     }
     // Real time: wait in short pieces, so that a request to stop is heard.
     const auto end = std::chrono::steady_clock::now() + std::chrono::duration<double>(seconds);
@@ -195,7 +214,7 @@ Status BenchClient::advance(double seconds)
 
 Result<DisplayInfo> BenchClient::describeDisplay()
 {
-    const auto reply = ask("display.describe", Json::object());
+    const auto reply = askPatiently("display.describe", Json::object());
     if (!reply) {
         return reply.error();
     }
@@ -228,7 +247,7 @@ Result<double> BenchClient::setControl(const std::string &name, double value)
     for (const std::string &c : m_personControls) {
         person = person || c == name;
     }
-    const auto reply = ask("display.set_control", {{"name", name}, {"value", value}}, person);
+    const auto reply = askPatiently("display.set_control", {{"name", name}, {"value", value}}, person);
     if (!reply) {
         return reply.error();
     }
@@ -248,7 +267,7 @@ Status BenchClient::resetLut()
 
 Result<InstrumentInfo> BenchClient::describeInstrument()
 {
-    const auto reply = ask("instrument.describe", Json::object());
+    const auto reply = askPatiently("instrument.describe", Json::object());
     if (!reply) {
         return reply.error();
     }

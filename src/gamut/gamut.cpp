@@ -65,7 +65,7 @@ AdditiveGamut gamutOf(const Eigen::Matrix3d &channels, const XYZ &black)
     return {toD50 * channels, RelXYZ(toD50 * black.vec())};
 }
 
-double coveragePercent(const AdditiveGamut &display, const AdditiveGamut &space)
+double coveragePercent(const std::function<bool(const Lab &)> &contains, const AdditiveGamut &space)
 {
     constexpr int n = 18;
     double inside = 0, all = 0;
@@ -76,7 +76,7 @@ double coveragePercent(const AdditiveGamut &display, const AdditiveGamut &space)
                 const Eigen::Vector3d origin = at(0, 0, 0);
                 const double volume = std::abs((at(1, 0, 0) - origin).dot((at(0, 1, 0) - origin).cross(at(0, 0, 1) - origin)));
                 all += volume;
-                if (display.contains(Lab(at(0.5, 0.5, 0.5)))) {
+                if (contains(Lab(at(0.5, 0.5, 0.5)))) {
                     inside += volume;
                 }
             }
@@ -85,10 +85,19 @@ double coveragePercent(const AdditiveGamut &display, const AdditiveGamut &space)
     return 100 * inside / all;
 }
 
+double coveragePercent(const AdditiveGamut &display, const AdditiveGamut &space)
+{
+    return coveragePercent([&](const Lab &lab) { return display.contains(lab); }, space);
+}
+
+double volumeOf(const AdditiveGamut &gamut)
+{
+    return gamutVolume([&](const Drive &d) { return gamut.lab(evenLight(d.a, d.b, d.c)); });
+}
+
 double volumePercent(const AdditiveGamut &display, const AdditiveGamut &space)
 {
-    const auto volume = [](const AdditiveGamut &g) { return gamutVolume([&](const Drive &d) { return g.lab(evenLight(d.a, d.b, d.c)); }); };
-    return 100 * volume(display) / volume(space);
+    return 100 * volumeOf(display) / volumeOf(space);
 }
 
 } // namespace lamp

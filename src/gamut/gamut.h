@@ -27,8 +27,11 @@ AdditiveGamut gamutOf(const RgbSpace &space);
 AdditiveGamut gamutOf(const Eigen::Matrix3d &channels, const XYZ &black);
 
 /// The share of a space's volume in CIELAB that a display can show, in percent: cells of the space's cube, each
-/// weighed with its volume in Lab.
+/// weighed with its volume in Lab. \param contains whether the display can show a colour
+double coveragePercent(const std::function<bool(const Lab &)> &contains, const AdditiveGamut &space);
 double coveragePercent(const AdditiveGamut &display, const AdditiveGamut &space);
+/// The gamut's volume in cubic ΔE units.
+double volumeOf(const AdditiveGamut &gamut);
 /// The display's volume over the space's, in percent; may exceed 100.
 double volumePercent(const AdditiveGamut &display, const AdditiveGamut &space);
 

@@ -97,14 +97,20 @@ Status Gauge::recover(const Error &error, int attempt)
     if (const Status s = wait(std::ldexp(1.0, std::min(attempt - 1, 5))); !s) {
         return s;
     }
-    if (error.code == "not-connected" || error.code == "off-screen") {
-        // It may still be away: the next reading then says so.
-        const Status restored = restoreInstrument();
-        if (!restored && restored.error().code == "gone") {
-            return restored;
-        }
-    }
+    m_mustRestore = m_mustRestore || error.code == "not-connected" || error.code == "off-screen";
     return Done{};
+}
+
+Result<Reading> Gauge::readRestored(ReadMode mode, double integrationS)
+{
+    if (m_mustRestore) {
+        // A reading without the correction would be silently wrong: as long as it cannot be set, there is none.
+        if (const Status s = restoreInstrument(); !s) {
+            return s.error();
+        }
+        m_mustRestore = false;
+    }
+    return m_bench.read(mode, integrationS);
 }
 
 Result<Reading> Gauge::readPatiently(ReadMode mode, double integrationS, bool black)
@@ -114,7 +120,7 @@ Result<Reading> Gauge::readPatiently(ReadMode mode, double integrationS, bool bl
         if (m_stop.stop_requested()) {
             return stoppedOnRequest();
         }
-        auto reading = m_bench.read(mode, integration);
+        auto reading = readRestored(mode, integration);
         if (reading) {
             return reading;
         }

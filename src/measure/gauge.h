@@ -82,6 +82,7 @@ public:
 private:
     /// Reads once, dealing with errors that can be got over. \param emissionDrive for the words of a message.
     Result<Reading> readPatiently(ReadMode mode, double integrationS, bool black);
+    Result<Reading> readRestored(ReadMode mode, double integrationS);
     Status recover(const Error &error, int attempt);
     Status restoreInstrument();
     Measurement keep(const Reading &reading, const Drive &rgb, const std::string &name, ReadMode mode);
@@ -93,6 +94,7 @@ private:
     std::stop_token m_stop;
     std::string m_stage, m_correction;
     bool m_correctionSet = false;
+    bool m_mustRestore = false; ///< the instrument was away: nothing is read before correction and place are set again
     Place m_place;
     double m_area = 0.1;
     double m_settleS = 0.3;

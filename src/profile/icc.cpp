@@ -2,6 +2,7 @@
 #include "profile/icc.h"
 
 #include "colour/spaces.h"
+#include "profile/display_model.h"
 
 #include <lcms2.h>
 
@@ -123,6 +124,34 @@ Bytes dated(const Bytes &bytes, WallTime created)
     return out;
 }
 
+/// What every display profile of ours carries besides its colour transform.
+bool writeCommonTags(cmsContext context, cmsHPROFILE profile, const ProfileText &text, cmsColorSpaceSignature connection, const Eigen::Matrix3d &chad,
+                     double luminance, const Ramps &ramps)
+{
+    cmsSetProfileVersion(profile, text.version == 2 ? 2.4 : 4.3);
+    cmsSetDeviceClass(profile, cmsSigDisplayClass);
+    cmsSetColorSpace(profile, cmsSigRgbData);
+    cmsSetPCS(profile, connection);
+    cmsSetHeaderRenderingIntent(profile, INTENT_RELATIVE_COLORIMETRIC);
+    bool good =
+        writeText(context, profile, cmsSigProfileDescriptionTag, text.description) && writeText(context, profile, cmsSigCopyrightTag, text.copyright);
+    const cmsCIEXYZ d50{0.9642, 1.0, 0.8249};
+    good = good && cmsWriteTag(profile, cmsSigMediaWhitePointTag, &d50);
+    std::array<double, 9> chadRows{};
+    for (int i = 0; i < 9; ++i) {
+        chadRows[size_t(i)] = chad(i / 3, i % 3);
+    }
+    good = good && cmsWriteTag(profile, cmsSigChromaticAdaptationTag, chadRows.data());
+    const cmsCIEXYZ light{0, luminance, 0};
+    good = good && cmsWriteTag(profile, cmsSigLuminanceTag, &light);
+    if (!ramps.empty()) {
+        const Curve r = curveOf(context, ramps.r), g = curveOf(context, ramps.g), b = curveOf(context, ramps.b);
+        const std::array<cmsToneCurve *, 3> all{r.get(), g.get(), b.get()};
+        good = good && cmsWriteTag(profile, cmsSigVcgtTag, all.data());
+    }
+    return good;
+}
+
 } // namespace
 
 XYZ MatrixModel::evaluate(const Drive &rgb) const
@@ -151,24 +180,7 @@ Result<Bytes> writeMatrixProfile(const MatrixModel &model, const Ramps &ramps, c
 
     const Context context = quietContext();
     const ProfileHandle profile(cmsCreateProfilePlaceholder(raw(context)));
-    if (!profile) {
-        return profileError("The profile could not be made.");
-    }
-    cmsSetProfileVersion(profile.get(), text.version == 2 ? 2.4 : 4.3);
-    cmsSetDeviceClass(profile.get(), cmsSigDisplayClass);
-    cmsSetColorSpace(profile.get(), cmsSigRgbData);
-    cmsSetPCS(profile.get(), cmsSigXYZData);
-    cmsSetHeaderRenderingIntent(profile.get(), INTENT_RELATIVE_COLORIMETRIC);
-
-    bool good = writeText(raw(context), profile.get(), cmsSigProfileDescriptionTag, text.description)
-                && writeText(raw(context), profile.get(), cmsSigCopyrightTag, text.copyright);
-    cmsCIEXYZ d50{0.9642, 1.0, 0.8249};
-    good = good && cmsWriteTag(profile.get(), cmsSigMediaWhitePointTag, &d50);
-    std::array<double, 9> chadRows{};
-    for (int i = 0; i < 9; ++i) {
-        chadRows[size_t(i)] = chad(i / 3, i % 3);
-    }
-    good = good && cmsWriteTag(profile.get(), cmsSigChromaticAdaptationTag, chadRows.data());
+    bool good = profile && writeCommonTags(raw(context), profile.get(), text, cmsSigXYZData, chad, white.b, ramps);
     const std::array<cmsTagSignature, 3> colorantTags{cmsSigRedColorantTag, cmsSigGreenColorantTag, cmsSigBlueColorantTag};
     const std::array<cmsTagSignature, 3> curveTags{cmsSigRedTRCTag, cmsSigGreenTRCTag, cmsSigBlueTRCTag};
     for (int c = 0; c < 3; ++c) {
@@ -181,12 +193,124 @@ Result<Bytes> writeMatrixProfile(const MatrixModel &model, const Ramps &ramps, c
         good =
             good && trc && cmsWriteTag(profile.get(), colorantTags[size_t(c)], &xyz) && cmsWriteTag(profile.get(), curveTags[size_t(c)], trc.get());
     }
-    cmsCIEXYZ luminance{0, white.b, 0};
-    good = good && cmsWriteTag(profile.get(), cmsSigLuminanceTag, &luminance);
-    if (!ramps.empty()) {
-        const Curve r = curveOf(raw(context), ramps.r), g = curveOf(raw(context), ramps.g), b = curveOf(raw(context), ramps.b);
-        std::array<cmsToneCurve *, 3> all{r.get(), g.get(), b.get()};
-        good = good && cmsWriteTag(profile.get(), cmsSigVcgtTag, all.data());
+    const Bytes bytes = good ? dated(saved(profile.get()), text.created) : Bytes{};
+    if (bytes.empty()) {
+        return profileError("The profile could not be written.");
+    }
+    return bytes;
+}
+
+namespace {
+
+struct PipelineFreer {
+    void operator()(cmsPipeline *p) const { cmsPipelineFree(p); }
+};
+using Pipeline = std::unique_ptr<cmsPipeline, PipelineFreer>;
+
+/// a* = b* = 0 lies at 128/255 of the encoding; this moves it onto the middle node of an odd grid.
+double neutralToMiddle(double x)
+{
+    constexpr double zero = 128.0 / 255;
+    return x <= zero ? 0.5 * x / zero : 0.5 + 0.5 * (x - zero) / (1 - zero);
+}
+
+double middleToNeutral(double y)
+{
+    constexpr double zero = 128.0 / 255;
+    return y <= 0.5 ? y / 0.5 * zero : zero + (y - 0.5) / 0.5 * (1 - zero);
+}
+
+/// Lab to the 16 bits of a table: version 2 ends its scale at 0xFF00, version 4 at 0xFFFF (ICC.1, 6.3.4).
+void encode(const Lab &lab, int version, cmsUInt16Number *out)
+{
+    const cmsCIELab value{lab.a, lab.b, lab.c};
+    version == 2 ? cmsFloat2LabEncodedV2(out, &value) : cmsFloat2LabEncoded(out, &value);
+}
+
+Pipeline aToB(cmsContext context, const DisplayModel &model, int version, int grid)
+{
+    Pipeline pipeline(cmsPipelineAlloc(context, 3, 3));
+    cmsStage *table = cmsStageAllocCLut16bit(context, cmsUInt32Number(grid), 3, 3, nullptr);
+    struct Job {
+        const DisplayModel *model;
+        int version;
+    } job{&model, version};
+    const auto sample = [](const cmsUInt16Number *in, cmsUInt16Number *out, void *cargo) -> cmsInt32Number {
+        const Job &j = *static_cast<Job *>(cargo);
+        encode(j.model->lab({in[0] / 65535.0, in[1] / 65535.0, in[2] / 65535.0}), j.version, out);
+        return TRUE;
+    };
+    if (!cmsStageSampleCLut16bit(table, sample, &job, 0)
+        || !cmsPipelineInsertStage(pipeline.get(), cmsAT_END, cmsStageAllocToneCurves(context, 3, nullptr))
+        || !cmsPipelineInsertStage(pipeline.get(), cmsAT_END, table)
+        || !cmsPipelineInsertStage(pipeline.get(), cmsAT_END, cmsStageAllocToneCurves(context, 3, nullptr))) {
+        return nullptr;
+    }
+    return pipeline;
+}
+
+Pipeline bToA(cmsContext context, const DisplayModel &model, int version, int grid)
+{
+    Pipeline pipeline(cmsPipelineAlloc(context, 3, 3));
+    // Version 2 keeps its own scale inside the table, so its neutral lies at 0x8000 of 0xFFFF, nearly the middle.
+    std::vector<double> toMiddle, identity;
+    for (int i = 0; i < 4096; ++i) {
+        toMiddle.push_back(neutralToMiddle(i / 4095.0));
+        identity.push_back(i / 4095.0);
+    }
+    const Curve l = curveOf(context, identity), ab = curveOf(context, version == 2 ? identity : toMiddle);
+    const std::array<cmsToneCurve *, 3> curves{l.get(), ab.get(), ab.get()};
+    cmsStage *table = cmsStageAllocCLut16bit(context, cmsUInt32Number(grid), 3, 3, nullptr);
+    struct Job {
+        const DisplayModel *model;
+        int version;
+        Drive last;
+    } job{&model, version, {0.5, 0.5, 0.5}};
+    const auto sample = [](const cmsUInt16Number *in, cmsUInt16Number *out, void *cargo) -> cmsInt32Number {
+        Job &j = *static_cast<Job *>(cargo);
+        Lab lab;
+        if (j.version == 2) {
+            cmsCIELab value{};
+            cmsLabEncoded2FloatV2(&value, in);
+            lab = {std::min(value.L, 100.0), value.a, value.b};
+        } else {
+            lab = {in[0] / 655.35, middleToNeutral(in[1] / 65535.0) * 255 - 128, middleToNeutral(in[2] / 65535.0) * 255 - 128};
+        }
+        // The node before is a neighbour: a good place to start from, unless it lies at a corner.
+        Drive start;
+        for (int c = 0; c < 3; ++c) {
+            start[c] = std::clamp(0.8 * j.last[c] + 0.2 * lab.a / 100, 0.02, 0.98);
+        }
+        j.last = j.model->driveFor(lab, start);
+        for (int c = 0; c < 3; ++c) {
+            out[c] = cmsUInt16Number(std::lround(65535 * j.last[c]));
+        }
+        return TRUE;
+    };
+    if (!cmsStageSampleCLut16bit(table, sample, &job, 0)
+        || !cmsPipelineInsertStage(pipeline.get(), cmsAT_END, cmsStageAllocToneCurves(context, 3, curves.data()))
+        || !cmsPipelineInsertStage(pipeline.get(), cmsAT_END, table)
+        || !cmsPipelineInsertStage(pipeline.get(), cmsAT_END, cmsStageAllocToneCurves(context, 3, nullptr))) {
+        return nullptr;
+    }
+    return pipeline;
+}
+
+} // namespace
+
+Result<Bytes> writeTableProfile(const DisplayModel &model, const Ramps &ramps, const ProfileText &text, int grid)
+{
+    const Context context = quietContext();
+    const ProfileHandle profile(cmsCreateProfilePlaceholder(raw(context)));
+    bool good = profile && writeCommonTags(raw(context), profile.get(), text, cmsSigLabData, model.chad(), model.white().b, ramps);
+    const Pipeline forward = aToB(raw(context), model, text.version, grid), inverse = bToA(raw(context), model, text.version, grid);
+    good = good && forward && inverse && cmsWriteTag(profile.get(), cmsSigAToB0Tag, forward.get())
+           && cmsWriteTag(profile.get(), cmsSigBToA0Tag, inverse.get());
+    for (const cmsTagSignature tag : {cmsSigAToB1Tag, cmsSigAToB2Tag}) {
+        good = good && cmsLinkTag(profile.get(), tag, cmsSigAToB0Tag);
+    }
+    for (const cmsTagSignature tag : {cmsSigBToA1Tag, cmsSigBToA2Tag}) {
+        good = good && cmsLinkTag(profile.get(), tag, cmsSigBToA0Tag);
     }
     const Bytes bytes = good ? dated(saved(profile.get()), text.created) : Bytes{};
     if (bytes.empty()) {

@@ -124,9 +124,23 @@ Status SimBench::selectInstrument(int index)
     return Done{};
 }
 
+bool SimBench::away()
+{
+    for (const Fault &f : m_faults) {
+        if (f.code == "not-connected" && m_attempts > f.from && m_attempts < f.from + f.count) {
+            ++m_attempts;
+            return true;
+        }
+    }
+    return false;
+}
+
 Status SimBench::place(const Place &place)
 {
     const std::scoped_lock lock(m_mutex);
+    if (away()) {
+        return fault("not-connected", faultMessage("not-connected"), true);
+    }
     m_place = place;
     m_t += 2;
     return Done{};
@@ -135,6 +149,9 @@ Status SimBench::place(const Place &place)
 Status SimBench::setCorrection(const std::string &technology)
 {
     const std::scoped_lock lock(m_mutex);
+    if (away()) {
+        return fault("not-connected", faultMessage("not-connected"), true);
+    }
     if (!m_meter.setCorrection(technology)) {
         return fault("bad-request", "no factory correction for " + technology, false);
     }

@@ -32,7 +32,7 @@ public:
     Result<Reading> read(ReadMode mode, double integrationS) override;
 
     /// Faults on demand: readings with the numbers from..from+count-1 (counted from 0) answer with an error of
-    /// this code. "not-connected" also makes the instrument forget its correction and place.
+    /// this code. While it is "not-connected" correction and place cannot be set either, and both are forgotten.
     void failReadings(int from, int count, const std::string &code, bool retry = true);
     /// From a reading on, a lamp shines on the screen for a while: extra reflected light gets in.
     void strayLight(int from, int count, double cdM2);
@@ -55,6 +55,8 @@ public:
     [[nodiscard]] XYZ seen(const Drive &rgb, double area = 0.1) const;
 
 private:
+    /// Whether the instrument is unplugged just now; each call to it while it is away counts as one of the fault's.
+    bool away();
     Result<Reading> readEmission(double integrationS);
     Result<Reading> readAmbient(double integrationS);
 

@@ -31,6 +31,8 @@ constexpr std::array<StageText, kStages> kStageTexts{{{"prepare", "Prepare"},
 constexpr std::array<const char *, 4> kTasks{"full", "refresh", "check", "profile"};
 constexpr std::array<const char *, 3> kEfforts{"quick", "standard", "thorough"};
 
+constexpr std::array<const char *, 3> kProfileKinds{"auto", "matrix", "lut"};
+
 template <typename E, size_t N> std::optional<E> named(const std::array<const char *, N> &names, const std::string &name)
 {
     for (size_t i = 0; i < N; ++i) {
@@ -117,6 +119,7 @@ Json planJson(const VisitPlan &p)
             {"tolerance", Json::parse(toleranceToJson(p.tolerance))},
             {"instrument", p.instrument},
             {"icc", p.iccVersion},
+            {"profile_kind", profileKindName(p.profileKind)},
             {"mode", p.mode},
             {"profile_name", p.profileName},
             {"by", p.by},
@@ -138,6 +141,7 @@ VisitPlan planFrom(const Json &j)
     }
     p.instrument = j.at("instrument").get<int>();
     p.iccVersion = j.at("icc").get<int>();
+    p.profileKind = profileKindFromName(j.at("profile_kind").get<std::string>()).value_or(ProfileKind::Auto);
     p.mode = j.at("mode").get<std::string>();
     p.profileName = j.at("profile_name").get<std::string>();
     p.by = j.at("by").get<std::string>();
@@ -264,6 +268,16 @@ std::string effortName(Effort effort)
 std::optional<Effort> effortFromName(const std::string &name)
 {
     return named<Effort>(kEfforts, name);
+}
+
+std::string profileKindName(ProfileKind kind)
+{
+    return kProfileKinds[size_t(kind)];
+}
+
+std::optional<ProfileKind> profileKindFromName(const std::string &name)
+{
+    return named<ProfileKind>(kProfileKinds, name);
 }
 
 Chromaticity VisitRecord::targetWhite() const

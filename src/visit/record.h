@@ -33,6 +33,11 @@ enum class Effort { Quick, Standard, Thorough };
 std::string effortName(Effort effort);
 std::optional<Effort> effortFromName(const std::string &name);
 
+/// Kind of ICC profile: what the panel needs, or one of the two.
+enum class ProfileKind { Auto, Matrix, Table };
+std::string profileKindName(ProfileKind kind); ///< "auto", "matrix", "lut"
+std::optional<ProfileKind> profileKindFromName(const std::string &name);
+
 enum class LineState { Pending, Running, Done, Skipped, Failed };
 
 /// One line of the worksheet.
@@ -51,6 +56,7 @@ struct VisitPlan {
     Tolerance tolerance;
     int instrument = -1; ///< index, -1 for the one the bench starts with
     int iccVersion = 4;
+    ProfileKind profileKind = ProfileKind::Auto;
     std::string mode;           ///< the display's own mode; empty leaves it
     std::string profileName;    ///< empty: made from display, target and date
     std::string by = "program"; ///< who works: a role

@@ -2,6 +2,7 @@
 #include "visit/visit.h"
 
 #include "colour/cct.h"
+#include "colour/difference.h"
 #include "gamut/gamut.h"
 #include "measure/warm_up.h"
 
@@ -12,12 +13,14 @@ namespace lamp {
 
 /// How many readings an effort may spend where.
 struct Visit::Budget {
-    int moves;                  ///< of the menu, one reading each
-    std::vector<double> grays;  ///< read with linear ramps
-    std::vector<double> checks; ///< read through the ramps
-    int passes;                 ///< corrections by measuring again, at most
-    int colours;                ///< verification
-    double goal;                ///< relative standard deviation wanted of a reading at white
+    int moves;                 ///< of the menu, one reading each
+    std::vector<double> grays; ///< drives read with linear ramps
+    /// Drives read through the ramps, pass by pass: the first shows how the ramps do, the others lie in between and
+    /// are spent only while there is something to correct.
+    std::vector<std::vector<double>> passes;
+    int mixtures; ///< colours beyond the primaries, where a panel's channels do not add up
+    int colours;  ///< verification
+    double goal;  ///< relative standard deviation wanted of a reading at white
 };
 
 namespace {
@@ -95,21 +98,28 @@ Visit::Budget Visit::budget() const
 {
     Budget b;
     switch (m_record.plan.effort) {
-    case Effort::Quick: b = {4, {0, 0.08, 0.18, 0.32, 0.5, 0.7, 0.88}, {0.12, 0.3, 0.6, 1}, 1, 12, 0.0015}; break;
+    case Effort::Quick: b = {3, {0, 0.08, 0.18, 0.32, 0.52, 0.76}, {{0.12, 0.25, 0.5, 1}}, 8, 12, 0.0015}; break;
     case Effort::Standard:
-        b = {6, {0, 0.04, 0.08, 0.13, 0.2, 0.28, 0.38, 0.5, 0.62, 0.75, 0.88}, {0.06, 0.11, 0.18, 0.27, 0.4, 0.58, 0.8, 1}, 2, 24, 0.0010};
+        b = {5,
+             {0, 0.04, 0.08, 0.13, 0.2, 0.28, 0.38, 0.5, 0.62, 0.75, 0.88},
+             {{0.06, 0.11, 0.18, 0.27, 0.4, 0.58, 0.8, 1}, {0.09, 0.22, 0.48, 1}, {0.14, 0.33, 1}},
+             16,
+             24,
+             0.0010};
         break;
     case Effort::Thorough:
         b = {8,
              {0, 0.025, 0.05, 0.075, 0.1, 0.13, 0.16, 0.2, 0.24, 0.28, 0.33, 0.38, 0.44, 0.5, 0.56, 0.62, 0.69, 0.76, 0.83, 0.9, 0.95},
-             {0.03, 0.06, 0.09, 0.12, 0.16, 0.2, 0.25, 0.31, 0.38, 0.46, 0.55, 0.65, 0.76, 0.88, 1},
-             3,
+             {{0.03, 0.06, 0.09, 0.12, 0.16, 0.2, 0.25, 0.31, 0.38, 0.46, 0.55, 0.65, 0.76, 0.88, 1},
+              {0.045, 0.075, 0.11, 0.14, 0.18, 0.23, 0.28, 0.35, 0.42, 0.5, 0.6, 0.7, 0.82, 1},
+              {0.03, 0.06, 0.1, 0.15, 0.22, 0.32, 0.45, 0.6, 0.8, 1}},
+             26,
              24,
              0.0006};
         break;
     }
     if (m_record.plan.task == Task::Refresh) {
-        b.passes = std::min(b.passes, 1);
+        b.passes.resize(std::min<size_t>(b.passes.size(), 2));
     }
     return b;
 }
@@ -177,9 +187,17 @@ void Visit::tellProgress(double extraSeconds)
     }
     // Readings still to come, stage by stage, at what a reading has taken so far.
     const Budget b = budget();
-    const std::array<double, kStages> planned{
-        0, 1, 0, 0, 4, 5.0 + b.moves * 0.8, double(b.grays.size()) + double(b.checks.size()) * (1 + 0.5 * (b.passes - 1)) + 4, 0, b.colours + 2.0,
-        0, 0};
+    const std::array<double, kStages> planned{0,
+                                              1,
+                                              0,
+                                              0,
+                                              4,
+                                              5.0 + b.moves * 0.8,
+                                              double(b.grays.size() + b.passes.front().size() + (b.passes.size() > 1 ? b.passes[1].size() : 0) + 4),
+                                              0,
+                                              b.colours + 2.0,
+                                              0,
+                                              0};
     double left = 0, all = 0;
     Stage at = Stage::SignOff;
     for (int i = kStages - 1; i >= 0; --i) {
@@ -261,15 +279,7 @@ Status Visit::connect()
         return benchError(std::string("The bench offers no ") + (hello->hasDisplay ? "instrument" : "display") + ".",
                           "Use a bench that has both, or pair it with a screen in the window.");
     }
-    const int index = m_record.plan.instrument;
-    if (index >= 0) {
-        if (const Status s = m_bench.selectInstrument(index); !s) {
-            Error e = s.error();
-            e.todo = "The bench has " + counted(hello->instruments, "instrument") + ", counted from 0.";
-            return e;
-        }
-    }
-    const auto instrument = m_bench.describeInstrument();
+    const auto instrument = chooseInstrument(hello->instruments);
     if (!instrument) {
         return instrument.error();
     }
@@ -306,6 +316,47 @@ Status Visit::connect()
         m_gauge->setPatchArea(std::min(0.1, *display->maxPatchArea));
     }
     return Done{};
+}
+
+Result<InstrumentInfo> Visit::chooseInstrument(int count)
+{
+    const int wanted = m_record.plan.instrument;
+    if (wanted >= 0 || count <= 1) {
+        if (wanted >= 0) {
+            if (const Status s = m_bench.selectInstrument(wanted); !s) {
+                Error e = s.error();
+                e.todo = "The bench has " + counted(count, "instrument") + ", counted from 0.";
+                return e;
+            }
+        }
+        return m_bench.describeInstrument();
+    }
+    // A colorimeter that is corrected for this panel is quick and quiet; without one a spectroradiometer is right,
+    // if slow; an uncorrected colorimeter comes last.
+    const auto display = m_bench.describeDisplay();
+    if (!display) {
+        return display.error();
+    }
+    int best = 0, bestRank = -1;
+    for (int i = 0; i < count; ++i) {
+        if (const Status s = m_bench.selectInstrument(i); !s) {
+            return s.error();
+        }
+        const auto info = m_bench.describeInstrument();
+        if (!info) {
+            return info.error();
+        }
+        const bool spectral = info->kind == "spectroradiometer";
+        const int rank = !spectral && info->hasCorrection(display->technology) ? 2 : (spectral ? 1 : 0);
+        if (rank > bestRank) {
+            bestRank = rank;
+            best = i;
+        }
+    }
+    if (const Status s = m_bench.selectInstrument(best); !s) {
+        return s.error();
+    }
+    return m_bench.describeInstrument();
 }
 
 Status Visit::reapply()
@@ -710,6 +761,9 @@ Status Visit::calibrateStage()
         }
         m_record.calibrated.white = basis.white;
         m_record.calibrated.black = basis.black;
+        if (const Status s = readMixtures(); !s) {
+            return s;
+        }
         std::vector<GrayInput> inputs;
         for (const GrayReading &g : all) {
             inputs.push_back({g.drive, g.xyz});
@@ -739,6 +793,9 @@ Status Visit::calibrateThroughLut(const Primaries &basis, GrayModel &model)
         }
         m_record.calibrated.black = black->xyz;
     }
+    if (const Status s = readMixtures(); !s) {
+        return s;
+    }
     for (auto &list : m_record.light) {
         list.clear();
         for (int i = 0; i <= 1023; ++i) {
@@ -754,18 +811,11 @@ Status Visit::calibrateThroughLut(const Primaries &basis, GrayModel &model)
 Status Visit::refineGrays(GrayModel &model, const GrayAim &aim)
 {
     const Budget b = budget();
-    for (int pass = 0; pass <= b.passes; ++pass) {
+    for (size_t pass = 0; pass < b.passes.size(); ++pass) {
         if (const Status s = setRamps(model.ramps(aim, *m_record.display.lut)); !s) {
             return s;
         }
-        // Every second pass reads in between, so that no level is corrected twice and none never.
-        std::vector<double> drives = b.checks;
-        if (pass % 2 == 1) {
-            for (double &v : drives) {
-                v = v < 1 ? v * 0.86 : v;
-            }
-        }
-        const auto grays = readGrays(drives, aim);
+        const auto grays = readGrays(b.passes[pass], aim);
         if (!grays) {
             return grays.error();
         }
@@ -780,10 +830,60 @@ Status Visit::refineGrays(GrayModel &model, const GrayAim &aim)
         const double luminanceError = std::abs(white.b / aim.white.b - 1);
         // Two readings of the same white differ by their noise: below that, another round only chases it.
         const bool good = m_record.gray.mean < 0.25 && whiteError < 0.12 && luminanceError < 0.002;
-        if (good || pass == b.passes) {
+        if (good || pass + 1 == b.passes.size()) {
             return Done{};
         }
         model.refine(grays.value());
+    }
+    return Done{};
+}
+
+namespace {
+
+const char *const kMixture = "mixture ";
+
+/// Colours that tell how a panel mixes: secondaries, single channels half way, tints and shades between. Sorted so
+/// that any first part of the list is a fair sample.
+const std::array<Drive, 26> kMixtures{
+    {{0, 1, 1},          {1, 0, 1},        {1, 1, 0},        {0.6, 0, 0},       {0, 0.6, 0},      {0, 0, 0.6},       {1, 0.6, 0.5},
+     {0.5, 0.75, 1},     {0.45, 0.9, 0.4}, {0.8, 0.35, 0.7}, {0.75, 0.7, 0.25}, {0.3, 0.7, 0.7},  {0.85, 0.85, 0.6}, {0.35, 0.3, 0.55},
+     {0.55, 0.35, 0.25}, {0.7, 0.9, 0.9},  {0.35, 0, 0},     {0, 0.35, 0},      {0, 0, 0.35},     {0.5, 0.5, 0},     {0, 0.5, 0.5},
+     {0.5, 0, 0.5},      {0.95, 0.8, 0.9}, {0.25, 0.4, 0.3}, {0.9, 0.2, 0.15},  {0.2, 0.25, 0.85}}};
+
+/// By how much red, green and blue miss white: 0 where the channels add up.
+double departureFromSum(const Primaries &p)
+{
+    return (p.matrix().partialPivLu().solve((p.white - p.black).vec()) - Eigen::Vector3d::Ones()).cwiseAbs().maxCoeff();
+}
+
+std::vector<ColourSample> mixturesOf(const VisitRecord &r)
+{
+    std::vector<ColourSample> all;
+    for (const Measurement &m : r.readings) {
+        if (m.stage == stageName(Stage::Calibrate) && m.name.starts_with(kMixture) && !m.superseded) {
+            all.push_back({m.rgb, m.xyz});
+        }
+    }
+    return all;
+}
+
+} // namespace
+
+Status Visit::readMixtures()
+{
+    const ProfileKind kind = m_record.plan.profileKind;
+    const Primaries &p = m_record.calibrated;
+    if (kind == ProfileKind::Matrix || (kind == ProfileKind::Auto && departureFromSum(p) < 0.012)) {
+        return Done{};
+    }
+    const Budget b = budget();
+    for (int i = 0; i < b.mixtures; ++i) {
+        const Drive &d = kMixtures[size_t(i)];
+        const double level = std::max(0.05, p.white.b * (0.2 * std::pow(d.a, 2.2) + 0.7 * std::pow(d.b, 2.2) + 0.1 * std::pow(d.c, 2.2)));
+        const auto m = m_gauge->read(d, kMixture + std::to_string(i + 1), level, goalAt(level, p.white.b, b.goal));
+        if (!m) {
+            return m.error();
+        }
     }
     return Done{};
 }
@@ -833,7 +933,7 @@ Status Visit::measureAsItStands()
     Primaries &p = m_record.calibrated;
     m_record.aimLuminance = p.white.b;
     const ToneCurve tone = m_record.plan.target.tone.withBlack(p.black.b / p.white.b);
-    auto grays = readGrays(budget().checks, {p.white, p.black, tone});
+    auto grays = readGrays(budget().passes.front(), {p.white, p.black, tone});
     if (!grays) {
         return grays.error();
     }
@@ -864,32 +964,63 @@ Status Visit::profileStage()
         warn("No profile was given to check: colours are judged as the display's own primaries with the target's tone curve would show them.");
     }
     const Primaries &p = m_record.calibrated;
-    Eigen::Matrix3d channels = p.matrix();
-    // White counts most: the columns are stretched so that they add up to it exactly.
-    const Eigen::Vector3d stretch = channels.partialPivLu().solve((p.white - p.black).vec());
-    const double departure = (stretch - Eigen::Vector3d::Ones()).cwiseAbs().maxCoeff();
-    if (departure > 0.04) {
+    MatrixModel model{p.matrix(), p.black, m_record.light};
+    const std::vector<ColourSample> mixtures = mixturesOf(m_record);
+    std::optional<DisplayModel> mixing;
+    if (!mixtures.empty()) {
+        mixing.emplace(model, p.white, p.black, mixtures);
+    }
+    // White counts most: the matrix's columns are stretched so that they add up to it exactly.
+    model.channels *= model.channels.partialPivLu().solve((p.white - p.black).vec()).asDiagonal();
+    const bool table = wantsTable(mixing, model, mixtures);
+    const double departure = departureFromSum(p);
+    if (departure > 0.04 && !table) {
         warn("Red, green and blue do not add up to white (by " + fixed(100 * departure, 0)
              + " %): a profile by matrix and curves describes this panel only roughly.");
     }
-    channels *= stretch.asDiagonal();
-    const MatrixModel model{channels, p.black, m_record.light};
-    ProfileText text{m_record.profileName(), "Free to use and pass on; made with Dutiful Lamp.", m_hooks.wallClock ? m_hooks.wallClock() : WallTime{},
-                     m_record.plan.iccVersion};
-    const auto bytes = writeMatrixProfile(model, m_record.ramps, text);
+    const ProfileText text{m_record.profileName(), "Free to use and pass on; made with Dutiful Lamp.",
+                           m_hooks.wallClock ? m_hooks.wallClock() : WallTime{}, m_record.plan.iccVersion};
+    const auto bytes = table ? writeTableProfile(*mixing, m_record.ramps, text) : writeMatrixProfile(model, m_record.ramps, text);
     if (!bytes) {
         return bytes.error();
     }
     m_record.profile = bytes.value();
-    const AdditiveGamut gamut = gamutOf(channels, p.black);
+    describeGamut(table ? &*mixing : nullptr, model);
+    finish(Stage::Profile, text.description + " (ICC " + std::to_string(text.version) + ", " + (table ? "tables" : "matrix") + "); shows "
+                               + fixed(m_record.coverage["sRGB"], 1) + " % of sRGB, " + fixed(m_record.coverage["Adobe RGB (1998)"], 1)
+                               + " % of Adobe RGB (1998)");
+    return Done{};
+}
+
+bool Visit::wantsTable(const std::optional<DisplayModel> &mixing, const MatrixModel &matrix, const std::vector<ColourSample> &mixtures) const
+{
+    if (!mixing || m_record.plan.profileKind != ProfileKind::Auto) {
+        return mixing && m_record.plan.profileKind == ProfileKind::Table;
+    }
+    // A table is taken where the mixtures show that it describes the panel clearly better.
+    double sum = 0;
+    for (const ColourSample &s : mixtures) {
+        const auto lab = [&](const XYZ &xyz) { return measuredLab(xyz, mixing->white(), mixing->chad()); };
+        sum += deltaE2000(lab(s.xyz), lab(matrix.evaluate(s.rgb)));
+    }
+    const double byMatrix = sum / double(mixtures.size());
+    return byMatrix > 0.4 && mixing->crossValidated() < 0.7 * byMatrix;
+}
+
+void Visit::describeGamut(const DisplayModel *mixing, const MatrixModel &matrix)
+{
+    const AdditiveGamut additive = gamutOf(matrix.channels, matrix.black);
+    const auto profile = Profile::open(m_record.profile);
+    const double own = mixing != nullptr ? gamutVolume([&](const Drive &d) { return mixing->lab(d); }) : volumeOf(additive);
     for (const RgbSpace &space : rgbSpaces()) {
         const AdditiveGamut other = gamutOf(space);
-        m_record.coverage[space.name] = coveragePercent(gamut, other);
-        m_record.volume[space.name] = volumePercent(gamut, other);
+        // A table holds a colour where its inverse and then its forward table give it back.
+        m_record.coverage[space.name] =
+            mixing == nullptr || !profile
+                ? coveragePercent(additive, other)
+                : coveragePercent([&](const Lab &l) { return deltaE2000(l, profile->colourOf(profile->driveFor(l))) < 1.0; }, other);
+        m_record.volume[space.name] = 100 * own / volumeOf(other);
     }
-    finish(Stage::Profile, text.description + " (ICC " + std::to_string(text.version) + ", matrix); shows " + fixed(m_record.coverage["sRGB"], 1)
-                               + " % of sRGB, " + fixed(m_record.coverage["Adobe RGB (1998)"], 1) + " % of Adobe RGB (1998)");
-    return Done{};
 }
 
 Status Visit::verifyStage()

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "profile/display_model.h"
 #include "visit/record.h"
 
 #include <functional>
@@ -65,6 +66,7 @@ private:
 
     Status runStage(Stage stage);
     Status connect();
+    Result<InstrumentInfo> chooseInstrument(int count);
     Status prepare();
     Status roomLight();
     Status chooseTarget();
@@ -85,6 +87,10 @@ private:
     Status calibrateThroughLut(const Primaries &basis, GrayModel &model);
     Status measureAsItStands();
     Status readCalibratedPrimaries(bool whiteToo);
+    Status readMixtures();
+    [[nodiscard]] bool wantsTable(const std::optional<DisplayModel> &mixing, const MatrixModel &matrix,
+                                  const std::vector<ColourSample> &mixtures) const;
+    void describeGamut(const DisplayModel *mixing, const MatrixModel &matrix);
     GrayAim aimFor(const Primaries &basis);
     void judge();
     void judgeRoom();

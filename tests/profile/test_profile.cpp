@@ -5,6 +5,7 @@
 #include "colour/spaces.h"
 #include "gamut/gamut.h"
 #include "judge/verification.h"
+#include "profile/display_model.h"
 #include "profile/icc.h"
 
 #include <QFile>
@@ -190,6 +191,66 @@ private Q_SLOTS:
         falling.b[100] = 0.9;
         const auto bent = writeMatrixProfile(own, falling, {"x", "y", kMade, 4});
         QVERIFY(findings(Profile::open(bent.value()).value(), kMade).front().find("blue") != std::string::npos);
+    }
+
+    // A display with a white subpixel and one with crosstalk, made up here: the model finds out which it has, and the
+    // table profile, read by Little CMS, agrees with it in both directions.
+    void displayModelAndItsTableProfile()
+    {
+        const MatrixModel base = model("Display P3", 2.2, 0.0005);
+        const auto light = [](const Drive &d) { return Eigen::Vector3d(std::pow(d.a, 2.2), std::pow(d.b, 2.2), std::pow(d.c, 2.2)); };
+        const Eigen::Vector3d extra(9, 4, 16);
+        const auto subpixel = [&](const Drive &d) { return XYZ(base.evaluate(d).vec() + light(d).minCoeff() * extra); };
+        const auto crosstalk = [&](const Drive &d) {
+            const Eigen::Vector3d l = light(d);
+            return XYZ(base.evaluate(d).vec() - l[0] * l[1] * Eigen::Vector3d(4, 5, 1) - l[1] * l[2] * Eigen::Vector3d(2, 3, 5));
+        };
+        const std::vector<Drive> drives{{0, 1, 1},         {1, 0, 1},       {1, 1, 0},         {0.6, 0, 0},      {0, 0.6, 0},
+                                        {0, 0, 0.6},       {1, 0.6, 0.5},   {0.5, 0.75, 1},    {0.45, 0.9, 0.4}, {0.8, 0.35, 0.7},
+                                        {0.75, 0.7, 0.25}, {0.3, 0.7, 0.7}, {0.85, 0.85, 0.6}, {0.35, 0.3, 0.55}};
+        const auto made = [&](const auto &panel) {
+            std::vector<ColourSample> samples;
+            for (const Drive &d : drives) {
+                samples.push_back({d, panel(d)});
+            }
+            return DisplayModel(base, panel({1, 1, 1}), panel({0, 0, 0}), samples);
+        };
+        const DisplayModel oled = made(subpixel), lcd = made(crosstalk);
+        QCOMPARE(oled.mixing(), DisplayModel::Mixing::Minimum);
+        QCOMPARE(lcd.mixing(), DisplayModel::Mixing::Product);
+        QVERIFY(oled.crossValidated() < 0.1 && lcd.crossValidated() < 0.1);
+        for (const int version : {2, 4}) {
+            const auto profile = Profile::open(writeTableProfile(oled, ramps(), {"table", "free", kMade, version}).value());
+            QVERIFY(profile.ok());
+            QVERIFY(profile->facts().tables);
+            double forward = 0, worst = 0, back = 0, backWorst = 0;
+            int n = 0;
+            for (int r = 1; r < 10; r += 2) {
+                for (int g = 1; g < 10; g += 2) {
+                    for (int b = 1; b < 10; b += 2) {
+                        const Drive d{r / 10.0 + 0.013, g / 10.0, b / 10.0 - 0.017};
+                        const double f = deltaE2000(profile->colourOf(d), oled.lab(d));
+                        const double i = deltaE2000(oled.lab(profile->driveFor(oled.lab(d))), oled.lab(d));
+                        forward += f;
+                        worst = std::max(worst, f);
+                        back += i;
+                        backWorst = std::max(backWorst, i);
+                        ++n;
+                    }
+                }
+            }
+            QVERIFY2(forward / n < 0.15 && worst < 0.6, qPrintable(QStringLiteral("v%1 forward %2 %3").arg(version).arg(forward / n).arg(worst)));
+            QVERIFY2(back / n < 0.3 && backWorst < 1.5, qPrintable(QStringLiteral("v%1 inverse %2 %3").arg(version).arg(back / n).arg(backWorst)));
+            for (const double l : {15.0, 40.0, 70.0, 95.0}) {
+                const Lab gray = oled.lab(profile->driveFor({l, 0, 0}));
+                QVERIFY2(std::hypot(gray.b, gray.c) < 0.6, qPrintable(QString::number(l)));
+            }
+            QVERIFY(profile->ramps(256).has_value());
+        }
+        // Out of the gamut the hue is kept.
+        const Lab far{60, -110, 20};
+        const LCh got = lchOf(oled.lab(oled.driveFor(far, {0.5, 0.5, 0.5}))), wanted = lchOf(far);
+        LAMP_NEAR(got.c, wanted.c, 6);
     }
 
     // Sources: a cube of Lab-like axes has the volume of a box (geometry); Adobe RGB (1998) holds all of sRGB, and

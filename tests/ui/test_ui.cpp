@@ -140,7 +140,7 @@ private Q_SLOTS:
                 QVERIFY(slider != nullptr);
                 slider->setValue(int(q->value));
                 QTest::keyClick(w->windowHandle(), Qt::Key_Return);
-                QTRY_VERIFY(!w->runner()->question() || w->runner()->question()->control != q->control);
+                QTRY_VERIFY(!w->runner()->question() || w->runner()->question()->control != q->control || w->runner()->question()->value != q->value);
                 continue;
             }
             if (q->stage == Stage::Look) {
