@@ -103,7 +103,8 @@ DisplayModel::Terms DisplayModel::terms(Mixing mixing, const Eigen::Vector3d &l)
         return t;
     }
     Terms t(7);
-    t << l[0] * l[1], l[1] * l[2], l[0] * l[2], l[0] * l[1] * l[2], l[0] * l[1] * (l[0] - l[1]), l[1] * l[2] * (l[1] - l[2]), l[0] * l[2] * (l[0] - l[2]);
+    t << l[0] * l[1], l[1] * l[2], l[0] * l[2], l[0] * l[1] * l[2], l[0] * l[1] * (l[0] - l[1]), l[1] * l[2] * (l[1] - l[2]),
+        l[0] * l[2] * (l[0] - l[2]);
     return t;
 }
 
