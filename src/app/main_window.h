@@ -49,6 +49,12 @@ public:
     [[nodiscard]] QString statusText() const;
     [[nodiscard]] bool fillingDemo() const { return m_filling; }
     [[nodiscard]] qint64 currentDisplay() const { return m_display; }
+    /// The simulated bench of a display that was looked at; null for others.
+    [[nodiscard]] std::shared_ptr<sim::SimBench> simulatedBench(qint64 displayId) const
+    {
+        const auto it = m_benches.find(displayId);
+        return it == m_benches.end() ? nullptr : it->second;
+    }
 
 protected:
     void closeEvent(QCloseEvent *event) override;

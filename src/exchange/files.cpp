@@ -86,6 +86,10 @@ std::string flagsOf(const Measurement &m)
 
 Result<std::string> readFile(const fs::path &path)
 {
+    std::error_code code;
+    if (fs::is_directory(path, code)) {
+        return Error{ErrorKind::Input, path.string() + " is a folder, not a file.", "", "Check the name.", "file", false};
+    }
     std::ifstream in(path, std::ios::binary);
     if (!in) {
         return Error{ErrorKind::Input, "Cannot read " + path.string() + ": " + std::strerror(errno) + ".", "", "Check the name.", "file", false};

@@ -46,7 +46,7 @@ QImage picture(const Picture &which, const VisitRecord &record, int scale)
 
 QString row(const QString &name, const QString &value, const QString &target = {})
 {
-    return QStringLiteral("<tr><td>%1</td><td align=\"right\">%2</td><td>%3</td></tr>").arg(name, value, target);
+    return QStringLiteral("<tr><td>%1&nbsp;</td><td>%2&nbsp;&nbsp;</td><td>%3</td></tr>").arg(name, value, target);
 }
 
 QString number(double v, int decimals)

@@ -3,6 +3,8 @@
 
 #include "device/bench_client.h"
 #include "device/bench_server.h"
+#include "device/paced_bench.h"
+#include "device/paired_bench.h"
 #include "simlab/sim_bench.h"
 
 #include <QFile>
@@ -207,6 +209,64 @@ private Q_SLOTS:
         QCOMPARE(reading.error().code, std::string("saturated"));
         QVERIFY(reading.error().retry);
         QVERIFY(opened.value()->read(ReadMode::Emission, 1).ok());
+    }
+
+    // An instrument that is busy for a while: what the bench says may be tried again is tried again.
+    void busyBenchIsAskedAgain()
+    {
+        QTemporaryDir dir;
+        std::vector<std::string> log;
+        BenchClient::Options options;
+        options.log = [&](const std::string &t) { log.push_back(t); };
+        auto opened = BenchClient::open(script(dir, "busy",
+                                               QStringLiteral(R"(read l; %1
+read l; echo '{"id":2,"ok":false,"t":1,"error":{"code":"busy","message":"wait","retry":true}}'
+read l; echo '{"id":3,"ok":true,"t":2}'
+read l; echo '{"id":4,"ok":true,"t":3}'
+read l; echo '{"id":5,"ok":false,"t":3,"error":{"code":"internal","message":"broken","retry":false}}'
+cat >/dev/null)")
+                                                   .arg(kHello)),
+                                        options);
+        QVERIFY(opened.ok());
+        QVERIFY(opened.value()->resetLut().ok()); // refused, time passes, granted
+        QCOMPARE(log.size(), size_t(1));
+        QVERIFY(!opened.value()->resetLut().ok()); // not to be tried again
+        LAMP_NEAR(opened.value()->now(), 3, 1e-9);
+    }
+
+    void pacedBenchTakesItsTime()
+    {
+        std::atomic<double> speed{100};
+        std::stop_source stop;
+        PacedBench paced(*m_bench, speed, stop.get_token());
+        QElapsedTimer timer;
+        timer.start();
+        QVERIFY(paced.advance(20).ok());
+        QVERIFY(timer.elapsed() >= 190);
+        LAMP_NEAR(paced.now(), 20, 1e-9);
+        speed = 0;
+        timer.restart();
+        QVERIFY(paced.advance(3600).ok());
+        QVERIFY(timer.elapsed() < 100);
+        // A request to stop ends the waiting at once.
+        speed = 1;
+        stop.request_stop();
+        QVERIFY(paced.advance(60).ok());
+        QVERIFY(timer.elapsed() < 1000);
+        QVERIFY(paced.hello().ok() && paced.describeDisplay().ok() && paced.describeInstrument().ok() && paced.resetLut().ok());
+    }
+
+    void pairedBenchJoinsTwo()
+    {
+        auto other = std::move(sim::makeBench("qd", 2)).value();
+        PairedBench pair(*m_bench, *other);
+        QCOMPARE(pair.describeDisplay()->technology, std::string("wled"));
+        QVERIFY(!pair.hello()->automatic);
+        QVERIFY(pair.setControl("brightness", 10).ok());
+        QCOMPARE(m_bench->describeDisplay()->control("brightness")->value, 10.0);
+        QVERIFY(pair.advance(5).ok());
+        LAMP_NEAR(other->now(), 5, 1e-9);
+        LAMP_NEAR(m_bench->now(), 1, 1e-9); // turning the control took the display's own second
     }
 
     void requestToStopEndsAWait()

@@ -1,18 +1,23 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "support.h"
 
+#include "app/add_display.h"
 #include "app/bench_panel.h"
 #include "app/chart_widget.h"
 #include "app/look_view.h"
 #include "app/main_window.h"
 #include "app/reading_panel.h"
+#include "app/screen_bench.h"
 #include "app/worksheet.h"
 #include "exchange/files.h"
 #include "exchange/report.h"
 
 #include <QApplication>
+#include <QComboBox>
+#include <QDialogButtonBox>
 #include <QDir>
 #include <QLabel>
+#include <QLineEdit>
 #include <QProcess>
 #include <QPushButton>
 #include <QSettings>
@@ -204,6 +209,123 @@ private Q_SLOTS:
         }
         QVERIFY(found);
         QVERIFY(chart.readOut(QPointF(-200, -200)).isEmpty());
+    }
+
+    // The patch window of a real screen shows what the bench is told to show, from another thread.
+    void patchWindowShowsTheDrive()
+    {
+        PatchWindow window(QGuiApplication::primaryScreen());
+        ScreenBench bench(&window, "wled");
+        QVERIFY(bench.hello()->hasDisplay && !bench.hello()->hasInstrument);
+        QVERIFY(!bench.describeDisplay()->lut);
+        QCOMPARE(bench.describeDisplay()->technology, std::string("wled"));
+        QVERIFY(!bench.read(ReadMode::Emission, 1).ok());
+        std::atomic<bool> done{false};
+        std::jthread visit([&] {
+            Patch patch;
+            patch.rgb = {0.2, 0.6, 1.0};
+            patch.area = 0.25;
+            patch.surround = {0.1, 0.1, 0.1};
+            done = bench.show(patch).ok();
+        });
+        QTRY_VERIFY(done);
+        const QImage image = window.grab().toImage();
+        QCOMPARE(image.pixelColor(image.rect().center()), QColor(51, 153, 255));
+        QCOMPARE(image.pixelColor(image.width() * 26 / 100, image.height() / 2), QColor(51, 153, 255));
+        QCOMPARE(image.pixelColor(image.width() * 24 / 100, image.height() / 2), QColor(26, 26, 26));
+        QSignalSpy escaped(&window, &PatchWindow::escaped);
+        QTest::keyClick(&window, Qt::Key_Escape);
+        QCOMPARE(escaped.size(), 1);
+        QVERIFY(!window.isVisible());
+    }
+
+    // Before and after are worked out from readings: afterwards grays are neutral and the picture nearer to itself.
+    void beforeAndAfterComeFromTheReadings()
+    {
+        auto w = demoWindow(store());
+        const auto visits = w->store()->visits(idOf(*w, "Dunlin"));
+        const VisitRecord r = w->store()->visit(visits.front().id).value();
+        const QImage picture = testPicture(240, 120), before = asShownBefore(picture, r), after = asShownAfter(picture, r);
+        const auto chroma = [](const QImage &image) {
+            // Along the gray ramp at the bottom.
+            double sum = 0;
+            for (int x = 40; x < image.width(); ++x) {
+                const QColor c = image.pixelColor(x, image.height() - 4);
+                sum += std::max({c.red(), c.green(), c.blue()}) - std::min({c.red(), c.green(), c.blue()});
+            }
+            return sum / (image.width() - 40);
+        };
+        QVERIFY(chroma(picture) < 0.01);
+        QVERIFY(chroma(after) < 2.5);
+        QVERIFY(chroma(before) > 2 * chroma(after));
+        double was = 0, is = 0;
+        for (int x = 0; x < picture.width(); x += 3) {
+            for (int y = 0; y < picture.height(); y += 3) {
+                was += std::abs(before.pixelColor(x, y).green() - picture.pixelColor(x, y).green());
+                is += std::abs(after.pixelColor(x, y).green() - picture.pixelColor(x, y).green());
+            }
+        }
+        QVERIFY(is < was);
+        // Without readings there is nothing to show but the picture.
+        QCOMPARE(asShownBefore(picture, {}), picture);
+    }
+
+    void displayIsAddedByAForm()
+    {
+        auto w = demoWindow(store());
+        AddDisplay form(*w->store(), w.get());
+        auto *ok = form.findChild<QDialogButtonBox *>()->button(QDialogButtonBox::Ok);
+        QVERIFY(!ok->isEnabled());
+        const auto fields = form.findChildren<QLineEdit *>();
+        QLineEdit *name = nullptr, *command = nullptr;
+        for (QLineEdit *f : fields) {
+            if (qobject_cast<QComboBox *>(f->parentWidget()) == nullptr) {
+                (name == nullptr ? name : command) = f;
+            }
+        }
+        QTest::keyClicks(name, "Sanderling, launch");
+        QVERIFY(!ok->isEnabled()); // a bench command is still missing
+        QTest::keyClicks(command, "meter-bench --usb");
+        QVERIFY(ok->isEnabled());
+        form.findChild<QComboBox *>()->setEditText("Survey launch");
+        const auto id = form.add();
+        QVERIFY(id.ok());
+        const auto display = w->store()->display(*id);
+        QCOMPARE(display->bench, QString("meter-bench --usb"));
+        QCOMPARE(w->store()->rooms().back().name, QString("Survey launch"));
+        // A bench that cannot be started says so on the window and loses nothing.
+        w->openStore(true);
+        w->selectDisplay(*id);
+        w->startVisit(Task::Full);
+        QTRY_VERIFY(!w->runner()->running());
+        QTRY_VERIFY(labels(*w).contains("meter-bench --usb"));
+    }
+
+    void unpluggedInstrumentIsAskedForInTheWindow()
+    {
+        auto w = demoWindow(store());
+        QVERIFY(QTest::qWaitForWindowActive(w.get()));
+        w->selectDisplay(idOf(*w, "Curlew"));
+        QTest::qWait(20);
+        w->simulatedBench(idOf(*w, "Curlew"))->failReadings(12, 2, "not-connected");
+        w->startVisit(Task::Check);
+        bool asked = false;
+        const auto deadline = QDeadlineTimer(60000);
+        while (w->runner()->running() && !deadline.hasExpired()) {
+            QTest::qWait(5);
+            const std::optional<Question> q = w->runner()->question();
+            if (!q) {
+                continue;
+            }
+            if (q->kind == Question::Kind::Mend) {
+                asked = true;
+                QVERIFY(labels(*w).contains("unplugged"));
+                picture(*w, "mend");
+            }
+            QTest::keyClick(w->windowHandle(), Qt::Key_Space);
+        }
+        QVERIFY(asked);
+        QVERIFY(!w->runner()->record()->openStage());
     }
 
     void pauseHoldsAndCancelKeeps()

@@ -1,0 +1,71 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "support.h"
+
+#include "base/embedded.h"
+#include "base/result.h"
+#include "base/text.h"
+
+#include <clocale>
+#include <limits>
+
+using namespace lamp;
+
+class TestBase : public QObject {
+    Q_OBJECT
+
+private Q_SLOTS:
+    void numbersHaveAPointWhateverTheLocale()
+    {
+        std::setlocale(LC_ALL, "de_DE.UTF-8");
+        QCOMPARE(fixed(1234.5, 2), std::string("1234.50"));
+        QCOMPARE(fixed(-0.0001, 2), std::string("0.00"));
+        QCOMPARE(fixed(-0.006, 2), std::string("-0.01"));
+        QCOMPARE(fixed(std::numeric_limits<double>::quiet_NaN(), 1), std::string("n/a"));
+        QCOMPARE(fixed(std::numeric_limits<double>::infinity(), 1), std::string("inf"));
+        QCOMPARE(counted(1, "try", "tries"), std::string("1 try"));
+        QCOMPARE(counted(0, "reading"), std::string("0 readings"));
+        std::setlocale(LC_ALL, "C");
+    }
+
+    // Source: ISO 8601; days counted by the proleptic Gregorian calendar (Qt's QDateTime as the outside check).
+    void timesGoBothWays()
+    {
+        for (const char *text : {"2031-03-04T09:12:00Z", "1999-12-31T23:59:59Z", "2024-02-29T00:00:01Z"}) {
+            const WallTime t = fromIsoTime(text);
+            QCOMPARE(isoTime(t), std::string(text));
+            QCOMPARE(qint64(t.time_since_epoch().count()), QDateTime::fromString(text, Qt::ISODate).toSecsSinceEpoch());
+        }
+        QCOMPARE(fromIsoTime("no time"), WallTime{});
+        QCOMPARE(fromIsoTime("2023-02-30T00:00:00Z"), WallTime{});
+        QCOMPARE(longDate(fromIsoTime("2031-03-04T09:12:00Z")), std::string("4 March 2031"));
+    }
+
+    void spansReadAsPeopleSayThem()
+    {
+        QCOMPARE(spanText(7.6), std::string("8 s"));
+        QCOMPARE(spanText(60), std::string("1 min"));
+        QCOMPARE(spanText(1330), std::string("22 min 10 s"));
+        QCOMPARE(spanText(7260), std::string("2 h 1 min"));
+        QCOMPARE(spanText(-3), std::string("0 s"));
+    }
+
+    void resultsHoldAValueOrAnError()
+    {
+        const Result<int> good = 3;
+        QVERIFY(good.ok() && *good == 3);
+        const Result<int> bad = Error{ErrorKind::Input, "It broke.", "All is safe.", "Mend it.", "x", false};
+        QVERIFY(!bad);
+        QCOMPARE(bad.error().text(), std::string("It broke. All is safe. Mend it."));
+        QVERIFY_EXCEPTION_THROWN((void)bad.value(), std::bad_variant_access);
+    }
+
+    void embeddedFilesAreThereAndOthersAreNot()
+    {
+        QVERIFY(embedded("targets.json").starts_with("["));
+        QVERIFY(embedded("colour/observer-1931-2deg.csv").find("555,0.512050") != std::string_view::npos);
+        QVERIFY_EXCEPTION_THROWN((void)embedded("nothing.json"), std::out_of_range);
+    }
+};
+
+QTEST_GUILESS_MAIN(TestBase)
+#include "test_base.moc"

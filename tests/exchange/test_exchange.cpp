@@ -1,0 +1,192 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "support.h"
+
+#include "exchange/chart.h"
+#include "exchange/report.h"
+#include "exchange/results.h"
+#include "simlab/sim_bench.h"
+#include "visit/visit.h"
+
+#include <QDir>
+#include <QFile>
+#include <QGuiApplication>
+#include <QImage>
+#include <QTemporaryDir>
+#include <QTextDocument>
+
+using namespace lamp;
+
+namespace {
+
+const VisitRecord &record()
+{
+    static const VisitRecord made = [] {
+        auto bench = std::move(sim::makeBench("wled", 1)).value();
+        bench->skipTime(7200);
+        VisitPlan plan;
+        plan.target = *builtInTarget("Photo");
+        plan.tolerance = *builtInTolerance("studio");
+        plan.by = "colour <keeper>";
+        VisitHooks hooks;
+        hooks.wallClock = [] { return fromIsoTime("2026-11-25T10:00:00Z"); };
+        Visit visit(*bench, plan, hooks, {});
+        return visit.run().value();
+    }();
+    return made;
+}
+
+QByteArray content(const std::filesystem::path &path)
+{
+    QFile f(QString::fromStdString(path.string()));
+    return f.open(QIODevice::ReadOnly) ? f.readAll() : QByteArray("missing");
+}
+
+} // namespace
+
+class TestExchange : public QObject {
+    Q_OBJECT
+
+private:
+    QTemporaryDir m_dir;
+    std::filesystem::path at(const char *name) { return (m_dir.path() + '/' + name).toStdString(); }
+
+private Q_SLOTS:
+    void initTestCase() { loadFonts(); }
+
+    void filesAreWrittenWholeOrNotAtAll()
+    {
+        QVERIFY(writeFile(at("a.txt"), std::string("old")).ok());
+        // A folder in the way of the temporary file: the old content stays.
+        QVERIFY(QDir(m_dir.path()).mkdir("a.txt.part"));
+        const Status failed = writeFile(at("a.txt"), std::string("new"));
+        QVERIFY(!failed.ok());
+        QCOMPARE(failed.error().kind, ErrorKind::Storage);
+        QVERIFY(failed.error().what.find("a.txt") != std::string::npos);
+        QCOMPARE(content(at("a.txt")), QByteArray("old"));
+        QVERIFY(QDir(m_dir.path()).rmdir("a.txt.part"));
+        QVERIFY(writeFile(at("a.txt"), std::string("new")).ok());
+        QCOMPARE(content(at("a.txt")), QByteArray("new"));
+        QVERIFY(!QFile::exists(m_dir.filePath("a.txt.part")));
+    }
+
+    // Source: /dev/full of Linux answers every write with "no space left on device".
+    void fullDiskIsNamed()
+    {
+        std::filesystem::create_symlink("/dev/full", at("full.txt.part"));
+        const Status s = writeFile(at("full.txt"), std::string(100000, 'x'));
+        QVERIFY(!s.ok());
+        QVERIFY2(s.error().what.find("No space left") != std::string::npos, s.error().what.c_str());
+        QVERIFY(s.error().todo.find("room on the disk") != std::string::npos);
+    }
+
+    void readingNamesTheFile()
+    {
+        QVERIFY(readFile(at("nowhere")).error().what.find("nowhere") != std::string::npos);
+        QVERIFY(!readFile(m_dir.path().toStdString()).ok());
+        QVERIFY(!prepareFolder("/proc/no/such/folder").ok());
+        QVERIFY(prepareFolder(at("deep/er")).ok());
+    }
+
+    void journalKeepsEachReadingAtOnce()
+    {
+        ReadingJournal journal(at("journal.csv"));
+        Measurement m;
+        m.index = 7;
+        m.name = "sky";
+        journal.append(m);
+        QVERIFY(content(at("journal.csv")).contains("\n7,,sky,"));
+        journal.append(m);
+        QCOMPARE(content(at("journal.csv")).count('\n'), 3);
+        journal.discard();
+        QVERIFY(!QFile::exists(m_dir.filePath("journal.csv")));
+    }
+
+    void resultsGoElsewhereWhereTheirFolderFails()
+    {
+        qputenv("XDG_STATE_HOME", m_dir.filePath("state").toUtf8());
+        QVERIFY(writeFile(at("blocked"), std::string("a file, no folder")).ok());
+        const Status s = keepResults(at("blocked"), record(), ReportKind::Html);
+        QVERIFY(!s.ok());
+        QVERIFY(s.error().safe.find("state/dutiful-lamp/rescued") != std::string::npos);
+        const std::filesystem::path rescued = at("state/dutiful-lamp/rescued/2026-11-25T10:00:00Z");
+        QVERIFY(content(rescued / "report.html").contains("Within tolerance"));
+        QCOMPARE(content(rescued / "visit.json"), QByteArray::fromStdString(visitJson(record())));
+    }
+
+    // Source: CGATS.17-2009: keyword lines, BEGIN_DATA_FORMAT, counts; read back by Little CMS.
+    void readingsAreCgats()
+    {
+        const std::string text = readingsToCgats(record().readings, record());
+        QVERIFY(text.starts_with("CGATS.17"));
+        for (const char *word : {"ORIGINATOR", "NUMBER_OF_SETS", "BEGIN_DATA_FORMAT", "RGB_R", "XYZ_Y", "END_DATA"}) {
+            QVERIFY2(text.find(word) != std::string::npos, word);
+        }
+        const auto back = readingsFromCgats(text);
+        QVERIFY(back.ok());
+        QCOMPARE(back->size(), record().readings.size());
+        for (size_t i = 0; i < back->size(); ++i) {
+            LAMP_NEAR(back->at(i).xyz.b, record().readings[i].xyz.b, 1e-6);
+            LAMP_NEAR(back->at(i).rgb.c, record().readings[i].rgb.c, 1e-6);
+        }
+    }
+
+    void reportSaysWhatTheRecordSays()
+    {
+        const std::string html = reportHtml(record());
+        for (const std::string &reason : record().reasons) {
+            QVERIFY2(html.find(reason.substr(0, 20)) != std::string::npos, reason.c_str());
+        }
+        QVERIFY(html.find("colour &lt;keeper&gt;") != std::string::npos);
+        QVERIFY(html.find("<keeper>") == std::string::npos);
+        QCOMPARE(QString::fromStdString(html).count("data:image/png"), 4);
+        const Bytes pdf = reportPdf(record());
+        QVERIFY(pdf.size() > 20000 && std::equal(pdf.begin(), pdf.begin() + 5, "%PDF-"));
+        QTextDocument document;
+        fillReport(document, record());
+        QVERIFY(document.toPlainText().contains("Worksheet"));
+    }
+
+    void chartsPaintAndTellTheirPoints()
+    {
+        QImage image(500, 220, QImage::Format_RGB32);
+        const std::vector<std::pair<Chart::Kind, size_t>> kinds{{Chart::Kind::GrayDifference, record().gray.grays.size()},
+                                                                {Chart::Kind::Colours, record().verification.colours.size()},
+                                                                {Chart::Kind::Gamut, 4}};
+        for (const auto &[kind, count] : kinds) {
+            image.fill(Qt::white);
+            QPainter painter(&image);
+            const auto points = Chart(kind).draw(painter, image.rect(), record(), {});
+            painter.end();
+            QCOMPARE(points.size(), count);
+            for (const ChartPoint &p : points) {
+                QVERIFY(QRectF(image.rect()).contains(p.at));
+                QVERIFY(!p.text.isEmpty());
+            }
+            int dark = 0;
+            for (int x = 0; x < image.width(); ++x) {
+                for (int y = 0; y < image.height(); ++y) {
+                    dark += qGray(image.pixel(x, y)) < 128 ? 1 : 0;
+                }
+            }
+            QVERIFY(dark > 200);
+        }
+        // An empty record gives an empty chart and no crash.
+        QPainter painter(&image);
+        for (const Chart::Kind kind : {Chart::Kind::GrayDifference, Chart::Kind::Tone, Chart::Kind::Colours, Chart::Kind::Gamut}) {
+            VisitRecord empty;
+            empty.plan = record().plan;
+            QVERIFY(Chart(kind).draw(painter, image.rect(), empty, {}).empty());
+        }
+    }
+
+    // Source: IEC 61966-2-1: L* 100 is (255, 255, 255); L* 53.585 is sRGB 128 (value from memory).
+    void patchesOnScreenAreSrgb()
+    {
+        QCOMPARE(screenColour({100, 0, 0}), QColor(255, 255, 255));
+        QCOMPARE(screenColour({0, 0, 0}), QColor(0, 0, 0));
+        QVERIFY(std::abs(screenColour({53.585, 0, 0}).green() - 128) <= 1);
+    }
+};
+
+QTEST_MAIN(TestExchange)
+#include "test_exchange.moc"
