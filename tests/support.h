@@ -11,13 +11,16 @@
 
 namespace lamptest {
 
-/// Within an absolute distance, with both values in the message.
+/// Within an absolute distance, with both values in the message. Each argument is evaluated once.
 #define LAMP_NEAR(actual, expected, tolerance)                                                                                                       \
-    QVERIFY2(std::abs((actual) - (expected)) <= (tolerance), qPrintable(QStringLiteral("%1 is %2, expected %3 within %4")                            \
-                                                                            .arg(QStringLiteral(#actual))                                            \
-                                                                            .arg(double(actual), 0, 'g', 10)                                         \
-                                                                            .arg(double(expected), 0, 'g', 10)                                       \
-                                                                            .arg(double(tolerance))))
+    do {                                                                                                                                             \
+        const double lampActual = (actual), lampExpected = (expected), lampTolerance = (tolerance);                                                  \
+        QVERIFY2(std::abs(lampActual - lampExpected) <= lampTolerance, qPrintable(QStringLiteral("%1 is %2, expected %3 within %4")                  \
+                                                                                      .arg(QStringLiteral(#actual))                                  \
+                                                                                      .arg(lampActual, 0, 'g', 10)                                   \
+                                                                                      .arg(lampExpected, 0, 'g', 10)                                 \
+                                                                                      .arg(lampTolerance)));                                         \
+    } while (false)
 
 struct Row {
     std::string kind;

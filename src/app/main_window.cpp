@@ -574,7 +574,7 @@ void MainWindow::showInterrupted()
     if (open.empty() || m_runner->running()) {
         return;
     }
-    const VisitEntry entry = open.front();
+    const VisitEntry &entry = open.front();
     const auto display = m_store->display(entry.displayId);
     banner(
         tr("A %1 visit of %2, begun on %3, was interrupted after %4. Nothing is lost.")

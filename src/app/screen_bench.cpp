@@ -57,7 +57,7 @@ void PatchWindow::keyPressEvent(QKeyEvent *event)
     QWidget::keyPressEvent(event);
 }
 
-ScreenBench::ScreenBench(PatchWindow *window, QString technology) : m_window(window)
+ScreenBench::ScreenBench(PatchWindow *window, const QString &technology) : m_window(window)
 {
     const QScreen *screen = window->screen();
     m_info.model = (screen->manufacturer() + " " + screen->model()).trimmed().toStdString();

@@ -31,7 +31,7 @@ private:
 class ScreenBench : public lamp::Bench {
 public:
     /// \param window lives on the interface's thread and outlives this object
-    ScreenBench(PatchWindow *window, QString technology);
+    ScreenBench(PatchWindow *window, const QString &technology);
 
     Result<BenchInfo> hello() override;
     Status advance(double) override { return Done{}; }

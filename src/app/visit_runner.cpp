@@ -17,16 +17,27 @@ VisitRunner::VisitRunner(QObject *parent) : QObject(parent)
     qRegisterMetaType<lamp::Question>();
     qRegisterMetaType<lamp::Error>();
     qRegisterMetaType<lamp::app::RecordPtr>();
-    // Kept on the window's side, so that question() and record() need no lock.
-    connect(this, &VisitRunner::asked, this, [this](const Question &q) { m_question = q; });
-    connect(this, &VisitRunner::stageChanged, this, [this](Stage, const RecordPtr &r) { m_latest = r; });
+    connect(this, &VisitRunner::workAsked, this, [this](const Question &q) {
+        m_question = q;
+        Q_EMIT asked(q);
+    });
+    connect(this, &VisitRunner::workChanged, this, [this](Stage s, const RecordPtr &r) {
+        m_latest = r;
+        Q_EMIT stageChanged(s, r);
+    });
     const auto ended = [this](const RecordPtr &r) {
         m_latest = r;
         m_question.reset();
         m_running = false;
     };
-    connect(this, &VisitRunner::finished, this, ended);
-    connect(this, &VisitRunner::failed, this, [ended](const Error &, const RecordPtr &r) { ended(r); });
+    connect(this, &VisitRunner::workFinished, this, [this, ended](const RecordPtr &r) {
+        ended(r);
+        Q_EMIT finished(r);
+    });
+    connect(this, &VisitRunner::workFailed, this, [this, ended](const Error &e, const RecordPtr &r) {
+        ended(r);
+        Q_EMIT failed(e, r);
+    });
 }
 
 VisitRunner::~VisitRunner()
@@ -41,9 +52,8 @@ void VisitRunner::start(BenchSource source, VisitPlan plan, const DisplayEntry &
     m_latest.reset();
     m_question.reset();
     m_displayId = display.id;
-    m_thread =
-        std::jthread([this, source = std::move(source), plan = std::move(plan), id = display.id, storePath, resume = std::move(resume)](
-                         const std::stop_token &stop) mutable { work(stop, std::move(source), std::move(plan), id, storePath, std::move(resume)); });
+    m_thread = std::jthread([this, source = std::move(source), plan = std::move(plan), id = display.id, storePath, resume = std::move(resume)](
+                                const std::stop_token &stop) mutable { work(stop, source, std::move(plan), id, storePath, std::move(resume)); });
 }
 
 void VisitRunner::answer(const Answer &answer)
@@ -79,7 +89,7 @@ Answer VisitRunner::waitForAnswer(const Question &question, const std::stop_toke
 {
     std::unique_lock lock(m_mutex);
     m_answer.reset();
-    Q_EMIT asked(question);
+    Q_EMIT workAsked(question, {});
     if (!m_condition.wait(lock, stop, [this] { return m_answer.has_value(); })) {
         return {false, {}, true};
     }
@@ -92,10 +102,10 @@ void VisitRunner::waitWhilePaused(const std::stop_token &stop)
     m_condition.wait(lock, stop, [this] { return !m_paused; });
 }
 
-void VisitRunner::work(const std::stop_token &stop, BenchSource source, VisitPlan plan, qint64 displayId, QString storePath,
+void VisitRunner::work(const std::stop_token &stop, const BenchSource &source, VisitPlan plan, qint64 displayId, const QString &storePath,
                        std::optional<VisitRecord> resume)
 {
-    const auto fail = [this](const Error &e, const VisitRecord &r) { Q_EMIT failed(e, std::make_shared<VisitRecord>(r)); };
+    const auto fail = [this](const Error &e, const VisitRecord &r) { Q_EMIT workFailed(e, std::make_shared<VisitRecord>(r), {}); };
     auto store = Store::open(storePath);
     if (!store) {
         fail(store.error(), {});
@@ -140,12 +150,12 @@ void VisitRunner::work(const std::stop_token &stop, BenchSource source, VisitPla
         if (const Status written = store.value()->saveVisit(stored, displayId, VisitState::Running); !written) {
             Q_EMIT noted(QString::fromStdString(written.error().text()));
         }
-        Q_EMIT stageChanged(s, std::make_shared<VisitRecord>(std::move(stored)));
+        Q_EMIT workChanged(s, std::make_shared<VisitRecord>(std::move(stored)), {});
     };
     hooks.onProgress = [this](const Progress &p) { Q_EMIT progressed(p); };
     hooks.onNote = [this](const std::string &t) { Q_EMIT noted(QString::fromStdString(t)); };
     hooks.ask = [&](const Question &q) { return waitForAnswer(q, stop); };
-    Visit visit(*bench, plan, hooks, stop);
+    Visit visit(*bench, std::move(plan), hooks, stop);
     if (resume) {
         visit.resume(std::move(*resume));
     }
@@ -158,7 +168,7 @@ void VisitRunner::work(const std::stop_token &stop, BenchSource source, VisitPla
     } else if (!written) {
         fail(written.error(), record);
     } else {
-        Q_EMIT finished(std::make_shared<VisitRecord>(std::move(record)));
+        Q_EMIT workFinished(std::make_shared<VisitRecord>(std::move(record)), {});
     }
 }
 

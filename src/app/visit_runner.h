@@ -61,8 +61,14 @@ Q_SIGNALS:
     void finished(lamp::app::RecordPtr record);
     void failed(const lamp::Error &error, lamp::app::RecordPtr record);
 
+    // From the visit's thread to this object, which brings its own state up before it tells the window.
+    void workAsked(const lamp::Question &question, QPrivateSignal);
+    void workChanged(lamp::Stage stage, lamp::app::RecordPtr record, QPrivateSignal);
+    void workFinished(lamp::app::RecordPtr record, QPrivateSignal);
+    void workFailed(const lamp::Error &error, lamp::app::RecordPtr record, QPrivateSignal);
+
 private:
-    void work(const std::stop_token &stop, BenchSource source, VisitPlan plan, qint64 displayId, QString storePath,
+    void work(const std::stop_token &stop, const BenchSource &source, VisitPlan plan, qint64 displayId, const QString &storePath,
               std::optional<VisitRecord> resume);
     Answer waitForAnswer(const Question &question, const std::stop_token &stop);
     void waitWhilePaused(const std::stop_token &stop);

@@ -274,6 +274,13 @@ Result<Target> targetFromJson(const std::string &text)
                      "Correct it there; `dutiful-lamp-cli targets --json` shows whole examples.",
                      "json",
                      false};
+    } catch (const Json::exception &) {
+        return Error{ErrorKind::Input,
+                     "The target file holds a number that no computer can hold.",
+                     "Nothing was started.",
+                     "Correct it; `dutiful-lamp-cli targets --json` shows whole examples.",
+                     "json",
+                     false};
     }
 }
 

@@ -150,6 +150,8 @@ public:
     virtual Status place(const Place &place) = 0;
     /// \param technology a factory correction's name; empty for none.
     virtual Status setCorrection(const std::string &technology) = 0;
+    /// Says that the work ends: from now on a request to stop is not heard, so that the display can be put back.
+    virtual void closing() {}
     /// \param integrationS wanted integration time in seconds; 0 leaves it to the instrument.
     virtual Result<Reading> read(ReadMode mode, double integrationS) = 0;
 };

@@ -80,6 +80,11 @@ double number(const Json &object, const char *key, double fallback)
     return value == nullptr ? fallback : finite(*value, key);
 }
 
+int integer(const Json &object, const char *key, int fallback)
+{
+    return int(std::clamp(number(object, key, fallback), -1e9, 1e9));
+}
+
 bool boolean(const Json &object, const char *key, bool fallback)
 {
     const Json *value = member(object, key);
@@ -155,7 +160,7 @@ Result<BenchInfo> benchInfo(const Json &reply)
         }
         info.virtualClock = text(reply, "clock", "real") == "virtual";
         info.automatic = boolean(reply, "automatic", false);
-        info.instruments = std::max(1, int(number(reply, "instruments", 1)));
+        info.instruments = std::max(1, integer(reply, "instruments", 1));
         return info;
     });
 }
@@ -207,8 +212,8 @@ Result<DisplayInfo> displayInfo(const Json &reply)
                 throw FieldError{"lut", "an object or null"};
             }
             DisplayInfo::Lut l;
-            l.entries = int(number(*lut, "entries", 256));
-            l.bits = int(number(*lut, "bits", 8));
+            l.entries = integer(*lut, "entries", 256);
+            l.bits = integer(*lut, "bits", 8);
             if (l.entries < 2 || l.entries > 65536 || l.bits < 1 || l.bits > 16) {
                 throw FieldError{"lut", "2 to 65536 entries of 1 to 16 bits"};
             }

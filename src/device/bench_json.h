@@ -28,6 +28,8 @@ struct FieldError {
 };
 /// Typed access to an object's member: absent and null count as the fallback.
 double number(const Json &object, const char *key, double fallback);
+/// The same as a whole number, held within ±1e9 so that it fits.
+int integer(const Json &object, const char *key, int fallback);
 bool boolean(const Json &object, const char *key, bool fallback);
 std::string text(const Json &object, const char *key, const std::string &fallback = {});
 std::array<double, 3> triple(const Json &value, const char *key);

@@ -168,7 +168,7 @@ Result<Json> perform(Bench &bench, const std::string &verb, const Json &request)
         return described(bench.describeInstrument());
     }
     if (verb == "instrument.select") {
-        return outcome(bench.selectInstrument(int(benchjson::number(request, "index", 0))));
+        return outcome(bench.selectInstrument(benchjson::integer(request, "index", 0)));
     }
     if (verb == "instrument.place") {
         return placeInstrument(bench, request);

@@ -28,6 +28,7 @@ public:
     Status selectInstrument(int index) override;
     Status place(const Place &place) override;
     Status setCorrection(const std::string &technology) override;
+    void closing() override { m_inner.closing(); }
     Result<Reading> read(ReadMode mode, double integrationS) override;
 
 private:

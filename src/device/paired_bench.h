@@ -32,6 +32,7 @@ public:
     Status selectInstrument(int index) override { return m_instrument.selectInstrument(index); }
     Status place(const Place &place) override { return m_instrument.place(place); }
     Status setCorrection(const std::string &technology) override { return m_instrument.setCorrection(technology); }
+    void closing() override { m_instrument.closing(); }
     Result<Reading> read(ReadMode mode, double integrationS) override { return m_instrument.read(mode, integrationS); }
 
 private:

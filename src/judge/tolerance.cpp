@@ -106,6 +106,13 @@ Result<Tolerance> toleranceFromJson(const std::string &text)
                      "Correct it there; `dutiful-lamp-cli tolerances --json` shows whole examples.",
                      "json",
                      false};
+    } catch (const Json::exception &) {
+        return Error{ErrorKind::Input,
+                     "The tolerance file holds a number that no computer can hold.",
+                     "Nothing was started.",
+                     "Correct it; `dutiful-lamp-cli tolerances --json` shows whole examples.",
+                     "json",
+                     false};
     }
 }
 

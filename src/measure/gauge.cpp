@@ -14,6 +14,18 @@ constexpr int kMaxAttempts = 6;
 constexpr double kLongestSettleS = 4;
 constexpr int kMaxUnstable = 4;
 
+/// What a person reads of a fault that only a person can mend.
+std::string mendingWords(const Error &error)
+{
+    if (error.code == "not-connected") {
+        return "The instrument does not answer: plug it in again. It gets its correction and place back by itself.";
+    }
+    if (error.code == "cover-closed") {
+        return "The cover is over the sensor: take it off and lay the instrument back in its place.";
+    }
+    return "The instrument does not see the patch: lay it flat in the marked place.";
+}
+
 } // namespace
 
 Error stoppedOnRequest()
@@ -48,13 +60,19 @@ Status Gauge::setCorrection(const std::string &technology)
 {
     m_correction = technology;
     m_correctionSet = true;
-    return m_bench.setCorrection(technology);
+    const Status s = m_bench.setCorrection(technology);
+    // An instrument that knows no corrections has none set, which is what was asked for.
+    return !s && technology.empty() && s.error().code == "unsupported" ? Status(Done{}) : s;
 }
 
 Status Gauge::place(const Place &place)
 {
-    m_place = place;
-    return m_bench.place(place);
+    const Status s = m_bench.place(place);
+    if (s) {
+        m_place = place;
+    }
+    // Where a bench cannot move the instrument it lies where it lies: on the screen.
+    return !s && !place.desk && s.error().code == "unsupported" ? Status(Done{}) : s;
 }
 
 Status Gauge::wait(double seconds)
@@ -77,20 +95,24 @@ Status Gauge::wait(double seconds)
 Status Gauge::restoreInstrument()
 {
     if (m_correctionSet) {
-        if (const Status s = m_bench.setCorrection(m_correction); !s) {
+        if (const Status s = setCorrection(m_correction); !s) {
             return s;
         }
     }
-    return m_bench.place(m_place);
+    return place(m_place);
 }
 
 Status Gauge::recover(const Error &error, int attempt)
 {
-    if (m_hooks.onNote) {
-        m_hooks.onNote(error.what + " Trying again (" + std::to_string(attempt) + ").");
-    }
     const bool mendable = error.code == "not-connected" || error.code == "cover-closed" || error.code == "off-screen";
-    if (mendable && m_hooks.askToMend && !m_hooks.askToMend(error)) {
+    Error told = error;
+    if (mendable) {
+        told.todo = mendingWords(error);
+    }
+    if (m_hooks.onNote) {
+        m_hooks.onNote(told.text() + " Trying again (" + std::to_string(attempt) + ").");
+    }
+    if (mendable && m_hooks.askToMend && !m_hooks.askToMend(told)) {
         return error;
     }
     // Longer each time: 1, 2, 4 ... s.

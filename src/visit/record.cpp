@@ -413,8 +413,8 @@ namespace {
 void readLines(const Json &lines, VisitRecord &r)
 {
     for (size_t i = 0; i < size_t(kStages) && i < lines.size(); ++i) {
-        r.lines[i] = {LineState(lines[i].at(0).get<int>()), lines[i].at(1).get<std::string>(), fromIsoTime(lines[i].at(2).get<std::string>()),
-                      lines[i].at(3).get<std::string>()};
+        r.lines[i] = {LineState(std::clamp(lines[i].at(0).get<int>(), 0, 4)), lines[i].at(1).get<std::string>(),
+                      fromIsoTime(lines[i].at(2).get<std::string>()), lines[i].at(3).get<std::string>()};
     }
 }
 
@@ -426,9 +426,9 @@ void readFindings(const Json &j, VisitRecord &r)
     r.volume = j.at("volume").get<std::map<std::string, double>>();
     for (const Json &c : j.at("checks")) {
         r.checks.push_back({c.at(0).get<std::string>(), c.at(1).get<double>(), c.at(2).get<double>(), c.at(3).get<double>(),
-                            c.at(4).get<std::string>(), Verdict(c.at(5).get<int>())});
+                            c.at(4).get<std::string>(), Verdict(std::clamp(c.at(5).get<int>(), 0, 2))});
     }
-    r.verdict = Verdict(j.at("verdict").get<int>());
+    r.verdict = Verdict(std::clamp(j.at("verdict").get<int>(), 0, 2));
     r.reasons = j.at("reasons").get<std::vector<std::string>>();
     r.warnings = j.at("warnings").get<std::vector<std::string>>();
 }

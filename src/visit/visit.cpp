@@ -241,7 +241,8 @@ Result<VisitRecord> Visit::run()
     m_record.finished = m_hooks.wallClock ? m_hooks.wallClock() : WallTime{};
     m_record.benchSeconds = m_secondsBefore + m_bench.now() - m_clockStart;
     if (!status) {
-        if (status.error().code != "gone" && status.error().kind != ErrorKind::Cancelled) {
+        if (status.error().code != "gone") {
+            m_bench.closing();
             putBack();
         }
         return status.error();
@@ -307,7 +308,7 @@ Status Visit::connect()
     hooks.onNote = m_hooks.onNote;
     if (m_hooks.ask) {
         hooks.askToMend = [this](const Error &e) {
-            return ask({Question::Kind::Mend, m_record.openStage().value_or(Stage::Verify), e.what, "", 0}).goOn;
+            return ask({Question::Kind::Mend, m_record.openStage().value_or(Stage::Verify), e.text(), "", 0}).goOn;
         };
     }
     m_gauge = std::make_unique<Gauge>(m_bench, m_record.instrument, std::move(hooks), m_stop);
@@ -321,22 +322,28 @@ Status Visit::connect()
 Result<InstrumentInfo> Visit::chooseInstrument(int count)
 {
     const int wanted = m_record.plan.instrument;
+    if (wanted >= count) {
+        return Error{ErrorKind::Input,
+                     "There is no instrument " + std::to_string(wanted) + ".",
+                     "Nothing was changed on the display.",
+                     "The bench has " + counted(count, "instrument") + ", counted from 0.",
+                     "instrument",
+                     false};
+    }
     if (wanted >= 0 || count <= 1) {
         if (wanted >= 0) {
-            if (const Status s = m_bench.selectInstrument(wanted); !s) {
-                Error e = s.error();
-                e.todo = "The bench has " + counted(count, "instrument") + ", counted from 0.";
-                return e;
+            if (const Status s = m_bench.selectInstrument(wanted); !s && !(wanted == 0 && s.error().code == "unsupported")) {
+                return s.error();
             }
         }
         return m_bench.describeInstrument();
     }
-    // A colorimeter that is corrected for this panel is quick and quiet; without one a spectroradiometer is right,
-    // if slow; an uncorrected colorimeter comes last.
     const auto display = m_bench.describeDisplay();
     if (!display) {
         return display.error();
     }
+    // A colorimeter that is corrected for this panel is quick and quiet; without one a spectroradiometer is right,
+    // if slow; an uncorrected colorimeter comes last.
     int best = 0, bestRank = -1;
     for (int i = 0; i < count; ++i) {
         if (const Status s = m_bench.selectInstrument(i); !s) {
@@ -414,14 +421,22 @@ Status Visit::prepare()
     begin(Stage::Prepare);
     const VisitPlan &plan = m_record.plan;
     if (!plan.mode.empty() && plan.mode != m_record.display.mode) {
-        m_touched = true;
-        if (const Status s = m_bench.setMode(plan.mode); !s) {
-            Error e = s.error();
-            e.todo = "Its modes are:";
-            for (const std::string &m : m_record.display.modes) {
+        const auto &modes = m_record.display.modes;
+        if (std::find(modes.begin(), modes.end(), plan.mode) == modes.end()) {
+            Error e{ErrorKind::Input,
+                    "The display has no mode called \"" + plan.mode + "\".",
+                    "Nothing was changed on the display.",
+                    "Its modes are:",
+                    "mode",
+                    false};
+            for (const std::string &m : modes) {
                 e.todo += " \"" + m + "\"";
             }
             return e;
+        }
+        m_touched = true;
+        if (const Status s = m_bench.setMode(plan.mode); !s) {
+            return s;
         }
     }
     const Answer ready = ask({Question::Kind::Confirm, Stage::Prepare,
@@ -985,11 +1000,30 @@ Status Visit::profileStage()
         return bytes.error();
     }
     m_record.profile = bytes.value();
+    compareWithTargetGamut();
     describeGamut(table ? &*mixing : nullptr, model);
     finish(Stage::Profile, text.description + " (ICC " + std::to_string(text.version) + ", " + (table ? "tables" : "matrix") + "); shows "
                                + fixed(m_record.coverage["sRGB"], 1) + " % of sRGB, " + fixed(m_record.coverage["Adobe RGB (1998)"], 1)
                                + " % of Adobe RGB (1998)");
     return Done{};
+}
+
+void Visit::compareWithTargetGamut()
+{
+    const auto space = rgbSpace(m_record.plan.target.gamut);
+    if (!space) {
+        return;
+    }
+    const Primaries &p = m_record.calibrated;
+    const std::array<Chromaticity, 3> own{chromaticity(p.red), chromaticity(p.green), chromaticity(p.blue)};
+    double worst = 0;
+    for (size_t c = 0; c < 3; ++c) {
+        worst = std::max(worst, uvDistance(own[c], space->primaries[c]));
+    }
+    if (worst > 0.005) {
+        warn("The target asks for the gamut of " + space->name + "; the panel's primaries miss it by up to Δu′v′ " + fixed(worst, 3)
+             + ". Ramps cannot move primaries: choose the display's own mode for that space, or let the profile do it.");
+    }
 }
 
 bool Visit::wantsTable(const std::optional<DisplayModel> &mixing, const MatrixModel &matrix, const std::vector<ColourSample> &mixtures) const

@@ -88,6 +88,7 @@ private:
     Status measureAsItStands();
     Status readCalibratedPrimaries(bool whiteToo);
     Status readMixtures();
+    void compareWithTargetGamut();
     [[nodiscard]] bool wantsTable(const std::optional<DisplayModel> &mixing, const MatrixModel &matrix,
                                   const std::vector<ColourSample> &mixtures) const;
     void describeGamut(const DisplayModel *mixing, const MatrixModel &matrix);

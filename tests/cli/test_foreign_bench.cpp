@@ -129,7 +129,8 @@ private Q_SLOTS:
         // It has no correction for this panel and reads it wrong: nothing is claimed.
         QCOMPARE(o.status, 1);
         QCOMPARE(o.visit["verdict"].get<std::string>(), std::string("undecided"));
-        QCOMPARE(visit("third", "", {"--instrument", "2"}).status, 3);
+        QCOMPARE(visit("third", "", {"--instrument", "2"}).status, 2);
+        QCOMPARE(visit("mode", "", {"--mode", "cinema"}).status, 2);
     }
 
     void tablesOnDemand()

@@ -320,6 +320,56 @@ private Q_SLOTS:
         LAMP_NEAR(d50.kelvin, 5001, 4);
     }
 
+    // Source: Robertson, "Computation of correlated color temperature and distribution temperature", J. Opt. Soc. Am. 58
+    // (1968), table 1 as printed in Wyszecki and Stiles, Color Science, table 1(3.11): CIE 1960 u, v of the Planckian
+    // locus at reciprocal megakelvin; from memory.
+    void planckianLocusOfRobertson()
+    {
+        struct Point {
+            double mired, u, v;
+        };
+        for (const Point &p : std::vector<Point>{{50, 0.18388, 0.27709},
+                                                 {100, 0.19032, 0.29326},
+                                                 {150, 0.19962, 0.30921},
+                                                 {200, 0.21142, 0.32312},
+                                                 {250, 0.22511, 0.33439},
+                                                 {300, 0.24010, 0.34308},
+                                                 {350, 0.25591, 0.34951},
+                                                 {400, 0.27218, 0.35407},
+                                                 {450, 0.28863, 0.35714},
+                                                 {500, 0.30505, 0.35907},
+                                                 {550, 0.32129, 0.36011},
+                                                 {600, 0.33724, 0.36051}}) {
+            const Uv uv = uvOf(planckianChromaticity(1e6 / p.mired));
+            LAMP_NEAR(uv.u, p.u, 6e-5);
+            LAMP_NEAR(uv.v * 2 / 3, p.v, 6e-5);
+            const Cct back = cctOf(xyOf(Uv{p.u, p.v * 1.5}));
+            LAMP_NEAR(1e6 / back.kelvin, p.mired, 0.15);
+        }
+    }
+
+    // Source: IEC 61966-2-1 and CIE 15: Lab (D65) of sRGB's primaries as any table of them prints: red 53.24, 80.09,
+    // 67.20; green 87.73, -86.18, 83.18; blue 32.30, 79.19, -107.86 (from memory).
+    void labOfSrgbPrimaries()
+    {
+        const Eigen::Matrix3d m = rgbSpace("sRGB")->toXyz();
+        const std::array<Lab, 3> printed{{{53.24, 80.09, 67.20}, {87.73, -86.18, 83.18}, {32.30, 79.19, -107.86}}};
+        for (int c = 0; c < 3; ++c) {
+            const Lab mine = labOf(RelXYZ(m.col(c)), whiteOf(rgbSpace("sRGB")->white));
+            LAMP_NEAR((mine.vec() - printed[size_t(c)].vec()).norm(), 0, 0.08);
+        }
+    }
+
+    void blackHasNoChromaticityAndNoTrouble()
+    {
+        QVERIFY(chromaticity(XYZ{}) == Chromaticity{});
+        QCOMPARE(luvOf(RelXYZ{}, iccD50()).a, 0.0);
+        LAMP_NEAR(labOf(RelXYZ{}, iccD50()).a, 0, 1e-12);
+        LAMP_NEAR(deltaE2000({0, 0, 0}, {0, 0, 0}), 0, 0);
+        QVERIFY(deltaEItp({0, 0, 0}, {0, 0, 0}) == 0);
+        LAMP_NEAR(Spectrum{}.at(500), 0, 0);
+    }
+
     void cctBothWays()
     {
         for (double kelvin = 2000; kelvin < 20000; kelvin *= 1.3) {

@@ -152,6 +152,70 @@ private Q_SLOTS:
         QCOMPARE(b->read(ReadMode::Emission, 1).error().code, std::string("too-dark"));
     }
 
+    // Additivity of light (Grassmann): without crosstalk red, green and blue add up to white; with it they do not.
+    void channelsAddUpUnlessTheyTalk()
+    {
+        const auto departure = [](double crosstalk) {
+            sim::PanelSpec spec;
+            spec.crosstalk = crosstalk;
+            spec.alreadyWarm = true;
+            SimBench b(spec, {}, {}, 1);
+            const XYZ k = b.truth({0, 0, 0});
+            const XYZ sum = b.truth({1, 0, 0}) + b.truth({0, 1, 0}) + b.truth({0, 0, 1}) - 2 * k;
+            return b.truth({1, 1, 1}).b / sum.b - 1;
+        };
+        LAMP_NEAR(departure(0), 0, 1e-9);
+        QVERIFY(departure(0.1) < -0.02);
+    }
+
+    void oledDimsLargeBrightPatchesAndLcdDoesNot()
+    {
+        auto oled = bench("woled"), lcd = bench("wled");
+        QVERIFY(oled->truth({1, 1, 1}, 1.0).b < 0.6 * oled->truth({1, 1, 1}, 0.1).b);
+        LAMP_NEAR(oled->truth({0.2, 0.2, 0.2}, 1.0).b / oled->truth({0.2, 0.2, 0.2}, 0.1).b, 1, 0.05);
+        LAMP_NEAR(lcd->truth({1, 1, 1}, 1.0).b, lcd->truth({1, 1, 1}, 0.1).b, 1e-9);
+        LAMP_NEAR(*oled->describeDisplay()->maxPatchArea, 0.12, 1e-9);
+    }
+
+    void controlsAreClampedRoundedAndMonotone()
+    {
+        auto b = bench("laptop");
+        b->skipTime(7200);
+        QCOMPARE(b->setControl("brightness", 52).value(), 50.0); // in fives
+        QCOMPARE(b->setControl("brightness", -10).value(), 0.0);
+        QVERIFY(!b->setControl("red", 50).ok()); // it has no gains
+        double previous = 0;
+        for (int v = 0; v <= 100; v += 10) {
+            QVERIFY(b->setControl("brightness", v).ok());
+            const double y = b->truth({1, 1, 1}).b;
+            QVERIFY(y > previous);
+            previous = y;
+        }
+    }
+
+    void lampOnTheScreenAddsLight()
+    {
+        auto b = bench("wled");
+        b->skipTime(7200);
+        (void)b->show({{0.2, 0.2, 0.2}, 0.1, {0.5, 0.5}, {}});
+        (void)b->advance(2);
+        b->strayLight(1, 2, 3.0);
+        const double quiet = b->read(ReadMode::Emission, 2)->xyz.b;
+        LAMP_NEAR(b->read(ReadMode::Emission, 2)->xyz.b, quiet + 3, 0.1);
+        LAMP_NEAR(b->read(ReadMode::Emission, 2)->xyz.b, quiet + 3, 0.1);
+        LAMP_NEAR(b->read(ReadMode::Emission, 2)->xyz.b, quiet, 0.1);
+    }
+
+    void instrumentSeesOnlyThePatchItLiesOn()
+    {
+        auto b = bench("wled");
+        (void)b->show({{1, 1, 1}, 0.04, {0.2, 0.2}, {}});
+        (void)b->advance(2);
+        QCOMPARE(b->read(ReadMode::Emission, 1).error().code, std::string("off-screen"));
+        QVERIFY(b->place({false, {0.2, 0.25}}).ok());
+        QVERIFY(b->read(ReadMode::Emission, 1).ok());
+    }
+
     void faultsComeOnDemand()
     {
         auto b = bench("wled");

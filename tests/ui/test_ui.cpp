@@ -270,6 +270,81 @@ private Q_SLOTS:
         QCOMPARE(asShownBefore(picture, {}), picture);
     }
 
+    void readingPanelTellsWhatWasRead()
+    {
+        ReadingPanel panel;
+        VisitRecord r;
+        r.plan.target = *builtInTarget("Photo");
+        Measurement m;
+        m.index = 9;
+        m.name = "white";
+        m.rgb = {1, 1, 1};
+        m.xyz = xyzOf({0.3127, 0.3290}, 132.44);
+        m.sigma = {0.1, 0.1, 0.1};
+        panel.show(m, r);
+        QVERIFY(panel.text().contains("132.4 cd/m²"));
+        QVERIFY(panel.text().contains("x 0.3127  y 0.3290"));
+        QVERIFY(panel.text().contains("12.4 cd/m² above target"));
+        QVERIFY(panel.text().contains("Δu′v′ 0.0000 from D65"));
+        QVERIFY(panel.text().contains("± 0.20 cd/m²"));
+        m.mode = ReadMode::Ambient;
+        m.xyz = xyzOf({0.38, 0.38}, 51);
+        panel.show(m, r);
+        QVERIFY(panel.text().contains("51.00 lux"));
+        QVERIFY(!panel.text().contains("target"));
+        m = {};
+        m.tooDark = true;
+        m.sigma = {0.01, 0.01, 0.01};
+        panel.show(m, r);
+        QVERIFY(panel.text().contains("below 0.010 cd/m²"));
+        panel.clear();
+        QVERIFY(panel.text().contains("No reading yet"));
+        QCOMPARE(panel.accessibleName(), QString("Reading"));
+    }
+
+    void menuOfTheBenchTurnsTheDisplay()
+    {
+        BenchPanel panel;
+        QVERIFY(panel.slider("brightness") == nullptr);
+        std::shared_ptr<sim::SimBench> bench = std::move(sim::makeBench("avocet", 1)).value();
+        panel.setBench(bench);
+        panel.show();
+        QSlider *brightness = panel.slider("brightness");
+        QVERIFY(brightness != nullptr);
+        brightness->setFocus();
+        brightness->setValue(33);
+        QCOMPARE(bench->describeDisplay()->control("brightness")->value, 33.0);
+        QTest::keyClick(brightness, Qt::Key_Right);
+        QCOMPARE(bench->describeDisplay()->control("brightness")->value, 34.0);
+        // What the visit sets itself is seen on the menu.
+        QVERIFY(bench->setControl("brightness", 61).ok());
+        QTRY_COMPARE(brightness->value(), 61);
+        panel.askFor("red", 97);
+        QVERIFY(labels(panel).contains("red at 97"));
+        panel.setBench(nullptr);
+        QVERIFY(!panel.isVisible());
+    }
+
+    void lampsAreToldApartByShape()
+    {
+        std::vector<QImage> images;
+        for (const LampFill fill :
+             {LampFill::Full, LampFill::ThreeQuarters, LampFill::Half, LampFill::Crescent, LampFill::Hollow, LampFill::Notched}) {
+            images.push_back(lampPixmap(fill, 26, Qt::black, 1).toImage());
+        }
+        for (size_t i = 0; i < images.size(); ++i) {
+            for (size_t k = i + 1; k < images.size(); ++k) {
+                int differing = 0;
+                for (int x = 0; x < 26; ++x) {
+                    for (int y = 0; y < 26; ++y) {
+                        differing += std::abs(qAlpha(images[i].pixel(x, y)) - qAlpha(images[k].pixel(x, y))) > 100 ? 1 : 0;
+                    }
+                }
+                QVERIFY2(differing > 12, qPrintable(QStringLiteral("%1 and %2: %3").arg(i).arg(k).arg(differing)));
+            }
+        }
+    }
+
     void displayIsAddedByAForm()
     {
         auto w = demoWindow(store());
