@@ -120,7 +120,7 @@ Result<Primaries> readPrimaries(Gauge &gauge)
     return p;
 }
 
-MenuModel::MenuModel(std::vector<Control> controls, Settings at) : m_controls(std::move(controls))
+MenuModel::MenuModel(std::vector<Control> controls, const Settings &at) : m_controls(std::move(controls))
 {
     for (const Control &c : m_controls) {
         m_shapes[c.name] = c.name == "brightness" ? Shape{0.15, 1.0} : Shape{0.05, 1.5};

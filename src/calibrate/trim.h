@@ -27,7 +27,7 @@ class MenuModel {
 public:
     using Settings = std::map<std::string, double>;
     /// \param controls those of brightness, red, green, blue that the display has
-    MenuModel(std::vector<Control> controls, Settings at);
+    MenuModel(std::vector<Control> controls, const Settings &at);
 
     /// Tells it what a reading of white showed: amounts of the three channels at these settings.
     void learn(const Settings &settings, const LinearRgb &amounts);

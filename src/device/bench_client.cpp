@@ -155,16 +155,16 @@ Result<Json> BenchClient::awaitReply(long long id, const char *verb, double time
     }
 }
 
-Status BenchClient::act(const char *verb, Json parameters, bool person)
+Status BenchClient::act(const char *verb, const Json &parameters, bool person)
 {
-    const auto reply = askPatiently(verb, std::move(parameters), person);
+    const auto reply = askPatiently(verb, parameters, person);
     if (!reply) {
         return reply.error();
     }
     return Done{};
 }
 
-Result<Json> BenchClient::askPatiently(const char *verb, Json parameters, bool person)
+Result<Json> BenchClient::askPatiently(const char *verb, const Json &parameters, bool person)
 {
     for (int attempt = 1;; ++attempt) {
         auto reply = ask(verb, parameters, person);

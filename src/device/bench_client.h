@@ -46,9 +46,9 @@ private:
     /// Sends a request and gives the reply's object, or the error that the bench or the pipe made.
     Result<nlohmann::json> ask(const char *verb, nlohmann::json parameters, bool person = false);
     /// The same, again while the bench says that the same call may succeed.
-    Result<nlohmann::json> askPatiently(const char *verb, nlohmann::json parameters, bool person = false);
+    Result<nlohmann::json> askPatiently(const char *verb, const nlohmann::json &parameters, bool person = false);
     Result<nlohmann::json> awaitReply(long long id, const char *verb, double timeoutS);
-    Status act(const char *verb, nlohmann::json parameters, bool person = false);
+    Status act(const char *verb, const nlohmann::json &parameters, bool person = false);
     Error gone(const std::string &what, const char *verb);
 
     Options m_options;
