@@ -456,6 +456,8 @@ void Worksheet::ask(const Question &question, bool benchIsAutomatic, const Targe
             Q_EMIT answered({true, {}, false});
         });
     }
+    // At once, not with the next layout: its keys are to work as soon as the question stands.
+    m_questionWidget->show();
     QTimer::singleShot(0, this, [this, at] { ensureWidgetVisible(at, 0, 30); });
 }
 

@@ -129,7 +129,7 @@ bool Visit::usesLut() const
     return m_record.display.lut.has_value();
 }
 
-Answer Visit::ask(Question question)
+Answer Visit::ask(const Question &question)
 {
     return m_hooks.ask ? m_hooks.ask(question) : Answer{};
 }

@@ -95,7 +95,7 @@ private:
     GrayAim aimFor(const Primaries &basis);
     void judge();
     void judgeRoom();
-    Answer ask(Question question);
+    Answer ask(const Question &question);
     void begin(Stage stage);
     void finish(Stage stage, const std::string &summary);
     void skip(Stage stage, const std::string &why);
