@@ -107,7 +107,7 @@ Status Gauge::recover(const Error &error, int attempt)
     const bool mendable = error.code == "not-connected" || error.code == "cover-closed" || error.code == "off-screen";
     Error told = error;
     if (mendable) {
-        told.todo = mendingWords(error);
+        told.what = mendingWords(error) + " (The bench says: " + error.what + ")";
     }
     if (m_hooks.onNote) {
         m_hooks.onNote(told.text() + " Trying again (" + std::to_string(attempt) + ").");
