@@ -398,7 +398,6 @@ Result<Trim> trim(Gauge &gauge, const DisplayInfo &display, const Target &target
     MenuModel model(controls, result.before);
     LinearRgb have = result.primaries.amounts(result.white);
     model.learn(result.before, have);
-    MenuModel::Settings bestSettings = result.after;
     std::vector<MenuModel::Settings> tried{result.after};
     while (!controls.empty() && result.moves < options.maxMoves) {
         const MenuModel::Settings next = model.best(aimed, options.hasLut);

@@ -226,10 +226,6 @@ private Q_SLOTS:
     {
         // The folder is good at the start and gone at the end: a file of the same name stands in its place.
         const QString folder = out("vanishing");
-        QFile trap(out("trap.sh"));
-        QVERIFY(trap.open(QIODevice::WriteOnly));
-        trap.write(QStringLiteral("%1; rm -rf '%2'; touch '%2'; sleep 0.3").arg(serve("wled --warm"), folder).toUtf8());
-        trap.close();
         QFile wrapper(out("wrapper.sh"));
         QVERIFY(wrapper.open(QIODevice::WriteOnly));
         // The folder goes while the visit runs.
