@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // True error against readings spent, over simulated displays: what a noise-free copy of the instrument would see at
 // the end of a visit. The visit itself sees only its readings.
+#include "colour/difference.h"
 #include "judge/verification.h"
 #include "simlab/sim_bench.h"
 #include "visit/visit.h"
@@ -15,7 +16,7 @@ using namespace lamp;
 namespace {
 
 struct Outcome {
-    double readings, white, luminance, gray, colours, worst;
+    double readings, white, luminance, gray, grayFloor, colours, worst, coded;
 };
 
 double median(std::vector<double> v)
@@ -38,6 +39,7 @@ Outcome outcome(const sim::SimBench &b, const VisitRecord &r)
         grays.push_back({v, b.seen({v, v, v})});
     }
     o.gray = judgeGrays(grays, white, black, *t.white.chromaticity(), t.tone).mean;
+    o.grayFloor = r.quantisationFloor;
     const auto profile = Profile::open(r.profile);
     std::vector<VerifiedColour> colours;
     for (int l = 20; l <= 85; l += 13) {
@@ -52,6 +54,15 @@ Outcome outcome(const sim::SimBench &b, const VisitRecord &r)
     const Verification v = verify(colours, white, profile->chad(), 0);
     o.colours = v.mean;
     o.worst = v.max;
+    // The same against what the profile says of the codes that the frame buffer really has: without their rounding.
+    const double top = std::ldexp(1.0, r.display.bits) - 1;
+    for (const VerifiedColour &c : v.colours) {
+        Drive d;
+        for (int k = 0; k < 3; ++k) {
+            d[k] = std::round(c.colour.rgb[k] * top) / top;
+        }
+        o.coded += deltaE2000(profile->colourOf(d), c.measured) / double(v.colours.size());
+    }
     return o;
 }
 
@@ -60,7 +71,8 @@ Outcome outcome(const sim::SimBench &b, const VisitRecord &r)
 int main(int argc, char **argv)
 {
     const int seeds = argc > 1 ? std::atoi(argv[1]) : 6;
-    std::printf("%-10s %-9s %8s %8s %8s %8s %8s %8s\n", "panel", "effort", "readings", "white", "lum %", "gray", "colours", "worst");
+    std::printf("%-10s %-9s %8s %8s %8s %8s %8s %8s %8s %8s\n", "panel", "effort", "readings", "white", "lum %", "gray", "floor", "colours", "worst",
+                "coded");
     for (const Effort effort : {Effort::Quick, Effort::Standard, Effort::Thorough}) {
         for (const char *name : {"wled", "wled-wide", "qd", "woled", "laptop", "turnstone"}) {
             std::vector<Outcome> all;
@@ -83,8 +95,9 @@ int main(int argc, char **argv)
                 }
                 return median(v);
             };
-            std::printf("%-10s %-9s %8.0f %8.3f %8.2f %8.3f %8.3f %8.2f\n", name, effortName(effort).c_str(), of(&Outcome::readings),
-                        of(&Outcome::white), of(&Outcome::luminance), of(&Outcome::gray), of(&Outcome::colours), of(&Outcome::worst));
+            std::printf("%-10s %-9s %8.0f %8.3f %8.2f %8.3f %8.3f %8.3f %8.2f %8.3f\n", name, effortName(effort).c_str(), of(&Outcome::readings),
+                        of(&Outcome::white), of(&Outcome::luminance), of(&Outcome::gray), of(&Outcome::grayFloor), of(&Outcome::colours),
+                        of(&Outcome::worst), of(&Outcome::coded));
         }
     }
     std::printf("own processor time: %.2f s a visit\n", double(std::clock()) / CLOCKS_PER_SEC / (18.0 * seeds));

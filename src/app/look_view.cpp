@@ -26,35 +26,15 @@ Table tableOf(const ToneCurve &tone)
     return t;
 }
 
-/// The native tone of a channel before the visit: from the grays that were read with linear ramps.
+/// The native tone of a channel, before ramps.
 Table nativeTable(const VisitRecord &r, int channel)
 {
-    std::vector<double> drive{0}, light{0};
-    if (r.trim) {
-        const Primaries &p = r.trim->primaries;
-        for (const Measurement &m : r.readings) {
-            // Linear-ramp grays come first in the stage and end with white.
-            if (m.stage == stageName(Stage::Calibrate) && !m.superseded && m.rgb.a == m.rgb.b && m.rgb.b == m.rgb.c && m.rgb.a > drive.back()) {
-                drive.push_back(m.rgb.a);
-                light.push_back(std::max(0.0, p.amounts(m.xyz)[channel]));
-                if (m.rgb.a >= 1) {
-                    break;
-                }
-            }
-        }
-        const double scale = light.back();
-        for (double &l : light) {
-            l = scale > 0 ? l / scale : l;
-        }
-    }
-    if (drive.size() < 3) {
+    const auto &list = r.nativeLight[size_t(channel)];
+    if (list.size() != 256) {
         return tableOf({});
     }
-    const ChannelCurve curve(drive, light);
     Table t{};
-    for (int i = 0; i < 256; ++i) {
-        t[size_t(i)] = curve.light(i / 255.0);
-    }
+    std::copy(list.begin(), list.end(), t.begin());
     return t;
 }
 

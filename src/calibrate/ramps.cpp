@@ -2,6 +2,7 @@
 #include "calibrate/ramps.h"
 
 #include "colour/difference.h"
+#include "colour/spaces.h"
 
 #include <algorithm>
 #include <cmath>
@@ -37,106 +38,100 @@ XYZ GrayAim::neutral(double drive) const
     return (y / white.b) * white;
 }
 
-GrayModel::GrayModel(const Primaries &basis, const std::vector<GrayReading> &grays) : m_basis(basis)
+GrayPath::GrayPath(const DisplayModel &model, const GrayAim &aim, int entries) : m_model(model), m_aim(aim), m_basis(model.primaries())
 {
-    std::vector<GrayReading> sorted = grays;
-    std::sort(sorted.begin(), sorted.end(), [](const GrayReading &p, const GrayReading &q) { return p.drive < q.drive; });
+    // Share of light below which a neutral gray would need less of a channel than nothing.
+    const LinearRgb top = m_basis.amounts(aim.white), bottom = m_basis.amounts(aim.black);
+    const LinearRgb neutral = m_basis.amounts(aim.neutral(0));
     for (int c = 0; c < 3; ++c) {
-        std::vector<double> drive{0}, light{0};
-        for (const GrayReading &g : sorted) {
-            const double at = g.behind[size_t(c)];
-            if (at > drive.back() + 1e-4) {
-                drive.push_back(at);
-                light.push_back(m_basis.amounts(g.xyz)[c]);
-            }
+        m_fade = std::max(m_fade, -neutral[c] / std::max(top[c] - bottom[c], 1e-9));
+    }
+    Drive at{0.01, 0.01, 0.01};
+    for (int i = 0; i < entries; ++i) {
+        const double v = double(i) / (entries - 1);
+        at = i == 0 && aim.black == model.black() ? Drive{0, 0, 0} : model.driveFor(goal(v), at);
+        m_exact.r.push_back(at.a);
+        m_exact.g.push_back(at.b);
+        m_exact.b.push_back(at.c);
+    }
+    for (int c = 0; c < 3; ++c) {
+        auto &list = m_exact.channel(c);
+        for (size_t i = 1; i < list.size(); ++i) {
+            list[i] = std::max(list[i], list[i - 1]);
         }
-        m_curves[size_t(c)] = ChannelCurve(drive, light);
     }
 }
 
-void GrayModel::refine(const std::vector<GrayReading> &grays)
+XYZ GrayPath::goal(double drive) const
 {
-    const Eigen::Matrix3d inverse = m_basis.matrix().inverse();
-    for (int c = 0; c < 3; ++c) {
-        std::vector<ChannelCurve::Sample> samples;
-        for (const GrayReading &g : grays) {
-            double variance = 0;
-            for (int k = 0; k < 3; ++k) {
-                variance += std::pow(inverse(c, k) * g.sigma[k], 2);
-            }
-            samples.push_back({g.behind[size_t(c)], m_basis.amounts(g.xyz)[c], std::sqrt(variance)});
+    const double f = m_aim.tone.value(drive);
+    // A straight mixture of white and the black that is shown is always possible, but tinted as the black is.
+    const XYZ mixture = m_aim.black + f * (m_aim.white - m_aim.black);
+    const double share = m_fade > 0 ? smoothStep(f / (2.5 * m_fade)) : 1;
+    return mixture + share * (m_aim.neutral(drive) - mixture);
+}
+
+std::array<int, 3> GrayPath::bestCodes(const XYZ &wanted, const std::array<std::array<int, 2>, 3> &codes,
+                                       const std::array<std::array<double, 2>, 3> &uneven, double top) const
+{
+    std::array<int, 3> best{};
+    double bestCost = 1e300;
+    for (size_t choice = 0; choice < 8; ++choice) {
+        const size_t r = choice & 1, g = choice >> 1 & 1, b = choice >> 2;
+        const XYZ shown = m_model.evaluate({codes[0][r] / top, codes[1][g] / top, codes[2][b] / top});
+        const double cost = difference(wanted, shown, m_aim.white) + uneven[0][r] + uneven[1][g] + uneven[2][b];
+        if (cost < bestCost) {
+            bestCost = cost;
+            best = {codes[0][r], codes[1][g], codes[2][b]};
         }
-        m_curves[size_t(c)].refine(std::move(samples));
     }
+    return best;
 }
 
-LinearRgb GrayModel::wanted(const GrayAim &aim, double drive) const
+std::array<int, 3> GrayPath::bestWhite(const XYZ &wanted, const std::array<std::array<int, 2>, 3> &codes, const std::array<int, 3> &previous,
+                                       int top) const
 {
-    const LinearRgb top = m_basis.amounts(aim.white);
-    const LinearRgb neutral = m_basis.amounts(aim.neutral(drive));
-    const double f = aim.tone.value(drive);
-    // Straight mixture of white and the panel's own black: always possible, but tinted as the black is.
-    const LinearRgb bottom = m_basis.amounts(aim.black);
-    LinearRgb mixture, tint;
-    double critical = 0; // light share below which a neutral gray would need a negative channel
-    for (int c = 0; c < 3; ++c) {
-        mixture[c] = bottom[c] + (top[c] - bottom[c]) * f;
-        tint[c] = f < 1 ? (neutral[c] - mixture[c]) / (1 - f) : 0;
-        critical = std::max(critical, -(tint[c] + bottom[c]) / std::max(top[c] - bottom[c], 1e-9));
+    std::array<int, 3> best{codes[0][1], codes[1][1], codes[2][1]};
+    double bestCost = 1e300;
+    for (int choice = 0; choice < 64; ++choice) {
+        std::array<int, 3> tried{};
+        for (size_t c = 0; c < 3; ++c) {
+            const int step = (choice >> (2 * c)) & 3;
+            tried[c] = std::clamp(codes[c][0] - 1 + step, previous[c], top);
+        }
+        const XYZ shown = m_model.evaluate({double(tried[0]) / top, double(tried[1]) / top, double(tried[2]) / top});
+        // Luminance is judged by itself as well, and more closely than lightness shows it.
+        const double cost = std::hypot(difference(wanted, shown, m_aim.white), 40 * (shown.b / wanted.b - 1));
+        if (cost < bestCost) {
+            bestCost = cost;
+            best = tried;
+        }
     }
-    const double share = critical > 0 ? smoothStep(f / (2.5 * critical)) : 1;
-    LinearRgb a;
-    for (int c = 0; c < 3; ++c) {
-        a[c] = std::max(0.0, mixture[c] + share * (1 - f) * tint[c]);
-    }
-    return a;
+    return best;
 }
 
-XYZ GrayModel::goal(const GrayAim &aim, double drive) const
+Ramps GrayPath::rounded(int bits) const
 {
-    return XYZ(m_basis.matrix() * wanted(aim, drive).vec() + m_basis.black.vec());
-}
-
-XYZ GrayModel::expect(const std::array<double, 3> &behind) const
-{
-    Eigen::Vector3d amounts;
-    for (int c = 0; c < 3; ++c) {
-        amounts[c] = m_curves[size_t(c)].light(behind[size_t(c)]);
-    }
-    return XYZ(m_basis.matrix() * amounts + m_basis.black.vec());
-}
-
-Ramps GrayModel::ramps(const GrayAim &aim, const DisplayInfo::Lut &lut) const
-{
-    const double top = std::ldexp(1.0, lut.bits) - 1;
-    const Eigen::Matrix3d matrix = m_basis.matrix();
+    constexpr double kUneven = 0.05; // ΔE00 that a step which rounding does not force has to gain
+    const double top = std::ldexp(1.0, bits) - 1;
+    const size_t entries = m_exact.r.size();
     std::array<int, 3> previous{0, 0, 0};
     Ramps ramps;
-    for (int i = 0; i < lut.entries; ++i) {
-        const double v = double(i) / (lut.entries - 1);
-        const LinearRgb amounts = wanted(aim, v);
-        const XYZ goal = this->goal(aim, v);
-        // Light of the code below and above the exact drive, channel by channel.
+    for (size_t i = 0; i < entries; ++i) {
+        const XYZ wanted = goal(double(i) / double(entries - 1));
         std::array<std::array<int, 2>, 3> codes{};
-        std::array<std::array<double, 2>, 3> light{};
+        std::array<std::array<double, 2>, 3> uneven{};
         for (size_t c = 0; c < 3; ++c) {
-            const double exact = m_curves[c].drive(amounts[int(c)]) * top;
+            const double exact = m_exact.channel(int(c))[i] * top;
+            const double step = i > 0 ? exact - m_exact.channel(int(c))[i - 1] * top : 0;
             for (size_t k = 0; k < 2; ++k) {
-                codes[c][k] = std::clamp(int(std::floor(exact)) + int(k), previous[c], int(top));
-                light[c][k] = m_curves[c].light(codes[c][k] / top);
+                codes[c][k] = std::clamp(int(std::floor(exact + 1e-9)) + int(k), previous[c], int(top));
+                const double taken = codes[c][k] - previous[c];
+                uneven[c][k] = i > 0 ? kUneven * std::max({0.0, taken - std::ceil(step), std::floor(step) - taken}) : 0;
             }
         }
-        std::array<int, 3> best = previous;
-        double bestDifference = 1e300;
-        for (size_t choice = 0; choice < 8; ++choice) {
-            const size_t r = choice & 1, g = choice >> 1 & 1, b = choice >> 2;
-            const XYZ shown(matrix * Eigen::Vector3d(light[0][r], light[1][g], light[2][b]) + m_basis.black.vec());
-            const double d = difference(goal, shown, aim.white);
-            if (d < bestDifference) {
-                bestDifference = d;
-                best = {codes[0][r], codes[1][g], codes[2][b]};
-            }
-        }
+        // White is what all else is seen against: there the search goes a step farther.
+        const std::array<int, 3> best = i + 1 < entries ? bestCodes(wanted, codes, uneven, top) : bestWhite(wanted, codes, previous, int(top));
         previous = best;
         ramps.r.push_back(best[0] / top);
         ramps.g.push_back(best[1] / top);
@@ -145,31 +140,31 @@ Ramps GrayModel::ramps(const GrayAim &aim, const DisplayInfo::Lut &lut) const
     return ramps;
 }
 
-double quantisationFloor(const GrayModel &model, const GrayAim &aim, const DisplayInfo::Lut &lut)
+double GrayPath::quantisationFloor(int bits) const
 {
-    const Ramps ramps = model.ramps(aim, lut);
+    const Ramps ramps = rounded(bits);
     double sum = 0;
     for (size_t i = 0; i < ramps.r.size(); ++i) {
-        const XYZ shown = model.expect({ramps.r[i], ramps.g[i], ramps.b[i]});
-        sum += difference(model.goal(aim, double(i) / (lut.entries - 1)), shown, aim.white);
+        const XYZ shown = m_model.evaluate({ramps.r[i], ramps.g[i], ramps.b[i]});
+        sum += difference(goal(double(i) / double(ramps.r.size() - 1)), shown, m_aim.white);
     }
-    return sum / lut.entries;
+    return sum / double(ramps.r.size());
 }
 
-std::array<double, 3> throughRamps(const Ramps &ramps, const Drive &rgb, int frameBufferBits, int lutBits)
+Drive throughRamps(const Ramps &ramps, const Drive &rgb, int frameBufferBits, int lutBits)
 {
-    std::array<double, 3> out{};
+    Drive out;
     for (int c = 0; c < 3; ++c) {
         const double v = roundedTo(rgb[c], frameBufferBits);
         if (ramps.empty()) {
-            out[size_t(c)] = v;
+            out[c] = v;
             continue;
         }
         const auto &list = ramps.channel(c);
         const double at = v * double(list.size() - 1);
         const size_t i = std::min(size_t(at), list.size() - 2);
         const double t = at - double(i);
-        out[size_t(c)] = roundedTo(list[i] * (1 - t) + list[i + 1] * t, lutBits);
+        out[c] = roundedTo(list[i] * (1 - t) + list[i + 1] * t, lutBits);
     }
     return out;
 }

@@ -1,8 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "calibrate/curve.h"
-#include "calibrate/trim.h"
+#include "calibrate/display_model.h"
+#include "colour/tone.h"
+#include "device/bench.h"
 
 #include <array>
 #include <vector>
@@ -19,53 +20,43 @@ struct GrayAim {
     [[nodiscard]] XYZ neutral(double drive) const;
 };
 
-/// A gray that was read, with the drive of each channel behind the LUT.
-struct GrayReading {
-    double drive = 0;             ///< before the LUT
-    std::array<double, 3> behind; ///< what each channel got behind the LUT
-    XYZ xyz, sigma;
-};
-
-/// What the display's three channels do along the gray axis, and the ramps that follow from it.
-class GrayModel {
+/// The way of a display's grays from black to white that comes as near to an aim as the display can, and the ramps
+/// that follow from it.
+class GrayPath {
 public:
-    /// \param basis the primaries in whose amounts grays are counted; \param grays read with linear ramps,
-    /// black and white among them
-    GrayModel(const Primaries &basis, const std::vector<GrayReading> &grays);
+    /// \param entries steps of drive at which the way is worked out, 2 or more
+    GrayPath(const DisplayModel &model, const GrayAim &aim, int entries);
 
-    /// Learns from grays read through ramps.
-    void refine(const std::vector<GrayReading> &grays);
-
-    /// Amounts of the channels that show the aim at a drive: neutral where every channel can follow, fading to the
-    /// panel's own black below (docs/methods.md, "Grays near black").
-    [[nodiscard]] LinearRgb wanted(const GrayAim &aim, double drive) const;
-
-    /// The colour of those amounts: what the ramps try to show at a drive.
-    [[nodiscard]] XYZ goal(const GrayAim &aim, double drive) const;
-
-    /// Ramps to the aim with a LUT's entries and bits. The codes of the three channels are chosen together so that
-    /// the colour difference from the aim is least; every channel is non-decreasing.
-    [[nodiscard]] Ramps ramps(const GrayAim &aim, const DisplayInfo::Lut &lut) const;
-
-    /// The colour that it expects of drives behind the LUT, near the gray axis.
-    [[nodiscard]] XYZ expect(const std::array<double, 3> &behind) const;
-    [[nodiscard]] const XYZ &black() const { return m_basis.black; }
-    [[nodiscard]] LinearRgb amounts(const XYZ &xyz) const { return m_basis.amounts(xyz); }
+    /// What is wanted at a drive: neutral where every channel can follow, fading to the panel's own black below
+    /// (docs/methods.md, "Grays near black").
+    [[nodiscard]] XYZ goal(double drive) const;
+    /// Drives behind the LUT that show it, before they are rounded to a LUT's codes.
+    [[nodiscard]] const Ramps &exact() const { return m_exact; }
+    /// Rounded to a LUT's bits. The codes of the three channels are chosen together so that the colour difference
+    /// from what is wanted is least; every channel is non-decreasing, and takes no longer or shorter step than rounding
+    /// forces unless that gains something that can be seen.
+    [[nodiscard]] Ramps rounded(int bits) const;
+    /// Mean CIEDE2000 that rounding to a LUT's bits forces on the grays even when all else is perfect.
+    [[nodiscard]] double quantisationFloor(int bits) const;
 
 private:
+    [[nodiscard]] std::array<int, 3> bestCodes(const XYZ &wanted, const std::array<std::array<int, 2>, 3> &codes,
+                                               const std::array<std::array<double, 2>, 3> &uneven, double top) const;
+    [[nodiscard]] std::array<int, 3> bestWhite(const XYZ &wanted, const std::array<std::array<int, 2>, 3> &codes, const std::array<int, 3> &previous,
+                                               int top) const;
+
+    const DisplayModel &m_model;
+    GrayAim m_aim;
     Primaries m_basis;
-    std::array<ChannelCurve, 3> m_curves;
+    double m_fade = 0; ///< share of light below which grays leave the neutral axis
+    Ramps m_exact;
 };
 
 /// The drive behind a LUT: rounded to the frame buffer, linear between entries, rounded to the LUT's bits
 /// (bench protocol, `display.describe`).
-std::array<double, 3> throughRamps(const Ramps &ramps, const Drive &rgb, int frameBufferBits, int lutBits);
+Drive throughRamps(const Ramps &ramps, const Drive &rgb, int frameBufferBits, int lutBits);
 
 /// Ramps that change nothing.
 Ramps linearRamps(int entries);
-
-/// Mean CIEDE2000 that rounding to the LUT's bits forces on the grays of this display even when all else is
-/// perfect, over the entries of the LUT.
-double quantisationFloor(const GrayModel &model, const GrayAim &aim, const DisplayInfo::Lut &lut);
 
 } // namespace lamp

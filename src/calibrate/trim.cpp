@@ -74,23 +74,10 @@ std::vector<double> steps(const Control &c)
 
 } // namespace
 
-Eigen::Matrix3d Primaries::matrix() const
-{
-    Eigen::Matrix3d m;
-    m.col(0) = (red - black).vec();
-    m.col(1) = (green - black).vec();
-    m.col(2) = (blue - black).vec();
-    return m;
-}
-
-LinearRgb Primaries::amounts(const XYZ &xyz) const
-{
-    return LinearRgb(matrix().partialPivLu().solve((xyz - black).vec()));
-}
-
-Result<Primaries> readPrimaries(Gauge &gauge)
+Result<Primaries> readPrimaries(Gauge &gauge, const std::optional<XYZ> &freshWhite)
 {
     Primaries p;
+    p.white = freshWhite.value_or(XYZ{});
     struct Item {
         const char *name;
         Drive rgb;
@@ -103,6 +90,9 @@ Result<Primaries> readPrimaries(Gauge &gauge)
                                      {"blue", {0, 0, 1}, 10, &p.blue},
                                      {"black", {0, 0, 0}, 0.1, &p.black}}};
     for (const Item &item : items) {
+        if (freshWhite && item.into == &p.white) {
+            continue;
+        }
         const auto m = gauge.read(item.rgb, item.name, item.expected);
         if (!m) {
             return m.error();
@@ -367,12 +357,42 @@ LinearRgb neededFor(const Primaries &p, const Chromaticity &white, double lumina
     return p.amounts(xyzOf(white, luminance));
 }
 
+/// How far a white is from what is needed: what is missing counts ten times what the ramps have to take off.
+double missBy(const LinearRgb &have, const LinearRgb &needed, bool mayExceed)
+{
+    double most = 0;
+    for (int c = 0; c < 3; ++c) {
+        const double spare = have[c] / std::max(needed[c], 1e-9) - 1;
+        most = std::max(most, spare < 0 ? -10 * spare : (mayExceed ? spare : 10 * spare));
+    }
+    return most;
+}
+
+struct Tried {
+    MenuModel::Settings settings;
+    XYZ white;
+};
+
+Status turnTo(const MenuModel::Settings &settings, const std::vector<Control> &controls, const TrimOptions &options, Trim &result)
+{
+    for (const Control &c : controls) {
+        if (settings.at(c.name) != result.after.at(c.name)) {
+            const auto taken = options.turn(c, settings.at(c.name));
+            if (!taken) {
+                return taken.error();
+            }
+            result.after[c.name] = *taken;
+        }
+    }
+    return Done{};
+}
+
 } // namespace
 
 Result<Trim> trim(Gauge &gauge, const DisplayInfo &display, const Target &target, const TrimOptions &options)
 {
     Trim result;
-    auto primaries = readPrimaries(gauge);
+    auto primaries = readPrimaries(gauge, options.freshWhite);
     if (!primaries) {
         return primaries.error();
     }
@@ -398,20 +418,15 @@ Result<Trim> trim(Gauge &gauge, const DisplayInfo &display, const Target &target
     MenuModel model(controls, result.before);
     LinearRgb have = result.primaries.amounts(result.white);
     model.learn(result.before, have);
-    std::vector<MenuModel::Settings> tried{result.after};
-    while (!controls.empty() && result.moves < options.maxMoves) {
+    std::vector<Tried> tried{{result.after, result.white}};
+    const auto costOf = [&](const Tried &t) { return missBy(result.primaries.amounts(t.white), needed, options.hasLut); };
+    while (!controls.empty() && result.moves < options.maxMoves && costOf(tried.back()) > options.goodEnough) {
         const MenuModel::Settings next = model.best(aimed, options.hasLut);
-        if (std::find(tried.begin(), tried.end(), next) != tried.end() && next == result.after) {
+        if (next == result.after) {
             break;
         }
-        for (const Control &c : controls) {
-            if (next.at(c.name) != result.after.at(c.name)) {
-                const auto taken = options.turn(c, next.at(c.name));
-                if (!taken) {
-                    return taken.error();
-                }
-                result.after[c.name] = *taken;
-            }
+        if (const Status s = turnTo(next, controls, options, result); !s) {
+            return s.error();
         }
         const double expected = result.targetLuminance < 1e4 ? result.targetLuminance : 150;
         const auto white = gauge.read({1, 1, 1}, "white at " + menuText(result.after), expected, 0.0006);
@@ -419,11 +434,20 @@ Result<Trim> trim(Gauge &gauge, const DisplayInfo &display, const Target &target
             return white.error();
         }
         result.white = white->xyz;
-        have = result.primaries.amounts(result.white);
-        model.learn(result.after, have);
+        model.learn(result.after, result.primaries.amounts(result.white));
         ++result.moves;
-        tried.push_back(result.after);
+        tried.push_back({result.after, result.white});
     }
+    // The last try need not be the best one.
+    const Tried &best = *std::min_element(tried.begin(), tried.end(), [&](const Tried &p, const Tried &q) { return costOf(p) < costOf(q); });
+    if (best.settings != result.after && costOf(best) < costOf(tried.back()) - 0.002) {
+        if (const Status s = turnTo(best.settings, controls, options, result); !s) {
+            return s.error();
+        }
+        result.white = best.white;
+        ++result.moves;
+    }
+    have = result.primaries.amounts(result.white);
     const double share = shareOf(have, needed);
     result.reachableLuminance = result.targetLuminance * share;
     if (target.luminance.kind == LuminanceTarget::Kind::Maximum) {

@@ -1,25 +1,18 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "calibrate/primaries.h"
 #include "calibrate/target.h"
 #include "measure/gauge.h"
 
 #include <functional>
 #include <map>
+#include <optional>
 
 namespace lamp {
 
-/// The display's full-drive colours at one setting of its menu, black taken off: columns red, green, blue.
-struct Primaries {
-    XYZ red, green, blue, white, black;
-    /// Columns R - K, G - K, B - K.
-    [[nodiscard]] Eigen::Matrix3d matrix() const;
-    /// How much of each channel's light makes a tristimulus value, 1 for the channel's full light here.
-    [[nodiscard]] LinearRgb amounts(const XYZ &xyz) const;
-};
-
-/// Reads black, white and the three primaries.
-Result<Primaries> readPrimaries(Gauge &gauge);
+/// Reads black, the three primaries, and white unless a fresh reading of it is given.
+Result<Primaries> readPrimaries(Gauge &gauge, const std::optional<XYZ> &freshWhite = std::nullopt);
 
 /// What is known of how the menu acts on the three channels' light: a model with sane expectations, fitted to the
 /// readings taken so far (docs/methods.md, "Menu advice").
@@ -76,9 +69,10 @@ struct Trim {
 struct TrimOptions {
     int maxMoves = 6;
     bool hasLut = true;
+    double goodEnough = 0.02;      ///< share of light that ramps may take off without a loss that is seen
+    std::optional<XYZ> freshWhite; ///< white at the settings found, where it has just been read
     /// Turns a control, by software or by asking a person. \return the value as the panel took it.
     std::function<Result<double>(const Control &, double value)> turn;
-    std::function<void(const std::string &)> onNote;
 };
 
 /// Trims brightness and gains until white meets the target as the steps allow. Without controls it only measures.

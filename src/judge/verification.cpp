@@ -47,6 +47,7 @@ Lab measuredLab(const XYZ &xyz, const XYZ &white, const Eigen::Matrix3d &chad)
 Verification verify(std::vector<VerifiedColour> colours, const XYZ &white, const Eigen::Matrix3d &chad, double systematic)
 {
     Verification result;
+    result.white = white;
     std::vector<double> sorted;
     double noise = 0;
     for (VerifiedColour &v : colours) {

@@ -33,6 +33,7 @@ struct VerifiedColour {
 /// What verification found.
 struct Verification {
     std::vector<VerifiedColour> colours;
+    XYZ white; ///< that they are relative to, cd/m²
     double mean = 0, max = 0, p95 = 0;
     double meanUncertainty = 0; ///< standard uncertainty (k = 1) of the mean: noise and the instrument's systematic part
     double maxUncertainty = 0;

@@ -12,7 +12,7 @@ namespace {
 
 constexpr double kFirstIntervalS = 22;
 constexpr size_t kFirstReadings = 4;
-constexpr double kHorizonS = 300; ///< how long the rest of a visit takes, about
+constexpr double kHorizonS = 240; ///< how long the rest of a visit takes, about
 constexpr double kUvGoal = 0.0006;
 
 /// Straight line through points: slope and its standard deviation, values relative to their mean.
@@ -109,7 +109,8 @@ Result<WarmUp> warmUp(Gauge &gauge, const WarmUpOptions &options)
             result.ratePercentPerMinute = fit.slope * 6000;
             const double drift = std::abs(fit.slope) * kHorizonS * 100;
             const bool moves = std::abs(fit.slope) > 3.5 * fit.slopeSigma;
-            result.remainingPercent = moves ? 100 * fit.remaining(times.back() - times.front()) : 0;
+            // What counts is what is left when the work ends: until then drift is modelled and taken out.
+            result.remainingPercent = moves ? 100 * fit.remaining(times.back() - times.front() + kHorizonS) : 0;
             const bool colourStands = uvRate(whites, times) * kHorizonS < kUvGoal + 1500 * sigma * 0.002;
             // Still: either no movement can be told from the noise, or what is left of the fitted approach is small.
             result.stable =
@@ -119,7 +120,7 @@ Result<WarmUp> warmUp(Gauge &gauge, const WarmUpOptions &options)
             }
             const double ratio = std::abs(result.remainingPercent) / options.goalPercent;
             left = ratio > 1 ? fit.tauS * std::log(ratio) : interval;
-            interval = std::clamp(left * 0.45, kFirstIntervalS, 240.0);
+            interval = std::clamp(left * 0.6, kFirstIntervalS, 300.0);
         }
         if (options.onProgress) {
             options.onProgress(result, left);

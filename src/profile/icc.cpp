@@ -2,7 +2,7 @@
 #include "profile/icc.h"
 
 #include "colour/spaces.h"
-#include "profile/display_model.h"
+#include "profile/shown_display.h"
 
 #include <lcms2.h>
 
@@ -227,12 +227,12 @@ void encode(const Lab &lab, int version, cmsUInt16Number *out)
     version == 2 ? cmsFloat2LabEncodedV2(out, &value) : cmsFloat2LabEncoded(out, &value);
 }
 
-Pipeline aToB(cmsContext context, const DisplayModel &model, int version, int grid)
+Pipeline aToB(cmsContext context, const ShownDisplay &model, int version, int grid)
 {
     Pipeline pipeline(cmsPipelineAlloc(context, 3, 3));
     cmsStage *table = cmsStageAllocCLut16bit(context, cmsUInt32Number(grid), 3, 3, nullptr);
     struct Job {
-        const DisplayModel *model;
+        const ShownDisplay *model;
         int version;
     } job{&model, version};
     const auto sample = [](const cmsUInt16Number *in, cmsUInt16Number *out, void *cargo) -> cmsInt32Number {
@@ -249,7 +249,7 @@ Pipeline aToB(cmsContext context, const DisplayModel &model, int version, int gr
     return pipeline;
 }
 
-Pipeline bToA(cmsContext context, const DisplayModel &model, int version, int grid)
+Pipeline bToA(cmsContext context, const ShownDisplay &model, int version, int grid)
 {
     Pipeline pipeline(cmsPipelineAlloc(context, 3, 3));
     // Version 2 keeps its own scale inside the table, so its neutral lies at 0x8000 of 0xFFFF, nearly the middle.
@@ -262,7 +262,7 @@ Pipeline bToA(cmsContext context, const DisplayModel &model, int version, int gr
     const std::array<cmsToneCurve *, 3> curves{l.get(), ab.get(), ab.get()};
     cmsStage *table = cmsStageAllocCLut16bit(context, cmsUInt32Number(grid), 3, 3, nullptr);
     struct Job {
-        const DisplayModel *model;
+        const ShownDisplay *model;
         int version;
         Drive last;
     } job{&model, version, {0.5, 0.5, 0.5}};
@@ -298,12 +298,12 @@ Pipeline bToA(cmsContext context, const DisplayModel &model, int version, int gr
 
 } // namespace
 
-Result<Bytes> writeTableProfile(const DisplayModel &model, const Ramps &ramps, const ProfileText &text, int grid)
+Result<Bytes> writeTableProfile(const ShownDisplay &display, const Ramps &ramps, const ProfileText &text, int grid)
 {
     const Context context = quietContext();
     const ProfileHandle profile(cmsCreateProfilePlaceholder(raw(context)));
-    bool good = profile && writeCommonTags(raw(context), profile.get(), text, cmsSigLabData, model.chad(), model.white().b, ramps);
-    const Pipeline forward = aToB(raw(context), model, text.version, grid), inverse = bToA(raw(context), model, text.version, grid);
+    bool good = profile && writeCommonTags(raw(context), profile.get(), text, cmsSigLabData, display.chad(), display.white().b, ramps);
+    const Pipeline forward = aToB(raw(context), display, text.version, grid), inverse = bToA(raw(context), display, text.version, grid);
     good = good && forward && inverse && cmsWriteTag(profile.get(), cmsSigAToB0Tag, forward.get())
            && cmsWriteTag(profile.get(), cmsSigBToA0Tag, inverse.get());
     for (const cmsTagSignature tag : {cmsSigAToB1Tag, cmsSigAToB2Tag}) {

@@ -343,7 +343,9 @@ std::string visitJson(const VisitRecord &r)
                {{"white", whiteJson(r)},
                 {"black_cd_m2", rounded(r.calibrated.black.b, 5)},
                 {"contrast", r.calibrated.black.b > 0 ? rounded(r.calibrated.white.b / r.calibrated.black.b, 0) : Json(nullptr)},
-                {"gray", grayJson(r.gray)}}},
+                {"gray", grayJson(r.gray)},
+                {"expected_error_delta_e_00", rounded(r.expectedError, 3)},
+                {"gray_floor_delta_e_00", rounded(r.quantisationFloor, 3)}}},
               {"verification", verificationJson(r.verification)},
               {"gamut", {{"coverage_percent", Json::object()}, {"volume_percent", Json::object()}}},
               {"verdict", verdictName(r.verdict)},
@@ -397,6 +399,10 @@ std::string recordToJson(const VisitRecord &r)
               {"ramps", {r.ramps.r, r.ramps.g, r.ramps.b}},
               {"gray", grayJson(r.gray)},
               {"light", r.light},
+              {"native_light", r.nativeLight},
+              {"expected_error", r.expectedError},
+              {"quantisation_floor", r.quantisationFloor},
+              {"set_aside", r.setAside},
               {"profile", base16(r.profile)},
               {"verification", verificationJson(r.verification)},
               {"coverage", r.coverage},
@@ -471,7 +477,14 @@ Result<VisitRecord> recordFromJson(const std::string &text)
         for (int c = 0; c < 3; ++c) {
             r.ramps.channel(c) = j.at("ramps").at(size_t(c)).get<std::vector<double>>();
             r.light[size_t(c)] = j.at("light").at(size_t(c)).get<std::vector<double>>();
+            if (j.contains("native_light")) {
+                r.nativeLight[size_t(c)] = j.at("native_light").at(size_t(c)).get<std::vector<double>>();
+            }
         }
+        // Records of earlier versions lack these.
+        r.expectedError = j.value("expected_error", 0.0);
+        r.quantisationFloor = j.value("quantisation_floor", 0.0);
+        r.setAside = j.value("set_aside", std::vector<int>{});
         r.profile = fromBase16(j.at("profile").get<std::string>());
         readFindings(j, r);
         return r;

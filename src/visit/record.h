@@ -86,7 +86,11 @@ struct VisitRecord {
     Primaries calibrated;    ///< read through the ramps
     Ramps ramps;             ///< empty where none were made
     GrayJudgement gray;
-    std::array<std::vector<double>, 3> light; ///< tone of each channel for the profile
+    std::array<std::vector<double>, 3> light;       ///< tone of each channel for the profile
+    std::array<std::vector<double>, 3> nativeLight; ///< of each channel along the grays before ramps, at equal steps
+    double expectedError = 0;                       ///< what the display model is worth: expected rms CIEDE2000
+    double quantisationFloor = 0;                   ///< mean CIEDE2000 of grays that the LUT's steps force
+    std::vector<int> setAside;                      ///< numbers of readings that were taken again and are not used
     Bytes profile;
     Verification verification;
     std::map<std::string, double> coverage, volume; ///< percent, by RGB space

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "profile/display_model.h"
+#include "profile/shown_display.h"
 #include "visit/record.h"
 
 #include <functional>
@@ -46,6 +46,17 @@ struct VisitHooks {
     std::function<WallTime()> wallClock; ///< now
 };
 
+/// How many readings an effort may spend where: budgets on one method.
+struct Budget {
+    int moves;    ///< of the menu, one reading each
+    int readings; ///< in all, warm-up, trimming and verification included, where the display lets it
+    int batch;    ///< read between two looks at the model
+    int colours;  ///< verification
+    double goal;  ///< expected error, CIEDE2000, at which reading on is not worth it
+    double noise; ///< relative standard deviation wanted of a reading at white
+};
+Budget budgetOf(Effort effort, Task task);
+
 /// Takes one display from found to verified. The same machine serves window and command line.
 class Visit {
 public:
@@ -61,9 +72,6 @@ public:
     [[nodiscard]] const VisitRecord &record() const { return m_record; }
 
 private:
-    struct Budget;
-    [[nodiscard]] Budget budget() const;
-
     Status runStage(Stage stage);
     Status connect();
     Result<InstrumentInfo> chooseInstrument(int count);
@@ -82,17 +90,33 @@ private:
 
     Result<double> turn(const Control &control, double value);
     Status setRamps(const Ramps &ramps);
-    Result<std::vector<GrayReading>> readGrays(const std::vector<double> &drives, const GrayAim &aim);
-    Status refineGrays(GrayModel &model, const GrayAim &aim);
-    Status calibrateThroughLut(const Primaries &basis, GrayModel &model);
+    [[nodiscard]] Drive behindRamps(const Drive &rgb) const;
+    [[nodiscard]] Drive onFrameBuffer(const Drive &rgb) const;
+    [[nodiscard]] double noiseGoal(double level) const;
+    GrayAim aimFor(const DisplayModel &model);
+    Result<PanelReading> readPanel(const Drive &rgb, const XYZ &expected);
+    Result<Measurement> readGuarded(const Drive &rgb, const std::string &name, const XYZ &expected);
+    Result<Measurement> lookInto(const Measurement &first, const XYZ &expected, double oddBy);
+    Result<bool> lightFalls();
+    Status waitForDark(double since);
+    [[nodiscard]] double oddness(const PanelReading &r) const;
+    [[nodiscard]] PanelReading panelReading(const Measurement &m) const;
+    void forgetOdd();
+    void setAside(int index);
+    Status firstLook();
+    [[nodiscard]] std::vector<DesignTarget> designTargets() const;
+    [[nodiscard]] std::vector<Drive> candidatePatches() const;
+    [[nodiscard]] int readingsLeft() const;
+    Status readBatch(int count);
+    Status makeRamps();
+    void rememberNativeTones();
+    void judgeBlack();
+    void describeCalibration();
     Status measureAsItStands();
-    Status readCalibratedPrimaries(bool whiteToo);
-    Status readMixtures();
+    bool wantsTable(const ShownDisplay &shown, const MatrixModel &matrix);
     void compareWithTargetGamut();
-    [[nodiscard]] bool wantsTable(const std::optional<DisplayModel> &mixing, const MatrixModel &matrix,
-                                  const std::vector<ColourSample> &mixtures) const;
-    void describeGamut(const DisplayModel *mixing, const MatrixModel &matrix);
-    GrayAim aimFor(const Primaries &basis);
+    void describeGamut(const ShownDisplay *shown, const MatrixModel &matrix);
+    void judgeMeasuredState();
     void judge();
     void judgeRoom();
     Answer ask(const Question &question);
@@ -108,10 +132,18 @@ private:
     std::stop_token m_stop;
     VisitRecord m_record;
     std::unique_ptr<Gauge> m_gauge;
+    Budget m_budget{};
+    std::optional<DisplayModel> m_model; ///< from the calibration stage on
+    Ramps m_exactRamps;                  ///< the ramps before rounding
+    std::optional<XYZ> m_freshWhite;     ///< the last of the warm-up
+    int m_guards = 0;                    ///< how often a reading was looked into
     bool m_resumed = false;
     bool m_touched = false; ///< something of the display may have been changed
     double m_clockStart = 0, m_secondsBefore = 0;
     bool m_warmingUp = false;
 };
+
+/// "120.3 cd/m², x 0.3127, y 0.3290, 6503 K"
+std::string whiteText(const XYZ &white);
 
 } // namespace lamp

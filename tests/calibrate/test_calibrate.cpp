@@ -2,7 +2,8 @@
 #include "support.h"
 
 #include "calibrate/ramps.h"
-#include "colour/difference.h"
+#include "calibrate/trim.h"
+#include "panels.h"
 
 #include <algorithm>
 #include <numbers>
@@ -11,32 +12,12 @@ using namespace lamp;
 
 namespace {
 
-/// A plain additive display of gamma 2.2 with sRGB's primaries, black at a share of white.
-Primaries srgbPrimaries(double white, double blackShare)
+/// A model of an additive display that was read without noise at some grays and its primaries.
+DisplayModel additiveModel(const MadeUpPanel &panel)
 {
-    const Eigen::Matrix3d m = rgbSpace("sRGB")->toXyz() * white;
-    const XYZ black(blackShare * m.rowwise().sum());
-    const auto column = [&](int c) { return XYZ(m.col(c)) + black; };
-    return {column(0), column(1), column(2), XYZ(m.rowwise().sum()) + black, black};
-}
-
-std::vector<GrayReading> graysOf(const Primaries &p, const std::array<double, 3> &gamma)
-{
-    std::vector<GrayReading> all;
-    for (const double v : {0.0, 0.03, 0.06, 0.1, 0.16, 0.24, 0.34, 0.46, 0.6, 0.76, 0.9, 1.0}) {
-        Eigen::Vector3d light;
-        for (int c = 0; c < 3; ++c) {
-            light[c] = std::pow(v, gamma[size_t(c)]);
-        }
-        all.push_back({v, {v, v, v}, XYZ(p.matrix() * light + p.black.vec()), {1e-4, 1e-4, 1e-4}});
-    }
-    return all;
-}
-
-double difference(const XYZ &wanted, const XYZ &shown, const XYZ &white)
-{
-    const RelXYZ n = relativeTo(white, white.b);
-    return deltaE2000(labOf(relativeTo(wanted, white.b), n), labOf(relativeTo(shown, white.b), n));
+    std::vector<Drive> drives = grays({0.0, 0.03, 0.06, 0.1, 0.16, 0.24, 0.34, 0.46, 0.6, 0.76, 0.9, 1.0});
+    drives.insert(drives.end(), {{1, 0, 0}, {0, 1, 0}, {0, 0, 1}});
+    return {primariesOf(panel), 0.02, readingsOf(panel, drives), 0};
 }
 
 } // namespace
@@ -45,51 +26,15 @@ class TestCalibrate : public QObject {
     Q_OBJECT
 
 private Q_SLOTS:
-    // Source: Fritsch and Carlson 1980: the interpolant is monotone and passes through its points.
-    void monotoneCubic()
-    {
-        const MonotoneCubic c({0, 0.1, 0.2, 0.5, 1}, {0, 0.0, 0.3, 0.31, 1});
-        double previous = -1;
-        for (double x = 0; x <= 1; x += 0.001) {
-            QVERIFY(c(x) >= previous - 1e-12);
-            previous = c(x);
-        }
-        LAMP_NEAR(c(0.2), 0.3, 1e-12);
-        for (const double y : {0.05, 0.3, 0.305, 0.7}) {
-            LAMP_NEAR(c(c.inverse(y)), y, 1e-9);
-        }
-        LAMP_NEAR(MonotoneCubic({0, 1, 2}, {0, 2, 4})(1.3), 2.6, 1e-12); // a straight line stays one
-    }
-
-    void channelCurveLearnsWithoutFollowingNoise()
-    {
-        std::vector<double> v, light;
-        for (int i = 0; i <= 8; ++i) {
-            v.push_back(i / 8.0);
-            light.push_back(std::pow(i / 8.0, 2.0)); // the display really has 2.3
-        }
-        ChannelCurve good(v, light), noisy(v, light);
-        good.refine({{0.5, std::pow(0.5, 2.3), 1e-5}});
-        noisy.refine({{0.5, std::pow(0.5, 2.3), 0.2}});
-        LAMP_NEAR(good.light(0.5), std::pow(0.5, 2.3), 0.002);
-        LAMP_NEAR(noisy.light(0.5), std::pow(0.5, 2.0), 0.002);
-        LAMP_NEAR(good.light(good.drive(0.4)), 0.4, 1e-6);
-    }
-
     void rampsBringEveryGrayToTheAim()
     {
-        const Primaries p = srgbPrimaries(140, 0.0005);
-        const GrayModel model(p, graysOf(p, {2.0, 2.3, 2.5}));
-        const GrayAim aim{xyzOf({0.3127, 0.3290}, 120), p.black, ToneCurve{}};
-        const Ramps ramps = model.ramps(aim, {256, 16});
+        const MadeUpPanel panel = additivePanel("sRGB", 140, 0.0005, {2.0, 2.3, 2.5});
+        const DisplayModel model = additiveModel(panel);
+        const GrayAim aim{xyzOf({0.3127, 0.3290}, 120), model.black(), ToneCurve{}};
+        const Ramps ramps = GrayPath(model, aim, 256).rounded(16);
         for (int i = 5; i < 256; i += 10) {
-            Eigen::Vector3d light;
-            const std::array<double, 3> gamma{2.0, 2.3, 2.5};
-            for (int c = 0; c < 3; ++c) {
-                light[c] = std::pow(ramps.channel(c)[size_t(i)], gamma[size_t(c)]);
-            }
-            const XYZ shown(p.matrix() * light + p.black.vec());
-            QVERIFY2(difference(aim.neutral(i / 255.0), shown, aim.white) < 0.3, qPrintable(QString::number(i)));
+            const XYZ shown = panel({ramps.r[size_t(i)], ramps.g[size_t(i)], ramps.b[size_t(i)]});
+            QVERIFY2(differenceUnder(aim.white, aim.neutral(i / 255.0), shown) < 0.2, qPrintable(QString::number(i)));
         }
         for (int c = 0; c < 3; ++c) {
             QVERIFY(std::is_sorted(ramps.channel(c).begin(), ramps.channel(c).end()));
@@ -100,47 +45,68 @@ private Q_SLOTS:
     // mean of about 0.34 at 8 bits and 0.085 at 10; choosing the three codes together must do better.
     void codesChosenTogetherBeatRoundingEachByItself()
     {
-        const Primaries p = srgbPrimaries(150, 0);
-        const GrayModel model(p, graysOf(p, {2.2, 2.2, 2.2}));
+        const DisplayModel model = additiveModel(additivePanel("sRGB", 150, 0));
         // A white beside the panel's own, so that the three channels' codes do not round in step.
-        const GrayAim aim{xyzOf({0.3324, 0.3474}, 110), p.black, ToneCurve{}};
+        const GrayAim aim{xyzOf({0.3324, 0.3474}, 110), model.black(), ToneCurve{}};
+        const GrayPath path(model, aim, 256);
         const auto alone = [&](int bits) {
             const double top = std::ldexp(1.0, bits) - 1;
             double sum = 0;
-            for (int i = 0; i < 256; ++i) {
-                const LinearRgb a = model.wanted(aim, i / 255.0);
-                std::array<double, 3> behind{};
+            for (size_t i = 0; i < 256; ++i) {
+                Drive d;
                 for (int c = 0; c < 3; ++c) {
-                    behind[size_t(c)] = std::round(std::pow(a[c], 1 / 2.2) * top) / top;
+                    d[c] = std::round(path.exact().channel(c)[i] * top) / top;
                 }
-                sum += difference(model.goal(aim, i / 255.0), model.expect(behind), aim.white);
+                sum += differenceUnder(aim.white, path.goal(double(i) / 255), model.evaluate(d));
             }
             return sum / 256;
         };
         LAMP_NEAR(alone(8), 0.34, 0.08);
         LAMP_NEAR(alone(10), 0.085, 0.02);
-        QVERIFY(quantisationFloor(model, aim, {256, 8}) < 0.8 * alone(8));
-        QVERIFY(quantisationFloor(model, aim, {256, 10}) < 0.8 * alone(10));
+        QVERIFY(path.quantisationFloor(8) < 0.8 * alone(8));
+        QVERIFY(path.quantisationFloor(10) < 0.8 * alone(10));
     }
 
-    void graysFadeToATintedBlackWithoutANegativeChannel()
+    // No banding: codes neither repeat nor skip more than the bit depth forces on a straight line of the same slope.
+    void rampsStepEvenly()
     {
-        Primaries p = srgbPrimaries(120, 0.001);
-        p.black = XYZ(0.10, 0.10, 0.22); // bluish
-        const GrayModel model(p, graysOf(p, {2.2, 2.2, 2.2}));
-        const GrayAim aim{xyzOf({0.3127, 0.3290}, 100), p.black, ToneCurve{}};
-        LinearRgb previous{-1, -1, -1};
-        for (int i = 0; i <= 255; ++i) {
-            const LinearRgb a = model.wanted(aim, i / 255.0);
+        const DisplayModel model = additiveModel(additivePanel("sRGB", 150, 0.001, {2.1, 2.2, 2.3}));
+        const GrayAim aim{xyzOf({0.3127, 0.3290}, 120), model.black(), ToneCurve{}};
+        const GrayPath path(model, aim, 256);
+        for (const int bits : {8, 10}) {
+            const double top = std::ldexp(1.0, bits) - 1;
+            const Ramps ramps = path.rounded(bits);
+            int uneven = 0;
             for (int c = 0; c < 3; ++c) {
-                QVERIFY(a[c] >= 0);
-                QVERIFY(a[c] >= previous[c] - 1e-9); // no step back on the way
+                for (size_t i = 1; i < 256; ++i) {
+                    const double taken = (ramps.channel(c)[i] - ramps.channel(c)[i - 1]) * top;
+                    const double exact = (path.exact().channel(c)[i] - path.exact().channel(c)[i - 1]) * top;
+                    uneven += taken > std::ceil(exact) + 0.5 || taken < std::floor(exact) - 0.5;
+                }
             }
-            previous = a;
+            QVERIFY2(uneven <= 255 * 3 * 6 / 100, qPrintable(QStringLiteral("%1 bits: %2").arg(bits).arg(uneven)));
         }
-        LAMP_NEAR(model.wanted(aim, 0).b, 0, 1e-12);
+    }
+
+    void graysFadeToATintedBlackWithoutAStep()
+    {
+        const MadeUpPanel plain = additivePanel("sRGB", 120, 0);
+        const MadeUpPanel panel = [&](const Drive &d) { return plain(d) + XYZ(0.10, 0.10, 0.22); }; // bluish
+        const DisplayModel model = additiveModel(panel);
+        const GrayAim aim{xyzOf({0.3127, 0.3290}, 100), model.black(), ToneCurve{}};
+        const GrayPath path(model, aim, 256);
+        for (int c = 0; c < 3; ++c) {
+            QCOMPARE(path.exact().channel(c).front(), 0.0);
+            QVERIFY(std::is_sorted(path.exact().channel(c).begin(), path.exact().channel(c).end()));
+        }
+        LAMP_NEAR(differenceUnder(aim.white, path.goal(0), panel({0, 0, 0})), 0, 0.02);
+        for (size_t i = 1; i < 256; ++i) {
+            const Drive d{path.exact().r[i], path.exact().g[i], path.exact().b[i]};
+            QVERIFY2(differenceUnder(aim.white, path.goal(double(i) / 255), model.evaluate(d)) < 0.1, qPrintable(QString::number(i)));
+            QVERIFY(differenceUnder(aim.white, path.goal(double(i) / 255), path.goal(double(i - 1) / 255)) < 1);
+        }
         // Neutral again well above black.
-        LAMP_NEAR(uvDistance(chromaticity(model.goal(aim, 0.25)), {0.3127, 0.3290}), 0, 1e-4);
+        LAMP_NEAR(uvDistance(chromaticity(path.goal(0.25)), {0.3127, 0.3290}), 0, 1e-4);
     }
 
     void rampsThroughFrameBufferAndLut()

@@ -1,0 +1,141 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "calibrate/primaries.h"
+
+#include <Eigen/Dense>
+
+#include <array>
+#include <vector>
+
+namespace lamp {
+
+/// A reading of the display in the state that is being described.
+struct PanelReading {
+    Drive behind;   ///< what each channel got, behind the LUT
+    XYZ xyz, sigma; ///< cd/m²; sigma: standard deviation of each component by the noise model
+    double t = 0;   ///< bench clock, s
+    int number = 0; ///< of the reading in its visit
+};
+
+/// How much of each kind of behaviour a display shows beyond "three channels with a power law each that add up".
+/// Chosen by the likelihood of the readings (docs/methods.md, "One model of the display").
+struct Behaviour {
+    double curve = 0.03;      ///< smooth bend of a channel's tone curve, on the perceptual scale
+    double kink = 0.001;      ///< short bends of it: kinks and steps
+    double shift = 0.001;     ///< a channel's colour that moves with its drive
+    double interplay = 0.001; ///< what a channel gains or loses by its neighbours' drive (crosstalk)
+    double common = 0.01;     ///< light that goes with the channels' common light (a white subpixel, a boosted white)
+    double product = 0.001;   ///< light that goes with the product of channels' lights
+    double drift = 0.0007;    ///< relative change over some minutes
+    double noise = 1;         ///< how much noisier readings are than the noise model says
+};
+
+/// What a display makes of any drive behind its LUT, with how sure that is: a Gaussian process whose prior is what
+/// displays do in general and which is conditioned on this one's readings.
+class DisplayModel {
+public:
+    /// \param prior primaries, white and black as far as they are known; white need not be their sum
+    /// \param looseness relative standard deviation of the prior's colours
+    /// \param readings at least white, black and one gray \param now bench clock of the state that is predicted, s
+    DisplayModel(const Primaries &prior, double looseness, std::vector<PanelReading> readings, double now);
+
+    /// Adds readings. \param again whether to weigh the kinds of behaviour anew
+    void add(const std::vector<PanelReading> &readings, double now, bool again);
+
+    /// Takes a reading out again. \pre index < readings().size()
+    void forget(size_t index);
+
+    /// The colour of a drive behind the LUT, now.
+    [[nodiscard]] XYZ evaluate(const Drive &behind) const;
+    /// Covariance, 3|a| by 3|b|, in (cd/m²)², between what it says of two lists of drives behind the LUT.
+    [[nodiscard]] Eigen::MatrixXd covariance(const std::vector<Drive> &a, const std::vector<Drive> &b) const;
+    /// The drive behind the LUT that shows a colour, as near as 0..1 allows. \param start to begin from
+    [[nodiscard]] Drive driveFor(const XYZ &xyz, const Drive &start) const;
+
+    /// Each reading against what the model says when told all but this one: squared Mahalanobis distance, 3 degrees of
+    /// freedom.
+    [[nodiscard]] std::vector<double> surprises() const;
+    /// The same for a reading that it was not told.
+    [[nodiscard]] double surprise(const PanelReading &reading) const;
+
+    [[nodiscard]] const std::vector<PanelReading> &readings() const { return m_readings; }
+    [[nodiscard]] const Behaviour &behaviour() const { return m_behaviour; }
+    [[nodiscard]] const std::array<double, 3> &exponents() const { return m_exponents; }
+    [[nodiscard]] XYZ white() const { return evaluate({1, 1, 1}); }
+    [[nodiscard]] XYZ black() const { return evaluate({0, 0, 0}); }
+    /// Full-drive colours as the model has them.
+    [[nodiscard]] Primaries primaries() const;
+
+private:
+    /// A drive with everything that the kernel asks of it.
+    struct Point {
+        std::array<double, 3> v{}, light{}, slope{};
+        double least = 0, leastRoot = 0, leastSlope = 0;
+        std::array<double, 3> pairs{}; ///< common light of two channels beyond that of all three
+        std::array<double, 4> products{};
+        Eigen::Vector3d xyz = Eigen::Vector3d::Zero(); ///< for drift, which scales light
+        double t = 0;
+        double constant = 1; ///< 0 leaves out what does not depend on the drive
+    };
+    [[nodiscard]] Point point(const Drive &behind) const;
+    [[nodiscard]] Eigen::Matrix3d kernel(const Point &p, const Point &q, const Behaviour &b, bool fixedParts) const;
+    [[nodiscard]] XYZ priorMean(const Point &p) const;
+    void estimateExponents();
+    void weighBehaviour();
+    void place();
+    void solve();
+    void tabulate();
+    void tabulateCurves();
+    void tabulateMixtures();
+    [[nodiscard]] Eigen::Vector3d posterior(const Point &p, const Behaviour &b, bool fixedParts) const;
+    [[nodiscard]] Eigen::MatrixXd crossKernel(const std::vector<Point> &a, const std::vector<Point> &b) const;
+    [[nodiscard]] Eigen::MatrixXd noise(double factor) const;
+
+    Primaries m_prior;
+    double m_looseness;
+    Eigen::Matrix3d m_columns;
+    Eigen::Vector3d m_blackSigma, m_whiteLight;
+    std::array<double, 3> m_exponents{2.2, 2.2, 2.2};
+    Behaviour m_behaviour;
+    std::vector<PanelReading> m_readings;
+    std::vector<Point> m_points;
+    double m_now;
+    size_t m_weighedWith = 0; ///< readings when the kinds of behaviour were last weighed
+    Eigen::LLT<Eigen::MatrixXd> m_factor;
+    Eigen::VectorXd m_weights;
+
+    // The posterior mean, taken apart into tables so that evaluating it costs the same however many readings there are.
+    static constexpr int kSteps = 1024, kCoarse = 128, kCommonSteps = 64, kNodes = 7;
+    struct Curve {
+        std::array<Eigen::Vector3d, kSteps + 1> xyz; ///< of the channel alone, black taken off
+        std::array<double, kSteps + 1> light, slope, root;
+    };
+    Eigen::Vector3d m_constant, m_drift;
+    std::array<Curve, 3> m_curves;
+    std::array<Eigen::Vector3d, kCommonSteps + 1> m_common;
+    std::array<Eigen::Vector3d, 3> m_pairs;
+    std::array<Eigen::Vector3d, 4> m_products;
+    std::vector<Eigen::Vector3d> m_interplay; ///< kNodes³, on the perceptual scale of each output channel
+};
+
+/// A drive whose colour matters, and how much.
+struct DesignTarget {
+    Drive behind;
+    double weight = 1;
+};
+/// A patch that could be read next.
+struct DesignCandidate {
+    Drive behind;
+    XYZ sigma; ///< noise that its reading would have, cd/m²
+};
+
+/// Expected root mean square CIEDE2000 of what the model says of the targets.
+double expectedError(const DisplayModel &model, const std::vector<DesignTarget> &targets);
+
+/// The readings that together reduce the expected squared error at the targets most, chosen one after the other
+/// (docs/methods.md, "Which patch next").
+std::vector<size_t> nextReadings(const DisplayModel &model, const std::vector<DesignTarget> &targets, const std::vector<DesignCandidate> &candidates,
+                                 int count);
+
+} // namespace lamp

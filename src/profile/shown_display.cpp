@@ -1,0 +1,140 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "profile/shown_display.h"
+
+#include "colour/difference.h"
+#include "colour/spaces.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace lamp {
+
+ShownDisplay::ShownDisplay(const DisplayModel &model, Ramps ramps) : m_model(model), m_ramps(std::move(ramps)), m_white(evaluate({1, 1, 1}))
+{
+    m_chad = adaptation(relativeTo(m_white, m_white.b), iccD50());
+}
+
+Drive ShownDisplay::behind(const Drive &rgb) const
+{
+    if (m_ramps.empty()) {
+        return rgb;
+    }
+    Drive out;
+    for (int c = 0; c < 3; ++c) {
+        const auto &list = m_ramps.channel(c);
+        const double at = std::clamp(rgb[c], 0.0, 1.0) * double(list.size() - 1);
+        const size_t i = std::min(size_t(at), list.size() - 2);
+        out[c] = list[i] + (at - double(i)) * (list[i + 1] - list[i]);
+    }
+    return out;
+}
+
+Lab ShownDisplay::lab(const Drive &rgb) const
+{
+    return labOf(RelXYZ(m_chad * evaluate(rgb).vec() / m_white.b), iccD50());
+}
+
+Drive ShownDisplay::driveFor(const Lab &wanted, const Drive &start) const
+{
+    // Residual along lightness, chroma and hue of the wanted colour; outside the gamut the weights decide what gives.
+    const double hue = std::atan2(wanted.c, wanted.b);
+    const double ch = std::cos(hue), sh = std::sin(hue);
+    const auto residual = [&](const Drive &d) {
+        const Lab l = lab(d);
+        const double da = l.b - wanted.b, db = l.c - wanted.c;
+        return Eigen::Vector3d(l.a - wanted.a, 0.6 * (da * ch + db * sh), 1.6 * (-da * sh + db * ch));
+    };
+    Drive at = start;
+    Eigen::Vector3d r = residual(at);
+    double damping = 1e-3;
+    for (int i = 0; i < 25 && r.squaredNorm() > 1e-6; ++i) {
+        Eigen::Matrix3d j;
+        for (int c = 0; c < 3; ++c) {
+            // A step away from the nearer wall.
+            const double h = at[c] > 0.5 ? -1e-4 : 1e-4;
+            Drive moved = at;
+            moved[c] += h;
+            j.col(c) = (residual(moved) - r) / h;
+        }
+        // Channels that stand at a wall and would be pushed through it are held (projected Gauss-Newton).
+        Eigen::Vector3d gradient = j.transpose() * r;
+        Eigen::Matrix3d normal = j.transpose() * j;
+        for (int c = 0; c < 3; ++c) {
+            if ((at[c] <= 0 && gradient[c] > 0) || (at[c] >= 1 && gradient[c] < 0)) {
+                normal.row(c).setZero();
+                normal.col(c).setZero();
+                normal(c, c) = 1;
+                gradient[c] = 0;
+            }
+        }
+        normal.diagonal() *= 1 + damping;
+        const Eigen::Vector3d step = normal.ldlt().solve(-gradient);
+        Drive next;
+        for (int c = 0; c < 3; ++c) {
+            next[c] = std::clamp(at[c] + step[c], 0.0, 1.0);
+        }
+        const Eigen::Vector3d tried = residual(next);
+        if (tried.squaredNorm() < r.squaredNorm()) {
+            const bool still = (next.vec() - at.vec()).cwiseAbs().maxCoeff() < 1e-6;
+            at = next;
+            r = tried;
+            damping = std::max(1e-6, damping / 5);
+            if (still) {
+                break;
+            }
+        } else {
+            damping *= 8;
+            if (damping > 1e6) {
+                break;
+            }
+        }
+    }
+    return at;
+}
+
+MatrixModel ShownDisplay::asMatrix(const std::vector<double> &tone) const
+{
+    constexpr int kSteps = 1023;
+    MatrixModel m;
+    m.black = evaluate({0, 0, 0});
+    const Primaries p{evaluate({1, 0, 0}), evaluate({0, 1, 0}), evaluate({0, 0, 1}), m_white, m.black};
+    // White counts most: the columns are stretched so that they add up to it exactly.
+    m.channels = p.matrix() * p.amounts(m_white).vec().asDiagonal();
+    for (size_t c = 0; c < 3; ++c) {
+        m.light[c] = tone;
+    }
+    if (tone.empty()) {
+        const Eigen::Matrix3d inverse = m.channels.inverse();
+        for (int i = 0; i <= kSteps; ++i) {
+            const double v = double(i) / kSteps;
+            const Eigen::Vector3d light = inverse * (evaluate({v, v, v}) - m.black).vec();
+            for (int c = 0; c < 3; ++c) {
+                auto &list = m.light[size_t(c)];
+                list.push_back(std::clamp(light[c], list.empty() ? 0.0 : list.back(), 1.0));
+            }
+        }
+    }
+    return m;
+}
+
+MatrixFit matrixFit(const ShownDisplay &display, const MatrixModel &matrix)
+{
+    MatrixFit fit;
+    std::vector<DesignTarget> targets;
+    constexpr std::array<double, 4> levels{0.15, 0.4, 0.7, 1};
+    for (const double r : levels) {
+        for (const double g : levels) {
+            for (const double b : levels) {
+                const Lab byMatrix = labOf(RelXYZ(display.chad() * matrix.evaluate({r, g, b}).vec() / display.white().b), iccD50());
+                const double d = deltaE2000(display.lab({r, g, b}), byMatrix);
+                fit.mean += d / 64;
+                fit.max = std::max(fit.max, d);
+                targets.push_back({display.behind({r, g, b}), 1});
+            }
+        }
+    }
+    fit.unsure = expectedError(display.model(), targets);
+    return fit;
+}
+
+} // namespace lamp

@@ -1,0 +1,51 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "calibrate/display_model.h"
+#include "profile/icc.h"
+
+namespace lamp {
+
+/// A display as programs see it: its model with the calibration ramps in front.
+class ShownDisplay {
+public:
+    /// \param model has to outlive this \param ramps those in front of it, best before rounding; empty for none
+    ShownDisplay(const DisplayModel &model, Ramps ramps);
+
+    /// Drive behind the ramps, straight between their entries.
+    [[nodiscard]] Drive behind(const Drive &rgb) const;
+    /// cd/m²
+    [[nodiscard]] XYZ evaluate(const Drive &rgb) const { return m_model.evaluate(behind(rgb)); }
+    /// Lab (D50, relative to its white) of a drive.
+    [[nodiscard]] Lab lab(const Drive &rgb) const;
+    /// The drive whose colour is nearest to a Lab; outside the gamut hue is kept before lightness before chroma.
+    /// \param start a drive to begin from
+    [[nodiscard]] Drive driveFor(const Lab &lab, const Drive &start) const;
+    [[nodiscard]] const XYZ &white() const { return m_white; }
+    [[nodiscard]] const Eigen::Matrix3d &chad() const { return m_chad; }
+    [[nodiscard]] const DisplayModel &model() const { return m_model; }
+
+    /// The nearest display whose channels add up: the same primaries, stretched so that they make white.
+    /// \param tone of every channel; empty to take each channel's own along the grays
+    [[nodiscard]] MatrixModel asMatrix(const std::vector<double> &tone) const;
+
+private:
+    const DisplayModel &m_model;
+    Ramps m_ramps;
+    XYZ m_white;
+    Eigen::Matrix3d m_chad;
+};
+
+/// How much better a table would describe a display than a matrix can, over its gamut.
+struct MatrixFit {
+    double mean = 0, max = 0; ///< CIEDE2000 between matrix and model
+    double unsure = 0;        ///< what the model itself is worth there: expected root mean square CIEDE2000
+};
+MatrixFit matrixFit(const ShownDisplay &display, const MatrixModel &matrix);
+
+/// Writes a display profile by tables: A2B and B2A of 16 bits in Lab, neutral axis on the grid, one table for all
+/// intents.
+/// \param grid nodes along each axis of B2A, 9..65; A2B has the same
+Result<Bytes> writeTableProfile(const ShownDisplay &display, const Ramps &ramps, const ProfileText &text, int grid = 33);
+
+} // namespace lamp

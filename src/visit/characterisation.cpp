@@ -1,0 +1,507 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Calibrating and profiling: one model of the display, read where it is least sure, gives ramps and profile.
+#include "visit/visit.h"
+
+#include "colour/difference.h"
+#include "gamut/gamut.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace lamp {
+
+Budget budgetOf(Effort effort, Task task)
+{
+    Budget b{};
+    switch (effort) {
+    case Effort::Quick: b = {3, 45, 5, 12, 0.18, 0.0012}; break;
+    case Effort::Standard: b = {4, 75, 7, 24, 0.11, 0.0009}; break;
+    case Effort::Thorough: b = {6, 160, 12, 24, 0.06, 0.0006}; break;
+    }
+    if (task == Task::Refresh) {
+        b.readings = b.readings * 3 / 4;
+    }
+    return b;
+}
+
+namespace {
+
+/// The relative noise that is as visible at a level as `atWhite` is at white: CIELAB's cube root makes the eye less
+/// sensitive to the same share of less light.
+double goalAt(double level, double white, double atWhite)
+{
+    return level >= white ? 0.4 * atWhite : atWhite * std::cbrt(white / std::max(level, 1e-4 * white));
+}
+
+std::string percent(double v)
+{
+    return fixed(100 * v, 0) + " %";
+}
+
+std::string patchName(const Drive &d)
+{
+    const std::array<const char *, 3> names{"red ", "green ", "blue "};
+    if (d.a == d.b && d.b == d.c) {
+        return d.a <= 0 ? "black" : (d.a >= 1 ? "white" : "gray " + percent(d.a));
+    }
+    for (int c = 0; c < 3; ++c) {
+        if (d[(c + 1) % 3] <= 0 && d[(c + 2) % 3] <= 0) {
+            return names[size_t(c)] + percent(d[c]);
+        }
+    }
+    return "colour " + fixed(100 * d.a, 0) + " " + fixed(100 * d.b, 0) + " " + fixed(100 * d.c, 0) + " %";
+}
+
+/// Points spread evenly over the cube of drives: an additive recurrence with the inverse powers of the plastic number's
+/// cousin in three dimensions (Roberts 2018, "The unreasonable effectiveness of quasirandom sequences"; constant
+/// from memory, the root of x^4 = x + 1).
+Drive spread(int i)
+{
+    constexpr double g = 1.22074408460575947536;
+    const auto part = [i](double step) {
+        const double x = 0.5 + step * (i + 1);
+        return x - std::floor(x);
+    };
+    return {part(1 / g), part(1 / (g * g)), part(1 / (g * g * g))};
+}
+
+} // namespace
+
+Status Visit::setRamps(const Ramps &ramps)
+{
+    m_touched = true;
+    m_record.ramps = ramps;
+    return m_bench.setLut(ramps);
+}
+
+Drive Visit::behindRamps(const Drive &rgb) const
+{
+    return throughRamps(m_record.ramps, rgb, m_record.display.bits, usesLut() ? m_record.display.lut->bits : m_record.display.bits);
+}
+
+Drive Visit::onFrameBuffer(const Drive &rgb) const
+{
+    const double top = std::ldexp(1.0, m_record.display.bits) - 1;
+    Drive d;
+    for (int c = 0; c < 3; ++c) {
+        d[c] = std::round(std::clamp(rgb[c], 0.0, 1.0) * top) / top;
+    }
+    return d;
+}
+
+double Visit::noiseGoal(double level) const
+{
+    const double white = m_record.aimLuminance > 0 ? m_record.aimLuminance : 120;
+    return goalAt(level, 0.98 * white, m_budget.noise);
+}
+
+GrayAim Visit::aimFor(const DisplayModel &model)
+{
+    // White first: the target's chromaticity at the luminance that every channel can give.
+    const Chromaticity white = m_record.targetWhite();
+    const Target &target = m_record.plan.target;
+    const double wanted = target.luminance.value().value_or(1e4);
+    const XYZ most = model.white(), black = model.black();
+    const Primaries basis = model.primaries();
+    const LinearRgb full = basis.amounts(most), needed = basis.amounts(xyzOf(white, wanted));
+    double share = 1;
+    for (int c = 0; c < 3; ++c) {
+        share = std::min(share, full[c] / std::max(needed[c], 1e-9));
+    }
+    // Where channels do not add up the sum above is only near: the most that the model really shows, by halving.
+    const auto shows = [&](double s) {
+        const XYZ aimed = xyzOf(white, wanted * s);
+        const XYZ shown = model.evaluate(model.driveFor(aimed, {0.98, 0.98, 0.98}));
+        return whiteDifference(shown, white) < 0.05 && std::abs(shown.b / aimed.b - 1) < 0.0005;
+    };
+    if (!shows(share) || share < 1) {
+        double low = 0.9 * share, high = std::min(1.0, 1.05 * share);
+        for (int i = 0; i < 12; ++i) {
+            const double middle = (low + high) / 2;
+            (shows(middle) ? low : high) = middle;
+        }
+        share = low;
+    }
+    m_record.aimLuminance = wanted * share;
+    GrayAim aim{xyzOf(white, m_record.aimLuminance), black, target.tone};
+    if (!target.black.native) {
+        const XYZ lifted = xyzOf(white, target.black.cdM2);
+        const LinearRgb amounts = basis.amounts(lifted);
+        if (std::min({amounts.a, amounts.b, amounts.c}) >= 0 && target.black.cdM2 > black.b) {
+            aim.black = lifted;
+        } else if (target.black.cdM2 < black.b) {
+            warn("The panel's black is " + fixed(black.b, 3) + " cd/m²; the target's " + fixed(target.black.cdM2, 3) + " lies below it.");
+        }
+    }
+    aim.tone = aim.tone.withBlack(aim.black.b / aim.white.b);
+    return aim;
+}
+
+Result<PanelReading> Visit::readPanel(const Drive &rgb, const XYZ &expected)
+{
+    const auto m = readGuarded(rgb, patchName(rgb), expected);
+    if (!m) {
+        return m.error();
+    }
+    return panelReading(*m);
+}
+
+Status Visit::firstLook()
+{
+    const Trim &t = *m_record.trim;
+    const LinearRgb before = t.primaries.amounts(t.primaries.white), after = t.primaries.amounts(t.white);
+    LinearRgb factors;
+    for (int c = 0; c < 3; ++c) {
+        factors[c] = after[c] / std::max(before[c], 1e-6);
+    }
+    const double light = t.white.b / std::max(t.primaries.white.b, 1e-6);
+    const XYZ black = light * t.primaries.black;
+    const Primaries prior = t.primaries.scaled(factors, t.white, black);
+    // What was read while trimming counts as far as the menu still stands where it stood then.
+    std::vector<PanelReading> readings;
+    m_record.ramps = {};
+    bool blackKnown = false;
+    for (const Measurement &m : m_record.readings) {
+        const bool trimmed = m.stage == stageName(Stage::Trim) && t.moves == 0;
+        if (m.mode == ReadMode::Emission && !m.superseded && (trimmed || m.xyz == t.white)) {
+            readings.push_back(panelReading(m));
+            blackKnown = blackKnown || m.rgb == Drive{};
+        }
+    }
+    std::vector<double> drives{0.12, 0.3, 0.6};
+    if (!blackKnown) {
+        drives.insert(drives.begin(), 0);
+    }
+    if (readings.empty()) {
+        drives.push_back(1);
+    }
+    for (const double v : drives) {
+        const Drive d = onFrameBuffer({v, v, v});
+        const auto r = readPanel(d, black + std::pow(v, 2.2) * (t.white - black));
+        if (!r) {
+            return r.error();
+        }
+        readings.push_back(r.value());
+    }
+    m_model.emplace(prior, 0.02, std::move(readings), m_gauge->now());
+    return Done{};
+}
+
+std::vector<DesignTarget> Visit::designTargets() const
+{
+    // What the result is judged by: white, the grays in between, colours.
+    std::vector<DesignTarget> targets{{behindRamps({1, 1, 1}), 0.2}};
+    constexpr int kGrays = 24, kColours = 40;
+    for (int i = 1; i < kGrays; ++i) {
+        const double v = double(i) / kGrays;
+        targets.push_back({behindRamps({v, v, v}), 0.5 / kGrays});
+    }
+    for (int i = 0; i < kColours; ++i) {
+        targets.push_back({behindRamps(spread(i)), 0.3 / kColours});
+    }
+    return targets;
+}
+
+std::vector<Drive> Visit::candidatePatches() const
+{
+    std::vector<Drive> all;
+    constexpr int kGrays = 28, kMixtures = 36;
+    for (int i = 0; i <= kGrays; ++i) {
+        // Denser in the dark, where curves bend most.
+        const double v = std::pow(double(i) / kGrays, 1.4);
+        all.push_back({v, v, v});
+    }
+    for (const double v : {0.2, 0.4, 0.65, 1.0}) {
+        all.insert(all.end(), {{v, 0, 0}, {0, v, 0}, {0, 0, v}});
+    }
+    for (const double v : {0.5, 1.0}) {
+        all.insert(all.end(), {{v, v, 0}, {0, v, v}, {v, 0, v}});
+    }
+    for (int i = 0; i < kMixtures; ++i) {
+        all.push_back(spread(100 + i));
+    }
+    for (Drive &d : all) {
+        d = onFrameBuffer(d);
+    }
+    return all;
+}
+
+int Visit::readingsLeft() const
+{
+    // Whatever the panel needed to warm up, a description worth having needs some readings.
+    constexpr int kFewest = 12;
+    const int before = int(std::count_if(m_record.readings.begin(), m_record.readings.end(),
+                                         [](const Measurement &m) { return m.stage != stageName(Stage::Calibrate); }));
+    const int here = int(m_record.readings.size()) - before;
+    return std::max(m_budget.readings - m_budget.colours - 2 - before, kFewest) - here;
+}
+
+Status Visit::readBatch(int count)
+{
+    const std::vector<Drive> patches = candidatePatches();
+    std::vector<DesignCandidate> candidates;
+    for (const Drive &d : patches) {
+        const Drive behind = behindRamps(d);
+        const XYZ xyz = m_model->evaluate(behind);
+        const double level = std::max(xyz.b, 0.02);
+        const double integration = m_gauge->noise().integrationFor(level, noiseGoal(level));
+        XYZ sigma;
+        for (int c = 0; c < 3; ++c) {
+            sigma[c] = m_gauge->noise().sigma(xyz[c], integration);
+        }
+        candidates.push_back({behind, sigma});
+    }
+    std::vector<size_t> chosen = nextReadings(*m_model, designTargets(), candidates, count);
+    // From dark to bright: the eye of whoever sits there, and slow pixels, like small steps.
+    std::sort(chosen.begin(), chosen.end(),
+              [&](size_t p, size_t q) { return m_model->evaluate(candidates[p].behind).b < m_model->evaluate(candidates[q].behind).b; });
+    std::vector<PanelReading> readings;
+    for (const size_t i : chosen) {
+        const auto r = readPanel(patches[i], m_model->evaluate(candidates[i].behind));
+        if (!r) {
+            return r.error();
+        }
+        readings.push_back(r.value());
+    }
+    m_model->add(readings, m_gauge->now(), true);
+    forgetOdd();
+    return Done{};
+}
+
+Status Visit::calibrateStage()
+{
+    begin(Stage::Calibrate);
+    if (m_record.plan.task == Task::Check) {
+        return measureAsItStands();
+    }
+    if (const Status s = firstLook(); !s) {
+        return s;
+    }
+    rememberNativeTones();
+    judgeBlack();
+    const bool ramps = usesLut() && m_record.plan.task != Task::Profile;
+    for (bool proven = !ramps;; proven = true) {
+        if (ramps) {
+            if (const Status s = makeRamps(); !s) {
+                return s;
+            }
+        }
+        m_record.expectedError = expectedError(*m_model, designTargets());
+        const int left = readingsLeft();
+        // At least one round through the ramps shows whether they do what was meant.
+        if (proven && (left <= 0 || m_record.expectedError < m_budget.goal)) {
+            break;
+        }
+        if (const Status s = readBatch(std::clamp(left, 3, m_budget.batch)); !s) {
+            return s;
+        }
+    }
+    if (!ramps) {
+        m_record.aimLuminance = m_model->white().b;
+    }
+    describeCalibration();
+    return Done{};
+}
+
+Status Visit::makeRamps()
+{
+    const GrayPath path(*m_model, aimFor(*m_model), m_record.display.lut->entries);
+    m_exactRamps = path.exact();
+    m_record.quantisationFloor = path.quantisationFloor(m_record.display.lut->bits);
+    return setRamps(path.rounded(m_record.display.lut->bits));
+}
+
+void Visit::rememberNativeTones()
+{
+    const Primaries p = m_model->primaries();
+    const LinearRgb full = p.amounts(p.white);
+    for (int c = 0; c < 3; ++c) {
+        auto &list = m_record.nativeLight[size_t(c)];
+        list.clear();
+        for (int i = 0; i <= 255; ++i) {
+            const double v = i / 255.0;
+            list.push_back(std::max(0.0, p.amounts(m_model->evaluate({v, v, v}))[c] / full[c]));
+        }
+    }
+}
+
+void Visit::judgeBlack()
+{
+    const double black = m_model->black().b, white = m_model->white().b;
+    const std::string &technology = m_record.display.technology;
+    // Pixels that make their own light are black when off; a backlight leaks a few thousandths at most. Common
+    // practice, no published source.
+    const bool selfLit = technology == "woled" || technology == "qd-oled";
+    const double most = std::max(selfLit ? white / 4000 : white / 250, 2 * m_record.instrument.floorCdM2);
+    if (black > most) {
+        warn("Black reads " + fixed(black, black < 1 ? 3 : 2) + " cd/m², more than this kind of panel leaves (" + fixed(most, 3)
+             + "): light may leak in under the instrument, or the room's light falls on the screen.");
+    }
+}
+
+void Visit::describeCalibration()
+{
+    const bool ramps = !m_record.ramps.empty();
+    const ShownDisplay shown(*m_model, ramps ? m_exactRamps : Ramps{});
+    m_record.calibrated = {shown.evaluate({1, 0, 0}), shown.evaluate({0, 1, 0}), shown.evaluate({0, 0, 1}), m_model->evaluate(behindRamps({1, 1, 1})),
+                           m_model->evaluate(behindRamps({0, 0, 0}))};
+    const Primaries &p = m_record.calibrated;
+    std::vector<double> tone;
+    if (ramps) {
+        const ToneCurve curve = m_record.plan.target.tone.withBlack(p.black.b / p.white.b);
+        for (int i = 0; i <= 1023; ++i) {
+            tone.push_back(curve.value(i / 1023.0));
+        }
+    }
+    m_record.light = shown.asMatrix(tone).light;
+    // What the model expects of the grays; verification reads them.
+    std::vector<GrayInput> grays;
+    for (int i = 1; i <= 20; ++i) {
+        const double v = onFrameBuffer({i / 20.0, 0, 0}).a;
+        grays.push_back({v, m_model->evaluate(behindRamps({v, v, v}))});
+    }
+    m_record.gray = judgeGrays(grays, p.white, p.black, m_record.targetWhite(), m_record.plan.target.tone);
+    if (ramps) {
+        finish(Stage::Calibrate, "White " + whiteText(p.white) + "; grays expected within ΔE00 " + fixed(m_record.gray.mean, 2) + " in the mean ± "
+                                     + fixed(2 * m_record.expectedError, 2) + "; the LUT's steps alone cost " + fixed(m_record.quantisationFloor, 2));
+    } else {
+        finish(Stage::Calibrate, "Measured as it is; white " + whiteText(p.white) + "; no ramps");
+    }
+}
+
+Status Visit::measureAsItStands()
+{
+    const auto opened = m_record.plan.profileIn.empty() ? std::nullopt : std::optional(Profile::open(m_record.plan.profileIn));
+    if (opened && !*opened) {
+        return opened->error();
+    }
+    if (opened && usesLut() && !m_record.display.lutLoaded) {
+        if (const auto ramps = opened->value().ramps(m_record.display.lut->entries)) {
+            warn("The profile's ramps were not loaded; they were loaded for this check and stay loaded.");
+            if (const Status s = setRamps(*ramps); !s) {
+                return s;
+            }
+        }
+    }
+    Primaries &p = m_record.calibrated;
+    struct Item {
+        Drive rgb;
+        XYZ *into;
+        double share;
+    };
+    const double level = m_record.aimLuminance > 0 ? m_record.aimLuminance : 120;
+    for (const Item &item : {Item{{1, 1, 1}, &p.white, 1}, Item{{1, 0, 0}, &p.red, 0.2}, Item{{0, 1, 0}, &p.green, 0.7},
+                             Item{{0, 0, 1}, &p.blue, 0.08}, Item{{0, 0, 0}, &p.black, 0.001}}) {
+        const auto m = m_gauge->read(item.rgb, patchName(item.rgb), item.share * level, noiseGoal(item.share * level));
+        if (!m) {
+            return m.error();
+        }
+        *item.into = m->xyz;
+    }
+    m_record.aimLuminance = p.white.b;
+    const ToneCurve tone = m_record.plan.target.tone.withBlack(p.black.b / p.white.b);
+    const GrayAim aim{p.white, p.black, tone};
+    std::vector<GrayInput> grays;
+    for (const double wanted : {0.06, 0.12, 0.2, 0.3, 0.42, 0.56, 0.72, 0.88}) {
+        const Drive d = onFrameBuffer({wanted, wanted, wanted});
+        const double expected = std::max(0.02, aim.neutral(d.a).b);
+        const auto m = m_gauge->read(d, patchName(d), expected, noiseGoal(expected));
+        if (!m) {
+            return m.error();
+        }
+        grays.push_back({d.a, m->xyz});
+    }
+    m_record.gray = judgeGrays(grays, p.white, p.black, m_record.targetWhite(), m_record.plan.target.tone);
+    for (auto &list : m_record.light) {
+        list.clear();
+        for (int i = 0; i <= 1023; ++i) {
+            list.push_back(tone.value(i / 1023.0));
+        }
+    }
+    finish(Stage::Calibrate, "As found: white " + whiteText(p.white) + "; gray ΔE00 mean " + fixed(m_record.gray.mean, 2));
+    return Done{};
+}
+
+Status Visit::profileStage()
+{
+    if (m_record.plan.task == Task::Check && !m_record.plan.profileIn.empty()) {
+        m_record.profile = m_record.plan.profileIn;
+        skip(Stage::Profile, "The profile given: " + m_record.plan.profileInName);
+        return Done{};
+    }
+    begin(Stage::Profile);
+    if (m_record.plan.task == Task::Check) {
+        warn("No profile was given to check: colours are judged as the display's own primaries with the target's tone curve would show them.");
+    }
+    const std::optional<ShownDisplay> shown =
+        m_model ? std::optional<ShownDisplay>(std::in_place, *m_model, m_record.ramps.empty() ? Ramps{} : m_exactRamps) : std::nullopt;
+    const Primaries &p = m_record.calibrated;
+    MatrixModel matrix{p.matrix(), p.black, m_record.light};
+    matrix.channels *= p.amounts(p.white).vec().asDiagonal();
+    const bool table = shown && wantsTable(*shown, matrix);
+    const ProfileText text{m_record.profileName(), "Free to use and pass on; made with Dutiful Lamp.",
+                           m_hooks.wallClock ? m_hooks.wallClock() : WallTime{}, m_record.plan.iccVersion};
+    const auto bytes = table ? writeTableProfile(*shown, m_record.ramps, text) : writeMatrixProfile(matrix, m_record.ramps, text);
+    if (!bytes) {
+        return bytes.error();
+    }
+    m_record.profile = bytes.value();
+    compareWithTargetGamut();
+    describeGamut(table ? &*shown : nullptr, matrix);
+    finish(Stage::Profile, text.description + " (ICC " + std::to_string(text.version) + ", " + (table ? "tables" : "matrix") + "); shows "
+                               + fixed(m_record.coverage["sRGB"], 1) + " % of sRGB, " + fixed(m_record.coverage["Adobe RGB (1998)"], 1)
+                               + " % of Adobe RGB (1998)");
+    return Done{};
+}
+
+bool Visit::wantsTable(const ShownDisplay &shown, const MatrixModel &matrix)
+{
+    const MatrixFit fit = matrixFit(shown, matrix);
+    const bool better = fit.mean > std::max(0.12, 0.8 * fit.unsure) || fit.max > std::max(0.8, 4 * fit.unsure);
+    switch (m_record.plan.profileKind) {
+    case ProfileKind::Auto: return better;
+    case ProfileKind::Table: return true;
+    case ProfileKind::Matrix: break;
+    }
+    if (fit.mean > 0.5) {
+        warn("Red, green and blue do not add up on this panel: a profile by matrix and curves misses its colours by ΔE00 " + fixed(fit.mean, 1)
+             + " in the mean and up to " + fixed(fit.max, 1) + ". A profile by tables would hold them.");
+    }
+    return false;
+}
+
+void Visit::compareWithTargetGamut()
+{
+    const auto space = rgbSpace(m_record.plan.target.gamut);
+    if (!space) {
+        return;
+    }
+    const Primaries &p = m_record.calibrated;
+    const std::array<Chromaticity, 3> own{chromaticity(p.red), chromaticity(p.green), chromaticity(p.blue)};
+    double worst = 0;
+    for (size_t c = 0; c < 3; ++c) {
+        worst = std::max(worst, uvDistance(own[c], space->primaries[c]));
+    }
+    if (worst > 0.005) {
+        warn("The target asks for the gamut of " + space->name + "; the panel's primaries miss it by up to Δu′v′ " + fixed(worst, 3)
+             + ". Ramps cannot move primaries: choose the display's own mode for that space, or let the profile do it.");
+    }
+}
+
+void Visit::describeGamut(const ShownDisplay *shown, const MatrixModel &matrix)
+{
+    const AdditiveGamut additive = gamutOf(matrix.channels, matrix.black);
+    const auto profile = Profile::open(m_record.profile);
+    const double own = shown != nullptr ? gamutVolume([&](const Drive &d) { return shown->lab(d); }) : volumeOf(additive);
+    for (const RgbSpace &space : rgbSpaces()) {
+        const AdditiveGamut other = gamutOf(space);
+        // A table holds a colour where its inverse and then its forward table give it back.
+        m_record.coverage[space.name] =
+            shown == nullptr || !profile
+                ? coveragePercent(additive, other)
+                : coveragePercent([&](const Lab &l) { return deltaE2000(l, profile->colourOf(profile->driveFor(l))) < 1.0; }, other);
+        m_record.volume[space.name] = 100 * own / volumeOf(other);
+    }
+}
+
+} // namespace lamp

@@ -1,0 +1,224 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "support.h"
+
+#include "calibrate/ramps.h"
+#include "panels.h"
+
+using namespace lamp;
+
+namespace {
+
+/// A display with a white subpixel that adds light of its own colour where all three channels shine.
+XYZ subpixel(const Drive &d)
+{
+    return XYZ(additivePanel("Display P3", 120, 0.0005)(d).vec() + gammaLight(d).minCoeff() * Eigen::Vector3d(9, 4, 16));
+}
+
+/// A display whose channels take light from one another.
+XYZ crosstalk(const Drive &d)
+{
+    const Eigen::Vector3d l = gammaLight(d);
+    return XYZ(additivePanel("Display P3", 120, 0.0005)(d).vec() - l[0] * l[1] * Eigen::Vector3d(4, 5, 1) - l[1] * l[2] * Eigen::Vector3d(2, 3, 5));
+}
+
+/// A display whose green has a kink in the middle.
+XYZ kinked(const Drive &d)
+{
+    const double bend = d.b < 0.5 ? 0.06 * d.b : 0.06 * (1 - d.b);
+    return additivePanel("sRGB", 120, 0.001)({d.a, d.b + bend, d.c});
+}
+
+struct Errors {
+    double mean = 0, max = 0;
+};
+
+Errors errorsOf(const DisplayModel &model, const MadeUpPanel &panel)
+{
+    Errors e;
+    int n = 0;
+    for (const double r : {0.1, 0.35, 0.6, 0.95}) {
+        for (const double g : {0.15, 0.4, 0.65, 0.9}) {
+            for (const double b : {0.1, 0.3, 0.7, 1.0}) {
+                const double d = differenceUnder(model.white(), panel({r, g, b}), model.evaluate({r, g, b}));
+                e.mean += d;
+                e.max = std::max(e.max, d);
+                ++n;
+            }
+        }
+    }
+    e.mean /= n;
+    return e;
+}
+
+DisplayModel modelOf(const MadeUpPanel &panel, const std::vector<Drive> &drives, unsigned seed = 1)
+{
+    return {primariesOf(panel), 0.02, readingsOf(panel, drives, seed), double(drives.size())};
+}
+
+std::vector<DesignTarget> someTargets()
+{
+    std::vector<DesignTarget> all;
+    for (const double v : {0.1, 0.2, 0.35, 0.5, 0.65, 0.8, 0.95}) {
+        all.push_back({{v, v, v}, 1});
+        all.push_back({{v, 0.5 * v, 0.3}, 1});
+    }
+    return all;
+}
+
+} // namespace
+
+class TestDisplayModel : public QObject {
+    Q_OBJECT
+
+private Q_SLOTS:
+    // Source: the panels are formulas; their true colours at drives that were not read are known exactly.
+    void unreadColoursOfManyKindsOfPanel()
+    {
+        const std::vector<std::pair<const char *, MadeUpPanel>> panels{
+            {"additive", additivePanel("sRGB", 120, 0.001, {2.05, 2.2, 2.4})}, {"subpixel", subpixel}, {"crosstalk", crosstalk}, {"kinked", kinked}};
+        for (const auto &[name, panel] : panels) {
+            const Errors e = errorsOf(modelOf(panel, manyDrives()), panel);
+            QVERIFY2(e.mean < 0.25 && e.max < 1.2, qPrintable(QStringLiteral("%1: mean %2, max %3").arg(name).arg(e.mean).arg(e.max)));
+        }
+        const Errors plain = errorsOf(modelOf(panels[0].second, manyDrives()), panels[0].second);
+        QVERIFY2(plain.mean < 0.06, qPrintable(QString::number(plain.mean)));
+    }
+
+    void findsOutHowAPanelBehaves()
+    {
+        const Behaviour plain = modelOf(additivePanel("Display P3", 120, 0.0005), manyDrives()).behaviour();
+        const Behaviour oled = modelOf(subpixel, manyDrives()).behaviour();
+        const Behaviour lcd = modelOf(crosstalk, manyDrives()).behaviour();
+        const Behaviour kink = modelOf(kinked, manyDrives()).behaviour();
+        QVERIFY(oled.common > plain.common);
+        QVERIFY(std::max(lcd.product, lcd.interplay) > 3 * std::max(plain.product, plain.interplay));
+        QVERIFY(kink.kink > plain.kink);
+        const auto exponents = modelOf(additivePanel("sRGB", 120, 0.001, {2.0, 2.3, 2.6}), manyDrives()).exponents();
+        LAMP_NEAR(exponents[0], 2.0, 0.05);
+        LAMP_NEAR(exponents[2], 2.6, 0.05);
+    }
+
+    // What the model says it is worth has to be what it is worth: over panels that it has not seen, the true error at
+    // unread drives lies about where it was expected.
+    void expectedErrorIsHonest()
+    {
+        std::mt19937 random(7);
+        std::uniform_real_distribution<double> part(0, 1);
+        double expected = 0, true_ = 0;
+        const std::vector<DesignTarget> targets = someTargets();
+        for (int k = 0; k < 12; ++k) {
+            const std::array<double, 3> gamma{2.0 + 0.5 * part(random), 2.0 + 0.5 * part(random), 2.0 + 0.5 * part(random)};
+            const double bend = 0.2 * part(random) - 0.1, talk = 0.03 * part(random);
+            const MadeUpPanel plain = additivePanel("Display P3", 100 + 100 * part(random), 0.001, gamma);
+            const MadeUpPanel panel = [&](const Drive &d) {
+                const double v = d.b + bend * d.b * (1 - d.b);
+                return plain({d.a * (1 - talk * d.b), v, d.c});
+            };
+            // Primaries are known beforehand to 2 % only.
+            Primaries prior = primariesOf(panel);
+            for (XYZ *p : {&prior.red, &prior.green, &prior.blue}) {
+                *p = XYZ(p->vec() * (0.96 + 0.08 * part(random)));
+                p->a *= 0.98 + 0.04 * part(random);
+            }
+            const DisplayModel model(prior, 0.02, readingsOf(panel, grays({0, 0.12, 0.3, 0.55, 0.8, 1}), unsigned(k)), 6);
+            expected += std::pow(expectedError(model, targets), 2);
+            for (const DesignTarget &t : targets) {
+                true_ += std::pow(differenceUnder(model.white(), panel(t.behind), model.evaluate(t.behind)), 2) / double(targets.size());
+            }
+        }
+        const double ratio = std::sqrt(true_ / expected);
+        // Rather too careful (these panels are smoother than most) than flattering.
+        QVERIFY2(ratio > 0.2 && ratio < 1.1, qPrintable(QString::number(ratio)));
+    }
+
+    void readingWhereItIsLeastSureHelpsMost()
+    {
+        const MadeUpPanel panel = additivePanel("sRGB", 120, 0.001, {2.0, 2.3, 2.5});
+        const DisplayModel model = modelOf(panel, grays({0, 0.3, 0.6, 1}));
+        const std::vector<DesignTarget> targets = someTargets();
+        std::vector<DesignCandidate> candidates;
+        for (const Drive &d : manyDrives()) {
+            const XYZ xyz = model.evaluate(d);
+            candidates.push_back({d, {1e-4 * xyz.a + 1e-4, 1e-4 * xyz.b + 1e-4, 1e-4 * xyz.c + 1e-4}});
+        }
+        const std::vector<size_t> chosen = nextReadings(model, targets, candidates, 4);
+        QCOMPARE(chosen.size(), size_t(4));
+        const auto after = [&](const std::vector<size_t> &which) {
+            DisplayModel copy = model;
+            std::vector<Drive> drives;
+            for (const size_t i : which) {
+                drives.push_back(candidates[i].behind);
+            }
+            copy.add(readingsOf(panel, drives), 4, false);
+            return expectedError(copy, targets);
+        };
+        const double before = expectedError(model, targets), best = after(chosen);
+        QVERIFY(best < 0.8 * before);
+        QVERIFY(best <= after({0, 1, 2, 3}) && best <= after({4, 5, 6, 7}) && best <= after({12, 15, 18, 21}));
+    }
+
+    // Source: Rasmussen and Williams 2006, eq. 5.12: the closed form of leaving one out is what really leaving it out
+    // gives.
+    void leavingOneOutInClosedForm()
+    {
+        const MadeUpPanel panel = additivePanel("sRGB", 120, 0.001);
+        const DisplayModel model = modelOf(panel, grays({0, 0.2, 0.4, 0.6, 0.8, 1}));
+        const std::vector<double> all = model.surprises();
+        for (const size_t i : {size_t(1), size_t(3)}) {
+            DisplayModel rest = model;
+            const PanelReading left = model.readings()[i];
+            rest.forget(i);
+            LAMP_NEAR(rest.surprise(left) / all[i], 1, 0.02);
+        }
+    }
+
+    void aDisturbedReadingSurprises()
+    {
+        const MadeUpPanel panel = additivePanel("sRGB", 120, 0.001);
+        std::vector<PanelReading> readings = readingsOf(panel, manyDrives());
+        readings[4].xyz = readings[4].xyz + XYZ(0.6, 0.6, 0.5); // a lamp
+        const DisplayModel model(primariesOf(panel), 0.02, readings, 40);
+        const std::vector<double> all = model.surprises();
+        QCOMPARE(std::max_element(all.begin(), all.end()) - all.begin(), 4L);
+        QVERIFY(all[4] > 60);
+        PanelReading good = readingsOf(panel, {{0.45, 0.45, 0.45}}, 3).front();
+        DisplayModel clean = model;
+        clean.forget(4);
+        QVERIFY(clean.surprise(good) < 30);
+        good.xyz.b *= 1.05;
+        QVERIFY(clean.surprise(good) > 100);
+    }
+
+    void driftIsTakenOut()
+    {
+        const MadeUpPanel panel = additivePanel("sRGB", 120, 0.001);
+        std::vector<Drive> drives;
+        for (const double v : {0.1, 0.25, 0.4, 0.55, 0.7, 0.85}) {
+            drives.insert(drives.end(), {{1, 1, 1}, {v, v, v}});
+        }
+        drives.push_back({0, 0, 0});
+        drives.push_back({1, 1, 1});
+        std::vector<PanelReading> readings = readingsOf(panel, drives);
+        for (size_t i = 0; i < readings.size(); ++i) {
+            readings[i].t = 20.0 * double(i); // 0.4 % brighter from first to last
+            readings[i].xyz = (0.996 + 0.004 * double(i) / double(readings.size() - 1)) * readings[i].xyz;
+        }
+        const DisplayModel model(primariesOf(panel), 0.02, readings, readings.back().t);
+        LAMP_NEAR(model.white().b / panel({1, 1, 1}).b, 1, 0.0007);
+        LAMP_NEAR(model.evaluate({0.1, 0.1, 0.1}).b / panel({0.1, 0.1, 0.1}).b, 1, 0.0012); // read first, 0.4 % dimmer
+    }
+
+    void driveForIsTheInverse()
+    {
+        for (const MadeUpPanel &panel : {MadeUpPanel(subpixel), MadeUpPanel(crosstalk)}) {
+            const DisplayModel model = modelOf(panel, manyDrives());
+            for (const Drive &d : {Drive{0.5, 0.5, 0.5}, Drive{0.03, 0.02, 0.025}, Drive{0.9, 0.4, 0.7}, Drive{0.2, 0.8, 0.6}}) {
+                const XYZ wanted = model.evaluate(d), got = model.evaluate(model.driveFor(wanted, {0.5, 0.5, 0.5}));
+                QVERIFY2(differenceUnder(model.white(), wanted, got) < 0.01, qPrintable(QString::number(d.a)));
+            }
+        }
+    }
+};
+
+QTEST_GUILESS_MAIN(TestDisplayModel)
+#include "test_display_model.moc"
