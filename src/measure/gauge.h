@@ -58,6 +58,7 @@ public:
     void setStage(std::string stage) { m_stage = std::move(stage); }
     /// Patch area as a fraction of the screen; lowered where the panel dims itself above a limit.
     void setPatchArea(double area) { m_area = area; }
+    [[nodiscard]] double patchArea() const { return m_area; }
     /// Factory correction to use; remembered, and set again after the instrument was unplugged.
     Status setCorrection(const std::string &technology);
     Status place(const Place &place);

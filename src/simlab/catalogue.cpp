@@ -1,7 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "simlab/sim_bench.h"
 
+#include <algorithm>
+#include <cmath>
 #include <functional>
+#include <stdexcept>
 
 namespace lamp::sim {
 
@@ -88,6 +91,94 @@ PanelSpec laptop(const std::string &model, const std::string &serial)
     return p;
 }
 
+PanelSpec rgbLed(const std::string &model, const std::string &serial)
+{
+    PanelSpec p = base("rgb-led", model, serial);
+    p.maxLuminance = 380;
+    p.nativeWhite = {0.306, 0.317};
+    p.gamma = {2.15, 2.2, 2.2};
+    p.contrast = 1100;
+    p.bits = 10;
+    p.lut = {1024, 14};
+    p.panelBits = 14;
+    p.warmUpTauS = 700;
+    p.warmUpTint = 0.03;
+    return p;
+}
+
+PanelSpec tubes(const std::string &model, const std::string &serial)
+{
+    PanelSpec p = base("ccfl", model, serial);
+    p.maxLuminance = 260;
+    p.nativeWhite = {0.311, 0.326};
+    p.gamma = {2.3, 2.25, 2.1};
+    p.contrast = 800;
+    p.lut = {256, 8};
+    p.panelBits = 8;
+    p.warmUpLoss = 0.18;
+    p.warmUpTauS = 500;
+    p.age = 0.3;
+    return p;
+}
+
+PanelSpec quantumOled(const std::string &model, const std::string &serial)
+{
+    PanelSpec p = base("qd-oled", model, serial);
+    p.maxLuminance = 250;
+    p.nativeWhite = {0.309, 0.322};
+    p.bend = {0.04, -0.03, 0.06};
+    p.contrast = 1e6;
+    p.maxPatchArea = 0.1;
+    p.bits = 10;
+    p.lut = {1024, 12};
+    p.panelBits = 12;
+    p.warmUpTauS = 200;
+    p.warmUpLoss = 0.02;
+    return p;
+}
+
+PanelSpec projector(const std::string &model, const std::string &serial)
+{
+    PanelSpec p = base("projector", model, serial);
+    p.maxLuminance = 160;
+    p.nativeWhite = {0.300, 0.330};
+    p.gamma = {2.3, 2.2, 2.4};
+    p.contrast = 1500;
+    p.whiteBoost = 0.25;
+    p.lut = {256, 10};
+    p.menu.gainStep = 2;
+    p.warmUpLoss = 0.1;
+    return p;
+}
+
+PanelSpec kinked(const std::string &model, const std::string &serial)
+{
+    PanelSpec p = wled(model, serial);
+    p.kink = 0.02;
+    p.kinkAt = 0.45;
+    return p;
+}
+
+PanelSpec crosstalk(const std::string &model, const std::string &serial)
+{
+    PanelSpec p = wide(model, serial);
+    p.crosstalk = 0.06;
+    p.electricalCrosstalk = 0.03;
+    return p;
+}
+
+/// Few and coarse controls, a shallow LUT.
+PanelSpec coarse(const std::string &model, const std::string &serial)
+{
+    PanelSpec p = wled(model, serial);
+    p.menu.brightnessStep = 10;
+    p.menu.gainStep = 5;
+    p.menu.gainPower = 2.6;
+    p.lut = {256, 8};
+    p.panelBits = 8;
+    return p;
+}
+
 PanelSpec worn(PanelSpec p, double age)
 {
     p.age = age;
@@ -95,30 +186,34 @@ PanelSpec worn(PanelSpec p, double age)
     return p;
 }
 
+using Maker = PanelSpec (*)(const std::string &, const std::string &);
+struct Kind {
+    const char *name;
+    Maker make;
+    const char *model;
+};
+/// Easy ones first; from crosstalk on, those that a matrix or simple curves cannot describe.
+const std::vector<Kind> &allKinds()
+{
+    static const std::vector<Kind> all{{"wled", wled, "W-LED bench panel"},
+                                       {"wled-wide", wide, "Wide W-LED bench panel"},
+                                       {"qd", quantumDot, "Quantum-dot bench panel"},
+                                       {"rgb-led", rgbLed, "RGB-LED bench panel"},
+                                       {"ccfl", tubes, "Fluorescent bench panel"},
+                                       {"qd-oled", quantumOled, "Quantum-dot OLED bench panel"},
+                                       {"laptop", laptop, "Laptop bench panel"},
+                                       {"crosstalk", crosstalk, "Crosstalk bench panel"},
+                                       {"woled", whiteOled, "White-OLED bench panel"},
+                                       {"projector", projector, "Projector on the bench"},
+                                       {"kinked", kinked, "Kinked bench panel"},
+                                       {"coarse", coarse, "Coarse bench panel"}};
+    return all;
+}
+
 /// The demo studio, Saltmarsh Cartographic: invented displays with the names of birds of the shore.
 Entry entry(const std::string &name)
 {
     static const std::map<std::string, std::function<Entry()>> entries{
-        {"wled",
-         [] {
-             return Entry{wled("W-LED bench panel", "W-1"), {}};
-         }},
-        {"wled-wide",
-         [] {
-             return Entry{wide("Wide W-LED bench panel", "WW-1"), {}};
-         }},
-        {"qd",
-         [] {
-             return Entry{quantumDot("Quantum-dot bench panel", "Q-1"), {}};
-         }},
-        {"woled",
-         [] {
-             return Entry{whiteOled("White-OLED bench panel", "O-1"), {}};
-         }},
-        {"laptop",
-         [] {
-             return Entry{laptop("Laptop bench panel", "L-1"), {}};
-         }},
         {"avocet",
          [] {
              return Entry{wled("Avocet 24", "AV-2207"), {55, 4200}};
@@ -147,23 +242,71 @@ Entry entry(const std::string &name)
     return entries.at(name)();
 }
 
-const std::vector<std::string> kNames{"wled", "wled-wide", "qd", "woled", "laptop", "avocet", "curlew", "dunlin", "godwit", "knot", "turnstone"};
+const std::vector<std::string> kBirds{"avocet", "curlew", "dunlin", "godwit", "knot", "turnstone"};
 
 } // namespace
 
+std::vector<std::string> kinds()
+{
+    std::vector<std::string> names;
+    for (const Kind &k : allKinds()) {
+        names.emplace_back(k.name);
+    }
+    return names;
+}
+
+PanelSpec variedPanel(const std::string &kind, std::uint64_t seed)
+{
+    const auto it = std::find_if(allKinds().begin(), allKinds().end(), [&](const Kind &k) { return k.name == kind; });
+    if (it == allKinds().end()) {
+        throw std::logic_error("no kind of display called " + kind);
+    }
+    PanelSpec p = it->make(it->model, kind + "-" + std::to_string(seed));
+    std::mt19937_64 random(seed * 7919 + 17);
+    const auto about = [&](double middle, double spread) { return middle + spread * std::uniform_real_distribution<double>(-1, 1)(random); };
+    p.nativeWhite.x = about(p.nativeWhite.x, 0.006);
+    p.nativeWhite.y = about(p.nativeWhite.y, 0.006);
+    p.maxLuminance *= about(1, 0.15);
+    p.contrast *= about(1, 0.3);
+    for (size_t c = 0; c < 3; ++c) {
+        p.gamma[c] *= about(1, 0.05);
+        p.bend[c] = about(p.bend[c], 0.06);
+        p.leakTint[c] *= about(1, 0.08);
+    }
+    p.crosstalk *= about(1, 0.4);
+    p.electricalCrosstalk *= about(1, 0.4);
+    p.kink *= about(1, 0.5);
+    p.kinkAt = about(p.kinkAt, 0.15);
+    p.whiteSubpixel *= about(1, 0.2);
+    p.menu.gainPower *= about(1, 0.25);
+    p.menu.brightnessPower *= about(1, 0.25);
+    p.menu.brightnessFloor *= about(1, 0.4);
+    p.menu.brightnessAt = p.menu.brightnessStep * std::round(about(65, 25) / p.menu.brightnessStep);
+    p.warmUpTauS *= about(1, 0.3);
+    p.warmUpLoss *= about(1, 0.5);
+    return p;
+}
+
 std::vector<std::string> displayNames()
 {
-    return kNames;
+    std::vector<std::string> names = kinds();
+    names.insert(names.end(), kBirds.begin(), kBirds.end());
+    return names;
 }
 
 Result<std::unique_ptr<SimBench>> makeBench(const std::string &displayName, std::uint64_t seed)
 {
+    if (std::find(kBirds.begin(), kBirds.end(), displayName) != kBirds.end()) {
+        const Entry e = entry(displayName);
+        return std::make_unique<SimBench>(e.panel, e.room, MeterSpec{}, seed);
+    }
     std::string list;
-    for (const std::string &name : kNames) {
-        if (name == displayName) {
-            const Entry e = entry(name);
-            return std::make_unique<SimBench>(e.panel, e.room, MeterSpec{}, seed);
+    for (const Kind &k : allKinds()) {
+        if (k.name == displayName) {
+            return std::make_unique<SimBench>(k.make(k.model, displayName + "-1"), RoomSpec{}, MeterSpec{}, seed);
         }
+    }
+    for (const std::string &name : displayNames()) {
         list += (list.empty() ? "" : ", ") + name;
     }
     return Error{ErrorKind::Input, "There is no simulated display called \"" + displayName + "\".", "", "Choose one of: " + list + ".", "", false};

@@ -21,6 +21,18 @@ Eigen::Vector3d interpolated(const ColourMatching &cmf, double nm)
 
 } // namespace
 
+MeterSpec spectroradiometer()
+{
+    MeterSpec m;
+    m.model = "Plover";
+    m.serial = "P-017";
+    m.spectroradiometer = true;
+    m.repeatability = 0.002;
+    m.floorCdM2 = 0.2;
+    m.corrections.clear();
+    return m;
+}
+
 Meter::Meter(MeterSpec spec, std::uint64_t seed) : m_spec(std::move(spec)), m_random(seed)
 {
     const ColourMatching &cmf = colourMatching(Observer::Cie1931_2deg);
@@ -100,6 +112,21 @@ XYZ Meter::noiseless(const Weights &weights, const std::array<Spectrum, kCompone
         }
     }
     return XYZ((m_matrix * sum).cwiseMax(0.0));
+}
+
+Spectrum Meter::spectrumOf(const Weights &weights, const std::array<Spectrum, kComponents> &spectra, double integrationS)
+{
+    std::normal_distribution<double> normal;
+    Spectrum s{380, 5, std::vector<double>(kObserverCount, 0.0)};
+    for (int i = 0; i < kObserverCount; ++i) {
+        double value = 0;
+        for (int k = 0; k < kComponents; ++k) {
+            value += weights[k] * spectra[size_t(k)].values[size_t(i)];
+        }
+        // About what its repeatability of Y comes to, spread over the wavelengths that make Y.
+        s.values[size_t(i)] = value * (1 + normal(m_random) * m_spec.repeatability * 4 / std::sqrt(integrationS));
+    }
+    return s;
 }
 
 double Meter::chosenIntegration(double luminance) const

@@ -17,8 +17,11 @@ struct MeterSpec {
     double repeatability = 0.0012; ///< relative standard deviation of Y at 100 cd/m² and 1 s
     double floorCdM2 = 0.01;
     std::vector<std::string> corrections{"wled", "wled-wide", "qd", "rgb-led", "ccfl", "woled", "qd-oled"};
-    double leak = 0.002; ///< share of reflected room light that gets in under the sensor
+    double leak = 0.002;    ///< share of reflected room light that gets in under the sensor; 1 with a wide gap
+    double mostCdM2 = 2000; ///< above it saturates, at 1 s
 };
+/// A spectroradiometer: right on any light, slow, and noisy in the dark.
+MeterSpec spectroradiometer();
 
 class Meter {
 public:
@@ -26,6 +29,7 @@ public:
 
     [[nodiscard]] const MeterSpec &spec() const { return m_spec; }
     [[nodiscard]] InstrumentInfo describe() const;
+    void setLeak(double leak) { m_spec.leak = leak; }
     /// Empty for none; false where it carries no such correction.
     bool setCorrection(const std::string &technology);
 
@@ -33,6 +37,8 @@ public:
     [[nodiscard]] XYZ noiseless(const Weights &weights, const std::array<Spectrum, kComponents> &spectra) const;
     /// The same with the noise of an integration time.
     XYZ withNoise(const XYZ &xyz, double integrationS);
+    /// The spectrum it would hand out.
+    [[nodiscard]] Spectrum spectrumOf(const Weights &weights, const std::array<Spectrum, kComponents> &spectra, double integrationS);
     /// The integration time that it chooses by itself at a level.
     [[nodiscard]] double chosenIntegration(double luminance) const;
 

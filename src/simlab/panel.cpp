@@ -112,10 +112,14 @@ Panel::Panel(PanelSpec spec, RoomSpec room) : m_spec(std::move(spec)), m_room(ro
     for (int c = 0; c < 3; ++c) {
         scale(m_spectra[size_t(c)], amount[c]);
     }
+    // A panel without a white subpixel of its own has its boosted white from a clear segment: the sum of all light.
     m_spectra[White] = type[3];
-    if (m_spec.whiteSubpixel > 0) {
-        scale(m_spectra[White], m_spec.maxLuminance / toXyz(type[3]).b);
+    if (toXyz(type[3]).b <= 0) {
+        for (size_t i = 0; i < size_t(kObserverCount); ++i) {
+            m_spectra[White].values[i] = m_spectra[Red].values[i] + m_spectra[Green].values[i] + m_spectra[Blue].values[i];
+        }
     }
+    scale(m_spectra[White], m_spec.maxLuminance / toXyz(m_spectra[White]).b);
     setRoom(room);
 
     const auto &menu = m_spec.menu;
@@ -155,19 +159,21 @@ DisplayInfo Panel::describe() const
     DisplayInfo info;
     info.model = m_spec.model;
     info.serial = m_spec.serial;
-    info.technology = m_spec.technology;
+    info.technology = m_spec.claims.empty() ? m_spec.technology : m_spec.claims;
     info.bits = m_spec.bits;
     info.widthMm = m_spec.widthMm;
     info.heightMm = m_spec.heightMm;
     info.hours = m_spec.hours;
-    info.modes = {"factory"};
-    info.mode = "factory";
+    for (const PanelSpec::Mode &m : m_spec.modes) {
+        info.modes.push_back(m.name);
+    }
+    info.mode = m_spec.modes[m_mode].name;
     info.controls = m_controls;
     if (m_spec.hasLut) {
         info.lut = m_spec.lut;
     }
     info.lutLoaded = m_lutLoaded;
-    if (m_spec.maxPatchArea > 0) {
+    if (m_spec.maxPatchArea > 0 && m_spec.tellsPatchArea) {
         info.maxPatchArea = m_spec.maxPatchArea;
     }
     return info;
@@ -175,6 +181,10 @@ DisplayInfo Panel::describe() const
 
 void Panel::show(const Patch &patch, double t)
 {
+    // The same picture again is no change: a screen that dims at rest stays dimmed.
+    if (patch.rgb == m_patch.rgb && patch.area == m_patch.area && patch.at == m_patch.at && m_shownAt > -1e8) {
+        return;
+    }
     m_previous = m_patch;
     m_patch = patch;
     m_shownAt = t;
@@ -204,7 +214,13 @@ double Panel::setControl(const std::string &name, double value)
 
 bool Panel::setMode(const std::string &name)
 {
-    return name == "factory";
+    for (size_t i = 0; i < m_spec.modes.size(); ++i) {
+        if (m_spec.modes[i].name == name) {
+            m_mode = i;
+            return true;
+        }
+    }
+    return false;
 }
 
 void Panel::setLut(const Ramps &ramps)
@@ -264,19 +280,28 @@ std::array<double, 3> Panel::channelGains() const
     light *= 1 - 0.40 * m_spec.age;
     const std::array<double, 3> yellowing{1.0, 1 - 0.02 * m_spec.age, 1 - 0.16 * m_spec.age};
     for (size_t c = 0; c < 3; ++c) {
-        gains[c] *= light * yellowing[c];
+        gains[c] *= light * yellowing[c] * m_spec.modes[m_mode].gain[c];
     }
     return gains;
 }
 
-Weights Panel::emissionOf(const Drive &rgb, double area, double t, double roomShare) const
+std::array<double, 3> Panel::channelLight(const Drive &rgb) const
 {
     const auto codes = throughLut(rgb);
     std::array<double, 3> light{};
     for (size_t c = 0; c < 3; ++c) {
-        const double v = codes[c];
-        light[c] = std::pow(v, m_spec.gamma[c]) * (1 + m_spec.bend[c] * v * (1 - v));
+        const double others = (codes[(c + 1) % 3] + codes[(c + 2) % 3]) / 2;
+        double v = codes[c] * (1 - m_spec.electricalCrosstalk * others * (1 - codes[c]));
+        const double knee = m_spec.kink * (c == Green ? 1 : (c == Blue ? 0.5 : 0));
+        v += knee * (v < m_spec.kinkAt ? v / m_spec.kinkAt : (1 - v) / (1 - m_spec.kinkAt));
+        light[c] = std::pow(v, m_spec.gamma[c] * m_spec.modes[m_mode].gamma) * (1 + m_spec.bend[c] * v * (1 - v));
     }
+    return light;
+}
+
+Weights Panel::emissionOf(const Drive &rgb, double area, double t, double roomShare) const
+{
+    const std::array<double, 3> light = channelLight(rgb);
     std::array<double, 3> mixed = light;
     for (size_t c = 0; c < 3; ++c) {
         const double others = (light[(c + 1) % 3] + light[(c + 2) % 3]) / 2;
@@ -289,6 +314,7 @@ Weights Panel::emissionOf(const Drive &rgb, double area, double t, double roomSh
             m -= white;
         }
     }
+    white += m_spec.whiteBoost * std::min({light[0], light[1], light[2]});
     double dimming = 1;
     if (m_spec.maxPatchArea > 0 && area > m_spec.maxPatchArea) {
         const double load = area * (light[0] + light[1] + light[2]) / 3;
@@ -309,14 +335,21 @@ Weights Panel::emissionOf(const Drive &rgb, double area, double t, double roomSh
     return w;
 }
 
-Weights Panel::emission(double t, double roomShare) const
+Weights Panel::emission(double t, double roomShare, const std::array<double, 2> &at) const
 {
-    const Weights now = emissionOf(m_patch.rgb, m_patch.area, t, roomShare);
+    Weights now = emissionOf(m_patch.rgb, m_patch.area, t, roomShare);
     const double rest = unsettled(t);
-    if (rest < 1e-4) {
-        return now;
+    if (rest >= 1e-4) {
+        now = (1 - rest) * now + rest * emissionOf(m_previous.rgb, m_previous.area, t, roomShare);
     }
-    return (1 - rest) * now + rest * emissionOf(m_previous.rgb, m_previous.area, t, roomShare);
+    double share = 1 - m_spec.unevenness * (std::pow(at[0] - 0.5, 2) + std::pow(at[1] - 0.5, 2)) / 0.5;
+    if (m_spec.idleDimAfterS > 0 && t - m_shownAt > m_spec.idleDimAfterS) {
+        share *= 1 - m_spec.idleDimShare;
+    }
+    for (const Component c : {Red, Green, Blue, White}) {
+        now[c] *= share;
+    }
+    return now;
 }
 
 double Panel::unsettled(double t) const

@@ -20,6 +20,7 @@ using Weights = Eigen::Matrix<double, kComponents, 1>;
 /// What one simulated panel is made of. Everything here is hidden from the code under test.
 struct PanelSpec {
     std::string model, serial, technology = "wled";
+    std::string claims; ///< technology that it says it has; empty for the true one
     int bits = 8;       ///< depth of the frame buffer
     int panelBits = 10; ///< depth behind the LUT
     DisplayInfo::Lut lut{256, 10};
@@ -32,7 +33,10 @@ struct PanelSpec {
     double contrast = 1000;                          ///< white over black
     std::array<double, 3> leakTint{1.0, 0.97, 1.15}; ///< colour of what leaks at black, channel by channel
     double crosstalk = 0;                            ///< light that a channel loses per unit of its neighbours' light
+    double electricalCrosstalk = 0;                  ///< drive that a channel loses per unit of its neighbours' drive
+    double kink = 0, kinkAt = 0.5;                   ///< drive that green (and half of it blue) gains at a knee, and where
     double whiteSubpixel = 0;                        ///< share of the common light that a white subpixel carries
+    double whiteBoost = 0;                           ///< light that a white segment adds, as a share of the common light
     double blackFloor = 0;                           ///< cd/m² that black never falls below (OLED: 0)
     struct Menu {
         bool brightness = true, gains = true, byPerson = true;
@@ -50,6 +54,17 @@ struct PanelSpec {
     double reflectance = 0.012; ///< diffuse, of room light
     double responseS = 0.06;    ///< settling time constant of the pixels
     double maxPatchArea = 0;    ///< above it an OLED dims; 0 for none
+    bool tellsPatchArea = true; ///< whether it says so
+    double idleDimAfterS = 0;   ///< a picture that stands longer is dimmed; 0 for never
+    double idleDimShare = 0.1;  ///< light that it then loses
+    double unevenness = 0;      ///< share of light missing in the corners
+    /// The display's own modes: gains and exponents of the channels are multiplied.
+    struct Mode {
+        std::string name;
+        std::array<double, 3> gain{1, 1, 1};
+        double gamma = 1;
+    };
+    std::vector<Mode> modes{{"factory"}};
     bool alreadyWarm = false;
     bool staleLut = false; ///< starts with somebody's old ramps loaded
 };
@@ -83,7 +98,8 @@ public:
 
     /// Weights of the components for what is shown now, at a time and after settling.
     /// \param roomShare how much of the reflected room light reaches the observer (1 for an eye at the desk).
-    [[nodiscard]] Weights emission(double t, double roomShare) const;
+    /// \param at where on the screen
+    [[nodiscard]] Weights emission(double t, double roomShare, const std::array<double, 2> &at = {0.5, 0.5}) const;
     /// The same for any drive, settled.
     [[nodiscard]] Weights emissionOf(const Drive &rgb, double area, double t, double roomShare) const;
     /// How far the pixels still are from what was asked for: 1 right after a change, towards 0.
@@ -92,12 +108,14 @@ public:
 private:
     [[nodiscard]] std::array<double, 3> throughLut(const Drive &rgb) const;
     [[nodiscard]] std::array<double, 3> channelGains() const;
+    [[nodiscard]] std::array<double, 3> channelLight(const Drive &rgb) const;
 
     PanelSpec m_spec;
     RoomSpec m_room;
     std::array<Spectrum, kComponents> m_spectra;
     Patch m_patch, m_previous;
     double m_shownAt = -1e9;
+    size_t m_mode = 0;
     std::vector<Control> m_controls;
     std::vector<std::array<double, 3>> m_lut;
     bool m_lutLoaded = false;

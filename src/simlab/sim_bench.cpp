@@ -31,8 +31,15 @@ std::string faultMessage(const std::string &code)
 } // namespace
 
 SimBench::SimBench(PanelSpec panel, RoomSpec room, MeterSpec meter, std::uint64_t seed)
-    : m_panel(std::move(panel), room), m_meter(std::move(meter), seed)
+    : SimBench(std::move(panel), room, std::vector<MeterSpec>{std::move(meter)}, seed)
 {
+}
+
+SimBench::SimBench(PanelSpec panel, RoomSpec room, std::vector<MeterSpec> meters, std::uint64_t seed) : m_panel(std::move(panel), room)
+{
+    for (MeterSpec &m : meters) {
+        m_meters.emplace_back(std::move(m), seed + m_meters.size());
+    }
 }
 
 Result<BenchInfo> SimBench::hello()
@@ -40,6 +47,7 @@ Result<BenchInfo> SimBench::hello()
     BenchInfo info;
     info.name = "simulated " + m_panel.spec().model;
     info.hasDisplay = info.hasInstrument = info.virtualClock = info.automatic = true;
+    info.instruments = int(m_meters.size());
     return info;
 }
 
@@ -113,14 +121,15 @@ Status SimBench::resetLut()
 
 Result<InstrumentInfo> SimBench::describeInstrument()
 {
-    return m_meter.describe();
+    return meter().describe();
 }
 
 Status SimBench::selectInstrument(int index)
 {
-    if (index != 0) {
-        return fault("bad-request", "this bench holds one instrument, number 0", false);
+    if (index < 0 || size_t(index) >= m_meters.size()) {
+        return fault("bad-request", "this bench holds " + std::to_string(m_meters.size()) + " instruments, counted from 0", false);
     }
+    m_meter = size_t(index);
     return Done{};
 }
 
@@ -152,7 +161,7 @@ Status SimBench::setCorrection(const std::string &technology)
     if (away()) {
         return fault("not-connected", faultMessage("not-connected"), true);
     }
-    if (!m_meter.setCorrection(technology)) {
+    if (!meter().setCorrection(technology)) {
         return fault("bad-request", "no factory correction for " + technology, false);
     }
     return Done{};
@@ -166,7 +175,7 @@ Result<Reading> SimBench::read(ReadMode mode, double integrationS)
         if (attempt >= f.from && attempt < f.from + f.count) {
             m_t += f.code == "timeout" ? 5 : 0.5;
             if (f.code == "not-connected") {
-                m_meter.setCorrection("");
+                meter().setCorrection("");
                 m_place = {};
             }
             return fault(f.code, faultMessage(f.code), f.retry);
@@ -186,7 +195,7 @@ Result<Reading> SimBench::readAmbient(double integrationS)
     Weights w = Weights::Zero();
     w[Room] = 3.14159265358979;
     Reading r;
-    r.xyz = m_meter.withNoise(m_meter.noiseless(w, m_panel.components()), integration);
+    r.xyz = meter().withNoise(meter().noiseless(w, m_panel.components()), integration);
     r.integrationS = integration;
     r.t = m_t;
     return r;
@@ -201,12 +210,18 @@ Result<Reading> SimBench::readEmission(double integrationS)
         return fault("off-screen", "the instrument does not see the patch", false);
     }
     const bool unstable = m_panel.unsettled(m_t) > 0.01;
-    const MeterSpec &spec = m_meter.spec();
-    const XYZ level = m_meter.noiseless(m_panel.emission(m_t, spec.leak), m_panel.components());
-    const double integration = integrationS > 0 ? std::clamp(integrationS, 0.2, 10.0) : m_meter.chosenIntegration(level.b);
-    XYZ xyz = m_meter.noiseless(m_panel.emission(m_t + integration / 2, spec.leak), m_panel.components());
+    const MeterSpec &spec = meter().spec();
+    const XYZ level = meter().noiseless(m_panel.emission(m_t, spec.leak, m_place.at), m_panel.components());
+    const double integration = integrationS > 0 ? std::clamp(integrationS, 0.2, 10.0) : meter().chosenIntegration(level.b);
+    if (level.b * std::sqrt(integration) > spec.mostCdM2) {
+        m_t += 0.3;
+        return fault("saturated", faultMessage("saturated"), true);
+    }
+    const Weights weights = m_panel.emission(m_t + integration / 2, spec.leak, m_place.at);
+    XYZ xyz = meter().noiseless(weights, m_panel.components());
     for (const Stray &s : m_strays) {
-        if (m_attempts - 1 >= s.from && m_attempts - 1 < s.from + s.count) {
+        const double at = s.seconds ? m_t + integration / 2 : m_attempts - 1;
+        if (at >= s.from && at < s.from + s.length) {
             xyz = xyz + xyzOf(Chromaticity{0.38, 0.38}, s.cdM2);
         }
     }
@@ -215,11 +230,14 @@ Result<Reading> SimBench::readEmission(double integrationS)
         return fault("too-dark", "less light than the instrument can read", false);
     }
     Reading r;
-    r.xyz = m_meter.withNoise(xyz, integration);
+    r.xyz = meter().withNoise(xyz, integration);
     r.integrationS = integration;
     r.lowLight = xyz.b < spec.floorCdM2 * 5;
     r.unstable = unstable;
     r.t = m_t;
+    if (spec.spectroradiometer) {
+        r.spectrum = meter().spectrumOf(weights, m_panel.components(), integration);
+    }
     return r;
 }
 
@@ -230,7 +248,19 @@ void SimBench::failReadings(int from, int count, const std::string &code, bool r
 
 void SimBench::strayLight(int from, int count, double cdM2)
 {
-    m_strays.push_back({from, count, cdM2});
+    m_strays.push_back({double(from), double(count), false, cdM2});
+}
+
+void SimBench::lamp(double fromS, double lengthS, double cdM2)
+{
+    const std::scoped_lock lock(m_mutex);
+    m_strays.push_back({fromS, lengthS, true, cdM2});
+}
+
+void SimBench::gap(double leak)
+{
+    const std::scoped_lock lock(m_mutex);
+    meter().setLeak(leak);
 }
 
 SimBench::View SimBench::view() const
@@ -271,7 +301,7 @@ XYZ SimBench::truth(const Drive &rgb, double area) const
 XYZ SimBench::seen(const Drive &rgb, double area) const
 {
     const std::scoped_lock lock(m_mutex);
-    return m_meter.noiseless(m_panel.emissionOf(rgb, area, m_t, 0), m_panel.components());
+    return meter().noiseless(m_panel.emissionOf(rgb, area, m_t, 0), m_panel.components());
 }
 
 } // namespace lamp::sim

@@ -15,6 +15,8 @@ namespace lamp::sim {
 class SimBench : public Bench {
 public:
     SimBench(PanelSpec panel, RoomSpec room, MeterSpec meter, std::uint64_t seed);
+    /// \param meters one or more; the first is in use at the start
+    SimBench(PanelSpec panel, RoomSpec room, std::vector<MeterSpec> meters, std::uint64_t seed);
 
     Result<BenchInfo> hello() override;
     Status advance(double seconds) override;
@@ -36,6 +38,10 @@ public:
     void failReadings(int from, int count, const std::string &code, bool retry = true);
     /// From a reading on, a lamp shines on the screen for a while: extra reflected light gets in.
     void strayLight(int from, int count, double cdM2);
+    /// The same by the bench's clock, in seconds.
+    void lamp(double fromS, double lengthS, double cdM2);
+    /// How much of the room's light gets in under the sensor from now on: 0.002 flat, 1 with a wide gap.
+    void gap(double leak);
     /// Whether picture and menu may be looked at: the demo draws them while the visit works.
     struct View {
         Patch patch;
@@ -66,13 +72,17 @@ private:
         bool retry;
     };
     struct Stray {
-        int from, count;
+        double from, length;
+        bool seconds; ///< by the clock rather than by readings
         double cdM2;
     };
+    [[nodiscard]] Meter &meter() { return m_meters[m_meter]; }
+    [[nodiscard]] const Meter &meter() const { return m_meters[m_meter]; }
 
     mutable std::mutex m_mutex;
     Panel m_panel;
-    Meter m_meter;
+    std::vector<Meter> m_meters;
+    size_t m_meter = 0;
     Place m_place;
     double m_t = 0;
     int m_attempts = 0;
@@ -82,6 +92,10 @@ private:
 
 /// Names of the simulated displays that ship with the program: the technologies, and the demo studio's birds.
 std::vector<std::string> displayNames();
+/// A display of one of kinds() that differs from its like by a seed: whites, curves, contrast, menu, warm-up.
+PanelSpec variedPanel(const std::string &kind, std::uint64_t seed);
+/// Kinds of display, easy and difficult, for benchmarks and tests.
+std::vector<std::string> kinds();
 /// A bench with one of them, or an error that lists the names.
 Result<std::unique_ptr<SimBench>> makeBench(const std::string &displayName, std::uint64_t seed);
 

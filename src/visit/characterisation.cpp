@@ -14,7 +14,7 @@ Budget budgetOf(Effort effort, Task task)
 {
     Budget b{};
     switch (effort) {
-    case Effort::Quick: b = {3, 45, 5, 12, 0.18, 0.0012}; break;
+    case Effort::Quick: b = {3, 44, 5, 12, 0.18, 0.0012}; break;
     case Effort::Standard: b = {4, 75, 7, 24, 0.11, 0.0009}; break;
     case Effort::Thorough: b = {6, 160, 12, 24, 0.06, 0.0006}; break;
     }
@@ -159,7 +159,13 @@ Status Visit::firstLook()
     const Primaries prior = t.primaries.scaled(factors, t.white, black);
     // What was read while trimming counts as far as the menu still stands where it stood then.
     std::vector<PanelReading> readings;
-    m_record.ramps = {};
+    if (!m_record.ramps.empty()) {
+        if (const Status s = m_bench.resetLut(); !s) {
+            return s;
+        }
+        m_record.ramps = {};
+    }
+    m_model.reset();
     bool blackKnown = false;
     for (const Measurement &m : m_record.readings) {
         const bool trimmed = m.stage == stageName(Stage::Trim) && t.moves == 0;
@@ -168,11 +174,17 @@ Status Visit::firstLook()
             blackKnown = blackKnown || m.rgb == Drive{};
         }
     }
-    std::vector<double> drives{0.12, 0.3, 0.6};
     if (!blackKnown) {
-        drives.insert(drives.begin(), 0);
+        const auto r = firstBlack(black, t.white.b);
+        if (!r) {
+            return r.error();
+        }
+        readings.push_back(r.value());
     }
-    if (readings.empty()) {
+    std::vector<double> drives{0.12, 0.3, 0.6};
+    if (m_litBefore || readings.size() < 2) {
+        // White may have been read in the same light.
+        std::erase_if(readings, [](const PanelReading &r) { return r.behind.b >= 1; });
         drives.push_back(1);
     }
     for (const double v : drives) {
@@ -232,7 +244,8 @@ int Visit::readingsLeft() const
     constexpr int kFewest = 12;
     const int before = int(std::count_if(m_record.readings.begin(), m_record.readings.end(),
                                          [](const Measurement &m) { return m.stage != stageName(Stage::Calibrate); }));
-    const int here = int(m_record.readings.size()) - before;
+    // What had to be set aside is not held against the display.
+    const int here = int(m_record.readings.size()) - before - int(m_record.setAside.size());
     return std::max(m_budget.readings - m_budget.colours - 2 - before, kFewest) - here;
 }
 
@@ -262,10 +275,14 @@ Status Visit::readBatch(int count)
             return r.error();
         }
         readings.push_back(r.value());
+        if (m_startOver) {
+            m_startOver = false;
+            return firstLook();
+        }
     }
+    std::erase_if(readings, [this](const PanelReading &r) { return isSetAside(r.number); });
     m_model->add(readings, m_gauge->now(), true);
-    forgetOdd();
-    return Done{};
+    return reviewOdd();
 }
 
 Status Visit::calibrateStage()

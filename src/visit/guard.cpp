@@ -11,12 +11,14 @@ namespace lamp {
 
 namespace {
 
-constexpr double kOdd = 30;      // squared Mahalanobis distance, 3 degrees of freedom: about one in a million by chance
-constexpr double kVisible = 0.8; // ΔE00: below, an odd reading does no harm
-constexpr double kGross = 3;     // ΔE00: above, a reading is taken again even where no light falls
-constexpr int kGuards = 2;       // after so many that led to nothing the model is to blame, not the light
-constexpr size_t kYoung = 14;    // readings below which a model is easily wrong itself
-constexpr double kPauseS = 10;   // between two looks at whether light still falls
+constexpr double kOdd = 30;            // squared Mahalanobis distance, 3 degrees of freedom: about one in a million by chance
+constexpr double kVisible = 0.8;       // ΔE00: below, an odd reading does no harm
+constexpr double kGross = 3;           // ΔE00: above, a reading is taken again even where no light falls
+constexpr int kGuards = 2;             // after so many that led to nothing the model is to blame, not the light
+constexpr size_t kYoung = 14;          // readings below which a model is easily wrong itself
+constexpr double kBeforeNoticedS = 60; // how long light may have fallen before it was noticed
+constexpr double kAroundS = 45;        // the same, about a reading that did not repeat
+constexpr double kPauseS = 10;         // between two looks at whether light still falls
 constexpr double kLongestLightS = 240;
 
 } // namespace
@@ -62,10 +64,10 @@ Result<Measurement> Visit::lookInto(const Measurement &first, const XYZ &expecte
         return first;
     }
     if (*lit) {
-        setAside(first.index);
         if (const Status s = waitForDark(first.t); !s) {
             return s.error();
         }
+        dropBetween(first.t - kBeforeNoticedS, m_gauge->now());
     }
     auto second = m_gauge->read(first.rgb, first.name + ", again", level, noiseGoal(level));
     if (!second || *lit) {
@@ -82,6 +84,32 @@ Result<Measurement> Visit::lookInto(const Measurement &first, const XYZ &expecte
         ++m_guards;
     }
     return second;
+}
+
+void Visit::dropBetween(double from, double to)
+{
+    constexpr size_t kWorthKeeping = 8;
+    const std::string &stage = stageName(m_record.openStage().value_or(Stage::Verify));
+    for (Measurement &m : m_record.readings) {
+        if (m.stage == stage && m.t > from && m.t < to && !m.superseded) {
+            setAside(m.index);
+        }
+    }
+    if (m_record.openStage() != Stage::Calibrate) {
+        return;
+    }
+    for (size_t i = m_model->readings().size(); i-- > 0 && m_model->readings().size() > 1;) {
+        if (isSetAside(m_model->readings()[i].number)) {
+            m_model->forget(i);
+        }
+    }
+    // Too little is left to go on from: the display is looked at anew.
+    m_startOver = m_model->readings().size() < kWorthKeeping;
+}
+
+bool Visit::isSetAside(int index) const
+{
+    return std::find(m_record.setAside.begin(), m_record.setAside.end(), index) != m_record.setAside.end();
 }
 
 Result<bool> Visit::lightFalls()
@@ -142,21 +170,104 @@ void Visit::setAside(int index)
     }
 }
 
-void Visit::forgetOdd()
+Result<PanelReading> Visit::firstBlack(const XYZ &expected, double white)
 {
-    // Told all others, a reading that still cannot be explained was disturbed: what the model knows without it is better.
-    constexpr double kHopeless = 60;
-    for (int round = 0; round < 3; ++round) {
-        const std::vector<double> all = m_model->surprises();
-        const auto worst = std::max_element(all.begin(), all.end());
-        if (*worst < kHopeless || all.size() < 10) {
-            return;
+    // Before there is a model only the black read while trimming tells whether light falls now.
+    constexpr int kLooks = 9;
+    const double plausible = 2 * expected.b + std::max(2 * m_record.instrument.floorCdM2, 1e-4 * white);
+    double since = 0;
+    std::vector<int> lit;
+    for (int look = 0;; ++look) {
+        const auto m = m_gauge->read({0, 0, 0}, "black", std::max(expected.b, 0.02), noiseGoal(std::max(expected.b, 0.02)));
+        if (!m) {
+            return m.error();
         }
-        const auto i = size_t(worst - all.begin());
-        setAside(m_model->readings()[i].number);
-        warn("A reading that fits none of the others was set aside.");
-        m_model->forget(i);
+        if (m->xyz.b <= plausible || look == kLooks) {
+            if (!lit.empty() && m->xyz.b <= plausible) {
+                std::for_each(lit.begin(), lit.end(), [this](int index) { setAside(index); });
+                warn("Light from outside fell on the screen for about " + fixed(m_gauge->now() - since, 0)
+                     + " s; what was read meanwhile was taken again.");
+                m_litBefore = true;
+            }
+            return panelReading(*m);
+        }
+        since = look == 0 ? m->t : since;
+        lit.push_back(m->index);
+        if (const Status s = m_gauge->wait(kPauseS); !s) {
+            return s.error();
+        }
     }
+}
+
+Drive Visit::patchNear(const Drive &behind) const
+{
+    // Along a line from black: the patch whose drive behind the ramps lies nearest.
+    const double most = behind.vec().maxCoeff();
+    Drive best;
+    double shortest = 1e9;
+    const int top = (1 << std::min(m_record.display.bits, 10)) - 1;
+    for (int i = 0; most > 0 && i <= top; ++i) {
+        const double v = double(i) / top;
+        Drive d;
+        for (int c = 0; c < 3; ++c) {
+            d[c] = v * std::round(32 * behind[c] / most) / 32;
+        }
+        d = onFrameBuffer(d);
+        const double distance = (behindRamps(d).vec() - behind.vec()).cwiseAbs().maxCoeff();
+        if (distance < shortest) {
+            shortest = distance;
+            best = d;
+        }
+    }
+    return best;
+}
+
+Status Visit::reviewOdd()
+{
+    constexpr double kSuspect = 25;
+    constexpr size_t kFewest = 12;
+    constexpr int kMostReviews = 6;
+    for (int round = 0; round < 3 && int(m_reviewed.size()) < kMostReviews; ++round) {
+        const std::vector<double> all = m_model->surprises();
+        size_t worst = all.size();
+        for (size_t i = 0; i < all.size(); ++i) {
+            const bool seen = std::find(m_reviewed.begin(), m_reviewed.end(), m_model->readings()[i].number) != m_reviewed.end();
+            if (!seen && all[i] > kSuspect && (worst == all.size() || all[i] > all[worst])) {
+                worst = i;
+            }
+        }
+        if (worst == all.size() || all.size() < kFewest) {
+            return Done{};
+        }
+        const PanelReading old = m_model->readings()[worst];
+        m_reviewed.push_back(old.number);
+        const Drive rgb = patchNear(old.behind);
+        const XYZ expected = m_model->evaluate(behindRamps(rgb));
+        const double level = std::max(expected.b, 0.02);
+        const auto m = m_gauge->read(rgb, "again, to be sure", level, noiseGoal(level));
+        if (!m) {
+            return m.error();
+        }
+        const PanelReading now = panelReading(*m);
+        // What the small step in drive between the two should make is taken off.
+        const XYZ step = m_model->evaluate(now.behind) - m_model->evaluate(old.behind);
+        double apart = 0;
+        for (int c = 0; c < 3; ++c) {
+            apart = std::max(apart, std::abs(now.xyz[c] - step[c] - old.xyz[c]) / std::hypot(old.sigma[c], now.sigma[c], 0.2 * step[c]));
+        }
+        if (apart > 5) {
+            // Whatever disturbed it is likely to have disturbed its neighbours in time, less visibly.
+            warn("A reading did not repeat later; it and those about the same time were set aside and taken again.");
+            dropBetween(old.t - kAroundS, old.t + kAroundS);
+            if (m_startOver) {
+                m_startOver = false;
+                return firstLook();
+            }
+        }
+        m_reviewed.push_back(now.number);
+        m_model->add({now}, m_gauge->now(), true);
+    }
+    return Done{};
 }
 
 } // namespace lamp

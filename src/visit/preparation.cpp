@@ -166,6 +166,31 @@ Status Visit::place()
     return Done{};
 }
 
+Status Visit::findPatchArea()
+{
+    // Pixels that make their own light may be dimmed when many of them shine; not every such display says from where on.
+    const std::string &technology = m_record.display.technology;
+    if (m_record.display.maxPatchArea || (technology != "woled" && technology != "qd-oled")) {
+        return Done{};
+    }
+    double area = m_gauge->patchArea();
+    for (int halving = 0; halving < 4; ++halving) {
+        m_gauge->setPatchArea(area / 2);
+        const auto m = m_gauge->read({1, 1, 1}, "white, smaller", m_freshWhite->b, 0.0006);
+        if (!m) {
+            return m.error();
+        }
+        if (m->xyz.b < 1.004 * m_freshWhite->b) {
+            break;
+        }
+        area /= 2;
+        m_freshWhite = m->xyz;
+        warn("This panel dims itself when much of it shines: patches of " + fixed(100 * area, 1) + " % of the screen are used.");
+    }
+    m_gauge->setPatchArea(area);
+    return Done{};
+}
+
 Status Visit::warmUpStage()
 {
     begin(Stage::WarmUp);
@@ -186,6 +211,9 @@ Status Visit::warmUpStage()
     m_record.warmUpSeconds = m_bench.now() - start;
     m_record.warmUpStable = w->stable;
     m_freshWhite = w->white;
+    if (const Status s = findPatchArea(); !s) {
+        return s;
+    }
     const std::string rate = fixed(std::abs(w->ratePercentPerMinute), 2) + " % a minute";
     if (!w->stable) {
         warn("The panel was not stable when it was measured: its luminance moved by " + rate + ".");

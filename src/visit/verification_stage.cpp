@@ -52,15 +52,32 @@ Status Visit::verifyStage()
     if (!before) {
         return before.error();
     }
-    std::vector<VerifiedColour> readings;
-    std::vector<double> times;
-    for (const TestColour &c : colours) {
+    std::vector<VerifiedColour> readings(colours.size());
+    std::vector<double> times(colours.size());
+    std::vector<int> numbers(colours.size(), 0);
+    const auto readColour = [&](size_t i) -> Status {
+        const TestColour &c = colours[i];
         const auto m = readGuarded(c.rgb, c.name, xyzOf(chromaticity(expectedWhite), level * xyzOf(c.wanted, iccD50()).b));
         if (!m) {
             return m.error();
         }
-        readings.push_back({c, m->xyz, m->sigma, {}, 0, 0});
-        times.push_back(m->t);
+        readings[i] = {c, m->xyz, m->sigma, {}, 0, 0};
+        times[i] = m->t;
+        numbers[i] = m->index;
+        return Done{};
+    };
+    for (size_t i = 0; i < colours.size(); ++i) {
+        if (const Status s = readColour(i); !s) {
+            return s;
+        }
+    }
+    // Those that were read shortly before light from outside was noticed are read again.
+    for (size_t i = 0; i < colours.size(); ++i) {
+        if (isSetAside(numbers[i])) {
+            if (const Status s = readColour(i); !s) {
+                return s;
+            }
+        }
     }
     const auto after = readGuarded({1, 1, 1}, "white", expectedWhite);
     if (!after) {

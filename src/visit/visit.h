@@ -101,8 +101,13 @@ private:
     Status waitForDark(double since);
     [[nodiscard]] double oddness(const PanelReading &r) const;
     [[nodiscard]] PanelReading panelReading(const Measurement &m) const;
-    void forgetOdd();
+    Result<PanelReading> firstBlack(const XYZ &expected, double white);
+    [[nodiscard]] Drive patchNear(const Drive &behind) const;
+    Status reviewOdd();
+    Status findPatchArea();
     void setAside(int index);
+    [[nodiscard]] bool isSetAside(int index) const;
+    void dropBetween(double from, double to);
     Status firstLook();
     [[nodiscard]] std::vector<DesignTarget> designTargets() const;
     [[nodiscard]] std::vector<Drive> candidatePatches() const;
@@ -136,6 +141,9 @@ private:
     std::optional<DisplayModel> m_model; ///< from the calibration stage on
     Ramps m_exactRamps;                  ///< the ramps before rounding
     std::optional<XYZ> m_freshWhite;     ///< the last of the warm-up
+    bool m_startOver = false;            ///< too few undisturbed readings were left
+    bool m_litBefore = false;            ///< light fell when calibrating began
+    std::vector<int> m_reviewed;         ///< numbers of readings that were taken again to be sure
     int m_guards = 0;                    ///< how often a reading was looked into
     bool m_resumed = false;
     bool m_touched = false; ///< something of the display may have been changed

@@ -65,7 +65,7 @@ private Q_SLOTS:
     {
         sim::PanelSpec slow;
         slow.responseS = 0.5;
-        sim::SimBench bench(slow, {}, {}, 1);
+        sim::SimBench bench(slow, {}, sim::MeterSpec{}, 1);
         std::vector<Measurement> heard;
         Gauge::Hooks hooks;
         hooks.onReading = [&](const Measurement &m) { heard.push_back(m); };

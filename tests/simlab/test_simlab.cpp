@@ -159,7 +159,7 @@ private Q_SLOTS:
             sim::PanelSpec spec;
             spec.crosstalk = crosstalk;
             spec.alreadyWarm = true;
-            SimBench b(spec, {}, {}, 1);
+            SimBench b(spec, {}, sim::MeterSpec{}, 1);
             const XYZ k = b.truth({0, 0, 0});
             const XYZ sum = b.truth({1, 0, 0}) + b.truth({0, 1, 0}) + b.truth({0, 0, 1}) - 2 * k;
             return b.truth({1, 1, 1}).b / sum.b - 1;

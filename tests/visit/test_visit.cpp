@@ -265,7 +265,7 @@ private Q_SLOTS:
         sim::PanelSpec spec;
         spec.model = "stale";
         spec.staleLut = true;
-        SimBench b(spec, {}, {}, 4);
+        SimBench b(spec, {}, sim::MeterSpec{}, 4);
         Visit visit(b, plan(), {}, {});
         const auto r = visit.run();
         QVERIFY(r.ok());

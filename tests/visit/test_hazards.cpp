@@ -1,0 +1,173 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// What goes wrong in a real room: each ends in a recovered visit, or in a clear stop with all readings kept.
+#include "support.h"
+
+#include "colour/spaces.h"
+#include "simlab/sim_bench.h"
+#include "visit/visit.h"
+
+using namespace lamp;
+using sim::SimBench;
+
+namespace {
+
+VisitPlan photo(Effort effort = Effort::Standard)
+{
+    VisitPlan p;
+    p.target = *builtInTarget("Photo");
+    p.tolerance = *builtInTolerance("studio");
+    p.effort = effort;
+    return p;
+}
+
+std::unique_ptr<SimBench> warm(sim::PanelSpec panel, std::uint64_t seed, std::vector<sim::MeterSpec> meters = {sim::MeterSpec{}})
+{
+    auto b = std::make_unique<SimBench>(std::move(panel), sim::RoomSpec{}, std::move(meters), seed);
+    b->skipTime(7200);
+    return b;
+}
+
+bool says(const VisitRecord &r, const char *words)
+{
+    return std::any_of(r.warnings.begin(), r.warnings.end(), [&](const std::string &w) { return w.find(words) != std::string::npos; });
+}
+
+double whiteMiss(const SimBench &b)
+{
+    return whiteDifference(b.seen({1, 1, 1}, 0.05), illuminantChromaticity(Illuminant::D65));
+}
+
+double grayMiss(const SimBench &b)
+{
+    std::vector<GrayInput> grays;
+    for (int code = 13; code < 255; code += 11) {
+        const double v = code / 255.0;
+        grays.push_back({v, b.seen({v, v, v}, 0.05)});
+    }
+    return judgeGrays(grays, b.seen({1, 1, 1}, 0.05), b.seen({0, 0, 0}, 0.05), illuminantChromaticity(Illuminant::D65), {}).mean;
+}
+
+} // namespace
+
+class TestHazards : public QObject {
+    Q_OBJECT
+
+private Q_SLOTS:
+    void aLampForFortySeconds_data()
+    {
+        QTest::addColumn<double>("from");
+        QTest::addColumn<double>("light");
+        for (const double from : {150.0, 200.0, 260.0, 330.0}) {
+            for (const double light : {0.4, 2.0, 8.0}) {
+                QTest::addRow("%g s, %g cd/m2", from, light) << from << light;
+            }
+        }
+    }
+    void aLampForFortySeconds()
+    {
+        QFETCH(double, from);
+        QFETCH(double, light);
+        auto b = warm(sim::variedPanel("wled", 3), 3);
+        b->lamp(7200 + from, 40, light);
+        Visit visit(*b, photo(), {}, {});
+        const auto r = visit.run();
+        QVERIFY2(r.ok(), r.ok() ? "" : r.error().text().c_str());
+        QVERIFY2(grayMiss(*b) < 0.3, qPrintable(QString::number(grayMiss(*b))));
+        QVERIFY2(whiteMiss(*b) < 0.3, qPrintable(QString::number(whiteMiss(*b))));
+        QVERIFY2(r->verification.mean < 0.6, qPrintable(QString::number(r->verification.mean)));
+        QVERIFY(says(*r, "ight from outside") || says(*r, "set aside") || says(*r, "taken again"));
+        for (const int index : r->setAside) {
+            QVERIFY(r->readings[size_t(index - 1)].superseded);
+        }
+    }
+
+    void lightThatStaysEndsInAClearStop()
+    {
+        auto b = warm(sim::variedPanel("wled", 4), 4);
+        b->lamp(7200 + 200, 1e5, 3);
+        std::vector<Measurement> kept;
+        VisitHooks hooks;
+        hooks.onReading = [&](const Measurement &m, const VisitRecord &) { kept.push_back(m); };
+        Visit visit(*b, photo(), hooks, {});
+        const auto r = visit.run();
+        QVERIFY(!r.ok());
+        QVERIFY(r.error().what.find("ight from outside") != std::string::npos);
+        QVERIFY(!r.error().todo.empty());
+        QCOMPARE(visit.record().readings.size(), kept.size());
+        QVERIFY(kept.size() > 20);
+        QVERIFY(!b->describeDisplay()->lutLoaded);
+    }
+
+    void aGapUnderTheSensorIsSaid()
+    {
+        for (const char *kind : {"wled", "qd-oled"}) {
+            auto b = warm(sim::variedPanel(kind, 5), 5);
+            b->gap(1);
+            b->setRoom({400, 4000});
+            Visit visit(*b, photo(), {}, {});
+            const auto r = visit.run();
+            QVERIFY2(r.ok(), kind);
+            QVERIFY2(says(*r, "leak in under the instrument"), kind);
+        }
+        auto flat = warm(sim::variedPanel("wled", 5), 5);
+        Visit visit(*flat, photo(), {}, {});
+        const auto r = visit.run();
+        QVERIFY(r.ok());
+        QVERIFY2(r->warnings.empty(), r->warnings.empty() ? "" : r->warnings.front().c_str());
+    }
+
+    void aScreenThatDimsAtRestIsKeptAwake()
+    {
+        sim::PanelSpec p = sim::variedPanel("wled", 6);
+        p.idleDimAfterS = 30;
+        p.idleDimShare = 0.15;
+        p.alreadyWarm = false;
+        SimBench b(p, {}, sim::MeterSpec{}, 6); // cold: the long waits of warming up are where it would dim
+        Visit visit(b, photo(), {}, {});
+        const auto r = visit.run();
+        QVERIFY2(r.ok(), r.ok() ? "" : r.error().text().c_str());
+        QVERIFY(r->warmUpStable);
+        LAMP_NEAR(b.seen({1, 1, 1}).b, 120, 1.2);
+    }
+
+    void aPanelThatDimsLargePatchesUnasked()
+    {
+        sim::PanelSpec p = sim::variedPanel("qd-oled", 7);
+        p.maxPatchArea = 0.04;
+        p.tellsPatchArea = false;
+        auto b = warm(p, 7);
+        Visit visit(*b, photo(), {}, {});
+        const auto r = visit.run();
+        QVERIFY2(r.ok(), r.ok() ? "" : r.error().text().c_str());
+        QVERIFY(says(*r, "dims"));
+        LAMP_NEAR(b->seen({1, 1, 1}, 0.02).b, 120, 1.5);
+    }
+
+    void saturationIsGotOver()
+    {
+        sim::MeterSpec meter;
+        meter.mostCdM2 = 250;
+        auto b = warm(sim::variedPanel("wled", 8), 8, {meter});
+        Visit visit(*b, photo(), {}, {});
+        const auto r = visit.run();
+        QVERIFY2(r.ok(), r.ok() ? "" : r.error().text().c_str());
+        QVERIFY(grayMiss(*b) < 0.4);
+    }
+
+    void anotherOfTheDisplaysModes()
+    {
+        sim::PanelSpec p = sim::variedPanel("wled", 9);
+        p.modes = {{"standard"}, {"paper", {1, 0.92, 0.75}, 1.1}};
+        auto b = warm(p, 9);
+        VisitPlan plan = photo();
+        plan.mode = "paper";
+        Visit visit(*b, plan, {}, {});
+        const auto r = visit.run();
+        QVERIFY2(r.ok(), r.ok() ? "" : r.error().text().c_str());
+        QCOMPARE(b->describeDisplay()->mode, std::string("paper"));
+        QVERIFY(grayMiss(*b) < 0.3 && whiteMiss(*b) < 0.3);
+    }
+};
+
+QTEST_GUILESS_MAIN(TestHazards)
+#include "test_hazards.moc"
