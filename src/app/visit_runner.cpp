@@ -155,6 +155,7 @@ void VisitRunner::work(const std::stop_token &stop, const BenchSource &source, V
     hooks.onProgress = [this](const Progress &p) { Q_EMIT progressed(p); };
     hooks.onNote = [this](const std::string &t) { Q_EMIT noted(QString::fromStdString(t)); };
     hooks.ask = [&](const Question &q) { return waitForAnswer(q, stop); };
+    plan.offered = store.value()->corrections();
     Visit visit(*bench, std::move(plan), hooks, stop);
     if (resume) {
         visit.resume(std::move(*resume));
@@ -162,6 +163,11 @@ void VisitRunner::work(const std::stop_token &stop, const BenchSource &source, V
     auto result = visit.run();
     VisitRecord record = visit.record();
     record.id = id;
+    if (result && record.matrix && record.matrix->made >= record.started) {
+        if (const Status kept = store.value()->addCorrection(*record.matrix); !kept) {
+            Q_EMIT noted(QString::fromStdString(kept.error().text()));
+        }
+    }
     const Status written = store.value()->saveVisit(record, displayId, result ? VisitState::Finished : VisitState::Running);
     if (!result) {
         fail(result.error(), record);

@@ -5,6 +5,7 @@
 #include "app/look.h"
 #include "app/look_view.h"
 
+#include <QCheckBox>
 #include <QFileDialog>
 #include <QHBoxLayout>
 #include <QHeaderView>
@@ -434,6 +435,10 @@ void Worksheet::ask(const Question &question, bool benchIsAutomatic, const Targe
         layout->addWidget(m_targets);
         m_targetText = paragraph({}, m_questionWidget);
         layout->addWidget(m_targetText);
+        m_keepLuminance = new QCheckBox(tr("Where the panel cannot reach both, keep the &luminance and let the white move"), m_questionWidget);
+        m_keepLuminance->setChecked(chosen.keepLuminance);
+        m_keepLuminance->setToolTip(tr("Otherwise the white is kept and the screen is as bright as it can be at that white."));
+        layout->addWidget(m_keepLuminance);
         connect(m_targets, &QListWidget::currentRowChanged, this, &Worksheet::describeTarget);
         describeTarget(m_targets->currentRow());
         m_targets->setFocus();
@@ -477,6 +482,7 @@ void Worksheet::goOn()
     Answer answer;
     if (m_targets != nullptr) {
         answer.target = builtInTargets()[size_t(m_targets->currentRow())];
+        answer.target->keepLuminance = m_keepLuminance->isChecked();
     }
     clearQuestion();
     Q_EMIT answered(answer);

@@ -6,6 +6,7 @@
 #include <QFrame>
 #include <QScrollArea>
 
+class QCheckBox;
 class QLabel;
 class QListWidget;
 class QPushButton;
@@ -84,6 +85,7 @@ private:
     QPushButton *m_report;
     std::optional<Question> m_question;
     QWidget *m_questionWidget = nullptr;
+    QCheckBox *m_keepLuminance = nullptr;
     QListWidget *m_targets = nullptr;
     QLabel *m_targetText = nullptr;
     std::optional<Stage> m_openBefore;

@@ -154,6 +154,9 @@ Target fromJson(const Json &json)
             target.gamut = word(*gamut, "gamut", "name", {"sRGB", "Display P3", "Adobe RGB (1998)", "Rec. 709"});
         }
     }
+    if (const Json *unreachable = find(json, "", "unreachable")) {
+        target.keepLuminance = word(*unreachable, "unreachable", "keep", {"white", "luminance"}) == "luminance";
+    }
     return target;
 }
 
@@ -180,6 +183,9 @@ Json toJson(const Target &t)
     Json black = t.black.native ? Json{{"kind", "native"}} : Json{{"kind", "value"}, {"cd_m2", t.black.cdM2}};
     Json gamut = t.gamut.empty() ? Json{{"kind", "native"}} : Json{{"kind", "space"}, {"name", t.gamut}};
     Json json{{"name", t.name}, {"white", white}, {"luminance", luminance}, {"tone", tone}, {"black", black}, {"gamut", gamut}};
+    if (t.keepLuminance) {
+        json["unreachable"] = {{"keep", "luminance"}};
+    }
     if (!t.why.empty()) {
         json["why"] = t.why;
     }

@@ -45,6 +45,9 @@ struct Target {
     ToneCurve tone;
     BlackTarget black;
     std::string gamut; ///< name of an RGB space to aim at; empty for the display's own
+    /// Where the panel cannot show the white at the luminance: keep the luminance and let white move towards the
+    /// panel's own, rather than keep white and be dimmer.
+    bool keepLuminance = false;
 };
 
 /// The built-in targets, in the order shown (data/targets.json).

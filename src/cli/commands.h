@@ -12,7 +12,7 @@ constexpr int kDone = 0, kNotWithin = 1, kBadInput = 2, kBenchFailed = 3, kInter
 /// The options of `visit`, as written on the command line.
 struct VisitOptions {
     std::string bench, target, out, task = "full", profile = "auto", instrument = "auto", effort = "standard", mode, tolerance = "studio",
-                                    warmUp = "wait", name, profileIn, report = "pdf";
+                                    warmUp = "wait", name, profileIn, correction, keep, report = "pdf";
     int icc = 4;
     bool json = false;
 };
@@ -21,7 +21,9 @@ struct ServeOptions {
     std::string display = "wled";
     std::uint64_t seed = 1;
     std::vector<std::string> faults;
-    bool warm = false;
+    std::string lamp, claims;
+    double gap = 0;
+    bool warm = false, bare = false, spectral = false;
 };
 
 /// The subcommands. \return the exit status

@@ -10,6 +10,7 @@
 
 #include <chrono>
 #include <iostream>
+#include <sstream>
 
 namespace lamp::cli {
 
@@ -171,7 +172,7 @@ int inspect(const std::string &path, bool json)
 
 int serveDisplay(const ServeOptions &options, bool json)
 {
-    auto bench = sim::makeBench(options.display, options.seed);
+    auto bench = sim::makeBench(options.display, options.seed, {options.claims, options.bare, options.spectral});
     if (!bench) {
         return report(bench.error(), json);
     }
@@ -180,8 +181,22 @@ int serveDisplay(const ServeOptions &options, bool json)
             return report(s.error(), json);
         }
     }
+    if (options.gap > 0) {
+        bench.value()->gap(std::min(options.gap, 1.0));
+    }
     if (options.warm) {
         bench.value()->skipTime(7200);
+    }
+    if (!options.lamp.empty()) {
+        double from = 0, length = 0, light = 0;
+        char colon = 0, second = 0;
+        std::istringstream in(options.lamp);
+        if (!(in >> from >> colon >> length >> second >> light) || colon != ':' || second != ':') {
+            return report({ErrorKind::Input, "A lamp is written FROM:SECONDS:CD_M2, not \"" + options.lamp + "\".", "",
+                           "For example --lamp 200:40:3.", "lamp", false},
+                          json);
+        }
+        bench.value()->lamp((options.warm ? 7200 : 0) + from, length, light);
     }
     serve(*bench.value(), std::cin, std::cout);
     return kDone;

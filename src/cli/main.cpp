@@ -23,9 +23,11 @@ void addVisit(CLI::App &app, VisitOptions &o, int &status)
     command->add_option("--effort", o.effort, "quick, standard or thorough");
     command->add_option("--mode", o.mode, "The display's own mode to use");
     command->add_option("--tolerance", o.tolerance, "Name of a built-in tolerance, or a JSON file");
+    command->add_option("--keep", o.keep, "Where the target is out of reach: keep the white, or keep the luminance");
     command->add_option("--warm-up", o.warmUp, "wait for a stable panel, or skip");
     command->add_option("--name", o.name, "The profile's description");
     command->add_option("--profile-in", o.profileIn, "For --task check: the profile to verify");
+    command->add_option("--correction", o.correction, "A correction of your own for this instrument and kind of panel: a JSON file");
     command->add_option("--report", o.report, "pdf, html or none");
     command->add_flag("--json", o.json, "The visit's record on standard output");
     command->callback([&] { status = runVisit(o); });
@@ -41,6 +43,11 @@ void addServe(CLI::App &app, ServeOptions &o, bool &json, int &status)
     command->add_option("--display", o.display, "Which one:" + names)->required();
     command->add_option("--seed", o.seed, "Seed of the instrument's noise");
     command->add_option("--fault", o.faults, "Make readings fail: CODE:FROM or CODE:FROM:COUNT, readings counted from 0");
+    command->add_option("--lamp", o.lamp, "A lamp shines on the screen: FROM:SECONDS:CD_M2, on the bench's clock");
+    command->add_option("--gap", o.gap, "Share of the room's light that gets in under the sensor, 0 to 1");
+    command->add_option("--claims", o.claims, "What kind of panel it says it is");
+    command->add_flag("--bare", o.bare, "The colorimeter has no factory corrections");
+    command->add_flag("--spectral", o.spectral, "A spectroradiometer lies beside the colorimeter");
     command->add_flag("--warm", o.warm, "The panel has been on for two hours");
     command->add_flag("--json", json, "Errors as JSON; the protocol itself always is");
     command->callback([&] { status = serveDisplay(o, json); });

@@ -136,11 +136,30 @@ Result<VisitPlan> planFrom(const VisitOptions &o)
         return target.error();
     }
     plan.target = target.value();
+    if (!o.keep.empty()) {
+        if (o.keep != "white" && o.keep != "luminance") {
+            return badChoice("--keep", o.keep, "white, luminance");
+        }
+        plan.target.keepLuminance = o.keep == "luminance";
+    }
     const auto tolerance = findTolerance(o.tolerance);
     if (!tolerance) {
         return tolerance.error();
     }
     plan.tolerance = tolerance.value();
+    if (!o.correction.empty()) {
+        const auto text = readFile(o.correction);
+        if (!text) {
+            return text.error();
+        }
+        const auto matrix = correctionFromJson(text.value());
+        if (!matrix) {
+            Error e = matrix.error();
+            e.what = o.correction + ": " + e.what;
+            return e;
+        }
+        plan.matrix = matrix.value();
+    }
     if (!o.profileIn.empty()) {
         const auto bytes = readBytes(o.profileIn);
         if (!bytes) {

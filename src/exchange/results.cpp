@@ -37,6 +37,9 @@ Status writeResults(const fs::path &folder, const VisitRecord &record, ReportKin
     const int entries = record.display.lut ? record.display.lut->entries : 256;
     also(writeFile(folder / "ramps.csv", rampsCsv(record.ramps.empty() ? linearRamps(entries) : record.ramps)));
     also(writeFile(folder / "visit.json", visitJson(record)));
+    if (record.matrix) {
+        also(writeFile(folder / "correction.json", correctionToJson(*record.matrix)));
+    }
     if (report == ReportKind::Pdf) {
         also(writeFile(folder / "report.pdf", reportPdf(record)));
     } else if (report == ReportKind::Html) {

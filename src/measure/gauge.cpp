@@ -78,10 +78,20 @@ Status Gauge::place(const Place &place)
 Status Gauge::wait(double seconds)
 {
     // In pieces, so that a request to stop is heard while a panel warms up.
+    constexpr int kPiecesAPatch = 3;
     double left = seconds;
-    while (left > 0) {
+    for (int piecesDone = 1; left > 0; ++piecesDone) {
         if (m_stop.stop_requested()) {
             return stoppedOnRequest();
+        }
+        if (m_shown && piecesDone % kPiecesAPatch == 0) {
+            Patch stirred = *m_shown;
+            if ((piecesDone / kPiecesAPatch) % 2 == 1) {
+                stirred.rgb = 0.97 * stirred.rgb;
+            }
+            if (const Status s = m_bench.show(stirred); !s) {
+                return s;
+            }
         }
         const double piece = std::min(left, 5.0);
         if (const Status s = m_bench.advance(piece); !s) {
@@ -196,6 +206,10 @@ Measurement Gauge::keep(const Reading &reading, const Drive &rgb, const std::str
     for (int c = 0; c < 3; ++c) {
         m.sigma[c] = m.tooDark ? m_instrument.floorCdM2 : m_noise.sigma(reading.xyz[c], m.integrationS);
     }
+    if (m_matrix && mode == ReadMode::Emission && !m.tooDark) {
+        m.xyz = XYZ((*m_matrix * m.xyz.vec()).cwiseMax(0.0));
+        m.sigma = XYZ((m_matrix->cwiseAbs2() * m.sigma.vec().cwiseAbs2()).cwiseSqrt());
+    }
     m.t = reading.t;
     if (m_hooks.onReading) {
         m_hooks.onReading(m);
@@ -214,6 +228,7 @@ Result<Measurement> Gauge::read(const Drive &rgb, const std::string &name, doubl
     if (const Status s = m_bench.show(patch); !s) {
         return s.error();
     }
+    m_shown = patch;
     // Also where the drive is the one before: menu or ramps may have changed what it shows.
     if (const Status s = m_bench.advance(m_settleS); !s) {
         return s.error();

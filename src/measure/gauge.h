@@ -2,6 +2,7 @@
 #pragma once
 
 #include "device/bench.h"
+#include "measure/correction.h"
 
 #include <functional>
 #include <stop_token>
@@ -61,6 +62,8 @@ public:
     [[nodiscard]] double patchArea() const { return m_area; }
     /// Factory correction to use; remembered, and set again after the instrument was unplugged.
     Status setCorrection(const std::string &technology);
+    /// A matrix that is applied to everything read from the screen, on top of no factory correction.
+    void setMatrix(const Eigen::Matrix3d &matrix) { m_matrix = matrix; }
     Status place(const Place &place);
 
     /// Shows a patch, waits until it stands, and reads it.
@@ -69,7 +72,8 @@ public:
     Result<Measurement> read(const Drive &rgb, const std::string &name, double expectedY = 0, double relativeGoal = 0.0008);
     /// Illuminance at the desk: places the instrument there, reads, and puts it back on the screen.
     Result<Measurement> readAmbient();
-    /// Lets time pass.
+    /// Lets time pass. Meanwhile the patch is changed a little now and then, so that a screen which dims when its
+    /// picture stands still does not.
     Status wait(double seconds);
 
     [[nodiscard]] double now() const { return m_bench.now(); }
@@ -96,7 +100,9 @@ private:
     std::string m_stage, m_correction;
     bool m_correctionSet = false;
     bool m_mustRestore = false; ///< the instrument was away: nothing is read before correction and place are set again
+    std::optional<Eigen::Matrix3d> m_matrix;
     Place m_place;
+    std::optional<Patch> m_shown;
     double m_area = 0.1;
     double m_settleS = 0.3;
     int m_count = 0;

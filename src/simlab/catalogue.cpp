@@ -242,6 +242,11 @@ Entry entry(const std::string &name)
     return entries.at(name)();
 }
 
+std::vector<std::string> typeNames()
+{
+    return {"wled", "wled-wide", "qd", "rgb-led", "ccfl", "woled", "qd-oled", "projector", "unknown"};
+}
+
 const std::vector<std::string> kBirds{"avocet", "curlew", "dunlin", "godwit", "knot", "turnstone"};
 
 } // namespace
@@ -296,20 +301,39 @@ std::vector<std::string> displayNames()
 
 Result<std::unique_ptr<SimBench>> makeBench(const std::string &displayName, std::uint64_t seed)
 {
+    return makeBench(displayName, seed, {});
+}
+
+Result<std::unique_ptr<SimBench>> makeBench(const std::string &displayName, std::uint64_t seed, const BenchOptions &options)
+{
+    Entry e;
+    const auto kind = std::find_if(allKinds().begin(), allKinds().end(), [&](const Kind &k) { return k.name == displayName; });
     if (std::find(kBirds.begin(), kBirds.end(), displayName) != kBirds.end()) {
-        const Entry e = entry(displayName);
-        return std::make_unique<SimBench>(e.panel, e.room, MeterSpec{}, seed);
-    }
-    std::string list;
-    for (const Kind &k : allKinds()) {
-        if (k.name == displayName) {
-            return std::make_unique<SimBench>(k.make(k.model, displayName + "-1"), RoomSpec{}, MeterSpec{}, seed);
+        e = entry(displayName);
+    } else if (kind != allKinds().end()) {
+        e.panel = kind->make(kind->model, displayName + "-1");
+    } else {
+        std::string list;
+        for (const std::string &name : displayNames()) {
+            list += (list.empty() ? "" : ", ") + name;
         }
+        return Error{
+            ErrorKind::Input, "There is no simulated display called \"" + displayName + "\".", "", "Choose one of: " + list + ".", "", false};
     }
-    for (const std::string &name : displayNames()) {
-        list += (list.empty() ? "" : ", ") + name;
+    const auto kinds = typeNames();
+    if (!options.claims.empty() && std::find(kinds.begin(), kinds.end(), options.claims) == kinds.end()) {
+        return Error{
+            ErrorKind::Input, "\"" + options.claims + "\" is no kind of panel.", "", "The bench protocol names them (docs/protocol.md).", "", false};
     }
-    return Error{ErrorKind::Input, "There is no simulated display called \"" + displayName + "\".", "", "Choose one of: " + list + ".", "", false};
+    e.panel.claims = options.claims;
+    std::vector<MeterSpec> meters{MeterSpec{}};
+    if (options.bare) {
+        meters.front().corrections.clear();
+    }
+    if (options.spectral) {
+        meters.push_back(spectroradiometer());
+    }
+    return std::make_unique<SimBench>(e.panel, e.room, std::move(meters), seed);
 }
 
 } // namespace lamp::sim

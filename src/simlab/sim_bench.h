@@ -98,5 +98,12 @@ PanelSpec variedPanel(const std::string &kind, std::uint64_t seed);
 std::vector<std::string> kinds();
 /// A bench with one of them, or an error that lists the names.
 Result<std::unique_ptr<SimBench>> makeBench(const std::string &displayName, std::uint64_t seed);
+/// What may be different about such a bench.
+struct BenchOptions {
+    std::string claims;    ///< technology that the panel says it has
+    bool bare = false;     ///< a colorimeter without factory corrections
+    bool spectral = false; ///< a spectroradiometer beside it
+};
+Result<std::unique_ptr<SimBench>> makeBench(const std::string &displayName, std::uint64_t seed, const BenchOptions &options);
 
 } // namespace lamp::sim

@@ -33,6 +33,7 @@ const std::vector<QStringList> &migrations()
             "too_dark INTEGER, superseded INTEGER, PRIMARY KEY (visit_id, number)) WITHOUT ROWID",
         },
         {"ALTER TABLE display ADD COLUMN note TEXT NOT NULL DEFAULT ''"},
+        {"CREATE TABLE correction (id INTEGER PRIMARY KEY, made TEXT NOT NULL, correction TEXT NOT NULL)"},
     };
     return steps;
 }
@@ -293,6 +294,28 @@ Status Store::addReading(const std::string &visitId, const Measurement &m)
     return run(q, QStringLiteral("A reading could not be stored."));
 }
 
+Status Store::addCorrection(const MatrixCorrection &correction)
+{
+    QSqlQuery q(database());
+    q.prepare(QStringLiteral("INSERT INTO correction (made, correction) VALUES (?, ?)"));
+    q.addBindValue(text(correction.made));
+    q.addBindValue(QString::fromStdString(correctionToJson(correction)));
+    return run(q, QStringLiteral("A correction could not be stored."));
+}
+
+std::vector<MatrixCorrection> Store::corrections() const
+{
+    std::vector<MatrixCorrection> all;
+    QSqlQuery q(database());
+    q.exec(QStringLiteral("SELECT correction FROM correction ORDER BY made DESC, id DESC"));
+    while (q.next()) {
+        if (const auto c = correctionFromJson(q.value(0).toString().toStdString())) {
+            all.push_back(c.value());
+        }
+    }
+    return all;
+}
+
 Status Store::setVisitState(const QString &visitId, VisitState state)
 {
     QSqlQuery q(database());
@@ -361,7 +384,9 @@ Result<VisitRecord> Store::visit(const QString &id) const
         m.integrationS = d(13);
         m.t = d(14);
         m.tooDark = q.value(15).toBool();
-        m.superseded = q.value(16).toBool();
+        // Readings are stored as they come; that one was set aside later stands in the record.
+        const auto &aside = record->setAside;
+        m.superseded = q.value(16).toBool() || std::find(aside.begin(), aside.end(), m.index) != aside.end();
         record.value().readings.push_back(m);
     }
     return record;

@@ -70,6 +70,9 @@ public:
     /// Adds one reading to a visit; repeated calls for the same number change nothing.
     Status addReading(const std::string &visitId, const Measurement &m);
     Status setVisitState(const QString &visitId, VisitState state);
+    /// Keeps a correction that was made here; corrections() gives all, the newest first.
+    Status addCorrection(const MatrixCorrection &correction);
+    [[nodiscard]] std::vector<MatrixCorrection> corrections() const;
     [[nodiscard]] std::vector<VisitEntry> visits(qint64 displayId) const;
     /// Visits that neither ended nor were set aside: the program was closed or killed in the middle.
     [[nodiscard]] std::vector<VisitEntry> interruptedVisits() const;

@@ -95,22 +95,20 @@ double Visit::noiseGoal(double level) const
     return goalAt(level, 0.98 * white, m_budget.noise);
 }
 
-GrayAim Visit::aimFor(const DisplayModel &model)
+namespace {
+
+/// The share of a luminance that a display can show at a chromaticity, at most 1.
+double reachableShare(const DisplayModel &model, const Chromaticity &white, double luminance)
 {
-    // White first: the target's chromaticity at the luminance that every channel can give.
-    const Chromaticity white = m_record.targetWhite();
-    const Target &target = m_record.plan.target;
-    const double wanted = target.luminance.value().value_or(1e4);
-    const XYZ most = model.white(), black = model.black();
     const Primaries basis = model.primaries();
-    const LinearRgb full = basis.amounts(most), needed = basis.amounts(xyzOf(white, wanted));
+    const LinearRgb full = basis.amounts(model.white()), needed = basis.amounts(xyzOf(white, luminance));
     double share = 1;
     for (int c = 0; c < 3; ++c) {
         share = std::min(share, full[c] / std::max(needed[c], 1e-9));
     }
     // Where channels do not add up the sum above is only near: the most that the model really shows, by halving.
     const auto shows = [&](double s) {
-        const XYZ aimed = xyzOf(white, wanted * s);
+        const XYZ aimed = xyzOf(white, luminance * s);
         const XYZ shown = model.evaluate(model.driveFor(aimed, {0.98, 0.98, 0.98}));
         return whiteDifference(shown, white) < 0.05 && std::abs(shown.b / aimed.b - 1) < 0.0005;
     };
@@ -122,6 +120,38 @@ GrayAim Visit::aimFor(const DisplayModel &model)
         }
         share = low;
     }
+    return share;
+}
+
+/// On the way in u'v' from one white to another.
+Chromaticity between(const Chromaticity &from, const Chromaticity &to, double t)
+{
+    const Uv a = uvOf(from), b = uvOf(to);
+    return xyOf({a.u + t * (b.u - a.u), a.v + t * (b.v - a.v)});
+}
+
+} // namespace
+
+GrayAim Visit::aimFor(const DisplayModel &model)
+{
+    // White first: the target's chromaticity at the luminance that every channel can give.
+    Chromaticity white = m_record.targetWhite();
+    const Target &target = m_record.plan.target;
+    const double wanted = target.luminance.value().value_or(1e4);
+    const XYZ black = model.black();
+    const Primaries basis = model.primaries();
+    double share = reachableShare(model, white, wanted);
+    if (share < 0.999 && target.keepLuminance && target.luminance.value()) {
+        const Chromaticity own = chromaticity(model.white());
+        double low = 0, high = 1;
+        for (int i = 0; i < 10; ++i) {
+            const double middle = (low + high) / 2;
+            (reachableShare(model, between(white, own, middle), wanted) < 0.999 ? low : high) = middle;
+        }
+        white = between(white, own, high);
+        share = reachableShare(model, white, wanted);
+    }
+    m_record.aimWhite = white;
     m_record.aimLuminance = wanted * share;
     GrayAim aim{xyzOf(white, m_record.aimLuminance), black, target.tone};
     if (!target.black.native) {
@@ -349,7 +379,7 @@ void Visit::judgeBlack()
     // Pixels that make their own light are black when off; a backlight leaks a few thousandths at most. Common
     // practice, no published source.
     const bool selfLit = technology == "woled" || technology == "qd-oled";
-    const double most = std::max(selfLit ? white / 4000 : white / 250, 2 * m_record.instrument.floorCdM2);
+    const double most = std::max(selfLit ? white / 4000 : white / 400, 2 * m_record.instrument.floorCdM2);
     if (black > most) {
         warn("Black reads " + fixed(black, black < 1 ? 3 : 2) + " cd/m², more than this kind of panel leaves (" + fixed(most, 3)
              + "): light may leak in under the instrument, or the room's light falls on the screen.");

@@ -3,6 +3,7 @@
 #include "visit/visit.h"
 
 #include "colour/cct.h"
+#include "colour/difference.h"
 #include "measure/warm_up.h"
 
 #include <algorithm>
@@ -74,17 +75,125 @@ Status Visit::prepare()
         warn("This display has no video LUT: tone and white can only be described by the profile, not corrected.");
         summary += "; no video LUT";
     }
-    const std::string &technology = m_record.display.technology;
-    m_record.correction = m_record.instrument.hasCorrection(technology) ? technology : "";
-    if (m_record.correction.empty() && m_record.instrument.kind != "spectroradiometer") {
-        warn("The instrument has no correction for this panel (" + technology
-             + "): colours may be read a few ΔE wrong, and the uncertainty says so.");
-    }
-    if (const Status s = m_gauge->setCorrection(m_record.correction); !s) {
+    if (const Status s = chooseCorrection(); !s) {
         return s;
     }
     finish(Stage::Prepare,
-           summary + "; " + m_record.instrument.model + (m_record.correction.empty() ? "" : ", corrected for " + m_record.correction));
+           summary + "; " + m_record.instrument.model
+               + (m_record.correction.empty() ? "" : (m_record.matrix ? ", corrected by " : ", corrected for ") + m_record.correction));
+    return Done{};
+}
+
+Status Visit::chooseCorrection()
+{
+    const std::string &technology = m_record.display.technology;
+    m_record.matrix = ownCorrection(m_record.instrument, m_record.display);
+    if (m_record.matrix) {
+        m_record.correction = m_record.matrix->name();
+        for (const std::string &doubt : doubts(*m_record.matrix)) {
+            warn("The correction in use is doubtful. " + doubt);
+        }
+        m_gauge->setMatrix(m_record.matrix->matrix);
+        return m_gauge->setCorrection("");
+    }
+    m_record.correction = m_record.instrument.hasCorrection(technology) ? technology : "";
+    if (m_record.correction.empty() && m_record.instrument.kind != "spectroradiometer" && m_reference < 0) {
+        warn("The instrument has no correction for this panel (" + technology
+             + "): colours may be read a few ΔE wrong, and the uncertainty says so.");
+    }
+    return m_gauge->setCorrection(m_record.correction);
+}
+
+Result<FourColours> Visit::readFour(Gauge &gauge, XYZ &fifth)
+{
+    FourColours four;
+    struct Item {
+        const char *name;
+        Drive rgb;
+        XYZ *into;
+        double share;
+    };
+    const double white = m_freshWhite ? m_freshWhite->b : 150;
+    for (const Item &item :
+         {Item{"white", {1, 1, 1}, &four.white, 1}, Item{"red", {1, 0, 0}, &four.red, 0.2}, Item{"green", {0, 1, 0}, &four.green, 0.7},
+          Item{"blue", {0, 0, 1}, &four.blue, 0.08}, Item{"fifth colour", {0.85, 0.6, 0.5}, &fifth, 0.4}}) {
+        const auto m = gauge.read(item.rgb, std::string(item.name) + ", for the correction", item.share * white, 0.0008);
+        if (!m) {
+            return m.error();
+        }
+        *item.into = m->xyz;
+    }
+    return four;
+}
+
+Status Visit::matchInstruments()
+{
+    // Ohno and Hardis: both instruments read red, green, blue and white of this very panel.
+    XYZ fifth, referenceFifth;
+    const auto seen = readFour(*m_gauge, fifth);
+    if (!seen) {
+        return seen.error();
+    }
+    const auto change = [&](int index, const std::string &what) -> Status {
+        if (!ask({Question::Kind::Confirm, Stage::WarmUp, what, "", 0}).goOn) {
+            return stoppedOnRequest();
+        }
+        return m_bench.selectInstrument(index);
+    };
+    if (const Status s = change(m_reference, "Lay the spectroradiometer in the marked place instead of the colorimeter."); !s) {
+        return s;
+    }
+    const auto info = m_bench.describeInstrument();
+    if (!info) {
+        return info.error();
+    }
+    Gauge reference(m_bench, info.value(), gaugeHooks(), m_stop);
+    reference.setStage(stageName(Stage::WarmUp));
+    reference.setCount(int(m_record.readings.size()));
+    reference.setPatchArea(m_gauge->patchArea());
+    if (const Status s = reference.place({}); !s) {
+        return s;
+    }
+    const auto truth = readFour(reference, referenceFifth);
+    if (!truth) {
+        return truth.error();
+    }
+    if (const Status s = change(m_instrumentIndex, "Lay the colorimeter back in the marked place."); !s) {
+        return s;
+    }
+    m_gauge->setCount(int(m_record.readings.size()));
+    if (const Status s = m_gauge->setCorrection(""); !s) {
+        return s;
+    }
+    if (const Status s = m_gauge->place({}); !s) {
+        return s;
+    }
+    const auto matrix = fourColourMatrix(truth.value(), seen.value());
+    if (!matrix) {
+        return matrix.error();
+    }
+    const RelXYZ n = relativeTo(truth->white, truth->white.b);
+    const auto lab = [&](const Eigen::Vector3d &xyz) { return labOf(relativeTo(XYZ(xyz), truth->white.b), n); };
+    MatrixCorrection c{matrix.value(),
+                       m_record.instrument.model,
+                       m_record.instrument.serial,
+                       info->model,
+                       info->serial,
+                       m_record.display.technology,
+                       m_record.display.model + " " + m_record.display.serial,
+                       m_hooks.wallClock ? m_hooks.wallClock() : WallTime{},
+                       deltaE2000(lab(referenceFifth.vec()), lab(matrix.value() * fifth.vec()))};
+    const std::vector<std::string> against = doubts(c);
+    if (!against.empty()) {
+        warn("The correction made here was not used. " + against.front());
+        return Done{};
+    }
+    m_gauge->setMatrix(c.matrix);
+    if (m_freshWhite) {
+        m_freshWhite = XYZ(c.matrix * m_freshWhite->vec());
+    }
+    m_record.correction = c.name();
+    m_record.matrix = c;
     return Done{};
 }
 
@@ -214,6 +323,11 @@ Status Visit::warmUpStage()
     if (const Status s = findPatchArea(); !s) {
         return s;
     }
+    if (m_reference >= 0) {
+        if (const Status s = matchInstruments(); !s) {
+            return s;
+        }
+    }
     const std::string rate = fixed(std::abs(w->ratePercentPerMinute), 2) + " % a minute";
     if (!w->stable) {
         warn("The panel was not stable when it was measured: its luminance moved by " + rate + ".");
@@ -251,6 +365,37 @@ Result<double> Visit::turn(const Control &control, double value)
     return m_record.controls[control.name];
 }
 
+void Visit::judgePrimaries()
+{
+    // A correction for another kind of panel shows where the gamut is not one that the kind can have. Limits of the
+    // triangle's area in u'v' against sRGB's: common practice, no published source.
+    struct Range {
+        const char *technology;
+        double least, most;
+    };
+    constexpr std::array<Range, 7> ranges{{{"wled", 0.5, 1.2},
+                                           {"wled-wide", 1.02, 1.8},
+                                           {"qd", 1.05, 1.9},
+                                           {"rgb-led", 1.05, 1.9},
+                                           {"ccfl", 0.5, 1.6},
+                                           {"woled", 0.95, 1.8},
+                                           {"qd-oled", 1.1, 2.0}}};
+    const Primaries &p = m_record.trim->primaries;
+    const auto area = [](const std::array<Chromaticity, 3> &c) {
+        const Uv r = uvOf(c[0]), g = uvOf(c[1]), b = uvOf(c[2]);
+        return std::abs((g.u - r.u) * (b.v - r.v) - (b.u - r.u) * (g.v - r.v)) / 2;
+    };
+    const auto pure = [&](const XYZ &xyz) { return chromaticity(xyz - p.black); };
+    const double ratio = area({pure(p.red), pure(p.green), pure(p.blue)}) / area(rgbSpace("sRGB")->primaries);
+    for (const Range &r : ranges) {
+        if (m_record.display.technology == r.technology && (ratio < r.least || ratio > r.most)) {
+            m_record.correctionDoubtful = true;
+            warn("The panel says it is " + m_record.display.technology + ", but its gamut is " + fixed(ratio, 2)
+                 + " times sRGB's, which that kind does not have: the instrument's correction may be for another kind of panel.");
+        }
+    }
+}
+
 Status Visit::trimStage()
 {
     begin(Stage::Trim);
@@ -282,9 +427,11 @@ Status Visit::trimStage()
     }
     m_record.trim = t.value();
     if (!mayTurn) {
+        judgePrimaries();
         finish(Stage::Trim, "Controls untouched; white at " + whiteText(t->white));
         return Done{};
     }
+    judgePrimaries();
     const double wanted = t->targetLuminance;
     m_record.aimLuminance = std::min(wanted, t->reachableLuminance);
     if (t->reachableLuminance < wanted * 0.995) {

@@ -403,6 +403,8 @@ std::string recordToJson(const VisitRecord &r)
               {"expected_error", r.expectedError},
               {"quantisation_floor", r.quantisationFloor},
               {"set_aside", r.setAside},
+              {"correction_doubtful", r.correctionDoubtful},
+              {"matrix", r.matrix ? Json::parse(correctionToJson(*r.matrix)) : Json(nullptr)},
               {"profile", base16(r.profile)},
               {"verification", verificationJson(r.verification)},
               {"coverage", r.coverage},
@@ -485,6 +487,14 @@ Result<VisitRecord> recordFromJson(const std::string &text)
         r.expectedError = j.value("expected_error", 0.0);
         r.quantisationFloor = j.value("quantisation_floor", 0.0);
         r.setAside = j.value("set_aside", std::vector<int>{});
+        r.correctionDoubtful = j.value("correction_doubtful", false);
+        if (j.contains("matrix") && !j.at("matrix").is_null()) {
+            const auto matrix = correctionFromJson(j.at("matrix").dump());
+            if (!matrix) {
+                return matrix.error();
+            }
+            r.matrix = matrix.value();
+        }
         r.profile = fromBase16(j.at("profile").get<std::string>());
         readFindings(j, r);
         return r;

@@ -61,7 +61,9 @@ struct VisitPlan {
     std::string profileName;    ///< empty: made from display, target and date
     std::string by = "program"; ///< who works: a role
     bool waitForWarmUp = true;
-    Bytes profileIn; ///< for Task::Check
+    std::optional<MatrixCorrection> matrix; ///< a correction of one's own; it has to fit
+    std::vector<MatrixCorrection> offered;  ///< others that are known, the newest first: one that fits is used
+    Bytes profileIn;                        ///< for Task::Check
     std::string profileInName;
 };
 
@@ -73,7 +75,9 @@ struct VisitRecord {
     BenchInfo bench;
     DisplayInfo display; ///< as found
     InstrumentInfo instrument;
-    std::string correction; ///< factory correction in use; empty for none
+    std::string correction;                 ///< in use: a factory correction's technology, a matrix's name; empty for none
+    bool correctionDoubtful = false;        ///< the panel does not look like the kind that it is corrected for
+    std::optional<MatrixCorrection> matrix; ///< in use instead of a factory correction
     WallTime started{}, finished{};
     std::array<StageLine, kStages> lines;
     std::vector<Measurement> readings;
@@ -83,6 +87,7 @@ struct VisitRecord {
     std::map<std::string, double> controls; ///< of the menu, as left
     std::optional<Trim> trim;
     double aimLuminance = 0; ///< what the ramps aim at, cd/m²
+    Chromaticity aimWhite;   ///< the same; the target's but where luminance was to be kept and both were out of reach
     Primaries calibrated;    ///< read through the ramps
     Ramps ramps;             ///< empty where none were made
     GrayJudgement gray;

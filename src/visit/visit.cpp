@@ -206,6 +206,26 @@ Status Visit::connect()
     for (const Control &c : display->controls) {
         m_record.controls[c.name] = c.value;
     }
+    if (m_record.plan.matrix) {
+        if (const std::string why = misfit(*m_record.plan.matrix, m_record.instrument, display.value()); !why.empty()) {
+            return Error{ErrorKind::Input,
+                         "The correction given does not fit: " + why,
+                         "Nothing was changed on the display.",
+                         "Use it where it was made for, or make one for this instrument and panel.",
+                         "correction",
+                         false};
+        }
+    }
+    m_gauge = std::make_unique<Gauge>(m_bench, m_record.instrument, gaugeHooks(), m_stop);
+    m_gauge->setCount(int(m_record.readings.size()));
+    if (display->maxPatchArea) {
+        m_gauge->setPatchArea(std::min(0.1, *display->maxPatchArea));
+    }
+    return Done{};
+}
+
+Gauge::Hooks Visit::gaugeHooks()
+{
     Gauge::Hooks hooks;
     hooks.onReading = [this](const Measurement &m) {
         m_record.readings.push_back(m);
@@ -222,12 +242,7 @@ Status Visit::connect()
             return ask({Question::Kind::Mend, m_record.openStage().value_or(Stage::Verify), e.text(), "", 0}).goOn;
         };
     }
-    m_gauge = std::make_unique<Gauge>(m_bench, m_record.instrument, std::move(hooks), m_stop);
-    m_gauge->setCount(int(m_record.readings.size()));
-    if (display->maxPatchArea) {
-        m_gauge->setPatchArea(std::min(0.1, *display->maxPatchArea));
-    }
-    return Done{};
+    return hooks;
 }
 
 Result<InstrumentInfo> Visit::chooseInstrument(int count)
@@ -253,9 +268,9 @@ Result<InstrumentInfo> Visit::chooseInstrument(int count)
     if (!display) {
         return display.error();
     }
-    // A colorimeter that is corrected for this panel is quick and quiet; without one a spectroradiometer is right,
-    // if slow; an uncorrected colorimeter comes last.
-    int best = 0, bestRank = -1;
+    // A colorimeter that is corrected for this panel is quick and quiet; one that is not can be corrected here by a
+    // spectroradiometer, which by itself is right, if slow; an uncorrected colorimeter comes last.
+    int best = 0, bestRank = -1, spectral = -1;
     for (int i = 0; i < count; ++i) {
         if (const Status s = m_bench.selectInstrument(i); !s) {
             return s.error();
@@ -264,17 +279,43 @@ Result<InstrumentInfo> Visit::chooseInstrument(int count)
         if (!info) {
             return info.error();
         }
-        const bool spectral = info->kind == "spectroradiometer";
-        const int rank = !spectral && info->hasCorrection(display->technology) ? 2 : (spectral ? 1 : 0);
+        const bool isSpectral = info->kind == "spectroradiometer";
+        const bool given = ownCorrection(info.value(), display.value()).has_value();
+        const int rank = given ? 3 : (!isSpectral && info->hasCorrection(display->technology) ? 2 : (isSpectral ? 0 : 1));
+        if (isSpectral && spectral < 0) {
+            spectral = i;
+        }
         if (rank > bestRank) {
             bestRank = rank;
             best = i;
         }
     }
+    if (bestRank == 1 && spectral >= 0) {
+        // Somebody has to lay the instruments on the screen in turn.
+        if (m_record.bench.automatic || m_hooks.ask) {
+            m_reference = spectral;
+        } else {
+            best = spectral;
+        }
+    }
+    m_instrumentIndex = best;
     if (const Status s = m_bench.selectInstrument(best); !s) {
         return s.error();
     }
     return m_bench.describeInstrument();
+}
+
+std::optional<MatrixCorrection> Visit::ownCorrection(const InstrumentInfo &instrument, const DisplayInfo &display) const
+{
+    if (m_record.plan.matrix) {
+        return misfit(*m_record.plan.matrix, instrument, display).empty() ? m_record.plan.matrix : std::nullopt;
+    }
+    for (const MatrixCorrection &c : m_record.plan.offered) {
+        if (misfit(c, instrument, display).empty() && doubts(c).empty()) {
+            return c;
+        }
+    }
+    return std::nullopt;
 }
 
 Status Visit::reapply()
@@ -286,8 +327,11 @@ Status Visit::reapply()
         }
     }
     if (m_record.line(Stage::Prepare).state == LineState::Done) {
-        if (const Status s = m_gauge->setCorrection(m_record.correction); !s) {
+        if (const Status s = m_gauge->setCorrection(m_record.matrix ? "" : m_record.correction); !s) {
             return s;
+        }
+        if (m_record.matrix) {
+            m_gauge->setMatrix(m_record.matrix->matrix);
         }
     }
     if (m_record.trim && m_record.line(Stage::Trim).state == LineState::Done) {

@@ -105,6 +105,11 @@ private:
     [[nodiscard]] Drive patchNear(const Drive &behind) const;
     Status reviewOdd();
     Status findPatchArea();
+    Gauge::Hooks gaugeHooks();
+    Status chooseCorrection();
+    [[nodiscard]] std::optional<MatrixCorrection> ownCorrection(const InstrumentInfo &instrument, const DisplayInfo &display) const;
+    Status matchInstruments();
+    Result<FourColours> readFour(Gauge &gauge, XYZ &fifth);
     void setAside(int index);
     [[nodiscard]] bool isSetAside(int index) const;
     void dropBetween(double from, double to);
@@ -116,11 +121,16 @@ private:
     Status makeRamps();
     void rememberNativeTones();
     void judgeBlack();
+    void judgePrimaries();
     void describeCalibration();
     Status measureAsItStands();
     bool wantsTable(const ShownDisplay &shown, const MatrixModel &matrix);
     void compareWithTargetGamut();
     void describeGamut(const ShownDisplay *shown, const MatrixModel &matrix);
+    [[nodiscard]] std::vector<TestColour> coloursToVerify(const Profile &profile) const;
+    Result<Measurement> readVerified(const TestColour &colour);
+    Result<std::vector<Measurement>> readVerified(const std::vector<TestColour> &colours);
+    Status readUndecided(const Profile &profile, const Measurement &before, const Measurement &after);
     void judgeMeasuredState();
     void judge();
     void judgeRoom();
@@ -138,13 +148,14 @@ private:
     VisitRecord m_record;
     std::unique_ptr<Gauge> m_gauge;
     Budget m_budget{};
-    std::optional<DisplayModel> m_model; ///< from the calibration stage on
-    Ramps m_exactRamps;                  ///< the ramps before rounding
-    std::optional<XYZ> m_freshWhite;     ///< the last of the warm-up
-    bool m_startOver = false;            ///< too few undisturbed readings were left
-    bool m_litBefore = false;            ///< light fell when calibrating began
-    std::vector<int> m_reviewed;         ///< numbers of readings that were taken again to be sure
-    int m_guards = 0;                    ///< how often a reading was looked into
+    std::optional<DisplayModel> m_model;         ///< from the calibration stage on
+    int m_instrumentIndex = 0, m_reference = -1; ///< of the bench's instruments; the reference one corrects the other
+    Ramps m_exactRamps;                          ///< the ramps before rounding
+    std::optional<XYZ> m_freshWhite;             ///< the last of the warm-up
+    bool m_startOver = false;                    ///< too few undisturbed readings were left
+    bool m_litBefore = false;                    ///< light fell when calibrating began
+    std::vector<int> m_reviewed;                 ///< numbers of readings that were taken again to be sure
+    int m_guards = 0;                            ///< how often a reading was looked into
     bool m_resumed = false;
     bool m_touched = false; ///< something of the display may have been changed
     double m_clockStart = 0, m_secondsBefore = 0;

@@ -143,6 +143,82 @@ private Q_SLOTS:
         LAMP_NEAR(b->seen({1, 1, 1}, 0.02).b, 120, 1.5);
     }
 
+    // A panel of another kind than it says: its gamut gives it away, and nothing is claimed that could flatter.
+    void aCorrectionForAnotherKindOfPanelIsSaid()
+    {
+        sim::PanelSpec p = sim::variedPanel("qd", 10);
+        p.claims = "wled";
+        auto b = warm(p, 10);
+        Visit visit(*b, photo(Effort::Quick), {}, {});
+        const auto r = visit.run();
+        QVERIFY(r.ok());
+        QVERIFY(says(*r, "another kind of panel"));
+        QCOMPARE(r->verdict, Verdict::Undecided);
+        QVERIFY(2 * r->verification.meanUncertainty > 2);
+    }
+
+    void aSpectroradiometerBesideCorrectsTheColorimeter()
+    {
+        sim::MeterSpec bare;
+        bare.corrections.clear();
+        for (const char *kind : {"qd", "rgb-led", "projector"}) {
+            auto b = warm(sim::variedPanel(kind, 11), 11, {bare, sim::spectroradiometer()});
+            Visit visit(*b, photo(), {}, {});
+            const auto r = visit.run();
+            QVERIFY2(r.ok(), r.ok() ? "" : r.error().text().c_str());
+            QVERIFY2(r->matrix.has_value(), kind);
+            QCOMPARE(r->matrix->instrumentModel, std::string("Tern"));
+            QCOMPARE(r->matrix->referenceModel, std::string("Plover"));
+            // By an ideal observer, who has no need of a correction.
+            const XYZ white = b->truth({1, 1, 1}, 0.05);
+            const double miss = whiteDifference(white, illuminantChromaticity(Illuminant::D65));
+            QVERIFY2(miss < 0.6, qPrintable(QStringLiteral("%1: %2").arg(kind).arg(miss)));
+            QVERIFY(r->verdict == Verdict::Pass);
+            // The next visit takes it as it is; another panel's kind does not.
+            auto alone = warm(sim::variedPanel(kind, 11), 12, {bare});
+            VisitPlan next = photo(Effort::Quick);
+            next.offered = {*r->matrix};
+            Visit second(*alone, next, {}, {});
+            const auto again = second.run();
+            QVERIFY(again.ok());
+            QVERIFY(again->matrix.has_value() && again->warnings.empty());
+            auto other = warm(sim::variedPanel("ccfl", 11), 12, {bare});
+            Visit third(*other, next, {}, {});
+            QVERIFY(!third.run()->matrix.has_value());
+            next.matrix = r->matrix;
+            Visit refused(*other, next, {}, {});
+            const auto no = refused.run();
+            QVERIFY(!no.ok());
+            QCOMPARE(no.error().kind, ErrorKind::Input);
+        }
+    }
+
+    void whatIsKeptWhereATargetIsOutOfReach()
+    {
+        VisitPlan plan = photo(Effort::Quick);
+        plan.target.white = {WhiteTarget::Kind::Illuminant, 0, "D50", {}};
+        sim::PanelSpec p = sim::variedPanel("wled", 12);
+        p.maxLuminance = 150;
+        plan.target.luminance.cdM2 = 140;
+        auto dim = warm(p, 12), moved = warm(p, 12);
+        Visit white(*dim, plan, {}, {});
+        const auto keptWhite = white.run();
+        plan.target.keepLuminance = true;
+        Visit luminance(*moved, plan, {}, {});
+        const auto keptLuminance = luminance.run();
+        QVERIFY(keptWhite.ok() && keptLuminance.ok());
+        const Chromaticity d50 = illuminantChromaticity(Illuminant::D50);
+        QVERIFY(whiteDifference(dim->seen({1, 1, 1}), d50) < 0.5);
+        QVERIFY(dim->seen({1, 1, 1}).b < 130);
+        LAMP_NEAR(moved->seen({1, 1, 1}).b, 140, 2);
+        QVERIFY(whiteDifference(moved->seen({1, 1, 1}), d50) > 2);
+        QCOMPARE(keptWhite->verdict, Verdict::Fail);
+        QCOMPARE(keptLuminance->verdict, Verdict::Fail);
+        QVERIFY(keptLuminance->reasons.back().find("white was moved") != std::string::npos);
+        const auto copy = targetFromJson(targetToJson(plan.target));
+        QVERIFY(copy.ok() && copy->keepLuminance);
+    }
+
     void saturationIsGotOver()
     {
         sim::MeterSpec meter;

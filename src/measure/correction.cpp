@@ -1,0 +1,179 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "measure/correction.h"
+
+#include <nlohmann/json.hpp>
+
+#include <cmath>
+
+namespace lamp {
+
+namespace {
+
+using Eigen::Matrix3d;
+using Eigen::Vector3d;
+
+Error unusable(const std::string &what)
+{
+    return {ErrorKind::Input, what, "Nothing was changed.", "Read red, green, blue and white at full drive with both instruments in the same place.",
+            "correction",     false};
+}
+
+/// Chromaticity coordinates x, y, z as a vector.
+Vector3d coordinates(const XYZ &xyz)
+{
+    return xyz.vec() / xyz.vec().sum();
+}
+
+/// Primaries' chromaticities as columns, weighted so that they add up to white's (Ohno and Hardis, eq. 8 to 11).
+Result<Matrix3d> weighted(const FourColours &c)
+{
+    for (const XYZ *xyz : {&c.red, &c.green, &c.blue, &c.white}) {
+        if (!(xyz->vec().sum() > 0) || !(xyz->b > 0)) {
+            return unusable("One of the four colours reads nothing.");
+        }
+    }
+    Matrix3d n;
+    n << coordinates(c.red), coordinates(c.green), coordinates(c.blue);
+    if (std::abs(n.determinant()) < 1e-4) {
+        return unusable("Red, green and blue read too much alike to make a correction of.");
+    }
+    const Vector3d k = n.partialPivLu().solve(coordinates(c.white));
+    return Matrix3d(n * k.asDiagonal());
+}
+
+double condition(const Matrix3d &m)
+{
+    const Vector3d s = Eigen::JacobiSVD<Matrix3d>(m).singularValues();
+    return s[2] > 0 ? s[0] / s[2] : 1e9;
+}
+
+} // namespace
+
+Result<Matrix3d> fourColourMatrix(const FourColours &reference, const FourColours &instrument)
+{
+    const auto r = weighted(reference), m = weighted(instrument);
+    if (!r || !m) {
+        return r ? m.error() : r.error();
+    }
+    const Matrix3d shape = r.value() * m->inverse();
+    const double scale = reference.white.b / (shape * instrument.white.vec())[1];
+    return Matrix3d(scale * shape);
+}
+
+Result<Matrix3d> matrixFromSpectra(const std::array<Spectrum, 4> &display, const std::array<Spectrum, 3> &sensitivities, Observer observer)
+{
+    const auto response = [&](const Spectrum &s) {
+        XYZ sum;
+        for (int i = 0; i < kObserverCount; ++i) {
+            const double nm = 380 + 5.0 * i;
+            for (int c = 0; c < 3; ++c) {
+                sum[c] += kMaxLuminousEfficacy * 5 * s.at(nm) * sensitivities[size_t(c)].at(nm);
+            }
+        }
+        return sum;
+    };
+    const FourColours truth{toXyz(display[0], observer), toXyz(display[1], observer), toXyz(display[2], observer), toXyz(display[3], observer)};
+    const FourColours seen{response(display[0]), response(display[1]), response(display[2]), response(display[3])};
+    return fourColourMatrix(truth, seen);
+}
+
+std::string MatrixCorrection::name() const
+{
+    return "matrix by " + referenceModel + (referenceSerial.empty() ? "" : " " + referenceSerial) + ", " + isoTime(made).substr(0, 10);
+}
+
+std::vector<std::string> doubts(const MatrixCorrection &c)
+{
+    // Limits from what filters do: common practice, no published source.
+    constexpr double kFar = 0.35, kIll = 4, kLeft = 1.0;
+    std::vector<std::string> all;
+    const double luminance = c.matrix(1, 0) + c.matrix(1, 1) + c.matrix(1, 2);
+    const double far = (c.matrix / (luminance > 0 ? luminance : 1) - Matrix3d::Identity()).norm();
+    if (!c.matrix.allFinite() || far > kFar) {
+        all.push_back("It changes readings by more than two instruments can differ (" + fixed(100 * far, 0)
+                      + " %): was one of them not on the patch, or is it set to another correction?");
+    }
+    if (c.matrix.allFinite() && condition(c.matrix) > kIll) {
+        all.push_back("It would magnify noise " + fixed(condition(c.matrix), 1) + " times.");
+    }
+    if (c.residual > kLeft) {
+        all.push_back("On a colour that it was not made of it still misses by ΔE00 " + fixed(c.residual, 1) + ".");
+    }
+    return all;
+}
+
+std::string misfit(const MatrixCorrection &c, const InstrumentInfo &instrument, const DisplayInfo &display)
+{
+    if (c.instrumentModel != instrument.model || c.instrumentSerial != instrument.serial) {
+        return "It was made for " + c.instrumentModel + " " + c.instrumentSerial + ", and " + instrument.model + " " + instrument.serial
+               + " is in use.";
+    }
+    if (c.technology != display.technology) {
+        return "It was made on a panel of the kind " + c.technology + ", and this one is " + display.technology + ".";
+    }
+    return {};
+}
+
+std::string correctionToJson(const MatrixCorrection &c)
+{
+    nlohmann::json rows = nlohmann::json::array();
+    for (int i = 0; i < 3; ++i) {
+        rows.push_back({c.matrix(i, 0), c.matrix(i, 1), c.matrix(i, 2)});
+    }
+    return nlohmann::json{{"schema", "dutiful-lamp/correction/1"},
+                          {"method", "four-colour matrix"},
+                          {"matrix", rows},
+                          {"instrument", {{"model", c.instrumentModel}, {"serial", c.instrumentSerial}}},
+                          {"reference", {{"model", c.referenceModel}, {"serial", c.referenceSerial}}},
+                          {"technology", c.technology},
+                          {"display", c.display},
+                          {"made", isoTime(c.made)},
+                          {"residual_delta_e_00", c.residual}}
+        .dump(2, ' ', false, nlohmann::json::error_handler_t::replace);
+}
+
+Result<MatrixCorrection> correctionFromJson(const std::string &text)
+{
+    const auto bad = [](const std::string &what) {
+        return Error{ErrorKind::Input,       "The correction file cannot be used: " + what + ".",
+                     "Nothing was started.", "A visit with a colorimeter and a spectroradiometer on one bench makes one (correction.json).",
+                     "correction",           false};
+    };
+    const char *field = "(whole file)";
+    try {
+        const auto j = nlohmann::json::parse(text);
+        MatrixCorrection c;
+        field = "matrix";
+        for (size_t i = 0; i < 3; ++i) {
+            for (size_t k = 0; k < 3; ++k) {
+                c.matrix(Eigen::Index(i), Eigen::Index(k)) = j.at("matrix").at(i).at(k).get<double>();
+            }
+        }
+        if (!c.matrix.allFinite() || std::abs(c.matrix.determinant()) < 1e-6) {
+            return bad("the field \"matrix\" should be three rows of three numbers that can be inverted");
+        }
+        field = "instrument";
+        c.instrumentModel = j.at("instrument").at("model").get<std::string>();
+        c.instrumentSerial = j.at("instrument").at("serial").get<std::string>();
+        field = "technology";
+        c.technology = j.at("technology").get<std::string>();
+        field = "reference";
+        if (j.contains("reference")) {
+            c.referenceModel = j.at("reference").value("model", "");
+            c.referenceSerial = j.at("reference").value("serial", "");
+        }
+        field = "display";
+        c.display = j.value("display", "");
+        field = "residual_delta_e_00";
+        c.residual = j.value("residual_delta_e_00", -1.0);
+        field = "made";
+        c.made = fromIsoTime(j.value("made", "1970-01-01T00:00:00Z"));
+        return c;
+    } catch (const nlohmann::json::parse_error &e) {
+        return bad("it is no valid JSON (at byte " + std::to_string(e.byte) + ")");
+    } catch (const std::exception &) {
+        return bad(std::string("the field \"") + field + "\" is missing or of the wrong kind");
+    }
+}
+
+} // namespace lamp
