@@ -110,6 +110,36 @@ private Q_SLOTS:
         QCOMPARE(a->visits(id).front().readings, 30);
     }
 
+    void correctionsAreKeptTheNewestFirst()
+    {
+        auto store = std::move(Store::open(path())).value();
+        MatrixCorrection c;
+        c.instrumentModel = "Tern";
+        c.technology = "qd";
+        for (const char *made : {"2026-03-01T10:00:00Z", "2026-11-01T10:00:00Z", "2026-07-01T10:00:00Z"}) {
+            c.made = fromIsoTime(made);
+            QVERIFY(store->addCorrection(c).ok());
+        }
+        const auto all = std::move(Store::open(path())).value()->corrections();
+        QCOMPARE(all.size(), size_t(3));
+        QCOMPARE(isoTime(all.front().made), std::string("2026-11-01T10:00:00Z"));
+        QCOMPARE(all.back().technology, std::string("qd"));
+    }
+
+    void readingsSetAsideLaterAreLoadedSo()
+    {
+        auto store = std::move(Store::open(path())).value();
+        const qint64 id = addDisplay(*store);
+        VisitRecord r = record("v3");
+        QVERIFY(store->saveVisit(r, id, VisitState::Running).ok());
+        QVERIFY(store->addReading("v3", reading(1)).ok() && store->addReading("v3", reading(3)).ok());
+        r.setAside = {3};
+        QVERIFY(store->saveVisit(r, id, VisitState::Finished).ok());
+        const auto back = store->visit("v3");
+        QVERIFY(back.ok());
+        QVERIFY(!back->readings[0].superseded && back->readings[1].superseded);
+    }
+
     void olderSchemaIsBroughtUp()
     {
         {
@@ -117,12 +147,13 @@ private Q_SLOTS:
             addDisplay(*store);
         }
         {
-            // Back to version 1, which had no notes.
+            // Back to version 1, which had neither notes nor corrections.
             QSqlDatabase db = QSqlDatabase::addDatabase("QSQLITE", "old");
             db.setDatabaseName(path());
             QVERIFY(db.open());
             QSqlQuery q(db);
             QVERIFY(q.exec("ALTER TABLE display DROP COLUMN note"));
+            QVERIFY(q.exec("DROP TABLE correction"));
             QVERIFY(q.exec("PRAGMA user_version = 1"));
             db.close();
         }
