@@ -75,6 +75,73 @@ void wholeVisit(benchmark::State &state)
     }
 }
 
+/// A white-subpixel display, known from a whole visit's number of readings.
+const DisplayModel &describedDisplay()
+{
+    static const DisplayModel model = [] {
+        auto bench = std::move(sim::makeBench("woled", 1)).value();
+        bench->skipTime(7200);
+        std::vector<PanelReading> readings;
+        for (int r = 0; r < 5; ++r) {
+            for (int g = 0; g < 4; ++g) {
+                for (int b = 0; b < 4; ++b) {
+                    const Drive d{r / 4.0, g / 3.0, b / 3.0};
+                    const XYZ xyz = bench->seen(d, 0.05);
+                    readings.push_back({d, xyz, 0.001 * xyz + XYZ(1e-4, 1e-4, 1e-4), 0, int(readings.size())});
+                }
+            }
+        }
+        const auto at = [&](const Drive &d) { return bench->seen(d, 0.05); };
+        return DisplayModel({at({1, 0, 0}), at({0, 1, 0}), at({0, 0, 1}), at({1, 1, 1}), at({0, 0, 0})}, 0.02, std::move(readings), 0);
+    }();
+    return model;
+}
+
+/// Both directions, three intents, 33 nodes, written into a profile.
+void tableProfileOwn(benchmark::State &state)
+{
+    const ShownDisplay display(describedDisplay(), {});
+    ProfileText text;
+    text.description = "benchmark";
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(writeTableProfile(display, {}, text).ok());
+    }
+}
+
+/// What Little CMS takes to sample a function that does nothing onto the same grids and to write them.
+void tableProfileTrivial(benchmark::State &state)
+{
+    constexpr std::array<cmsTagSignature, 6> tags{cmsSigAToB0Tag, cmsSigAToB1Tag, cmsSigAToB2Tag, cmsSigBToA0Tag, cmsSigBToA1Tag, cmsSigBToA2Tag};
+    for (auto _ : state) {
+        cmsHPROFILE profile = cmsCreateProfilePlaceholder(nullptr);
+        cmsSetProfileVersion(profile, 4.3);
+        cmsSetDeviceClass(profile, cmsSigDisplayClass);
+        cmsSetColorSpace(profile, cmsSigRgbData);
+        cmsSetPCS(profile, cmsSigLabData);
+        for (const cmsTagSignature tag : tags) {
+            cmsStage *table = cmsStageAllocCLut16bit(nullptr, 33, 3, 3, nullptr);
+            cmsStageSampleCLut16bit(
+                table,
+                [](const cmsUInt16Number *in, cmsUInt16Number *out, void *) -> cmsInt32Number {
+                    std::copy_n(in, 3, out);
+                    return TRUE;
+                },
+                nullptr, 0);
+            cmsPipeline *pipeline = cmsPipelineAlloc(nullptr, 3, 3);
+            cmsPipelineInsertStage(pipeline, cmsAT_END, cmsStageAllocToneCurves(nullptr, 3, nullptr));
+            cmsPipelineInsertStage(pipeline, cmsAT_END, table);
+            cmsPipelineInsertStage(pipeline, cmsAT_END, cmsStageAllocToneCurves(nullptr, 3, nullptr));
+            cmsWriteTag(profile, tag, pipeline);
+            cmsPipelineFree(pipeline);
+        }
+        cmsUInt32Number size = 0;
+        cmsSaveProfileToMem(profile, nullptr, &size);
+        std::vector<std::uint8_t> bytes(size);
+        benchmark::DoNotOptimize(cmsSaveProfileToMem(profile, bytes.data(), &size));
+        cmsCloseProfile(profile);
+    }
+}
+
 /// From the start of the process to its first painted window, without a screen; reading the studio comes after.
 void startToPaintedWindow(benchmark::State &state)
 {
@@ -93,6 +160,8 @@ void startToPaintedWindow(benchmark::State &state)
 
 BENCHMARK(deltaE2000Own);
 BENCHMARK(deltaE2000LittleCms);
+BENCHMARK(tableProfileOwn)->Unit(benchmark::kMillisecond)->UseRealTime();
+BENCHMARK(tableProfileTrivial)->Unit(benchmark::kMillisecond)->UseRealTime();
 BENCHMARK(wholeVisit)->Unit(benchmark::kMillisecond);
 BENCHMARK(startToPaintedWindow)->Unit(benchmark::kMillisecond)->UseRealTime();
 

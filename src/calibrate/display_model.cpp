@@ -6,6 +6,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <numeric>
 
 namespace lamp {
 
@@ -246,13 +247,13 @@ void DisplayModel::estimateExponents()
     }
 }
 
-MatrixXd DisplayModel::noise(double factor) const
+MatrixXd DisplayModel::noise(double factor, const std::vector<size_t> &which) const
 {
-    const auto n = Eigen::Index(m_readings.size());
+    const auto n = Eigen::Index(which.size());
     MatrixXd r = MatrixXd::Zero(3 * n, 3 * n);
     for (Eigen::Index i = 0; i < n; ++i) {
         for (int c = 0; c < 3; ++c) {
-            const double sigma = factor * m_readings[size_t(i)].sigma[c];
+            const double sigma = factor * m_readings[which[size_t(i)]].sigma[c];
             r(3 * i + c, 3 * i + c) = sigma * sigma + 1e-12 * m_whiteLight[c] * m_whiteLight[c];
         }
     }
@@ -272,7 +273,14 @@ MatrixXd DisplayModel::crossKernel(const std::vector<Point> &a, const std::vecto
 
 void DisplayModel::weighBehaviour()
 {
-    const auto n = Eigen::Index(m_points.size());
+    // Many readings tell the kinds of behaviour no better than some of them, and would cost the cube of their number.
+    constexpr size_t kMostWeighed = 110;
+    std::vector<size_t> weighed;
+    const size_t count = std::min(m_points.size(), kMostWeighed);
+    for (size_t i = 0; i < count; ++i) {
+        weighed.push_back(i * m_points.size() / count);
+    }
+    const auto n = Eigen::Index(count);
     std::array<MatrixXd, kKinds> parts; // of the covariance, one for each kind; the last is the noise
     MatrixXd fixedPart(3 * n, 3 * n);
     for (int kind = 0; kind < kKinds; ++kind) {
@@ -280,17 +288,18 @@ void DisplayModel::weighBehaviour()
     }
     for (Eigen::Index i = 0; i < n; ++i) {
         for (Eigen::Index j = 0; j <= i; ++j) {
-            const Point &p = m_points[size_t(i)], &q = m_points[size_t(j)];
+            const Point &p = m_points[weighed[size_t(i)]], &q = m_points[weighed[size_t(j)]];
             fixedPart.block<3, 3>(3 * i, 3 * j) = kernel(p, q, Behaviour{0, 0, 0, 0, 0, 0, 0, 0}, true);
             for (size_t kind = 0; kind + 1 < kKinds; ++kind) {
                 parts[kind].block<3, 3>(3 * i, 3 * j) = kernel(p, q, only(kMembers[kind]), false);
             }
         }
     }
-    parts[kKinds - 1] = noise(1);
+    parts[kKinds - 1] = noise(1, weighed);
     Eigen::VectorXd residual(3 * n);
     for (Eigen::Index i = 0; i < n; ++i) {
-        residual.segment<3>(3 * i) = (m_readings[size_t(i)].xyz - priorMean(m_points[size_t(i)])).vec();
+        const size_t k = weighed[size_t(i)];
+        residual.segment<3>(3 * i) = (m_readings[k].xyz - priorMean(m_points[k])).vec();
     }
     const auto cost = [&](const Behaviour &b) {
         // Minus the logarithm of the readings' joint density: each reading given those before it.
@@ -324,7 +333,9 @@ void DisplayModel::weighBehaviour()
 void DisplayModel::solve()
 {
     const auto n = Eigen::Index(m_points.size());
-    MatrixXd k = crossKernel(m_points, m_points) + noise(m_behaviour.noise);
+    std::vector<size_t> all(m_points.size());
+    std::iota(all.begin(), all.end(), size_t(0));
+    MatrixXd k = crossKernel(m_points, m_points) + noise(m_behaviour.noise, all);
     Eigen::VectorXd residual(3 * n);
     for (Eigen::Index i = 0; i < n; ++i) {
         residual.segment<3>(3 * i) = (m_readings[size_t(i)].xyz - priorMean(m_points[size_t(i)])).vec();

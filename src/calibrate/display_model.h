@@ -90,7 +90,7 @@ private:
     void tabulateMixtures();
     [[nodiscard]] Eigen::Vector3d posterior(const Point &p, const Behaviour &b, bool fixedParts) const;
     [[nodiscard]] Eigen::MatrixXd crossKernel(const std::vector<Point> &a, const std::vector<Point> &b) const;
-    [[nodiscard]] Eigen::MatrixXd noise(double factor) const;
+    [[nodiscard]] Eigen::MatrixXd noise(double factor, const std::vector<size_t> &which) const;
 
     Primaries m_prior;
     double m_looseness;

@@ -28,7 +28,7 @@ struct ServeOptions {
 
 /// The subcommands. \return the exit status
 int runVisit(const VisitOptions &options);
-int inspect(const std::string &path, bool json);
+int inspectProfile(const std::string &path, bool json);
 int listTargets(bool json);
 int listTolerances(bool json);
 int serveDisplay(const ServeOptions &options, bool json);

@@ -3,7 +3,6 @@
 
 #include "device/bench_server.h"
 #include "exchange/files.h"
-#include "profile/icc.h"
 #include "simlab/sim_bench.h"
 
 #include <nlohmann/json.hpp>
@@ -78,51 +77,6 @@ template <typename T, typename List, typename Parse> Result<T> find(const std::s
     return item;
 }
 
-Json factsJson(const Profile::Facts &f, const std::vector<std::string> &found)
-{
-    const auto xy = [](const Chromaticity &c) { return Json{{"x", std::round(c.x * 1e5) / 1e5}, {"y", std::round(c.y * 1e5) / 1e5}}; };
-    return {{"description", f.description},
-            {"copyright", f.copyright},
-            {"version", f.version},
-            {"class", f.deviceClass},
-            {"colour_space", f.colourSpace},
-            {"connection_space", f.connectionSpace},
-            {"created", f.created},
-            {"id", f.id},
-            {"kind", f.tables ? "tables" : "matrix"},
-            {"luminance_cd_m2", f.luminance ? Json(*f.luminance) : Json(nullptr)},
-            {"white", f.white ? xy(*f.white) : Json(nullptr)},
-            {"primaries", {{"red", xy(f.primaries[0])}, {"green", xy(f.primaries[1])}, {"blue", xy(f.primaries[2])}}},
-            {"gamma", f.gammas},
-            {"tags", f.tags},
-            {"findings", found}};
-}
-
-void printFacts(const Profile::Facts &f, const std::vector<std::string> &found)
-{
-    const auto xy = [](const Chromaticity &c) { return "x " + fixed(c.x, 4) + ", y " + fixed(c.y, 4); };
-    std::cout << f.description << "\n  ICC " << f.version << ", class " << f.deviceClass << ", " << (f.tables ? "by tables" : "by matrix and curves")
-              << ", made " << f.created << "\n";
-    if (f.white) {
-        std::cout << "  white     " << xy(*f.white) << (f.luminance ? ", " + fixed(*f.luminance, 1) + " cd/m²" : "") << "\n";
-    }
-    const std::array<const char *, 3> names{"red    ", "green  ", "blue   "};
-    for (size_t c = 0; c < 3; ++c) {
-        std::cout << "  " << names[c] << "   " << xy(f.primaries[c]) << ", gamma about " << fixed(f.gammas[c], 2) << "\n";
-    }
-    std::cout << "  tags      ";
-    for (const std::string &tag : f.tags) {
-        std::cout << tag << " ";
-    }
-    std::cout << "\n";
-    for (const std::string &line : found) {
-        std::cout << "  Mind: " << line << "\n";
-    }
-    if (found.empty()) {
-        std::cout << "  Nothing wrong was found.\n";
-    }
-}
-
 /// "not-connected:30:2": readings 30 and 31 fail with this code.
 Status addFault(sim::SimBench &bench, const std::string &text)
 {
@@ -146,29 +100,6 @@ Status addFault(sim::SimBench &bench, const std::string &text)
 }
 
 } // namespace
-
-int inspect(const std::string &path, bool json)
-{
-    const auto bytes = readBytes(path);
-    if (!bytes) {
-        return report(bytes.error(), json);
-    }
-    const auto profile = Profile::open(bytes.value());
-    if (!profile) {
-        Error e = profile.error();
-        e.what = path + ": " + e.what;
-        return report(e, json);
-    }
-    const auto now = std::chrono::floor<std::chrono::seconds>(std::chrono::system_clock::now());
-    const auto facts = profile->facts();
-    const auto found = findings(profile.value(), now);
-    if (json) {
-        std::cout << factsJson(facts, found).dump(2, ' ', false, Json::error_handler_t::replace) << "\n";
-    } else {
-        printFacts(facts, found);
-    }
-    return kDone;
-}
 
 int serveDisplay(const ServeOptions &options, bool json)
 {

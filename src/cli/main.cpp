@@ -69,7 +69,7 @@ int main(int argc, char **argv)
     auto *inspecting = app.add_subcommand("inspect", "What a profile says, and what is wrong with it");
     inspecting->add_option("PROFILE", profile, "An ICC profile")->required();
     inspecting->add_flag("--json", json, "Machine-readable output");
-    inspecting->callback([&] { status = inspect(profile, json); });
+    inspecting->callback([&] { status = inspectProfile(profile, json); });
     auto *targets = app.add_subcommand("targets", "The built-in targets");
     targets->add_flag("--json", json, "Machine-readable output");
     targets->callback([&] { status = listTargets(json); });

@@ -191,7 +191,7 @@ void printSummary(const VisitRecord &r, const fs::path &folder)
 int fail(const Error &error, const VisitRecord &record, const VisitOptions &o, ReadingJournal &journal)
 {
     if (!record.readings.empty()) {
-        const Status kept = writeFile(fs::path(o.out) / "readings.txt", readingsToCgats(record.readings, record));
+        const Status kept = writeFile(fs::path(o.out) / "readings.txt", readingsToCgats(readingSet(record)));
         if (kept) {
             journal.discard();
         }

@@ -1,8 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "exchange/files.h"
 
-#include <lcms2.h>
-
 #include <cerrno>
 #include <cstring>
 #include <fcntl.h>
@@ -53,14 +51,6 @@ Status writeWhole(const fs::path &path, const char *data, size_t size)
     return Done{};
 }
 
-struct It8Freer {
-    void operator()(void *h) const { cmsIT8Free(h); }
-};
-using It8 = std::unique_ptr<void, It8Freer>;
-
-const std::array<const char *, 11> kColumns{"SAMPLE_ID", "SAMPLE_NAME", "RGB_R",         "RGB_G",   "RGB_B", "XYZ_X",
-                                            "XYZ_Y",     "XYZ_Z",       "INTEGRATION_S", "BENCH_S", "FLAGS"};
-
 std::string journalRow(const Measurement &m)
 {
     std::ostringstream row;
@@ -68,18 +58,6 @@ std::string journalRow(const Measurement &m)
     row << m.index << ',' << m.stage << ',' << m.name << ',' << m.rgb.a << ',' << m.rgb.b << ',' << m.rgb.c << ',' << m.xyz.a << ',' << m.xyz.b << ','
         << m.xyz.c << ',' << m.integrationS << ',' << m.t << '\n';
     return row.str();
-}
-
-std::string flagsOf(const Measurement &m)
-{
-    std::string flags = m.mode == ReadMode::Ambient ? "ambient" : "emission";
-    if (m.tooDark) {
-        flags += ";too-dark";
-    }
-    if (m.superseded) {
-        flags += ";superseded";
-    }
-    return flags;
 }
 
 } // namespace
@@ -136,92 +114,15 @@ Status prepareFolder(const fs::path &folder)
     return Done{};
 }
 
-std::string readingsToCgats(const std::vector<Measurement> &readings, const VisitRecord &record)
+ReadingSet readingSet(const VisitRecord &record)
 {
-    const It8 it8(cmsIT8Alloc(nullptr));
-    cmsHANDLE h = it8.get();
-    cmsIT8SetSheetType(h, "CGATS.17");
-    cmsIT8SetPropertyStr(h, "ORIGINATOR", "Dutiful Lamp");
-    cmsIT8SetPropertyStr(h, "DESCRIPTOR", (record.display.model + " " + record.display.serial).c_str());
-    cmsIT8SetPropertyStr(h, "CREATED", isoTime(record.started).c_str());
-    cmsIT8SetPropertyStr(h, "INSTRUMENTATION", (record.instrument.model + " " + record.instrument.serial).c_str());
-    cmsIT8SetPropertyStr(h, "MEASUREMENT_SOURCE", record.correction.empty() ? "uncorrected" : record.correction.c_str());
-    cmsIT8SetPropertyUncooked(h, "NUMBER_OF_FIELDS", std::to_string(kColumns.size()).c_str());
-    cmsIT8SetPropertyUncooked(h, "NUMBER_OF_SETS", std::to_string(readings.size()).c_str());
-    for (size_t i = 0; i < kColumns.size(); ++i) {
-        cmsIT8SetDataFormat(h, int(i), kColumns[i]);
-    }
-    for (size_t row = 0; row < readings.size(); ++row) {
-        const Measurement &m = readings[row];
-        const std::array<std::string, 11> cells{std::to_string(m.index),
-                                                m.stage + ": " + m.name,
-                                                fixed(100 * m.rgb.a, 5),
-                                                fixed(100 * m.rgb.b, 5),
-                                                fixed(100 * m.rgb.c, 5),
-                                                fixed(m.xyz.a, 6),
-                                                fixed(m.xyz.b, 6),
-                                                fixed(m.xyz.c, 6),
-                                                fixed(m.integrationS, 3),
-                                                fixed(m.t, 3),
-                                                flagsOf(m)};
-        for (size_t i = 0; i < cells.size(); ++i) {
-            cmsIT8SetDataRowCol(h, int(row), int(i), cells[i].c_str());
-        }
-    }
-    cmsUInt32Number size = 0;
-    if (!cmsIT8SaveToMem(h, nullptr, &size)) {
-        return {};
-    }
-    std::string text(size, '\0');
-    cmsIT8SaveToMem(h, text.data(), &size);
-    text.resize(std::strlen(text.c_str()));
-    return text;
-}
-
-Result<std::vector<Measurement>> readingsFromCgats(const std::string &text)
-{
-    const auto bad = [](const std::string &what) {
-        return Error{ErrorKind::Input,
-                     "The readings cannot be used: " + what + ".",
-                     "Nothing was changed.",
-                     "Choose a CGATS text file with the columns RGB_R, RGB_G, RGB_B, XYZ_X, XYZ_Y and XYZ_Z.",
-                     "cgats",
-                     false};
-    };
-    // Its own context, so that a fault in the text is told here and not printed.
-    const std::unique_ptr<void, void (*)(void *)> context(cmsCreateContext(nullptr, nullptr),
-                                                          [](void *c) { cmsDeleteContext(static_cast<cmsContext>(c)); });
-    cmsSetLogErrorHandlerTHR(static_cast<cmsContext>(context.get()), [](cmsContext, cmsUInt32Number, const char *) {});
-    const It8 it8(cmsIT8LoadFromMem(static_cast<cmsContext>(context.get()), text.data(), cmsUInt32Number(text.size())));
-    if (!it8) {
-        return bad("this is no CGATS text");
-    }
-    cmsHANDLE h = it8.get();
-    for (const char *column : {"RGB_R", "RGB_G", "RGB_B", "XYZ_X", "XYZ_Y", "XYZ_Z"}) {
-        if (cmsIT8FindDataFormat(h, column) < 0) {
-            return bad(std::string("the column ") + column + " is missing");
-        }
-    }
-    std::vector<Measurement> readings;
-    const int rows = int(cmsIT8GetPropertyDbl(h, "NUMBER_OF_SETS"));
-    const auto at = [&](int row, const char *column) {
-        const int c = cmsIT8FindDataFormat(h, column);
-        return c < 0 ? 0.0 : cmsIT8GetDataRowColDbl(h, row, c);
-    };
-    for (int row = 0; row < rows; ++row) {
-        Measurement m;
-        m.index = row + 1;
-        if (const int c = cmsIT8FindDataFormat(h, "SAMPLE_NAME"); c >= 0) {
-            const char *name = cmsIT8GetDataRowCol(h, row, c);
-            m.name = name != nullptr ? name : "";
-        }
-        m.rgb = {at(row, "RGB_R") / 100, at(row, "RGB_G") / 100, at(row, "RGB_B") / 100};
-        m.xyz = {at(row, "XYZ_X"), at(row, "XYZ_Y"), at(row, "XYZ_Z")};
-        m.integrationS = at(row, "INTEGRATION_S");
-        m.t = at(row, "BENCH_S");
-        readings.push_back(m);
-    }
-    return readings;
+    return {record.readings,
+            {},
+            record.display.model + " " + record.display.serial,
+            record.instrument.model + " " + record.instrument.serial,
+            record.correction,
+            isoTime(record.started),
+            false};
 }
 
 ReadingJournal::ReadingJournal(fs::path path) : m_path(std::move(path)) {}

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "base/result.h"
+#include "profile/cgats.h"
 #include "profile/icc.h"
 #include "visit/record.h"
 
@@ -22,11 +23,8 @@ Status writeFile(const std::filesystem::path &path, const Bytes &content);
 /// Checks that a folder exists (making it where it does not) and can be written to, by doing so.
 Status prepareFolder(const std::filesystem::path &folder);
 
-/// Readings as a CGATS.17 / ISO 28178 text file, written by Little CMS: one row a reading with drive (0..100),
-/// tristimulus values, integration time, bench time and flags.
-std::string readingsToCgats(const std::vector<Measurement> &readings, const VisitRecord &record);
-/// Readings from such a file: names, drive and XYZ. The error says what is missing.
-Result<std::vector<Measurement>> readingsFromCgats(const std::string &text);
+/// A visit's readings, to be written down.
+ReadingSet readingSet(const VisitRecord &record);
 
 /// Appends readings to a journal as they are taken, so that a killed program loses none.
 class ReadingJournal {

@@ -25,7 +25,7 @@ fs::path stateFolder()
 
 Status writeResults(const fs::path &folder, const VisitRecord &record, ReportKind report)
 {
-    Status first = writeFile(folder / "readings.txt", readingsToCgats(record.readings, record));
+    Status first = writeFile(folder / "readings.txt", readingsToCgats(readingSet(record)));
     const auto also = [&](const Status &s) {
         if (first && !s) {
             first = s;

@@ -31,12 +31,17 @@ struct MatrixModel {
 struct ProfileText {
     std::string description, copyright = "Free to use and pass on; made with Dutiful Lamp.";
     WallTime created{};
-    int version = 4; ///< ICC major version, 2 or 4
+    int version = 4;           ///< ICC major version, 2 or 4
+    std::string display = {};  ///< model and serial, for `dmdd`; empty to leave it out
+    std::string readings = {}; ///< CGATS text of what the profile was made of, for `targ`; empty to leave it out
 };
 
 /// Writes a display profile by matrix and tone curves (ICC.1:2010 Annex F.3): black leakage is folded exactly into
 /// matrix and curves (docs/methods.md, "Matrix profile"). The ramps go into `vcgt`. The profile ID is set.
 Result<Bytes> writeMatrixProfile(const MatrixModel &model, const Ramps &ramps, const ProfileText &text);
+
+/// How colours are taken into a display's gamut (ICC.1, 6.2), by their numbers.
+enum class Intent { Perceptual = 0, Relative = 1, Saturation = 2 };
 
 /// An open profile; owns its memory. Movable, not copyable.
 class Profile {
@@ -47,11 +52,10 @@ public:
     Profile &operator=(Profile &&) noexcept;
     ~Profile();
 
-    /// The colour that a drive makes by this profile, relative colorimetric, D50 (Lab of the connection space).
-    [[nodiscard]] Lab colourOf(const Drive &rgb) const;
-    /// The drive with which a colour-managed program shows a colour, relative colorimetric without black point
-    /// compensation, 0..1.
-    [[nodiscard]] Drive driveFor(const Lab &lab) const;
+    /// The colour that a drive makes by this profile, D50 (Lab of the connection space).
+    [[nodiscard]] Lab colourOf(const Drive &rgb, Intent intent = Intent::Relative) const;
+    /// The drive with which a colour-managed program shows a colour, without black point compensation, 0..1.
+    [[nodiscard]] Drive driveFor(const Lab &lab, Intent intent = Intent::Relative) const;
     /// From the display's white to D50; the identity where the profile has no `chad`.
     [[nodiscard]] Eigen::Matrix3d chad() const;
     /// The calibration ramps in `vcgt`, sampled to a number of entries; nothing where there are none.
@@ -65,6 +69,7 @@ public:
         std::array<Chromaticity, 3> primaries; ///< the display's, by `chad` undone
         std::array<double, 3> gammas{};        ///< estimated exponents of the tone curves; 0 where there are none
         std::vector<std::string> tags;
+        std::string readings; ///< what `targ` holds
     };
     [[nodiscard]] Facts facts() const;
 
@@ -73,8 +78,5 @@ private:
     explicit Profile(std::unique_ptr<Handles> handles);
     std::unique_ptr<Handles> m_handles;
 };
-
-/// Takes up what is wrong with a profile, in sentences; empty where nothing is.
-std::vector<std::string> findings(const Profile &profile, WallTime now);
 
 } // namespace lamp

@@ -4,6 +4,8 @@
 #include "calibrate/display_model.h"
 #include "profile/icc.h"
 
+#include <algorithm>
+
 namespace lamp {
 
 /// A display as programs see it: its model with the calibration ramps in front.
@@ -40,12 +42,9 @@ private:
 struct MatrixFit {
     double mean = 0, max = 0; ///< CIEDE2000 between matrix and model
     double unsure = 0;        ///< what the model itself is worth there: expected root mean square CIEDE2000
+    /// Whether the difference is one that the model can vouch for and that is worth a table.
+    [[nodiscard]] bool wantsTable() const { return mean > std::max(0.12, 0.8 * unsure) || max > std::max(0.8, 4 * unsure); }
 };
 MatrixFit matrixFit(const ShownDisplay &display, const MatrixModel &matrix);
-
-/// Writes a display profile by tables: A2B and B2A of 16 bits in Lab, neutral axis on the grid, one table for all
-/// intents.
-/// \param grid nodes along each axis of B2A, 9..65; A2B has the same
-Result<Bytes> writeTableProfile(const ShownDisplay &display, const Ramps &ramps, const ProfileText &text, int grid = 33);
 
 } // namespace lamp

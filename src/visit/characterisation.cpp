@@ -486,8 +486,14 @@ Status Visit::profileStage()
     MatrixModel matrix{p.matrix(), p.black, m_record.light};
     matrix.channels *= p.amounts(p.white).vec().asDiagonal();
     const bool table = shown && wantsTable(*shown, matrix);
-    const ProfileText text{m_record.profileName(), "Free to use and pass on; made with Dutiful Lamp.",
-                           m_hooks.wallClock ? m_hooks.wallClock() : WallTime{}, m_record.plan.iccVersion};
+    ProfileText text;
+    text.description = m_record.profileName();
+    text.created = m_hooks.wallClock ? m_hooks.wallClock() : WallTime{};
+    text.version = m_record.plan.iccVersion;
+    text.display = m_record.display.model + (m_record.display.serial.empty() ? "" : " " + m_record.display.serial);
+    if (m_model) {
+        text.readings = readingsToCgats(modelReadings());
+    }
     const auto bytes = table ? writeTableProfile(*shown, m_record.ramps, text) : writeMatrixProfile(matrix, m_record.ramps, text);
     if (!bytes) {
         return bytes.error();
@@ -501,12 +507,30 @@ Status Visit::profileStage()
     return Done{};
 }
 
+ReadingSet Visit::modelReadings() const
+{
+    ReadingSet set;
+    for (const PanelReading &r : m_model->readings()) {
+        Measurement m;
+        m.index = r.number;
+        m.rgb = r.behind;
+        m.xyz = r.xyz;
+        m.t = r.t;
+        set.readings.push_back(m);
+    }
+    set.display = m_record.display.model + " " + m_record.display.serial;
+    set.instrument = m_record.instrument.model + " " + m_record.instrument.serial;
+    set.correction = m_record.correction;
+    set.created = isoTime(m_record.started);
+    set.behindLut = true;
+    return set;
+}
+
 bool Visit::wantsTable(const ShownDisplay &shown, const MatrixModel &matrix)
 {
     const MatrixFit fit = matrixFit(shown, matrix);
-    const bool better = fit.mean > std::max(0.12, 0.8 * fit.unsure) || fit.max > std::max(0.8, 4 * fit.unsure);
     switch (m_record.plan.profileKind) {
-    case ProfileKind::Auto: return better;
+    case ProfileKind::Auto: return fit.wantsTable();
     case ProfileKind::Table: return true;
     case ProfileKind::Matrix: break;
     }

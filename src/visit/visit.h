@@ -1,7 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "profile/shown_display.h"
+#include "profile/cgats.h"
+#include "profile/table_profile.h"
 #include "visit/record.h"
 
 #include <functional>
@@ -124,6 +125,7 @@ private:
     void judgePrimaries();
     void describeCalibration();
     Status measureAsItStands();
+    [[nodiscard]] ReadingSet modelReadings() const;
     bool wantsTable(const ShownDisplay &shown, const MatrixModel &matrix);
     void compareWithTargetGamut();
     void describeGamut(const ShownDisplay *shown, const MatrixModel &matrix);

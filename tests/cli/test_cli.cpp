@@ -99,7 +99,7 @@ private Q_SLOTS:
         QVERIFY(content(out("full") + "/report.pdf").startsWith("%PDF"));
         const auto readings = readingsFromCgats(content(out("full") + "/readings.txt").toStdString());
         QVERIFY(readings.ok());
-        QCOMPARE(readings->size(), stored["readings"].get<size_t>());
+        QCOMPARE(readings->readings.size(), stored["readings"].get<size_t>());
         const QList<QByteArray> ramps = content(out("full") + "/ramps.csv").trimmed().split('\n');
         QCOMPARE(ramps.size(), 257);
         QCOMPARE(ramps.front(), QByteArray("index,r,g,b"));
@@ -193,7 +193,7 @@ private Q_SLOTS:
         QCOMPARE(o.status, 3);
         QVERIFY2(o.err.contains("unplugged"), o.err);
         QCOMPARE(QDir(out("b3")).entryList(QDir::Files), QStringList({"readings.txt"}));
-        QCOMPARE(readingsFromCgats(content(out("b3") + "/readings.txt").toStdString())->size(), size_t(25));
+        QCOMPARE(readingsFromCgats(content(out("b3") + "/readings.txt").toStdString())->readings.size(), size_t(25));
     }
 
     void faultsOnTheWayAreGotOver()
@@ -218,7 +218,7 @@ private Q_SLOTS:
         ::kill(pid_t(p.processId()), SIGTERM);
         QVERIFY(p.waitForFinished(20000));
         QCOMPARE(p.exitCode(), 130);
-        QVERIFY(readingsFromCgats(content(out("stopped") + "/readings.txt").toStdString())->size() >= 8);
+        QVERIFY(readingsFromCgats(content(out("stopped") + "/readings.txt").toStdString())->readings.size() >= 8);
         QVERIFY(!QFile::exists(out("stopped") + "/readings.partial.csv"));
     }
 
@@ -260,10 +260,10 @@ private Q_SLOTS:
         m.name = "light skin";
         m.rgb = {0.5, 0.25, 0.125};
         m.xyz = {41.123456, 43.5, 20.25};
-        const auto back = readingsFromCgats(readingsToCgats({m}, {}));
+        const auto back = readingsFromCgats(readingsToCgats({{m}, {}, {}, {}, {}, {}, false}));
         QVERIFY(back.ok());
-        LAMP_NEAR(back->front().xyz.a, 41.123456, 1e-6);
-        LAMP_NEAR(back->front().rgb.c, 0.125, 1e-6);
+        LAMP_NEAR(back->readings.front().xyz.a, 41.123456, 1e-6);
+        LAMP_NEAR(back->readings.front().rgb.c, 0.125, 1e-6);
         QVERIFY(!readingsFromCgats("no cgats at all").ok());
         QVERIFY(
             readingsFromCgats("CGATS.17\nNUMBER_OF_FIELDS 1\nBEGIN_DATA_FORMAT\nRGB_R\nEND_DATA_FORMAT\nNUMBER_OF_SETS 1\nBEGIN_DATA\n1\nEND_DATA\n")

@@ -118,7 +118,7 @@ private Q_SLOTS:
         QCOMPARE(o.status, 3);
         QVERIFY2(o.err.contains("power lost"), o.err);
         const auto readings = readingsFromCgats(readFile((m_dir.filePath("dead") + "/readings.txt").toStdString()).value());
-        QCOMPARE(readings->size(), size_t(24));
+        QCOMPARE(readings->readings.size(), size_t(24));
         QCOMPARE(QDir(m_dir.filePath("dead")).entryList(QDir::Files), QStringList({"readings.txt"}));
     }
 

@@ -4,6 +4,7 @@
 #include "device/bench_json.h"
 #include "device/bench_server.h"
 #include "exchange/files.h"
+#include "profile/inspect.h"
 #include "simlab/sim_bench.h"
 #include "visit/visit.h"
 
@@ -80,23 +81,15 @@ private Q_SLOTS:
         const std::string text(good.begin(), good.end());
         for (int i = 0; i < 400; ++i) {
             const std::string bad = damaged(text, random);
-            const auto profile = Profile::open(Bytes(bad.begin(), bad.end()));
-            if (profile) {
-                (void)profile->facts();
-                (void)profile->colourOf({0.2, 0.5, 0.8});
-                (void)profile->driveFor({50, 10, 10});
-                (void)profile->ramps(256);
-                (void)findings(profile.value(), {});
-            } else {
-                QVERIFY(!profile.error().what.empty());
-            }
+            const Inspection seen = inspect(Bytes(bad.begin(), bad.end()), {});
+            QVERIFY(seen.profile || !seen.findings.empty());
         }
     }
 
     void readingsFiles()
     {
         std::mt19937 random(3);
-        const std::string text = readingsToCgats(record().readings, record());
+        const std::string text = readingsToCgats(readingSet(record()));
         for (int i = 0; i < 300; ++i) {
             const auto readings = readingsFromCgats(damaged(text, random));
             QVERIFY(readings.ok() || !readings.error().what.empty());

@@ -6,12 +6,17 @@
 #include "gamut/gamut.h"
 #include "judge/verification.h"
 #include "panels.h"
+#include "profile/display_gamut.h"
 #include "profile/icc.h"
-#include "profile/shown_display.h"
+#include "profile/inspect.h"
+#include "profile/table_profile.h"
 
 #include <QFile>
 #include <QProcess>
 #include <QTemporaryDir>
+
+#include <numeric>
+#include <random>
 
 using namespace lamp;
 
@@ -170,28 +175,28 @@ private Q_SLOTS:
         for (size_t at = 0; at < 400; ++at) {
             Bytes bad = good;
             bad[at] ^= 0xFF;
+            (void)inspect(bad, kMade);
             if (const auto p = Profile::open(bad)) {
                 (void)p->facts();
-                (void)findings(p.value(), kMade);
             }
         }
     }
 
     void findingsNameWhatIsWrong()
     {
-        QVERIFY(findings(Profile::open(written(4)).value(), kMade).size() == 1); // P3's very primaries, as made above
+        QVERIFY(inspect(written(4), kMade).findings.size() == 1); // P3's very primaries, as made above
         MatrixModel own = model();
         own.channels.col(0) *= 0.93;
         own.channels(0, 1) *= 1.1;
         const auto clean = writeMatrixProfile(own, {}, {"x", "y", kMade, 4});
-        QVERIFY(findings(Profile::open(clean.value()).value(), kMade).empty());
-        const auto early = findings(Profile::open(clean.value()).value(), kMade - std::chrono::days{30});
+        QVERIFY(inspect(clean.value(), kMade).findings.empty());
+        const auto early = inspect(clean.value(), kMade - std::chrono::days{30}).findings;
         QCOMPARE(early.size(), size_t(1));
-        QVERIFY(early.front().find("future") != std::string::npos);
+        QVERIFY(early.front().text.find("future") != std::string::npos);
         Ramps falling = ramps();
         falling.b[100] = 0.9;
         const auto bent = writeMatrixProfile(own, falling, {"x", "y", kMade, 4});
-        QVERIFY(findings(Profile::open(bent.value()).value(), kMade).front().find("blue") != std::string::npos);
+        QVERIFY(inspect(bent.value(), kMade).findings.front().text.find("blue") != std::string::npos);
     }
 
     // A display with a white subpixel, made up here: no matrix describes it, and the table profile, read by Little CMS,
@@ -209,34 +214,96 @@ private Q_SLOTS:
             const auto profile = Profile::open(writeTableProfile(oled, ramps(), {"table", "free", kMade, version}).value());
             QVERIFY(profile.ok());
             QVERIFY(profile->facts().tables);
-            double forward = 0, worst = 0, back = 0, backWorst = 0;
-            int n = 0;
-            for (int r = 1; r < 10; r += 2) {
-                for (int g = 1; g < 10; g += 2) {
-                    for (int b = 1; b < 10; b += 2) {
-                        const Drive d{r / 10.0 + 0.013, g / 10.0, b / 10.0 - 0.017};
-                        const double f = deltaE2000(profile->colourOf(d), oled.lab(d));
-                        const double i = deltaE2000(oled.lab(profile->driveFor(oled.lab(d))), oled.lab(d));
-                        forward += f;
-                        worst = std::max(worst, f);
-                        back += i;
-                        backWorst = std::max(backWorst, i);
-                        ++n;
-                    }
-                }
+            std::vector<double> forward, back;
+            std::mt19937 random(7);
+            std::uniform_real_distribution<double> any(0, 1);
+            for (int i = 0; i < 4000; ++i) {
+                const Drive d{any(random), any(random), any(random)};
+                forward.push_back(deltaE2000(profile->colourOf(d), oled.lab(d)));
+                const Lab shown = profile->colourOf(d);
+                back.push_back(deltaE2000(profile->colourOf(profile->driveFor(shown)), shown));
             }
-            QVERIFY2(forward / n < 0.15 && worst < 0.6, qPrintable(QStringLiteral("v%1 forward %2 %3").arg(version).arg(forward / n).arg(worst)));
-            QVERIFY2(back / n < 0.3 && backWorst < 1.5, qPrintable(QStringLiteral("v%1 inverse %2 %3").arg(version).arg(back / n).arg(backWorst)));
-            for (const double l : {15.0, 40.0, 70.0, 95.0}) {
-                const Lab gray = oled.lab(profile->driveFor({l, 0, 0}));
-                QVERIFY2(std::hypot(gray.b, gray.c) < 0.6, qPrintable(QString::number(l)));
+            const auto mean = [](const std::vector<double> &v) { return std::accumulate(v.begin(), v.end(), 0.0) / double(v.size()); };
+            const auto most = [](const std::vector<double> &v) { return *std::max_element(v.begin(), v.end()); };
+            const QString figures =
+                QStringLiteral("v%1 forward %2 %3, back %4 %5").arg(version).arg(mean(forward)).arg(most(forward)).arg(mean(back)).arg(most(back));
+            qInfo("%s", qPrintable(figures));
+            QVERIFY2(mean(forward) < 0.05 && most(forward) < 0.2, qPrintable(figures));
+            QVERIFY2(mean(back) < 0.15 && most(back) < 0.6, qPrintable(figures));
+            for (double l = 4; l <= 100; l += 3.7) {
+                const Lab gray = profile->colourOf(profile->driveFor({l, 0, 0}));
+                QVERIFY2(std::hypot(gray.b, gray.c) < 0.1 && std::abs(gray.a - l) < 0.1,
+                         qPrintable(QStringLiteral("%1: %2 %3 %4").arg(l).arg(gray.a).arg(gray.b).arg(gray.c)));
             }
             QVERIFY(profile->ramps(256).has_value());
         }
-        // Out of the gamut the hue is kept.
-        const Lab far{60, -110, 20};
-        const LCh got = lchOf(oled.lab(oled.driveFor(far, {0.5, 0.5, 0.5}))), wanted = lchOf(far);
-        LAMP_NEAR(got.c, wanted.c, 6);
+    }
+
+    // Grays and black by every intent; hue and order of colours outside the gamut; readings kept in the profile.
+    void intentsOfATableProfile()
+    {
+        const MadeUpPanel panel = additivePanel("sRGB", 120, 0.001);
+        const DisplayModel made(primariesOf(panel), 0.02, readingsOf(panel, manyDrives()), 0);
+        const ShownDisplay shown(made, {});
+        for (const int version : {2, 4}) {
+            ProfileText text{"table", "free", kMade, version};
+            text.readings = "CGATS.17 some readings";
+            const auto profile = Profile::open(writeTableProfile(shown, {}, text).value());
+            QCOMPARE(profile->facts().readings, text.readings);
+            for (const Intent intent : {Intent::Perceptual, Intent::Relative, Intent::Saturation}) {
+                LAMP_NEAR(profile->colourOf(profile->driveFor({100, 0, 0}, intent)).a, 100, 0.05);
+                double before = -1;
+                for (int chroma = 0; chroma <= 92; chroma += 4) {
+                    // Towards a green that the display has not, as far as usual spaces reach: chroma does not turn back visibly, and the hue stays.
+                    const Lab wanted{70, -0.8 * chroma, 0.6 * chroma};
+                    const Lab got = profile->colourOf(profile->driveFor(wanted, intent));
+                    const double reached = std::hypot(got.b, got.c);
+                    QVERIFY2(reached > before - 1, qPrintable(QStringLiteral("v%1, intent %2, chroma %3: %4 after %5")
+                                                                  .arg(version)
+                                                                  .arg(int(intent))
+                                                                  .arg(chroma)
+                                                                  .arg(reached)
+                                                                  .arg(before)));
+                    before = std::max(before, reached);
+                    if (chroma > 8) {
+                        const double turn = std::remainder(lchOf(got).c - lchOf(wanted).c, 360.0);
+                        QVERIFY2(std::abs(turn) < 4,
+                                 qPrintable(
+                                     QStringLiteral("v%1, intent %2, chroma %3: hue off by %4").arg(version).arg(int(intent)).arg(chroma).arg(turn)));
+                    }
+                }
+                QVERIFY(before > 60);
+            }
+            // Perceptual presses: less chroma than relative where the display still reaches, more detail beyond.
+            const Lab strong{60, 60, 40};
+            const auto chromaOf = [&](Intent i) { return lchOf(profile->colourOf(profile->driveFor(strong, i))).b; };
+            QVERIFY(chromaOf(Intent::Perceptual) < chromaOf(Intent::Relative) + 0.01);
+            // Black of the source is the display's darkest by perceptual. In version 4 Little CMS takes it to the
+            // reference medium's black (ICC.1:2010, 6.3.3) by itself, which has to come out at the display's.
+            LAMP_NEAR(profile->colourOf(profile->driveFor({0, 0, 0}, Intent::Perceptual)).a, profile->colourOf({0, 0, 0}).a, 0.1);
+            QVERIFY(profile->driveFor({30, 0, 0}, Intent::Perceptual).b > 0.1);
+        }
+    }
+
+    void gamutSurfaceOfACube()
+    {
+        // Geometry: a box in Lab; distances from its middle are known.
+        std::vector<Lab> box;
+        for (int r = 0; r < 9; ++r) {
+            for (int g = 0; g < 9; ++g) {
+                for (int b = 0; b < 9; ++b) {
+                    box.push_back({100 * r / 8.0, 60 * g / 8.0 - 30, 60 * b / 8.0 - 30});
+                }
+            }
+        }
+        const GamutSurface surface(box, 9);
+        LAMP_NEAR(surface.reach({100, 0, 0}), 50, 1e-6);
+        LAMP_NEAR(surface.reach({50, 90, 0}), 30, 1e-6);
+        LAMP_NEAR(surface.reach({50, 40, 40}), 30 * std::sqrt(2.0), 1.0);
+        QVERIFY(surface.contains({60, 20, -20}) && !surface.contains({60, 33, 0}));
+        LAMP_NEAR(surface.nearest({50, 60, 0}, 1).b, 30, 0.2);
+        const Lab same = surface.nearest({60, 10, 10}, 1);
+        QCOMPARE(same, (Lab{60, 10, 10}));
     }
 
     // Sources: a cube of Lab-like axes has the volume of a box (geometry); Adobe RGB (1998) holds all of sRGB, and

@@ -1,0 +1,26 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "base/result.h"
+#include "measure/reading_set.h"
+
+#include <string>
+
+namespace lamp {
+
+/// Readings as a CGATS.17 / ISO 28178 text, written by Little CMS: one row a reading with drive (0..100),
+/// tristimulus values (cd/m²), integration time, bench time and flags.
+std::string readingsToCgats(const ReadingSet &set);
+
+/// Readings from a text that readingsToCgats wrote. The error says what is missing.
+Result<ReadingSet> readingsFromCgats(const std::string &text);
+
+/// Any CGATS text as columns and rows of text (ISO 28178).
+struct CgatsTable {
+    std::vector<std::string> columns;
+    std::vector<std::vector<std::string>> rows;
+    std::vector<std::pair<std::string, std::string>> properties;
+};
+Result<CgatsTable> readCgats(const std::string &text);
+
+} // namespace lamp

@@ -1,0 +1,482 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "profile/inspect.h"
+
+#include "colour/cct.h"
+#include "colour/difference.h"
+#include "colour/spaces.h"
+#include "gamut/gamut.h"
+#include "profile/lcms_handles.h"
+
+#include <algorithm>
+#include <cmath>
+#include <cstring>
+#include <map>
+
+namespace lamp {
+
+namespace {
+
+using Weight = Finding::Weight;
+constexpr size_t kHeader = 128, kTagEntry = 12, kMostTags = 200;
+
+std::uint32_t u32(const Bytes &b, size_t at)
+{
+    return at + 4 <= b.size() ? std::uint32_t(b[at]) << 24 | std::uint32_t(b[at + 1]) << 16 | std::uint32_t(b[at + 2]) << 8 | b[at + 3] : 0;
+}
+
+std::string fourCharacters(const Bytes &b, size_t at)
+{
+    std::string text;
+    for (size_t i = at; i < at + 4; ++i) {
+        text += i < b.size() && b[i] >= 32 && b[i] < 127 ? char(b[i]) : '?';
+    }
+    while (!text.empty() && text.back() == ' ') {
+        text.pop_back();
+    }
+    return text;
+}
+
+std::string meaningOf(const std::string &signature)
+{
+    static const std::map<std::string, const char *> names{{"desc", "name"},
+                                                           {"cprt", "copyright"},
+                                                           {"dmnd", "maker of the display"},
+                                                           {"dmdd", "model of the display"},
+                                                           {"wtpt", "white of the medium"},
+                                                           {"bkpt", "black of the medium"},
+                                                           {"chad", "adaptation from the display's white to D50"},
+                                                           {"lumi", "luminance of white"},
+                                                           {"rXYZ", "red at full drive"},
+                                                           {"gXYZ", "green at full drive"},
+                                                           {"bXYZ", "blue at full drive"},
+                                                           {"rTRC", "tone curve of red"},
+                                                           {"gTRC", "tone curve of green"},
+                                                           {"bTRC", "tone curve of blue"},
+                                                           {"A2B0", "table from drive to colour, perceptual"},
+                                                           {"A2B1", "table from drive to colour, relative"},
+                                                           {"A2B2", "table from drive to colour, saturation"},
+                                                           {"B2A0", "table from colour to drive, perceptual"},
+                                                           {"B2A1", "table from colour to drive, relative"},
+                                                           {"B2A2", "table from colour to drive, saturation"},
+                                                           {"vcgt", "calibration ramps"},
+                                                           {"meas", "conditions of measurement"},
+                                                           {"view", "conditions of viewing"},
+                                                           {"vued", "conditions of viewing, in words"},
+                                                           {"targ", "the readings it was made of"},
+                                                           {"tech", "technology"},
+                                                           {"gamt", "table that marks colours out of gamut"},
+                                                           {"meta", "further facts"}};
+    const auto found = names.find(signature);
+    return found != names.end() ? found->second : "";
+}
+
+/// Collects findings while the parts of a profile are looked at.
+class Inspector {
+public:
+    Inspector(const Bytes &bytes, WallTime now, Inspection &into) : m_bytes(bytes), m_now(now), m_into(into) {}
+
+    void run()
+    {
+        m_into.bytes = m_bytes.size();
+        if (m_bytes.size() < kHeader + 4) {
+            add(Weight::Fault, "header",
+                "The file has " + counted((long long)m_bytes.size(), "byte") + "; an ICC profile has at least 132. It is cut short or no profile.");
+            return;
+        }
+        if (std::memcmp(m_bytes.data() + 36, "acsp", 4) != 0) {
+            add(Weight::Fault, "header", "The mark \"acsp\" of an ICC profile is missing at byte 36: this is no ICC profile.");
+            return;
+        }
+        header();
+        tagTable();
+        auto profile = Profile::open(m_bytes);
+        if (!profile) {
+            add(Weight::Fault, "colours", profile.error().what);
+            return;
+        }
+        m_into.profile = std::move(profile.value());
+        m_into.facts = m_into.profile->facts();
+        requiredTags();
+        adaptationAndWhite();
+        primaries();
+        tones();
+        ramps();
+        tables();
+        sentences();
+    }
+
+private:
+    void add(Weight weight, const std::string &place, const std::string &text) { m_into.findings.push_back({weight, place, text}); }
+    [[nodiscard]] bool has(const char *tag) const
+    {
+        return std::any_of(m_into.tags.begin(), m_into.tags.end(), [&](const TagEntry &t) { return t.signature == tag; });
+    }
+
+    void header()
+    {
+        const std::uint32_t size = u32(m_bytes, 0);
+        if (size > m_bytes.size()) {
+            add(Weight::Fault, "header",
+                "The header says " + std::to_string(size) + " bytes, the file has " + std::to_string(m_bytes.size()) + ": its end is missing.");
+        } else if (size < m_bytes.size()) {
+            add(Weight::Doubt, "header",
+                "The header says " + std::to_string(size) + " bytes, the file has " + std::to_string(m_bytes.size())
+                    + ": something was added behind it.");
+        }
+        const std::string deviceClass = fourCharacters(m_bytes, 12), space = fourCharacters(m_bytes, 16), pcs = fourCharacters(m_bytes, 20);
+        if (deviceClass != "mntr") {
+            add(Weight::Fault, "header", "Its class is \"" + deviceClass + "\", not a display's (\"mntr\").");
+        }
+        if (space != "RGB") {
+            add(Weight::Fault, "header", "Its colour space is \"" + space + "\", not RGB.");
+        }
+        if (pcs != "XYZ" && pcs != "Lab") {
+            add(Weight::Fault, "header", "Its connection space is \"" + pcs + "\"; only XYZ and Lab exist.");
+        }
+        const int version = m_bytes[8];
+        if (version != 2 && version != 4) {
+            add(Weight::Doubt, "header", "Its version is " + std::to_string(version) + "; versions 2 and 4 are in use.");
+        }
+        if (u32(m_bytes, 64) > 3) {
+            add(Weight::Doubt, "header", "Its rendering intent is " + std::to_string(u32(m_bytes, 64)) + "; only 0 to 3 exist.");
+        }
+        // ICC.1, 7.2.16: 0.9642, 1, 0.8249 as 16.16 fixed point.
+        const std::array<double, 3> light{u32(m_bytes, 68) / 65536.0, u32(m_bytes, 72) / 65536.0, u32(m_bytes, 76) / 65536.0};
+        if (std::abs(light[0] - 0.9642) > 0.001 || std::abs(light[1] - 1) > 0.001 || std::abs(light[2] - 0.8249) > 0.001) {
+            add(Weight::Doubt, "header", "The light of its connection space is not D50.");
+        }
+        date();
+        checkId();
+    }
+
+    void date()
+    {
+        std::array<int, 6> d{};
+        for (size_t i = 0; i < 6; ++i) {
+            d[i] = m_bytes[24 + 2 * i] << 8 | m_bytes[25 + 2 * i];
+        }
+        if (d[0] == 0 && d[1] == 0 && d[2] == 0) {
+            add(Weight::Note, "header", "It has no creation date.");
+            return;
+        }
+        const bool possible =
+            d[0] >= 1993 && d[0] < 10000 && d[1] >= 1 && d[1] <= 12 && d[2] >= 1 && d[2] <= 31 && d[3] < 24 && d[4] < 60 && d[5] < 61;
+        if (!possible) {
+            add(Weight::Doubt, "header", "Its creation date is impossible.");
+            return;
+        }
+        using namespace std::chrono;
+        const WallTime made = sys_days(year(d[0]) / month(unsigned(d[1])) / day(unsigned(d[2]))) + hours(d[3]) + minutes(d[4]) + seconds(d[5]);
+        if (made > m_now + hours(26)) {
+            add(Weight::Doubt, "header", "Its creation date " + isoTime(made) + " lies in the future.");
+        }
+    }
+
+    void checkId()
+    {
+        const bool none = std::all_of(m_bytes.begin() + 84, m_bytes.begin() + 100, [](std::uint8_t b) { return b == 0; });
+        if (none) {
+            return;
+        }
+        const auto id = lcms::profileId(m_bytes);
+        if (!std::equal(id.begin(), id.end(), m_bytes.begin() + 84)) {
+            add(Weight::Doubt, "header", "Its ID does not fit its content: the file was changed after it was made.");
+        }
+    }
+
+    void tagTable()
+    {
+        const std::uint32_t count = u32(m_bytes, kHeader);
+        const size_t room = (m_bytes.size() - kHeader - 4) / kTagEntry;
+        if (count > room || count > kMostTags) {
+            add(Weight::Fault, "header", "The tag table claims " + std::to_string(count) + " tags; there is room for " + std::to_string(room) + ".");
+        }
+        for (size_t i = 0; i < std::min({size_t(count), room, kMostTags}); ++i) {
+            const size_t at = kHeader + 4 + i * kTagEntry;
+            TagEntry t{fourCharacters(m_bytes, at), "?", u32(m_bytes, at + 4), u32(m_bytes, at + 8), {}};
+            t.means = meaningOf(t.signature);
+            if (std::uint64_t(t.offset) + t.size > m_bytes.size() || t.offset < kHeader) {
+                add(Weight::Fault, t.signature,
+                    "The tag \"" + t.signature + "\" claims bytes " + std::to_string(t.offset) + " to "
+                        + std::to_string(std::uint64_t(t.offset) + t.size) + "; the file ends at " + std::to_string(m_bytes.size()) + ".");
+            } else {
+                t.type = fourCharacters(m_bytes, t.offset);
+                if (t.size < 8) {
+                    add(Weight::Fault, t.signature, "The tag \"" + t.signature + "\" is too short to hold anything.");
+                }
+            }
+            if (has(t.signature.c_str())) {
+                add(Weight::Doubt, t.signature, "The tag \"" + t.signature + "\" stands twice.");
+            }
+            m_into.tags.push_back(std::move(t));
+        }
+        overlaps();
+    }
+
+    void overlaps()
+    {
+        // Tags may share their bytes wholly (ICC.1, 7.3.1), not in part.
+        for (size_t i = 0; i < m_into.tags.size(); ++i) {
+            for (size_t k = i + 1; k < m_into.tags.size(); ++k) {
+                const TagEntry &a = m_into.tags[i], &b = m_into.tags[k];
+                const bool same = a.offset == b.offset && a.size == b.size;
+                if (!same && a.size > 0 && b.size > 0 && a.offset < std::uint64_t(b.offset) + b.size && b.offset < std::uint64_t(a.offset) + a.size) {
+                    add(Weight::Fault, a.signature, "The tags \"" + a.signature + "\" and \"" + b.signature + "\" overlap.");
+                    return;
+                }
+            }
+        }
+    }
+
+    void requiredTags()
+    {
+        for (const char *tag : {"desc", "cprt", "wtpt"}) {
+            if (!has(tag)) {
+                add(Weight::Doubt, tag, std::string("The required tag \"") + tag + "\" (" + meaningOf(tag) + ") is missing.");
+            }
+        }
+        if (!m_into.facts->tables) {
+            return;
+        }
+        for (const char *tag : {"A2B0", "B2A0"}) {
+            if (!has(tag)) {
+                add(Weight::Doubt, tag, std::string("The required tag \"") + tag + "\" (" + meaningOf(tag) + ") is missing.");
+            }
+        }
+    }
+
+    void adaptationAndWhite()
+    {
+        const bool four = m_bytes[8] >= 4;
+        const Eigen::Matrix3d chad = m_into.profile->chad();
+        if (!has("chad")) {
+            add(four ? Weight::Fault : Weight::Note, "chad",
+                four ? "It has no chad tag, so the display's own white cannot be told."
+                     : "It has no chad tag: the display's own white is not kept in it.");
+        } else if (!chad.allFinite() || std::abs(chad.determinant()) < 0.05 || (chad - Eigen::Matrix3d::Identity()).norm() > 1.5) {
+            add(Weight::Fault, "chad", "Its adaptation is no adaptation: the matrix in \"chad\" is out of all proportion.");
+        }
+        const Lab white = m_into.profile->colourOf({1, 1, 1});
+        const double off = deltaE2000(white, {100, 0, 0});
+        if (off > 1) {
+            add(off > 5 ? Weight::Fault : Weight::Doubt, "colours",
+                "Full red, green and blue together are ΔE00 " + fixed(off, 1) + " away from white: whites will be shown with a cast.");
+        }
+        if (m_into.facts->white && has("chad")) {
+            const Cct t = cctOf(*m_into.facts->white);
+            if (t.kelvin < 3500 || t.kelvin > 13000 || std::abs(t.duv) > 0.025) {
+                add(Weight::Doubt, "chad", "Its white (" + fixed(t.kelvin, 0) + " K, Duv " + fixed(t.duv, 3) + ") is one that displays do not have.");
+            }
+        }
+        if (m_into.facts->luminance && (*m_into.facts->luminance < 20 || *m_into.facts->luminance > 4000)) {
+            add(Weight::Doubt, "lumi",
+                "Its white luminance is given as " + fixed(*m_into.facts->luminance, 1) + " cd/m², which no working screen has.");
+        }
+    }
+
+    void primaries()
+    {
+        const auto &p = m_into.facts->primaries;
+        const std::array<const char *, 3> names{"red", "green", "blue"};
+        // Hue angles in u'v' about white; a swap turns up as a wrong order.
+        const auto angle = [&](const Chromaticity &c) {
+            const Uv a = uvOf(c), w = uvOf(m_into.facts->white.value_or(Chromaticity{0.3127, 0.3290}));
+            return std::atan2(a.v - w.v, a.u - w.u) * 180 / M_PI;
+        };
+        const std::array<double, 3> low{-30, 90, -150}, high{60, 200, -60};
+        for (size_t c = 0; c < 3; ++c) {
+            double a = angle(p[c]);
+            a = c == 1 && a < 0 ? a + 360 : a;
+            if (!std::isfinite(a) || a < low[c] || a > high[c]) {
+                add(Weight::Fault, "colours",
+                    std::string("Its ") + names[c] + " is not " + names[c] + ": channels are swapped or a primary is wrong.");
+            }
+        }
+        for (const RgbSpace &space : rgbSpaces()) {
+            double distance = 0;
+            for (size_t c = 0; c < 3; ++c) {
+                distance = std::max(distance, std::hypot(space.primaries[c].x - p[c].x, space.primaries[c].y - p[c].y));
+            }
+            if (distance < 0.002) {
+                add(Weight::Doubt, "colours",
+                    "Its primaries are those of " + space.name + " to the third decimal: it describes a standard, not a panel.");
+                return;
+            }
+        }
+    }
+
+    void tones()
+    {
+        constexpr int kSteps = 255;
+        const std::array<const char *, 3> names{"red", "green", "blue"};
+        for (size_t c = 0; c < 3; ++c) {
+            std::vector<double> light;
+            for (int i = 0; i <= kSteps; ++i) {
+                Drive d;
+                d[int(c)] = double(i) / kSteps;
+                light.push_back(xyzOf(m_into.profile->colourOf(d), iccD50()).vec().sum());
+            }
+            const double black = light.front(), span = std::max(light.back() - black, 1e-9);
+            double falls = 0, flat = 0;
+            for (size_t i = 0; i < light.size(); ++i) {
+                light[i] = (light[i] - black) / span;
+                if (i > 0) {
+                    falls = std::max(falls, light[i - 1] - light[i]);
+                    flat += i > 26 && light[i] - light[i - 1] < 1e-6 ? 1 : 0;
+                }
+            }
+            const double half = light[kSteps / 2 + 1], gamma = half > 0 && half < 1 ? std::log(half) / std::log(128.0 / 255) : 0;
+            const std::string place = std::string(1, names[c][0]) + "TRC";
+            if (falls > 0.002 || !std::isfinite(falls)) {
+                add(Weight::Fault, place, std::string("The tone curve of ") + names[c] + " falls somewhere: more drive would give less light.");
+            } else if (flat > 30) {
+                add(Weight::Doubt, place, std::string("The tone curve of ") + names[c] + " stands still over " + fixed(flat, 0) + " of 255 steps.");
+            }
+            if (gamma < 1.4 || gamma > 3) {
+                add(Weight::Doubt, place,
+                    std::string("The tone curve of ") + names[c] + " is that of gamma " + fixed(gamma, 1) + "; displays lie between 1.8 and 2.6.");
+            }
+            m_into.tone[c] = std::move(light);
+        }
+        double previous = -1, deepest = 0;
+        for (int i = 0; i <= 64; ++i) {
+            const double l = m_into.profile->colourOf({i / 64.0, i / 64.0, i / 64.0}).a;
+            deepest = std::max(deepest, previous - l);
+            previous = std::max(previous, l);
+        }
+        if (deepest > 0.05) {
+            add(Weight::Fault, "colours", "Its grays do not rise steadily from black to white.");
+        }
+    }
+
+    void ramps()
+    {
+        const auto ramps = m_into.profile->ramps(256);
+        if (!ramps) {
+            return;
+        }
+        for (int c = 0; c < 3; ++c) {
+            const std::string name = c == 0 ? "red" : (c == 1 ? "green" : "blue");
+            const auto &list = ramps->channel(c);
+            std::vector<double> steps;
+            int clipped = 0;
+            for (size_t i = 1; i < list.size(); ++i) {
+                steps.push_back(list[i] - list[i - 1]);
+                clipped += list[i] >= 0.9999 && list[i - 1] >= 0.9999 ? 1 : 0;
+            }
+            if (*std::min_element(steps.begin(), steps.end()) < -1e-4) {
+                add(Weight::Fault, "vcgt", "The calibration ramp for " + name + " falls somewhere.");
+            }
+            if (clipped > 5) {
+                add(Weight::Doubt, "vcgt",
+                    "The calibration ramp for " + name + " is clipped: its last " + std::to_string(clipped) + " steps are alike.");
+            }
+            std::vector<double> sorted = list;
+            sorted.erase(std::unique(sorted.begin(), sorted.end(), [](double a, double b) { return std::abs(a - b) < 1e-5; }), sorted.end());
+            if (sorted.size() < 100) {
+                add(Weight::Doubt, "vcgt",
+                    "The calibration ramp for " + name + " has only " + std::to_string(sorted.size()) + " levels: gradients will show bands.");
+            }
+            if (list.back() < 0.5) {
+                add(Weight::Doubt, "vcgt", "The calibration ramp for " + name + " takes away more than half of the drive.");
+            }
+        }
+    }
+
+    void tables()
+    {
+        if (!m_into.facts->tables || !has("B2A0")) {
+            return;
+        }
+        double sum = 0, most = 0;
+        int n = 0;
+        for (int r = 0; r < 5; ++r) {
+            for (int g = 0; g < 5; ++g) {
+                for (int b = 0; b < 5; ++b, ++n) {
+                    const Lab l = m_into.profile->colourOf({(r + 0.5) / 5, (g + 0.5) / 5, (b + 0.5) / 5});
+                    const double d = deltaE2000(m_into.profile->colourOf(m_into.profile->driveFor(l)), l);
+                    sum += d;
+                    most = std::max(most, d);
+                }
+            }
+        }
+        if (sum / n > 2 || most > 10) {
+            add(sum / n > 4 ? Weight::Fault : Weight::Doubt, "B2A0",
+                "Its tables disagree: a colour taken to a drive and back comes out ΔE00 " + fixed(sum / n, 1) + " off in the mean, up to "
+                    + fixed(most, 1) + ".");
+        }
+    }
+
+    void sentences()
+    {
+        auto &s = m_into.sentences;
+        const Profile::Facts &f = *m_into.facts;
+        std::string first = "It describes a display";
+        if (f.white && has("chad")) {
+            const Cct t = cctOf(*f.white);
+            first += " whose white is x " + fixed(f.white->x, 4) + ", y " + fixed(f.white->y, 4) + " (" + fixed(t.kelvin, 0) + " K)";
+        }
+        if (f.luminance) {
+            first += " at " + fixed(*f.luminance, 0) + " cd/m²";
+        }
+        s.push_back(first + (f.tables ? ", by tables." : ", by a matrix and three tone curves."));
+        Eigen::Matrix3d columns;
+        for (int c = 0; c < 3; ++c) {
+            Drive d;
+            d[c] = 1;
+            columns.col(c) = (xyzOf(m_into.profile->colourOf(d), iccD50()) - xyzOf(m_into.profile->colourOf({0, 0, 0}), iccD50())).vec();
+        }
+        if (std::abs(columns.determinant()) > 1e-4) {
+            const AdditiveGamut own{columns, xyzOf(m_into.profile->colourOf({0, 0, 0}), iccD50())};
+            std::string text = "It shows";
+            for (const char *name : {"sRGB", "Display P3", "Adobe RGB (1998)"}) {
+                text += std::string(text.size() > 8 ? "," : "") + " " + fixed(coveragePercent(own, gamutOf(*rgbSpace(name))), 0) + " % of " + name;
+            }
+            s.push_back(text + ".");
+        }
+        const double l = m_into.profile->colourOf({128 / 255.0, 128 / 255.0, 128 / 255.0}).a;
+        const double y = xyzOf(Lab{l, 0, 0}, iccD50()).b, black = xyzOf(m_into.profile->colourOf({0, 0, 0}), iccD50()).b;
+        s.push_back("Its middle gray (128 of 255) is that of gamma "
+                    + fixed(std::log(std::max(1e-6, (y - black) / (1 - black))) / std::log(128.0 / 255), 2)
+                    + (black > 1e-5 ? "; black lies at 1/" + fixed(1 / black, 0) + " of white." : "; black is given as no light at all."));
+        if (const auto r = m_into.profile->ramps(256)) {
+            s.push_back("Its calibration ramps end at " + fixed(100 * r->r.back(), 1) + ", " + fixed(100 * r->g.back(), 1) + " and "
+                        + fixed(100 * r->b.back(), 1) + " % of red, green and blue. It is true only while they are loaded.");
+        } else {
+            s.push_back("It holds no calibration ramps: nothing has to be loaded for it to be true.");
+        }
+        if (!f.readings.empty()) {
+            s.push_back("It carries the readings that it was made of and can be made again from them.");
+        }
+    }
+
+    const Bytes &m_bytes;
+    WallTime m_now;
+    Inspection &m_into;
+};
+
+} // namespace
+
+std::string weightName(Weight weight)
+{
+    switch (weight) {
+    case Weight::Note: return "note";
+    case Weight::Doubt: return "doubt";
+    case Weight::Fault: break;
+    }
+    return "fault";
+}
+
+bool Inspection::sound() const
+{
+    return std::none_of(findings.begin(), findings.end(), [](const Finding &f) { return f.weight == Weight::Fault; });
+}
+
+Inspection inspect(const Bytes &bytes, WallTime now)
+{
+    Inspection result;
+    Inspector(bytes, now, result).run();
+    return result;
+}
+
+} // namespace lamp

@@ -1,0 +1,70 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Little CMS handles that own their memory. For the .cpp files of this floor only.
+#pragma once
+
+#include "profile/icc.h"
+
+#include <lcms2.h>
+
+#include <memory>
+
+namespace lamp::lcms {
+
+struct ContextCloser {
+    void operator()(void *c) const { cmsDeleteContext(static_cast<cmsContext>(c)); }
+};
+using Context = std::unique_ptr<void, ContextCloser>;
+
+/// A context that keeps its complaints to itself: what went wrong is told by return values.
+Context quietContext();
+inline cmsContext raw(const Context &c)
+{
+    return static_cast<cmsContext>(c.get());
+}
+
+struct ProfileCloser {
+    void operator()(void *p) const { cmsCloseProfile(p); }
+};
+using ProfileHandle = std::unique_ptr<void, ProfileCloser>;
+
+struct CurveFreer {
+    void operator()(cmsToneCurve *c) const { cmsFreeToneCurve(c); }
+};
+using Curve = std::unique_ptr<cmsToneCurve, CurveFreer>;
+
+struct MluFreer {
+    void operator()(cmsMLU *m) const { cmsMLUfree(m); }
+};
+using Mlu = std::unique_ptr<cmsMLU, MluFreer>;
+
+struct PipelineFreer {
+    void operator()(cmsPipeline *p) const { cmsPipelineFree(p); }
+};
+using Pipeline = std::unique_ptr<cmsPipeline, PipelineFreer>;
+
+struct TransformDeleter {
+    void operator()(void *t) const { cmsDeleteTransform(t); }
+};
+using Transform = std::unique_ptr<void, TransformDeleter>;
+
+/// A sampled curve of 16 bits. \param values 0..1, clamped
+Curve curveOf(cmsContext context, const std::vector<double> &values);
+
+/// What every display profile of ours carries besides its colour transform.
+bool writeCommonTags(cmsContext context, cmsHPROFILE profile, const ProfileText &text, cmsColorSpaceSignature connection, const Eigen::Matrix3d &chad,
+                     double luminance, const XYZ &black, const Ramps &ramps);
+
+/// MD5 over a profile but flags, intent and ID (ICC.1, 7.2.18). \pre at least 128 bytes
+std::array<std::uint8_t, 16> profileId(const Bytes &bytes);
+
+/// The profile's bytes with its creation date and its ID (MD5, ICC.1 7.2.18); empty where it cannot be written.
+Bytes finished(cmsHPROFILE profile, WallTime created);
+
+} // namespace lamp::lcms
+
+namespace lamp {
+
+/// An error about a profile, with the way out.
+Error profileError(const std::string &what);
+
+} // namespace lamp

@@ -1,0 +1,448 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Profiles by tables (docs/methods.md, "Table profile").
+#include "profile/table_profile.h"
+
+#include "colour/spaces.h"
+#include "profile/display_gamut.h"
+#include "profile/lcms_handles.h"
+
+#include <algorithm>
+#include <cmath>
+#include <thread>
+
+namespace lamp {
+
+using namespace lcms;
+
+namespace {
+
+constexpr int kCurve = 4096;                  // entries of the curves before and after a table
+constexpr double kRootOffset = 0.017;         // light that is added before the cube root, so that its slope stays finite at zero
+constexpr double kBelow = 0.35, kAbove = 0.2; // room in a table for drives below 0 and above 1, cut off behind it
+constexpr double kChromaScale = 150;          // a* and b* are spread like asinh(a/150): nodes are a little denser near neutral
+constexpr double kRing = 18;                  // ΔE: nodes so near outside the gamut carry the model on beyond it
+constexpr double kKnee = 0.85;                // share of the way to the boundary that perceptual leaves alone
+constexpr int kReferenceGrid = 17;
+constexpr double kClose = 3e-6, kNear = 3e-4; // light relative to white: where a colour of the display is meant, and where not
+constexpr double kReferenceBlack = 0.0034731; // Y of the perceptual reference medium's black (ICC.1:2010, 6.3.3)
+
+/// Light to a scale on which Lab is nearly straight, 0..1 for 0..1, going on straight below zero.
+double toRoot(double light)
+{
+    static const double zero = std::cbrt(kRootOffset), span = std::cbrt(1 + kRootOffset) - zero;
+    return light >= 0 ? (std::cbrt(light + kRootOffset) - zero) / span : light / (3 * zero * zero * span);
+}
+
+double fromRoot(double root)
+{
+    static const double zero = std::cbrt(kRootOffset), span = std::cbrt(1 + kRootOffset) - zero;
+    const double r = zero + root * span;
+    return root >= 0 ? r * r * r - kRootOffset : root * 3 * zero * zero * span;
+}
+
+double chromaToGrid(double a, double most)
+{
+    return 0.5 + 0.5 * std::copysign(std::asinh(std::abs(a) / kChromaScale) / std::asinh(most / kChromaScale), a);
+}
+
+/// A rising list of values at equal steps, to be read both ways.
+class RisingTable {
+public:
+    explicit RisingTable(std::vector<double> values) : m_values(std::move(values))
+    {
+        // Strictly rising, so that it has one inverse.
+        for (size_t i = 1; i < m_values.size(); ++i) {
+            m_values[i] = std::max(m_values[i], m_values[i - 1] + 1e-9);
+        }
+    }
+    [[nodiscard]] double at(double x) const
+    {
+        const double where = std::clamp(x, 0.0, 1.0) * double(m_values.size() - 1);
+        const size_t i = std::min(size_t(where), m_values.size() - 2);
+        return m_values[i] + (where - double(i)) * (m_values[i + 1] - m_values[i]);
+    }
+    [[nodiscard]] double where(double value) const
+    {
+        const auto next = std::upper_bound(m_values.begin(), m_values.end(), value);
+        if (next == m_values.begin() || next == m_values.end()) {
+            return next == m_values.begin() ? 0 : 1;
+        }
+        const auto i = size_t(next - m_values.begin());
+        return (double(i - 1) + (value - m_values[i - 1]) / (m_values[i] - m_values[i - 1])) / double(m_values.size() - 1);
+    }
+
+private:
+    std::vector<double> m_values;
+};
+
+/// The display in terms of its channels' light instead of drive, carried on straight where light leaves 0..1.
+class LightSpace {
+public:
+    explicit LightSpace(const ShownDisplay &display) : m_display(display), m_matrix(display.asMatrix({}))
+    {
+        m_columns = m_matrix.channels;
+        m_inverse = m_columns.inverse();
+        m_black = m_matrix.black.vec();
+        m_toXyz = display.chad().inverse() * display.white().b;
+        for (size_t c = 0; c < 3; ++c) {
+            const RisingTable tone(m_matrix.light[c]);
+            for (size_t i = 0; i <= kDrives; ++i) {
+                const double s = double(i) / kDrives;
+                m_drive[c][i] = tone.where(s * s);
+            }
+        }
+    }
+
+    [[nodiscard]] double drive(int channel, double light) const
+    {
+        const double where = std::sqrt(std::clamp(light, 0.0, 1.0)) * kDrives;
+        const size_t i = std::min(size_t(where), size_t(kDrives - 1));
+        const auto &table = m_drive[size_t(channel)];
+        return table[i] + (where - double(i)) * (table[i + 1] - table[i]);
+    }
+
+    /// Light of a gray drive, relative to white's, in the mean of the channels; 1024 equal steps of drive.
+    [[nodiscard]] std::vector<double> grayLight() const
+    {
+        std::vector<double> all;
+        for (size_t i = 0; i < m_matrix.light[0].size(); ++i) {
+            all.push_back((m_matrix.light[0][i] + m_matrix.light[1][i] + m_matrix.light[2][i]) / 3);
+        }
+        return all;
+    }
+
+    /// Finds the light of the channels that shows a colour, going on from the colour before; beyond 0..1 where the
+    /// display cannot show it.
+    class Seeker {
+    public:
+        explicit Seeker(const LightSpace &space) : m_space(space) { restart(); }
+
+        Eigen::Vector3d lightFor(const Lab &lab, double close)
+        {
+            const Eigen::Vector3d wanted = m_space.m_toXyz * xyzOf(lab, iccD50()).vec();
+            if (!approach(wanted, close)) {
+                restart();
+                approach(wanted, close);
+            }
+            return m_light;
+        }
+
+    private:
+        void restart()
+        {
+            m_light = Eigen::Vector3d::Constant(0.2);
+            m_shown = m_space.shown(m_light);
+            m_inverse = m_space.m_inverse;
+        }
+        /// Broyden's method (Broyden 1965, the first): exact at once where channels add up.
+        bool approach(const Eigen::Vector3d &wanted, double close)
+        {
+            constexpr int kMost = 14;
+            for (int i = 0; i < kMost; ++i) {
+                const Eigen::Vector3d step = m_inverse * (wanted - m_shown);
+                m_light += step;
+                const Eigen::Vector3d next = m_space.shown(m_light), change = m_inverse * (next - m_shown);
+                const double scale = step.dot(change);
+                if (std::abs(scale) > 0.05 * step.squaredNorm() && step.squaredNorm() > 1e-10) {
+                    m_inverse += (step - change) / scale * (step.transpose() * m_inverse);
+                }
+                m_shown = next;
+                if ((m_space.m_inverse * (wanted - next)).cwiseAbs().maxCoeff() < close) {
+                    return true;
+                }
+            }
+            return false;
+        }
+
+        const LightSpace &m_space;
+        Eigen::Vector3d m_light, m_shown;
+        Eigen::Matrix3d m_inverse;
+    };
+
+private:
+    static constexpr int kDrives = 2048;
+
+    [[nodiscard]] Eigen::Vector3d shown(const Eigen::Vector3d &light) const
+    {
+        const Eigen::Vector3d inside = light.cwiseMax(0.0).cwiseMin(1.0);
+        const XYZ xyz = m_display.evaluate({drive(0, inside[0]), drive(1, inside[1]), drive(2, inside[2])});
+        return xyz.vec() + m_columns * (light - inside);
+    }
+
+    const ShownDisplay &m_display;
+    MatrixModel m_matrix;
+    Eigen::Matrix3d m_columns, m_inverse, m_toXyz;
+    Eigen::Vector3d m_black;
+    std::array<std::array<double, kDrives + 1>, 3> m_drive{};
+};
+
+/// Runs work on the nodes 0..count-1 of the slowest axis, shared among the processors.
+template <typename Work> void overSlices(int count, const Work &work)
+{
+    const int threads = std::clamp(int(std::thread::hardware_concurrency()), 1, 8);
+    std::vector<std::jthread> helpers;
+    for (int t = 1; t < threads; ++t) {
+        helpers.emplace_back([&work, t, threads, count] {
+            for (int i = t; i < count; i += threads) {
+                work(i);
+            }
+        });
+    }
+    for (int i = 0; i < count; i += threads) {
+        work(i);
+    }
+}
+
+/// Luminances under one black put under another, in tristimulus values: white stays (black point compensation).
+Lab withBlack(const Lab &lab, double from, double to)
+{
+    const RelXYZ w = iccD50();
+    const double scale = (1 - to) / (1 - from);
+    return labOf(scale * xyzOf(lab, w) + (1 - scale) * w, w);
+}
+
+class TableBuilder {
+public:
+    TableBuilder(const ShownDisplay &display, int version, int grid)
+        : m_version(version), m_grid(grid), m_space(display), m_lightness(lightnessOfGrays(display)), m_grayRoot(rootOfGrays(m_space)),
+          m_steps(stepsOfGrays(m_lightness)), m_forward(colours(grid, [&](const Drive &d) { return display.lab(d); })), m_surface(m_forward, grid),
+          m_black(xyzOf(display.lab({0, 0, 0}), iccD50()).b)
+    {
+        const AdditiveGray wide{rgbSpace("Rec. 2020")->toXyz()};
+        m_reference.emplace(colours(kReferenceGrid, [&](const Drive &d) { return withBlack(wide.lab(d), 0, m_black); }), kReferenceGrid);
+        for (int i = 0; i < grid; ++i) {
+            m_chroma.push_back(chromaOfNode(i));
+        }
+        for (auto *table : {&m_perceptual, &m_relative, &m_saturation}) {
+            table->resize(m_forward.size() * 3);
+        }
+        overSlices(grid, [this](int slice) { fillSlice(slice); });
+    }
+
+    Pipeline forward(cmsContext context, bool perceptual) const
+    {
+        std::vector<cmsUInt16Number> table(m_forward.size() * 3);
+        const bool scaled = perceptual && m_version >= 4;
+        for (size_t i = 0; i < m_forward.size(); ++i) {
+            const Lab lab = scaled ? withBlack(m_forward[i], m_black, kReferenceBlack) : m_forward[i];
+            const cmsCIELab value{lab.a, lab.b, lab.c};
+            // Version 2 ends its scale at 0xFF00, version 4 at 0xFFFF (ICC.1, 6.3.4).
+            m_version == 2 ? cmsFloat2LabEncodedV2(&table[3 * i], &value) : cmsFloat2LabEncoded(&table[3 * i], &value);
+        }
+        std::vector<double> steps;
+        for (int i = 0; i < kCurve; ++i) {
+            steps.push_back(m_steps.at(i / (kCurve - 1.0)));
+        }
+        return pipeline(context, {&steps, &steps, &steps}, table, {nullptr, nullptr, nullptr});
+    }
+
+    Pipeline inverse(cmsContext context, Intent intent) const
+    {
+        const std::vector<cmsUInt16Number> &table =
+            intent == Intent::Perceptual ? m_perceptual : (intent == Intent::Relative ? m_relative : m_saturation);
+        std::vector<double> l, a;
+        std::array<std::vector<double>, 3> out;
+        for (int i = 0; i < kCurve; ++i) {
+            const double x = i / (kCurve - 1.0);
+            const Lab lab = decoded(x, x);
+            l.push_back(gridOfLightness(std::min(lab.a, 100.0), intent));
+            a.push_back(chromaToGrid(lab.b, lab.b > 0 ? mostChroma() : 128));
+            for (int c = 0; c < 3; ++c) {
+                out[size_t(c)].push_back(m_space.drive(c, fromRoot(x * (1 + kBelow + kAbove) - kBelow)));
+            }
+        }
+        return pipeline(context, {&l, &a, &a}, table, {&out[0], &out[1], &out[2]});
+    }
+
+private:
+    /// A colour space without black leakage, for the reference gamut.
+    struct AdditiveGray {
+        Eigen::Matrix3d columns, chad = adaptation(RelXYZ(Eigen::Vector3d(columns.rowwise().sum())), iccD50());
+        [[nodiscard]] Lab lab(const Drive &d) const
+        {
+            const Eigen::Vector3d light(std::pow(d.a, 2.2), std::pow(d.b, 2.2), std::pow(d.c, 2.2));
+            return labOf(RelXYZ(chad * (columns * light)), iccD50());
+        }
+    };
+
+    static RisingTable lightnessOfGrays(const ShownDisplay &display)
+    {
+        std::vector<double> l;
+        for (int i = 0; i < kCurve; ++i) {
+            const double v = i / (kCurve - 1.0);
+            l.push_back(display.lab({v, v, v}).a);
+        }
+        return RisingTable(std::move(l));
+    }
+
+    static RisingTable rootOfGrays(const LightSpace &space)
+    {
+        std::vector<double> roots = space.grayLight();
+        std::transform(roots.begin(), roots.end(), roots.begin(), toRoot);
+        return RisingTable(std::move(roots));
+    }
+
+    /// Where on the grid of A2B a drive lies: steps that look alike.
+    static RisingTable stepsOfGrays(const RisingTable &lightness)
+    {
+        std::vector<double> steps;
+        const double black = lightness.at(0);
+        for (int i = 0; i < kCurve; ++i) {
+            const double v = i / (kCurve - 1.0);
+            steps.push_back((lightness.at(v) - black) / (lightness.at(1) - black));
+        }
+        return RisingTable(std::move(steps));
+    }
+
+    template <typename LabOf> std::vector<Lab> colours(int grid, const LabOf &labOf) const
+    {
+        std::vector<double> drive;
+        for (int i = 0; i < grid; ++i) {
+            drive.push_back(m_steps.where(double(i) / (grid - 1)));
+        }
+        std::vector<Lab> all(size_t(grid) * size_t(grid) * size_t(grid));
+        overSlices(grid, [&](int r) {
+            for (int g = 0; g < grid; ++g) {
+                for (int b = 0; b < grid; ++b) {
+                    all[size_t((r * grid + g) * grid + b)] = labOf(Drive{drive[size_t(r)], drive[size_t(g)], drive[size_t(b)]});
+                }
+            }
+        });
+        return all;
+    }
+
+    [[nodiscard]] double mostChroma() const { return m_version == 2 ? 127.99 : 127; }
+
+    /// Lab of a table's input, 0..1 for L* and for a* and b*.
+    [[nodiscard]] Lab decoded(double l, double ab) const
+    {
+        const double a = m_version == 2 ? ab * 65535 / 256 - 128 : ab * 255 - 128;
+        return {m_version == 2 ? l * 65535 / 652.8 : l * 100, a, a};
+    }
+
+    /// Lightness on the display's side of black scaling, and back.
+    [[nodiscard]] double sourceBlack() const { return m_version == 2 ? 0 : kReferenceBlack; }
+    [[nodiscard]] Lab toDisplay(const Lab &lab, Intent intent) const
+    {
+        return intent == Intent::Perceptual ? withBlack(lab, sourceBlack(), m_black) : lab;
+    }
+
+    /// Along the neutral axis the table's values are straight over this, so that grays are exact between nodes too.
+    [[nodiscard]] double gridOfLightness(double l, Intent intent) const { return m_grayRoot.at(m_lightness.where(toDisplay({l, 0, 0}, intent).a)); }
+    [[nodiscard]] double lightnessOfNode(int node, Intent intent) const
+    {
+        const Lab shown{m_lightness.at(m_grayRoot.where(double(node) / (m_grid - 1))), 0, 0};
+        return intent == Intent::Perceptual ? withBlack(shown, m_black, sourceBlack()).a : shown.a;
+    }
+    [[nodiscard]] double chromaOfNode(int node) const
+    {
+        const double x = 2 * double(node) / (m_grid - 1) - 1, most = x > 0 ? mostChroma() : 128;
+        return std::copysign(kChromaScale * std::sinh(std::abs(x) * std::asinh(most / kChromaScale)), x);
+    }
+
+    void fillSlice(int slice)
+    {
+        LightSpace::Seeker seeker(m_space);
+        const double l = lightnessOfNode(slice, Intent::Perceptual);
+        for (int i = 0; i < m_grid; ++i) {
+            for (int k = 0; k < m_grid; ++k) {
+                const Lab lab = toDisplay({l, m_chroma[size_t(i)], m_chroma[size_t(k)]}, Intent::Perceptual);
+                const Lab pressed = m_surface.compressed(lab, *m_reference, kKnee);
+                store(m_perceptual, slice, i, k, seeker.lightFor(pressed, m_reference->contains(lab) ? kClose : kNear));
+            }
+        }
+        const double relative = lightnessOfNode(slice, Intent::Relative);
+        for (int i = 0; i < m_grid; ++i) {
+            for (int k = 0; k < m_grid; ++k) {
+                fillRelative({relative, m_chroma[size_t(i)], m_chroma[size_t(k)]}, seeker, slice, i, k);
+            }
+        }
+    }
+
+    void fillRelative(const Lab &lab, LightSpace::Seeker &seeker, int slice, int i, int k)
+    {
+        const double beyond = (lab.vec() - Eigen::Vector3d(50, 0, 0)).norm() - m_surface.reach(lab);
+        // Near outside, where cells hold colours of the display as well, the model is carried on; farther out the
+        // hue is kept.
+        const double far = std::clamp(beyond / kRing - 1, 0.0, 1.0);
+        const Eigen::Vector3d on = far < 1 ? seeker.lightFor(lab, kClose) : Eigen::Vector3d(Eigen::Vector3d::Zero());
+        Eigen::Vector3d relative = on, saturated = on;
+        if (far > 0) {
+            relative = (1 - far) * on + far * seeker.lightFor(m_surface.nearest(lab, 0.6), kNear);
+            saturated = (1 - far) * on + far * seeker.lightFor(m_surface.nearest(lab, 1.8), kNear);
+        }
+        store(m_relative, slice, i, k, relative);
+        store(m_saturation, slice, i, k, saturated);
+    }
+
+    void store(std::vector<cmsUInt16Number> &table, int slice, int i, int k, const Eigen::Vector3d &light) const
+    {
+        for (int c = 0; c < 3; ++c) {
+            const double stored = std::clamp((toRoot(light[c]) + kBelow) / (1 + kBelow + kAbove), 0.0, 1.0);
+            table[size_t(((slice * m_grid + i) * m_grid + k) * 3 + c)] = cmsUInt16Number(65535 * stored + 0.5);
+        }
+    }
+
+    Pipeline pipeline(cmsContext context, const std::array<const std::vector<double> *, 3> &in, const std::vector<cmsUInt16Number> &table,
+                      const std::array<const std::vector<double> *, 3> &out) const
+    {
+        Pipeline all(cmsPipelineAlloc(context, 3, 3));
+        const auto curves = [&](const std::array<const std::vector<double> *, 3> &lists) {
+            std::array<Curve, 3> owned;
+            std::array<cmsToneCurve *, 3> plain{};
+            for (size_t c = 0; c < 3; ++c) {
+                owned[c] = lists[c] != nullptr ? curveOf(context, *lists[c]) : nullptr;
+                plain[c] = owned[c].get();
+            }
+            return cmsStageAllocToneCurves(context, 3, lists[0] != nullptr ? plain.data() : nullptr);
+        };
+        if (!all || !cmsPipelineInsertStage(all.get(), cmsAT_END, curves(in))
+            || !cmsPipelineInsertStage(all.get(), cmsAT_END, cmsStageAllocCLut16bit(context, cmsUInt32Number(m_grid), 3, 3, table.data()))
+            || !cmsPipelineInsertStage(all.get(), cmsAT_END, curves(out))) {
+            return nullptr;
+        }
+        return all;
+    }
+
+    int m_version, m_grid;
+    LightSpace m_space;
+    RisingTable m_lightness, m_grayRoot, m_steps;
+    std::vector<Lab> m_forward;
+    GamutSurface m_surface;
+    double m_black;
+    std::optional<GamutSurface> m_reference;
+    std::vector<double> m_chroma; ///< a* or b* of each node
+    std::vector<cmsUInt16Number> m_perceptual, m_relative, m_saturation;
+};
+
+} // namespace
+
+Result<Bytes> writeTableProfile(const ShownDisplay &display, const Ramps &ramps, const ProfileText &text, int grid)
+{
+    const Context context = quietContext();
+    const ProfileHandle profile(cmsCreateProfilePlaceholder(raw(context)));
+    const TableBuilder builder(display, text.version, std::clamp(grid, 9, 65) | 1);
+    bool good =
+        profile
+        && writeCommonTags(raw(context), profile.get(), text, cmsSigLabData, display.chad(), display.white().b, display.evaluate({0, 0, 0}), ramps);
+    const auto write = [&](cmsTagSignature tag, const Pipeline &pipeline) {
+        good = good && pipeline && cmsWriteTag(profile.get(), tag, pipeline.get());
+    };
+    write(cmsSigAToB1Tag, builder.forward(raw(context), false));
+    if (text.version >= 4) {
+        write(cmsSigAToB0Tag, builder.forward(raw(context), true));
+    } else {
+        good = good && cmsLinkTag(profile.get(), cmsSigAToB0Tag, cmsSigAToB1Tag);
+    }
+    good = good && cmsLinkTag(profile.get(), cmsSigAToB2Tag, cmsSigAToB1Tag);
+    write(cmsSigBToA0Tag, builder.inverse(raw(context), Intent::Perceptual));
+    write(cmsSigBToA1Tag, builder.inverse(raw(context), Intent::Relative));
+    write(cmsSigBToA2Tag, builder.inverse(raw(context), Intent::Saturation));
+    const Bytes bytes = good ? finished(profile.get(), text.created) : Bytes{};
+    if (bytes.empty()) {
+        return profileError("The profile could not be written.");
+    }
+    return bytes;
+}
+
+} // namespace lamp

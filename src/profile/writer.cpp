@@ -1,0 +1,278 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Writing profiles: what all have in common, and the matrix form.
+#include "profile/lcms_handles.h"
+
+#include "colour/spaces.h"
+
+#include <lcms2_plugin.h>
+
+#include <algorithm>
+#include <cmath>
+#include <cstdlib>
+
+namespace lamp {
+
+Error profileError(const std::string &what)
+{
+    return {ErrorKind::Input, what, "Nothing was changed.", "Choose an ICC profile of a display (RGB).", "profile", false};
+}
+
+namespace lcms {
+
+namespace {
+
+/// The largest block that a profile may ask for: a table of 65 nodes takes 5 MB, so more is a lie in a damaged file.
+constexpr cmsUInt32Number kLargestBlock = 64U << 20;
+
+void *allocate(cmsContext, cmsUInt32Number size)
+{
+    return size > 0 && size <= kLargestBlock ? std::malloc(size) : nullptr;
+}
+
+void release(cmsContext, void *block)
+{
+    std::free(block);
+}
+
+void *reallocate(cmsContext, void *block, cmsUInt32Number size)
+{
+    return size <= kLargestBlock ? std::realloc(block, size) : nullptr;
+}
+
+cmsPluginMemHandler modestMemory()
+{
+    cmsPluginMemHandler plugin{};
+    plugin.base = {cmsPluginMagicNumber, 2000, cmsPluginMemHandlerSig, nullptr};
+    plugin.MallocPtr = allocate;
+    plugin.FreePtr = release;
+    plugin.ReallocPtr = reallocate;
+    return plugin;
+}
+
+} // namespace
+
+Context quietContext()
+{
+    static cmsPluginMemHandler memory = modestMemory();
+    Context context(cmsCreateContext(&memory, nullptr));
+    cmsSetLogErrorHandlerTHR(static_cast<cmsContext>(context.get()), [](cmsContext, cmsUInt32Number, const char *) {});
+    return context;
+}
+
+Curve curveOf(cmsContext context, const std::vector<double> &values)
+{
+    std::vector<cmsUInt16Number> table;
+    table.reserve(values.size());
+    for (const double v : values) {
+        table.push_back(cmsUInt16Number(std::lround(std::clamp(v, 0.0, 1.0) * 65535)));
+    }
+    return Curve(cmsBuildTabulatedToneCurve16(context, cmsUInt32Number(table.size()), table.data()));
+}
+
+namespace {
+
+/// UTF-8 to wide characters, for the signs that names may carry (m², °).
+std::wstring wideOf(const std::string &text)
+{
+    std::wstring wide;
+    for (size_t i = 0; i < text.size();) {
+        const auto c = static_cast<unsigned char>(text[i]);
+        const int length = c < 0x80 ? 1 : (c < 0xE0 ? 2 : (c < 0xF0 ? 3 : 4));
+        wchar_t code = wchar_t(length == 1 ? c : (c & (0xFF >> (length + 1))));
+        for (int k = 1; k < length && i + size_t(k) < text.size(); ++k) {
+            code = wchar_t((code << 6) | (static_cast<unsigned char>(text[i + size_t(k)]) & 0x3F));
+        }
+        wide += code;
+        i += size_t(length);
+    }
+    return wide;
+}
+
+/// For readers that know seven bits only.
+std::string asciiOf(const std::wstring &wide)
+{
+    std::string text;
+    for (const wchar_t c : wide) {
+        text += c < 128 ? char(c) : (c == L'\u00b2' ? '2' : (c == L'\u0394' ? 'd' : '?'));
+    }
+    return text;
+}
+
+bool writeText(cmsContext context, cmsHPROFILE profile, cmsTagSignature tag, const std::string &text)
+{
+    const Mlu mlu(cmsMLUalloc(context, 2));
+    const std::wstring wide = wideOf(text);
+    // Version 2 takes the record without a language for its seven-bit form.
+    return mlu && cmsMLUsetWide(mlu.get(), "en", "US", wide.c_str())
+           && (cmsGetProfileVersion(profile) >= 4 || cmsMLUsetASCII(mlu.get(), cmsNoLanguage, cmsNoCountry, asciiOf(wide).c_str()))
+           && cmsWriteTag(profile, tag, mlu.get());
+}
+
+bool writePlain(cmsContext context, cmsHPROFILE profile, cmsTagSignature tag, const std::string &text)
+{
+    const Mlu mlu(cmsMLUalloc(context, 1));
+    return mlu && cmsMLUsetASCII(mlu.get(), cmsNoLanguage, cmsNoCountry, asciiOf(wideOf(text)).c_str()) && cmsWriteTag(profile, tag, mlu.get());
+}
+
+cmsCIEXYZ cmsOf(const Eigen::Vector3d &v)
+{
+    return {v[0], v[1], v[2]};
+}
+
+} // namespace
+
+bool writeCommonTags(cmsContext context, cmsHPROFILE profile, const ProfileText &text, cmsColorSpaceSignature connection, const Eigen::Matrix3d &chad,
+                     double luminance, const XYZ &black, const Ramps &ramps)
+{
+    cmsSetProfileVersion(profile, text.version == 2 ? 2.4 : 4.3);
+    cmsSetDeviceClass(profile, cmsSigDisplayClass);
+    cmsSetColorSpace(profile, cmsSigRgbData);
+    cmsSetPCS(profile, connection);
+    cmsSetHeaderRenderingIntent(profile, INTENT_RELATIVE_COLORIMETRIC);
+    bool good =
+        writeText(context, profile, cmsSigProfileDescriptionTag, text.description) && writeText(context, profile, cmsSigCopyrightTag, text.copyright);
+    if (!text.display.empty()) {
+        good = good && writeText(context, profile, cmsSigDeviceModelDescTag, text.display);
+    }
+    const cmsCIEXYZ d50{0.9642, 1.0, 0.8249};
+    good = good && cmsWriteTag(profile, cmsSigMediaWhitePointTag, &d50);
+    std::array<double, 9> chadRows{};
+    for (int i = 0; i < 9; ++i) {
+        chadRows[size_t(i)] = chad(i / 3, i % 3);
+    }
+    good = good && cmsWriteTag(profile, cmsSigChromaticAdaptationTag, chadRows.data());
+    const cmsCIEXYZ light{0, luminance, 0};
+    good = good && cmsWriteTag(profile, cmsSigLuminanceTag, &light);
+    if (text.version == 2) {
+        const cmsCIEXYZ darkest = cmsOf(chad * black.vec() / luminance);
+        good = good && cmsWriteTag(profile, cmsSigMediaBlackPointTag, &darkest);
+    }
+    // Emission, 1931 observer, no geometry and no illuminant to speak of (ICC.1, 10.14).
+    const cmsICCMeasurementConditions conditions{1, {0, 0, 0}, 0, 0, 0};
+    good = good && cmsWriteTag(profile, cmsSigMeasurementTag, &conditions);
+    if (!text.readings.empty()) {
+        good = good && writePlain(context, profile, cmsSigCharTargetTag, text.readings);
+    }
+    if (!ramps.empty()) {
+        const Curve r = curveOf(context, ramps.r), g = curveOf(context, ramps.g), b = curveOf(context, ramps.b);
+        const std::array<cmsToneCurve *, 3> all{r.get(), g.get(), b.get()};
+        good = good && cmsWriteTag(profile, cmsSigVcgtTag, all.data());
+    }
+    return good;
+}
+
+std::array<std::uint8_t, 16> profileId(const Bytes &bytes)
+{
+    std::array<std::uint8_t, 128> header{};
+    std::copy_n(bytes.begin(), header.size(), header.begin());
+    std::fill_n(header.begin() + 44, 4, std::uint8_t(0));
+    std::fill_n(header.begin() + 64, 4, std::uint8_t(0));
+    std::fill_n(header.begin() + 84, 16, std::uint8_t(0));
+    cmsHANDLE sum = cmsMD5alloc(nullptr);
+    cmsMD5add(sum, header.data(), cmsUInt32Number(header.size()));
+    cmsMD5add(sum, bytes.data() + header.size(), cmsUInt32Number(bytes.size() - header.size()));
+    cmsProfileID id{};
+    cmsMD5finish(&id, sum);
+    std::array<std::uint8_t, 16> out{};
+    std::copy_n(id.ID8, 16, out.begin());
+    return out;
+}
+
+Bytes finished(cmsHPROFILE profile, WallTime created)
+{
+    // Into one block of ample size: asking for the size first would write everything once more.
+    Bytes bytes;
+    cmsUInt32Number size = 0;
+    for (const size_t ample : {size_t(4) << 20, size_t(64) << 20}) {
+        bytes.resize(ample);
+        cmsIOHANDLER *io = cmsOpenIOhandlerFromMem(nullptr, bytes.data(), cmsUInt32Number(ample), "w");
+        if (io != nullptr) {
+            size = cmsSaveProfileToIOhandler(profile, io);
+            cmsCloseIOhandler(io);
+        }
+        if (size > 0) {
+            break;
+        }
+    }
+    if (size < 128) {
+        return {};
+    }
+    bytes.resize(size);
+    // The date (ICC.1 7.2.10), then the ID.
+    const std::string iso = isoTime(created);
+    const std::array<int, 6> parts{std::stoi(iso.substr(0, 4)),  std::stoi(iso.substr(5, 2)),  std::stoi(iso.substr(8, 2)),
+                                   std::stoi(iso.substr(11, 2)), std::stoi(iso.substr(14, 2)), std::stoi(iso.substr(17, 2))};
+    for (size_t i = 0; i < 6; ++i) {
+        bytes[24 + 2 * i] = std::uint8_t(parts[i] >> 8);
+        bytes[25 + 2 * i] = std::uint8_t(parts[i] & 0xFF);
+    }
+    const auto id = profileId(bytes);
+    std::copy(id.begin(), id.end(), bytes.begin() + 84);
+    return bytes;
+}
+
+} // namespace lcms
+
+using namespace lcms;
+
+namespace {
+
+constexpr int kCurveEntries = 1024;
+
+double sampleAt(const std::vector<double> &list, double drive)
+{
+    const double at = std::clamp(drive, 0.0, 1.0) * double(list.size() - 1);
+    const size_t i = std::min(size_t(at), list.size() - 2);
+    const double t = at - double(i);
+    return list[i] * (1 - t) + list[i + 1] * t;
+}
+
+} // namespace
+
+XYZ MatrixModel::evaluate(const Drive &rgb) const
+{
+    Eigen::Vector3d amounts;
+    for (int c = 0; c < 3; ++c) {
+        amounts[c] = sampleAt(light[size_t(c)], rgb[c]);
+    }
+    return XYZ(channels * amounts + black.vec());
+}
+
+Result<Bytes> writeMatrixProfile(const MatrixModel &model, const Ramps &ramps, const ProfileText &text)
+{
+    const XYZ white = model.white();
+    const RelXYZ relativeWhite = relativeTo(white, white.b);
+    const Eigen::Matrix3d chad = adaptation(relativeWhite, iccD50());
+    // Black as amounts of the channels: XYZ = Σ channel (light + k) = Σ channel (1 + k) · (light + k)/(1 + k).
+    const Eigen::Vector3d k = model.channels.partialPivLu().solve(model.black.vec()).cwiseMax(0.0);
+    Eigen::Matrix3d colorants = model.channels;
+    for (int c = 0; c < 3; ++c) {
+        colorants.col(c) *= (1 + k[c]);
+    }
+    // The columns add up to the white exactly, whatever was clipped above.
+    const Eigen::Vector3d scale = colorants.partialPivLu().solve(white.vec());
+    const Eigen::Matrix3d pcs = chad * (colorants * scale.asDiagonal()) / white.b;
+
+    const Context context = quietContext();
+    const ProfileHandle profile(cmsCreateProfilePlaceholder(raw(context)));
+    bool good = profile && writeCommonTags(raw(context), profile.get(), text, cmsSigXYZData, chad, white.b, model.black, ramps);
+    const std::array<cmsTagSignature, 3> colorantTags{cmsSigRedColorantTag, cmsSigGreenColorantTag, cmsSigBlueColorantTag};
+    const std::array<cmsTagSignature, 3> curveTags{cmsSigRedTRCTag, cmsSigGreenTRCTag, cmsSigBlueTRCTag};
+    for (int c = 0; c < 3; ++c) {
+        cmsCIEXYZ xyz{pcs(0, c), pcs(1, c), pcs(2, c)};
+        std::vector<double> curve(kCurveEntries);
+        for (int i = 0; i < kCurveEntries; ++i) {
+            curve[size_t(i)] = (sampleAt(model.light[size_t(c)], double(i) / (kCurveEntries - 1)) + k[c]) / (1 + k[c]);
+        }
+        const Curve trc = curveOf(raw(context), curve);
+        good =
+            good && trc && cmsWriteTag(profile.get(), colorantTags[size_t(c)], &xyz) && cmsWriteTag(profile.get(), curveTags[size_t(c)], trc.get());
+    }
+    const Bytes bytes = good ? finished(profile.get(), text.created) : Bytes{};
+    if (bytes.empty()) {
+        return profileError("The profile could not be written.");
+    }
+    return bytes;
+}
+
+} // namespace lamp
