@@ -64,6 +64,8 @@ public:
     [[nodiscard]] const std::array<double, 3> &exponents() const { return m_exponents; }
     [[nodiscard]] XYZ white() const { return evaluate({1, 1, 1}); }
     [[nodiscard]] XYZ black() const { return evaluate({0, 0, 0}); }
+    /// What was known of the full-drive colours before its readings.
+    [[nodiscard]] const Primaries &prior() const { return m_prior; }
     /// Full-drive colours as the model has them.
     [[nodiscard]] Primaries primaries() const;
 

@@ -151,20 +151,30 @@ double GrayPath::quantisationFloor(int bits) const
     return sum / double(ramps.r.size());
 }
 
+Drive throughCurves(const Ramps &ramps, const Drive &rgb)
+{
+    Drive out;
+    for (int c = 0; c < 3; ++c) {
+        const auto &list = ramps.channel(c);
+        const double at = std::clamp(rgb[c], 0.0, 1.0) * double(list.size() - 1);
+        const size_t i = std::min(size_t(at), list.size() - 2);
+        const double t = at - double(i);
+        out[c] = list[i] * (1 - t) + list[i + 1] * t;
+    }
+    return out;
+}
+
 Drive throughRamps(const Ramps &ramps, const Drive &rgb, int frameBufferBits, int lutBits)
 {
     Drive out;
     for (int c = 0; c < 3; ++c) {
-        const double v = roundedTo(rgb[c], frameBufferBits);
-        if (ramps.empty()) {
-            out[c] = v;
-            continue;
+        out[c] = roundedTo(rgb[c], frameBufferBits);
+    }
+    if (!ramps.empty()) {
+        out = throughCurves(ramps, out);
+        for (int c = 0; c < 3; ++c) {
+            out[c] = roundedTo(out[c], lutBits);
         }
-        const auto &list = ramps.channel(c);
-        const double at = v * double(list.size() - 1);
-        const size_t i = std::min(size_t(at), list.size() - 2);
-        const double t = at - double(i);
-        out[c] = roundedTo(list[i] * (1 - t) + list[i + 1] * t, lutBits);
     }
     return out;
 }

@@ -56,6 +56,9 @@ private:
 /// (bench protocol, `display.describe`).
 Drive throughRamps(const Ramps &ramps, const Drive &rgb, int frameBufferBits, int lutBits);
 
+/// The same where nothing is rounded. \pre ramps are not empty
+Drive throughCurves(const Ramps &ramps, const Drive &rgb);
+
 /// Ramps that change nothing.
 Ramps linearRamps(int entries);
 

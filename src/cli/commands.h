@@ -26,15 +26,44 @@ struct ServeOptions {
     bool warm = false, bare = false, spectral = false;
 };
 
+/// Of `import`, `convert` and `rebuild`.
+struct ImportOptions {
+    std::string file, out, target = "Photo", tolerance = "studio", profile = "auto", name, report = "pdf", columns, ramps;
+    double fullDrive = 0, whiteLuminance = 0;
+    int icc = 4;
+    bool json = false, acceptGuess = false;
+};
+
+struct ScreenOptions {
+    std::vector<std::string> profiles;
+    std::string readings, bench;
+    bool json = false;
+};
+
+struct CubeOptions {
+    std::string profile, source = "Rec. 709", tone, out, bench;
+    double luminance = 0;
+    int size = 33, patches = 24;
+    bool displayWhite = false, foldRamps = false, reverse = false, json = false;
+};
+
 /// The subcommands. \return the exit status
 int runVisit(const VisitOptions &options);
 int inspectProfile(const std::string &path, bool json);
+int importReadings(const ImportOptions &options);
+int convertFile(const ImportOptions &options);
+int rebuildProfile(const ImportOptions &options);
+int screenProfiles(const ScreenOptions &options);
+int makeCube(const CubeOptions &options);
 int listTargets(bool json);
 int listTolerances(bool json);
 int serveDisplay(const ServeOptions &options, bool json);
 
 /// Tells an error on standard error, and as JSON on standard output where wanted. \return its exit status
 int report(const Error &error, bool json);
+
+/// The wall clock.
+WallTime now();
 
 /// A built-in target or tolerance by name, or one from a file.
 Result<Target> findTarget(const std::string &nameOrFile);

@@ -33,6 +33,66 @@ void addVisit(CLI::App &app, VisitOptions &o, int &status)
     command->callback([&] { status = runVisit(o); });
 }
 
+void addImport(CLI::App &app, ImportOptions &o, int &status)
+{
+    const auto reading = [&o](CLI::App *command) {
+        command->add_option("FILE", o.file, "CSV, CGATS, CxF or JSON with drives and colours")->required();
+        command->add_option("--columns", o.columns, "What columns are: HEADING=ROLE,...");
+        command->add_option("--full-drive", o.fullDrive, "The drive that means full: 1, 100, 255, 1023");
+        command->add_option("--white-luminance", o.whiteLuminance, "cd/m² of white, where colours are relative to it");
+        command->add_flag("--accept-guess", o.acceptGuess, "Take what was guessed where the file leaves something open");
+        command->add_flag("--json", o.json, "Machine-readable output");
+    };
+    auto *import = app.add_subcommand("import", "Make a profile and a verdict of readings that were taken elsewhere");
+    reading(import);
+    import->add_option("--out", o.out, "Folder for the results")->required();
+    import->add_option("--target", o.target, "What the display was aimed at: name or JSON file");
+    import->add_option("--tolerance", o.tolerance, "Name of a built-in tolerance, or a JSON file");
+    import->add_option("--profile", o.profile, "auto, matrix or lut");
+    import->add_option("--icc", o.icc, "ICC major version: 2 or 4");
+    import->add_option("--name", o.name, "The profile's description");
+    import->add_option("--ramps", o.ramps, "Ramps that were loaded while reading: CSV or one-dimensional .cube");
+    import->add_option("--report", o.report, "pdf, html or none");
+    import->callback([&] { status = importReadings(o);
+});
+auto *convert = app.add_subcommand("convert", "Write readings or ramps in another format, by the ending of the new file");
+reading(convert);
+convert->add_option("OUT", o.out, "New file: .csv, .txt (CGATS), .cxf, .json; ramps: .csv, .cube")->required();
+convert->callback([&] { status = convertFile(o); });
+auto *rebuild = app.add_subcommand("rebuild", "Make a profile anew from the readings that it carries");
+rebuild->add_option("PROFILE", o.file, "An ICC profile with readings in it")->required();
+rebuild->add_option("--out", o.out, "The new profile")->required();
+rebuild->add_option("--profile", o.profile, "auto, matrix or lut");
+rebuild->add_option("--icc", o.icc, "ICC major version: 2 or 4");
+rebuild->add_option("--name", o.name, "The new profile's description");
+rebuild->add_flag("--json", o.json, "Machine-readable output");
+rebuild->callback([&] { status = rebuildProfile(o); });
+} // namespace
+
+void addProfiles(CLI::App &app, ScreenOptions &screen, CubeOptions &cube, int &status)
+{
+    auto *screening = app.add_subcommand("screen", "Compare profiles made for the same model elsewhere; name the odd ones out");
+    screening->add_option("PROFILE", screen.profiles, "ICC profiles")->required();
+    screening->add_option("--readings", screen.readings, "Readings of your own unit without ramps: rank the profiles by real error");
+    screening->add_option("--bench", screen.bench, "Command that starts a bench: read some patches of your own unit for that");
+    screening->add_flag("--json", screen.json, "Machine-readable output");
+    screening->callback([&] { status = screenProfiles(screen); });
+    auto *making = app.add_subcommand("cube", "A 3D LUT from a source space to a display, or back");
+    making->add_option("--profile", cube.profile, "The display's profile")->required();
+    making->add_option("--out", cube.out, "The .cube file")->required();
+    making->add_option("--source", cube.source, "The space that pictures come in");
+    making->add_option("--tone", cube.tone, "srgb, lstar, bt1886 or an exponent; the source's own where left out");
+    making->add_option("--luminance", cube.luminance, "cd/m² of the source's white; the most that the display has where left out");
+    making->add_option("--size", cube.size, "Nodes along each axis: 17, 33, 65");
+    making->add_flag("--display-white", cube.displayWhite, "The display's own white stands for the source's");
+    making->add_flag("--fold-ramps", cube.foldRamps, "The cube contains the calibration ramps");
+    making->add_flag("--reverse", cube.reverse, "From the display to the space");
+    making->add_option("--bench", cube.bench, "A bench whose display holds a 3D LUT: load it and measure through it");
+    making->add_option("--patches", cube.patches, "How many to measure")->check(CLI::Range(4, 500));
+    making->add_flag("--json", cube.json, "Machine-readable output");
+    making->callback([&] { status = makeCube(cube); });
+}
+
 void addServe(CLI::App &app, ServeOptions &o, bool &json, int &status)
 {
     auto *command = app.add_subcommand("serve", "Serve a simulated display and instrument over the bench protocol");
@@ -65,6 +125,11 @@ int main(int argc, char **argv)
     VisitOptions visit;
     ServeOptions serve;
     std::string profile;
+    ImportOptions import;
+    ScreenOptions screen;
+    CubeOptions cube;
+    addImport(app, import, status);
+    addProfiles(app, screen, cube, status);
     addVisit(app, visit, status);
     auto *inspecting = app.add_subcommand("inspect", "What a profile says, and what is wrong with it");
     inspecting->add_option("PROFILE", profile, "An ICC profile")->required();

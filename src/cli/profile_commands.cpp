@@ -2,30 +2,34 @@
 // Commands about profiles.
 #include "cli/commands.h"
 
+#include "colour/difference.h"
+#include "device/bench_client.h"
 #include "exchange/files.h"
+#include "exchange/reading_table.h"
+#include "profile/display_cube.h"
 #include "profile/inspect.h"
+#include "profile/screening.h"
+#include "visit/imported.h"
 
 #include <nlohmann/json.hpp>
 
+#include <algorithm>
 #include <chrono>
 #include <cmath>
 #include <iostream>
+#include <sstream>
 
 namespace lamp::cli {
 
+namespace fs = std::filesystem;
 using Json = nlohmann::json;
 
 namespace {
 
-WallTime today()
-{
-    return std::chrono::floor<std::chrono::seconds>(std::chrono::system_clock::now());
-}
-
 Json inspectionJson(const Inspection &seen)
 {
     const auto xy = [](const Chromaticity &c) { return Json{{"x", std::round(c.x * 1e5) / 1e5}, {"y", std::round(c.y * 1e5) / 1e5}}; };
-    Json j{{"bytes", seen.bytes}, {"sound", seen.sound()}, {"sentences", seen.sentences}, {"findings", Json::array()}, {"tag_table", Json::array()}};
+    Json j{{"bytes", seen.bytes}, {"sound", seen.sound()}, {"sentences", meaningOf(seen)}, {"findings", Json::array()}, {"tag_table", Json::array()}};
     for (const Finding &f : seen.findings) {
         j["findings"].push_back({{"weight", weightName(f.weight)}, {"place", f.place}, {"text", f.text}});
     }
@@ -60,7 +64,7 @@ Json inspectionJson(const Inspection &seen)
 void printInspection(const std::string &path, const Inspection &seen)
 {
     std::cout << (seen.facts ? seen.facts->description : path) << "\n";
-    for (const std::string &sentence : seen.sentences) {
+    for (const std::string &sentence : meaningOf(seen)) {
         std::cout << "  " << sentence << "\n";
     }
     if (seen.facts) {
@@ -84,13 +88,18 @@ void printInspection(const std::string &path, const Inspection &seen)
 
 } // namespace
 
+WallTime now()
+{
+    return std::chrono::floor<std::chrono::seconds>(std::chrono::system_clock::now());
+}
+
 int inspectProfile(const std::string &path, bool json)
 {
     const auto bytes = readBytes(path);
     if (!bytes) {
         return report(bytes.error(), json);
     }
-    const Inspection seen = inspect(bytes.value(), today());
+    const Inspection seen = inspect(bytes.value(), now());
     if (json) {
         std::cout << inspectionJson(seen).dump(2, ' ', false, Json::error_handler_t::replace) << "\n";
     } else if (seen.profile) {
@@ -102,6 +111,280 @@ int inspectProfile(const std::string &path, bool json)
     const std::string &why = seen.findings.empty() ? "It cannot be read." : seen.findings.back().text;
     return report({ErrorKind::Input, path + ": " + why, "Nothing was changed.", "Choose an ICC profile of a display (RGB).", "profile", false},
                   false);
+}
+
+namespace {
+
+/// Some thirty patches of a display as it stands, without ramps: enough to tell a good profile from a bad one.
+Result<ReadingSet> readSome(Bench &bench)
+{
+    const auto hello = bench.hello();
+    const auto display = hello ? bench.describeDisplay() : Result<DisplayInfo>(hello.error());
+    const auto instrument = display ? bench.describeInstrument() : Result<InstrumentInfo>(display.error());
+    if (!instrument) {
+        return instrument.error();
+    }
+    Gauge gauge(bench, instrument.value(), {}, {});
+    if (const Status s = gauge.setCorrection(instrument->hasCorrection(display->technology) ? display->technology : ""); !s) {
+        return s.error();
+    }
+    if (display->lut) {
+        if (const Status s = bench.resetLut(); !s) {
+            return s.error();
+        }
+    }
+    if (display->maxPatchArea) {
+        gauge.setPatchArea(std::min(gauge.patchArea(), *display->maxPatchArea));
+    }
+    ReadingSet set;
+    std::vector<Drive> patches{{1, 1, 1}, {0, 0, 0}, {1, 0, 0}, {0, 1, 0}, {0, 0, 1}, {1, 1, 0}, {0, 1, 1}, {1, 0, 1}};
+    for (const double v : {0.1, 0.2, 0.35, 0.5, 0.65, 0.8}) {
+        patches.insert(patches.end(), {{v, v, v}, {v, 0.5 * v, 0.7 * v}, {0.6 * v, v, 0.5 * v}});
+    }
+    for (const Drive &d : patches) {
+        const auto m = gauge.read(d, "patch", 0);
+        if (!m) {
+            return m.error();
+        }
+        set.readings.push_back(m.value());
+    }
+    return set;
+}
+
+Result<ReadingSet> ownReadings(const ScreenOptions &o)
+{
+    if (!o.bench.empty()) {
+        auto bench = BenchClient::open(o.bench, {});
+        return bench ? readSome(*bench.value()) : Result<ReadingSet>(bench.error());
+    }
+    const auto text = readFile(o.readings);
+    const auto table = text ? readingTable(text.value()) : Result<ReadingTable>(text.error());
+    if (!table) {
+        return table.error();
+    }
+    return readingsFrom(table.value(), guessRoles(table.value()));
+}
+
+void printScreening(const Screening &s, const std::vector<RealError> &errors)
+{
+    std::cout << s.verdict << "\n";
+    for (const ScreenedProfile &p : s.profiles) {
+        std::cout << "  " << p.name << ": " << (p.odd() ? "stands apart" : "agrees") << ", group " << p.group + 1 << ", mean ΔE00 "
+                  << fixed(p.nearness, 1) << " from the others\n";
+        for (const std::string &r : p.reasons) {
+            std::cout << "      " << r << "\n";
+        }
+    }
+    for (const RealError &e : errors) {
+        std::cout << "  On this unit: " << e.name << ": mean ΔE00 " << fixed(e.mean, 2) << ", max " << fixed(e.max, 1) << ", white off by "
+                  << fixed(e.white, 1) << "\n";
+    }
+    std::cout << kStrangersProfile << "\n";
+}
+
+Json screeningJson(const Screening &s, const std::vector<RealError> &errors)
+{
+    Json j{{"verdict", s.verdict},
+           {"recommended", s.recommended < 0 ? Json(nullptr) : Json(s.profiles[size_t(s.recommended)].name)},
+           {"mind", kStrangersProfile}};
+    for (const ScreenedProfile &p : s.profiles) {
+        j["profiles"].push_back({{"name", p.name},
+                                 {"odd", p.odd()},
+                                 {"oddness", p.oddness},
+                                 {"group", p.group + 1},
+                                 {"mean_delta_e_00_from_others", p.nearness},
+                                 {"gamma", p.gamma},
+                                 {"white", {{"x", p.white.x}, {"y", p.white.y}}},
+                                 {"reasons", p.reasons}});
+    }
+    for (Eigen::Index i = 0; i < s.difference.rows(); ++i) {
+        Json row = Json::array();
+        for (Eigen::Index k = 0; k < s.difference.cols(); ++k) {
+            row.push_back(s.difference(i, k));
+        }
+        j["delta_e_00"].push_back(row);
+    }
+    for (const RealError &e : errors) {
+        j["real_errors"].push_back({{"name", e.name}, {"mean", e.mean}, {"max", e.max}, {"white", e.white}});
+    }
+    return j;
+}
+
+} // namespace
+
+int screenProfiles(const ScreenOptions &o)
+{
+    std::vector<Profile> profiles;
+    for (const std::string &path : o.profiles) {
+        const auto bytes = readBytes(path);
+        auto profile = bytes ? Profile::open(bytes.value()) : Result<Profile>(bytes.error());
+        if (!profile) {
+            Error e = profile.error();
+            e.what = path + ": " + e.what;
+            return report(e, o.json);
+        }
+        profiles.push_back(std::move(profile.value()));
+    }
+    std::vector<const Profile *> pointers;
+    for (const Profile &p : profiles) {
+        pointers.push_back(&p);
+    }
+    std::vector<RealError> errors;
+    if (!o.readings.empty() || !o.bench.empty()) {
+        const auto set = ownReadings(o);
+        if (!set) {
+            return report(set.error(), o.json);
+        }
+        const auto model = displayModelOf(set.value());
+        if (!model) {
+            return report(model.error(), o.json);
+        }
+        errors = realErrors(pointers, o.profiles, model.value());
+    }
+    const Screening s = screen(pointers, o.profiles);
+    if (o.json) {
+        std::cout << screeningJson(s, errors).dump(2, ' ', false, Json::error_handler_t::replace) << "\n";
+    } else {
+        printScreening(s, errors);
+    }
+    return std::any_of(s.profiles.begin(), s.profiles.end(), [](const ScreenedProfile &p) { return p.odd(); }) || s.recommended < 0 ? kNotWithin
+                                                                                                                                    : kDone;
+}
+
+namespace {
+
+Result<ToneCurve> toneNamed(const std::string &name, const ToneCurve &otherwise)
+{
+    if (name.empty()) {
+        return otherwise;
+    }
+    for (const ToneKind kind : {ToneKind::Srgb, ToneKind::LStar, ToneKind::Bt1886}) {
+        ToneCurve tone;
+        tone.kind = kind;
+        std::string own = tone.name();
+        std::transform(own.begin(), own.end(), own.begin(), [](unsigned char c) { return char(std::tolower(c)); });
+        own.erase(std::remove_if(own.begin(), own.end(), [](char c) { return c == '.' || c == '*'; }), own.end());
+        if (name == own || (kind == ToneKind::LStar && name == "lstar")) {
+            return tone;
+        }
+    }
+    ToneCurve gamma;
+    std::istringstream in(name);
+    if (in >> gamma.gamma && gamma.gamma >= 1 && gamma.gamma <= 4) {
+        return gamma;
+    }
+    return Error{ErrorKind::Input,
+                 "There is no tone curve called \"" + name + "\".",
+                 "Nothing was written.",
+                 "Choose srgb, lstar, bt1886 or a number such as 2.4.",
+                 "tone",
+                 false};
+}
+
+/// Loads a cube into a display and measures through it against what was asked for.
+Result<Json> provenThrough(Bench &bench, const Cube &cube, const Profile &profile, const CubeTask &task, int patches)
+{
+    const auto hello = bench.hello();
+    const auto display = hello ? bench.describeDisplay() : Result<DisplayInfo>(hello.error());
+    const auto instrument = display ? bench.describeInstrument() : Result<InstrumentInfo>(display.error());
+    if (!instrument) {
+        return instrument.error();
+    }
+    Gauge gauge(bench, instrument.value(), {}, {});
+    if (const Status s = gauge.setCorrection(instrument->hasCorrection(display->technology) ? display->technology : ""); !s) {
+        return s.error();
+    }
+    if (const Status s = bench.setCube(cube); !s) {
+        return s.error();
+    }
+    const auto white = gauge.read({1, 1, 1}, "white", 0);
+    if (!white) {
+        return white.error();
+    }
+    double sum = 0, most = 0;
+    for (int i = 0; i < patches; ++i) {
+        // Spread over the source's cube by the golden ratio's relatives, away from its walls.
+        const auto part = [i](double step) { return 0.08 + 0.84 * (step * (i + 1) - std::floor(step * (i + 1))); };
+        const Drive d = i % 4 == 0 ? Drive{part(0.618), part(0.618), part(0.618)} : Drive{part(0.8191), part(0.6711), part(0.5497)};
+        const auto m = gauge.read(d, "through the cube", 0);
+        if (!m) {
+            return m.error();
+        }
+        const RelXYZ n = relativeTo(white->xyz, white->xyz.b);
+        const double e =
+            deltaE2000(labOf(relativeTo(m->xyz, white->xyz.b), n), labOf(relativeTo(wantedThroughCube(profile, task, d), white->xyz.b), n));
+        sum += e;
+        most = std::max(most, e);
+    }
+    Json proof{{"patches", patches}, {"mean", sum / patches}, {"max", most}, {"white_cd_m2", white->xyz.b}};
+    const double wanted = wantedThroughCube(profile, task, {1, 1, 1}).b;
+    if (std::abs(white->xyz.b / wanted - 1) > 0.05) {
+        proof["mind"] = "White reads " + fixed(white->xyz.b, 1) + " cd/m² instead of " + fixed(wanted, 1)
+                        + ": the display is not in the state that its profile describes (menu, mode, ramps).";
+    }
+    return proof;
+}
+
+} // namespace
+
+int makeCube(const CubeOptions &o)
+{
+    const auto bytes = readBytes(o.profile);
+    const auto profile = bytes ? Profile::open(bytes.value()) : Result<Profile>(bytes.error());
+    if (!profile) {
+        return report(profile.error(), o.json);
+    }
+    const auto space = rgbSpace(o.source);
+    if (!space || o.size < 2 || o.size > 129) {
+        std::string names;
+        for (const RgbSpace &s : rgbSpaces()) {
+            names += (names.empty() ? "" : ", ") + s.name;
+        }
+        return report({ErrorKind::Input, space ? "--size must lie between 2 and 129." : "There is no space called \"" + o.source + "\".",
+                       "Nothing was written.", "Spaces: " + names + ". Usual sizes: 17, 33, 65.", "option", false},
+                      o.json);
+    }
+    const auto tone = toneNamed(o.tone, space->tone);
+    if (!tone) {
+        return report(tone.error(), o.json);
+    }
+    CubeTask task;
+    task.source = *space;
+    task.tone = tone.value();
+    task.sourceWhite = !o.displayWhite;
+    task.luminance = o.luminance;
+    task.foldRamps = o.foldRamps;
+    task.size = o.size;
+    task.displayName = profile->facts().description;
+    const auto cube = o.reverse ? Result<Cube>(cubeFromDisplay(profile.value(), task)) : cubeToDisplay(profile.value(), task);
+    if (!cube) {
+        return report(cube.error(), o.json);
+    }
+    if (const Status s = writeFile(fs::path(o.out), cubeToText(cube.value())); !s) {
+        return report(s.error(), o.json);
+    }
+    Json result{{"written", o.out}, {"header", cube->comments}};
+    if (!o.bench.empty() && !o.reverse) {
+        auto bench = BenchClient::open(o.bench, {});
+        const auto proof = bench ? provenThrough(*bench.value(), cube.value(), profile.value(), task, o.patches) : Result<Json>(bench.error());
+        if (!proof) {
+            return report(proof.error(), o.json);
+        }
+        result["measured_through"] = proof.value();
+    }
+    if (o.json) {
+        std::cout << result.dump(2, ' ', false, Json::error_handler_t::replace) << "\n";
+    } else {
+        for (const std::string &line : cube->comments) {
+            std::cout << line << "\n";
+        }
+        if (result.contains("measured_through")) {
+            const Json &proof = result["measured_through"];
+            std::cout << (proof.contains("mind") ? "Mind: " + proof["mind"].get<std::string>() + "\n" : "") << "Measured through it: ΔE00 mean "
+                      << fixed(proof["mean"].get<double>(), 2) << ", max " << fixed(proof["max"].get<double>(), 2) << "\n";
+        }
+    }
+    return kDone;
 }
 
 } // namespace lamp::cli

@@ -1,12 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "cli/commands.h"
 
+#include "cli/painting.h"
 #include "device/bench_client.h"
 #include "exchange/report.h"
 #include "exchange/results.h"
 #include "visit/visit.h"
-
-#include <QGuiApplication>
 
 #include <chrono>
 #include <csignal>
@@ -233,17 +232,7 @@ int runVisit(const VisitOptions &o)
     if (!record) {
         return fail(record.error(), visit.record(), o, journal);
     }
-    int argc = 1;
-    std::string program = "dutiful-lamp-cli";
-    std::array<char *, 2> argv{program.data(), nullptr};
-    std::unique_ptr<QGuiApplication> gui;
-    if (o.report != "none") {
-        // Reports are painted without a screen; what Qt says about that is of no use here.
-        qputenv("QT_QPA_PLATFORM", "offscreen");
-        qInstallMessageHandler([](QtMsgType, const QMessageLogContext &, const QString &) {});
-        gui = std::make_unique<QGuiApplication>(argc, argv.data());
-        loadFonts();
-    }
+    const PaintingWithoutScreen painting(o.report != "none");
     const ReportKind kind = o.report == "pdf" ? ReportKind::Pdf : (o.report == "html" ? ReportKind::Html : ReportKind::None);
     if (const Status s = keepResults(folder, record.value(), kind); !s) {
         Error e = s.error();

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "base/result.h"
+#include "colour/cube.h"
 #include "colour/spectrum.h"
 #include "colour/types.h"
 
@@ -45,6 +46,8 @@ struct DisplayInfo {
     std::optional<Lut> lut;
     bool lutLoaded = false;
     std::optional<double> maxPatchArea;
+    int cubeSize = 0; ///< nodes along each axis of the 3D LUT that the display itself can hold; 0 where it holds none
+    bool cubeLoaded = false;
 
     /// The control of that name, or null.
     [[nodiscard]] const Control *control(const std::string &controlName) const
@@ -144,6 +147,11 @@ public:
     virtual Result<double> setControl(const std::string &name, double value) = 0;
     virtual Status setLut(const Ramps &ramps) = 0;
     virtual Status resetLut() = 0;
+    /// Loads a 3D LUT into the display itself, behind the video LUT; one without nodes takes it off.
+    virtual Status setCube(const Cube &)
+    {
+        return Error{ErrorKind::Bench, "The display holds no 3D LUT.", "Nothing was changed.", "", "unsupported", false};
+    }
 
     virtual Result<InstrumentInfo> describeInstrument() = 0;
     virtual Status selectInstrument(int index) = 0;

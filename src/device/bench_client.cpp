@@ -265,6 +265,15 @@ Status BenchClient::resetLut()
     return act("display.reset_lut", Json::object());
 }
 
+Status BenchClient::setCube(const Cube &cube)
+{
+    Json values = Json::array();
+    for (const Drive &d : cube.values) {
+        values.push_back({d.a, d.b, d.c});
+    }
+    return act("display.set_cube", {{"size", cube.size}, {"values", values}});
+}
+
 Result<InstrumentInfo> BenchClient::describeInstrument()
 {
     const auto reply = askPatiently("instrument.describe", Json::object());

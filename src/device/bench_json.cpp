@@ -177,6 +177,9 @@ Json toJson(const DisplayInfo &info)
               {"hours", info.hours},      {"modes", info.modes},      {"mode", info.mode},
               {"controls", controls},     {"lut", nullptr},           {"lut_loaded", info.lutLoaded},
               {"max_patch_area", nullptr}};
+    if (info.cubeSize > 0) {
+        json["cube"] = {{"size", info.cubeSize}, {"loaded", info.cubeLoaded}};
+    }
     if (info.lut) {
         json["lut"] = {{"entries", info.lut->entries}, {"bits", info.lut->bits}};
     }
@@ -220,6 +223,16 @@ Result<DisplayInfo> displayInfo(const Json &reply)
             info.lut = l;
         }
         info.lutLoaded = boolean(reply, "lut_loaded", false);
+        if (const Json *cube = member(reply, "cube")) {
+            if (!cube->is_object()) {
+                throw FieldError{"cube", "an object or null"};
+            }
+            info.cubeSize = integer(*cube, "size", 0);
+            info.cubeLoaded = boolean(*cube, "loaded", false);
+            if (info.cubeSize < 0 || info.cubeSize > 129) {
+                throw FieldError{"cube", "2 to 129 nodes along each axis"};
+            }
+        }
         if (member(reply, "max_patch_area") != nullptr) {
             info.maxPatchArea = std::clamp(number(reply, "max_patch_area", 1), 1e-4, 1.0);
         }

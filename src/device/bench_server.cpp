@@ -110,6 +110,25 @@ Result<Json> setLut(Bench &bench, const Json &request)
     return Json{{"entries", info->lut ? info->lut->entries : 0}, {"bits", info->lut ? info->lut->bits : 0}};
 }
 
+Result<Json> setCube(Bench &bench, const Json &request)
+{
+    Cube cube;
+    const double size = benchjson::number(request, "size", 0);
+    const Json &values = required(request, "values");
+    const double nodes = size * size * size;
+    if (size < 0 || size > 129 || size == 1 || size != double(int(size)) || !values.is_array() || double(values.size()) != nodes) {
+        return badRequest("size must be 0 (none) or 2 to 129, with size³ values");
+    }
+    cube.size = int(size);
+    for (const Json &v : values) {
+        if (!v.is_array() || v.size() != 3 || !v[0].is_number() || !v[1].is_number() || !v[2].is_number()) {
+            return badRequest("each value must be three numbers");
+        }
+        cube.values.emplace_back(v[0].get<double>(), v[1].get<double>(), v[2].get<double>());
+    }
+    return outcome(bench.setCube(cube));
+}
+
 Result<Json> placeInstrument(Bench &bench, const Json &request)
 {
     Place place;
@@ -163,6 +182,9 @@ Result<Json> perform(Bench &bench, const std::string &verb, const Json &request)
     }
     if (verb == "display.reset_lut") {
         return outcome(bench.resetLut());
+    }
+    if (verb == "display.set_cube") {
+        return setCube(bench, request);
     }
     if (verb == "instrument.describe") {
         return described(bench.describeInstrument());

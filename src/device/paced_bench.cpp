@@ -64,6 +64,11 @@ Status PacedBench::resetLut()
     return paced([&] { return m_inner.resetLut(); });
 }
 
+Status PacedBench::setCube(const Cube &cube)
+{
+    return paced([&] { return m_inner.setCube(cube); });
+}
+
 Result<InstrumentInfo> PacedBench::describeInstrument()
 {
     return m_inner.describeInstrument();

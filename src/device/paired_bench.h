@@ -28,6 +28,7 @@ public:
     Result<double> setControl(const std::string &name, double value) override { return m_display.setControl(name, value); }
     Status setLut(const Ramps &ramps) override { return m_display.setLut(ramps); }
     Status resetLut() override { return m_display.resetLut(); }
+    Status setCube(const Cube &cube) override { return m_display.setCube(cube); }
     Result<InstrumentInfo> describeInstrument() override { return m_instrument.describeInstrument(); }
     Status selectInstrument(int index) override { return m_instrument.selectInstrument(index); }
     Status place(const Place &place) override { return m_instrument.place(place); }

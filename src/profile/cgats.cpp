@@ -46,6 +46,13 @@ std::string oneLine(std::string text)
     return text;
 }
 
+/// An empty cell would be no cell: a dash stands for it.
+std::string nameCell(const Measurement &m)
+{
+    const std::string name = oneLine(m.stage.empty() ? m.name : m.stage + ": " + m.name);
+    return name.find_first_not_of(' ') == std::string::npos ? "-" : name;
+}
+
 Error badCgats(const std::string &what)
 {
     return {ErrorKind::Input,
@@ -87,7 +94,7 @@ std::string readingsToCgats(const ReadingSet &set)
     for (size_t row = 0; row < set.readings.size(); ++row) {
         const Measurement &m = set.readings[row];
         const std::array<std::string, 11> cells{std::to_string(m.index),
-                                                oneLine(m.stage.empty() ? m.name : m.stage + ": " + m.name),
+                                                nameCell(m),
                                                 fixed(100 * m.rgb.a, 5),
                                                 fixed(100 * m.rgb.b, 5),
                                                 fixed(100 * m.rgb.c, 5),
@@ -185,7 +192,7 @@ Result<ReadingSet> readingsFromCgats(const std::string &text)
         Measurement m;
         m.index = int(row) + 1;
         if (const int c = columnOf("SAMPLE_NAME"); c >= 0) {
-            m.name = cells[size_t(c)];
+            m.name = cells[size_t(c)] == "-" ? "" : cells[size_t(c)];
         }
         m.rgb = {number("RGB_R") / 100, number("RGB_G") / 100, number("RGB_B") / 100};
         m.xyz = {number("XYZ_X"), number("XYZ_Y"), number("XYZ_Z")};

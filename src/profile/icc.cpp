@@ -108,13 +108,10 @@ namespace {
 
 std::string textOf(cmsHPROFILE profile, cmsInfoType what)
 {
-    const cmsUInt32Number size = cmsGetProfileInfoASCII(profile, what, "en", "US", nullptr, 0);
-    std::string text(size, '\0');
-    if (size > 0) {
-        cmsGetProfileInfoASCII(profile, what, "en", "US", text.data(), size);
-        text.resize(std::strlen(text.c_str()));
-    }
-    return text;
+    const cmsUInt32Number size = cmsGetProfileInfo(profile, what, "en", "US", nullptr, 0);
+    std::wstring wide(size / sizeof(wchar_t) + 1, L'\0');
+    cmsGetProfileInfo(profile, what, "en", "US", wide.data(), size);
+    return utf8Of(wide.c_str());
 }
 
 std::string signature(cmsUInt32Number s)

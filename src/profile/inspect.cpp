@@ -36,7 +36,7 @@ std::string fourCharacters(const Bytes &b, size_t at)
     return text;
 }
 
-std::string meaningOf(const std::string &signature)
+std::string tagMeaning(const std::string &signature)
 {
     static const std::map<std::string, const char *> names{{"desc", "name"},
                                                            {"cprt", "copyright"},
@@ -102,7 +102,6 @@ public:
         tones();
         ramps();
         tables();
-        sentences();
     }
 
 private:
@@ -194,7 +193,7 @@ private:
         for (size_t i = 0; i < std::min({size_t(count), room, kMostTags}); ++i) {
             const size_t at = kHeader + 4 + i * kTagEntry;
             TagEntry t{fourCharacters(m_bytes, at), "?", u32(m_bytes, at + 4), u32(m_bytes, at + 8), {}};
-            t.means = meaningOf(t.signature);
+            t.means = tagMeaning(t.signature);
             if (std::uint64_t(t.offset) + t.size > m_bytes.size() || t.offset < kHeader) {
                 add(Weight::Fault, t.signature,
                     "The tag \"" + t.signature + "\" claims bytes " + std::to_string(t.offset) + " to "
@@ -232,7 +231,7 @@ private:
     {
         for (const char *tag : {"desc", "cprt", "wtpt"}) {
             if (!has(tag)) {
-                add(Weight::Doubt, tag, std::string("The required tag \"") + tag + "\" (" + meaningOf(tag) + ") is missing.");
+                add(Weight::Doubt, tag, std::string("The required tag \"") + tag + "\" (" + tagMeaning(tag) + ") is missing.");
             }
         }
         if (!m_into.facts->tables) {
@@ -240,7 +239,7 @@ private:
         }
         for (const char *tag : {"A2B0", "B2A0"}) {
             if (!has(tag)) {
-                add(Weight::Doubt, tag, std::string("The required tag \"") + tag + "\" (" + meaningOf(tag) + ") is missing.");
+                add(Weight::Doubt, tag, std::string("The required tag \"") + tag + "\" (" + tagMeaning(tag) + ") is missing.");
             }
         }
     }
@@ -407,49 +406,6 @@ private:
         }
     }
 
-    void sentences()
-    {
-        auto &s = m_into.sentences;
-        const Profile::Facts &f = *m_into.facts;
-        std::string first = "It describes a display";
-        if (f.white && has("chad")) {
-            const Cct t = cctOf(*f.white);
-            first += " whose white is x " + fixed(f.white->x, 4) + ", y " + fixed(f.white->y, 4) + " (" + fixed(t.kelvin, 0) + " K)";
-        }
-        if (f.luminance) {
-            first += " at " + fixed(*f.luminance, 0) + " cd/m²";
-        }
-        s.push_back(first + (f.tables ? ", by tables." : ", by a matrix and three tone curves."));
-        Eigen::Matrix3d columns;
-        for (int c = 0; c < 3; ++c) {
-            Drive d;
-            d[c] = 1;
-            columns.col(c) = (xyzOf(m_into.profile->colourOf(d), iccD50()) - xyzOf(m_into.profile->colourOf({0, 0, 0}), iccD50())).vec();
-        }
-        if (std::abs(columns.determinant()) > 1e-4) {
-            const AdditiveGamut own{columns, xyzOf(m_into.profile->colourOf({0, 0, 0}), iccD50())};
-            std::string text = "It shows";
-            for (const char *name : {"sRGB", "Display P3", "Adobe RGB (1998)"}) {
-                text += std::string(text.size() > 8 ? "," : "") + " " + fixed(coveragePercent(own, gamutOf(*rgbSpace(name))), 0) + " % of " + name;
-            }
-            s.push_back(text + ".");
-        }
-        const double l = m_into.profile->colourOf({128 / 255.0, 128 / 255.0, 128 / 255.0}).a;
-        const double y = xyzOf(Lab{l, 0, 0}, iccD50()).b, black = xyzOf(m_into.profile->colourOf({0, 0, 0}), iccD50()).b;
-        s.push_back("Its middle gray (128 of 255) is that of gamma "
-                    + fixed(std::log(std::max(1e-6, (y - black) / (1 - black))) / std::log(128.0 / 255), 2)
-                    + (black > 1e-5 ? "; black lies at 1/" + fixed(1 / black, 0) + " of white." : "; black is given as no light at all."));
-        if (const auto r = m_into.profile->ramps(256)) {
-            s.push_back("Its calibration ramps end at " + fixed(100 * r->r.back(), 1) + ", " + fixed(100 * r->g.back(), 1) + " and "
-                        + fixed(100 * r->b.back(), 1) + " % of red, green and blue. It is true only while they are loaded.");
-        } else {
-            s.push_back("It holds no calibration ramps: nothing has to be loaded for it to be true.");
-        }
-        if (!f.readings.empty()) {
-            s.push_back("It carries the readings that it was made of and can be made again from them.");
-        }
-    }
-
     const Bytes &m_bytes;
     WallTime m_now;
     Inspection &m_into;
@@ -477,6 +433,54 @@ Inspection inspect(const Bytes &bytes, WallTime now)
     Inspection result;
     Inspector(bytes, now, result).run();
     return result;
+}
+
+std::vector<std::string> meaningOf(const Inspection &seen)
+{
+    if (!seen.profile || !seen.facts) {
+        return {};
+    }
+    std::vector<std::string> s;
+    const Profile::Facts &f = *seen.facts;
+    const bool has = std::any_of(seen.tags.begin(), seen.tags.end(), [](const TagEntry &t) { return t.signature == "chad"; });
+    std::string first = "It describes a display";
+    if (f.white && has) {
+        const Cct t = cctOf(*f.white);
+        first += " whose white is x " + fixed(f.white->x, 4) + ", y " + fixed(f.white->y, 4) + " (" + fixed(t.kelvin, 0) + " K)";
+    }
+    if (f.luminance) {
+        first += " at " + fixed(*f.luminance, 0) + " cd/m²";
+    }
+    s.push_back(first + (f.tables ? ", by tables." : ", by a matrix and three tone curves."));
+    Eigen::Matrix3d columns;
+    for (int c = 0; c < 3; ++c) {
+        Drive d;
+        d[c] = 1;
+        columns.col(c) = (xyzOf(seen.profile->colourOf(d), iccD50()) - xyzOf(seen.profile->colourOf({0, 0, 0}), iccD50())).vec();
+    }
+    if (std::abs(columns.determinant()) > 1e-4) {
+        const AdditiveGamut own{columns, xyzOf(seen.profile->colourOf({0, 0, 0}), iccD50())};
+        std::string text = "It shows";
+        for (const char *name : {"sRGB", "Display P3", "Adobe RGB (1998)"}) {
+            text += std::string(text.size() > 8 ? "," : "") + " " + fixed(coveragePercent(own, gamutOf(*rgbSpace(name))), 0) + " % of " + name;
+        }
+        s.push_back(text + ".");
+    }
+    const double l = seen.profile->colourOf({128 / 255.0, 128 / 255.0, 128 / 255.0}).a;
+    const double y = xyzOf(Lab{l, 0, 0}, iccD50()).b, black = xyzOf(seen.profile->colourOf({0, 0, 0}), iccD50()).b;
+    s.push_back("Its middle gray (128 of 255) is that of gamma "
+                + fixed(std::log(std::max(1e-6, (y - black) / (1 - black))) / std::log(128.0 / 255), 2)
+                + (black > 1e-5 ? "; black lies at 1/" + fixed(1 / black, 0) + " of white." : "; black is given as no light at all."));
+    if (const auto r = seen.profile->ramps(256)) {
+        s.push_back("Its calibration ramps end at " + fixed(100 * r->r.back(), 1) + ", " + fixed(100 * r->g.back(), 1) + " and "
+                    + fixed(100 * r->b.back(), 1) + " % of red, green and blue. It is true only while they are loaded.");
+    } else {
+        s.push_back("It holds no calibration ramps: nothing has to be loaded for it to be true.");
+    }
+    if (!f.readings.empty()) {
+        s.push_back("It carries the readings that it was made of and can be made again from them.");
+    }
+    return s;
 }
 
 } // namespace lamp

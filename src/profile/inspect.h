@@ -30,8 +30,7 @@ struct Inspection {
     size_t bytes = 0;
     std::vector<TagEntry> tags;
     std::vector<Finding> findings;
-    std::vector<std::string> sentences; ///< what the profile means, in plain words; empty where it cannot be opened
-    std::optional<Profile> profile;     ///< where it can be opened
+    std::optional<Profile> profile; ///< where it can be opened
     std::optional<Profile::Facts> facts;
     std::array<std::vector<double>, 3> tone; ///< light of each channel relative to its most, at 256 equal steps of drive
 
@@ -41,5 +40,8 @@ struct Inspection {
 /// Reads whatever bytes these are; never fails, never believes a size that it has not checked.
 /// \param now to tell a creation date in the future
 Inspection inspect(const Bytes &bytes, WallTime now);
+
+/// What an inspected profile means, in plain words; empty where it cannot be opened.
+std::vector<std::string> meaningOf(const Inspection &seen);
 
 } // namespace lamp

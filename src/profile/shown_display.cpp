@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "profile/shown_display.h"
 
+#include "calibrate/ramps.h"
+
 #include "colour/difference.h"
 #include "colour/spaces.h"
 
@@ -16,17 +18,7 @@ ShownDisplay::ShownDisplay(const DisplayModel &model, Ramps ramps) : m_model(mod
 
 Drive ShownDisplay::behind(const Drive &rgb) const
 {
-    if (m_ramps.empty()) {
-        return rgb;
-    }
-    Drive out;
-    for (int c = 0; c < 3; ++c) {
-        const auto &list = m_ramps.channel(c);
-        const double at = std::clamp(rgb[c], 0.0, 1.0) * double(list.size() - 1);
-        const size_t i = std::min(size_t(at), list.size() - 2);
-        out[c] = list[i] + (at - double(i)) * (list[i + 1] - list[i]);
-    }
-    return out;
+    return m_ramps.empty() ? rgb : throughCurves(m_ramps, rgb);
 }
 
 Lab ShownDisplay::lab(const Drive &rgb) const

@@ -2,13 +2,13 @@
 // Profiles by tables (docs/methods.md, "Table profile").
 #include "profile/table_profile.h"
 
+#include "base/parallel.h"
 #include "colour/spaces.h"
 #include "profile/display_gamut.h"
 #include "profile/lcms_handles.h"
 
 #include <algorithm>
 #include <cmath>
-#include <thread>
 
 namespace lamp {
 
@@ -176,23 +176,6 @@ private:
     std::array<std::array<double, kDrives + 1>, 3> m_drive{};
 };
 
-/// Runs work on the nodes 0..count-1 of the slowest axis, shared among the processors.
-template <typename Work> void overSlices(int count, const Work &work)
-{
-    const int threads = std::clamp(int(std::thread::hardware_concurrency()), 1, 8);
-    std::vector<std::jthread> helpers;
-    for (int t = 1; t < threads; ++t) {
-        helpers.emplace_back([&work, t, threads, count] {
-            for (int i = t; i < count; i += threads) {
-                work(i);
-            }
-        });
-    }
-    for (int i = 0; i < count; i += threads) {
-        work(i);
-    }
-}
-
 /// Luminances under one black put under another, in tristimulus values: white stays (black point compensation).
 Lab withBlack(const Lab &lab, double from, double to)
 {
@@ -216,7 +199,7 @@ public:
         for (auto *table : {&m_perceptual, &m_relative, &m_saturation}) {
             table->resize(m_forward.size() * 3);
         }
-        overSlices(grid, [this](int slice) { fillSlice(slice); });
+        inParallel(grid, [this](int slice) { fillSlice(slice); });
     }
 
     Pipeline forward(cmsContext context, bool perceptual) const
@@ -301,7 +284,7 @@ private:
             drive.push_back(m_steps.where(double(i) / (grid - 1)));
         }
         std::vector<Lab> all(size_t(grid) * size_t(grid) * size_t(grid));
-        overSlices(grid, [&](int r) {
+        inParallel(grid, [&](int r) {
             for (int g = 0; g < grid; ++g) {
                 for (int b = 0; b < grid; ++b) {
                     all[size_t((r * grid + g) * grid + b)] = labOf(Drive{drive[size_t(r)], drive[size_t(g)], drive[size_t(b)]});

@@ -19,6 +19,24 @@ Error profileError(const std::string &what)
 
 namespace lcms {
 
+std::string utf8Of(const std::wstring &wide)
+{
+    std::string text;
+    for (const wchar_t c : wide) {
+        const auto code = std::uint32_t(c);
+        if (code < 0x80) {
+            text += char(code);
+        } else if (code < 0x800) {
+            text += {char(0xC0 | code >> 6), char(0x80 | (code & 0x3F))};
+        } else if (code < 0x10000) {
+            text += {char(0xE0 | code >> 12), char(0x80 | (code >> 6 & 0x3F)), char(0x80 | (code & 0x3F))};
+        } else {
+            text += {char(0xF0 | (code >> 18 & 7)), char(0x80 | (code >> 12 & 0x3F)), char(0x80 | (code >> 6 & 0x3F)), char(0x80 | (code & 0x3F))};
+        }
+    }
+    return text;
+}
+
 namespace {
 
 /// The largest block that a profile may ask for: a table of 65 nodes takes 5 MB, so more is a lie in a damaged file.

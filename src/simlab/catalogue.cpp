@@ -179,6 +179,18 @@ PanelSpec coarse(const std::string &model, const std::string &serial)
     return p;
 }
 
+/// A field monitor: no computer in front of it, so no video LUT; it holds a 3D LUT itself.
+PanelSpec field(const std::string &model, const std::string &serial)
+{
+    PanelSpec p = wide(model, serial);
+    p.hasLut = false;
+    p.cubeSize = 33;
+    p.widthMm = 217;
+    p.heightMm = 136;
+    p.maxLuminance = 520;
+    return p;
+}
+
 PanelSpec worn(PanelSpec p, double age)
 {
     p.age = age;
@@ -234,6 +246,10 @@ Entry entry(const std::string &name)
          [] {
              return Entry{laptop("Knot 14", "KN-9120"), {180, 3500}};
          }},
+        {"sanderling",
+         [] {
+             return Entry{field("Sanderling 10", "SA-5530"), {180, 3500}};
+         }},
         {"turnstone",
          [] {
              return Entry{worn(wled("Turnstone 24", "TU-0415"), 0.45), {55, 4200}};
@@ -247,7 +263,7 @@ std::vector<std::string> typeNames()
     return {"wled", "wled-wide", "qd", "rgb-led", "ccfl", "woled", "qd-oled", "projector", "unknown"};
 }
 
-const std::vector<std::string> kBirds{"avocet", "curlew", "dunlin", "godwit", "knot", "turnstone"};
+const std::vector<std::string> kBirds{"avocet", "curlew", "dunlin", "godwit", "knot", "sanderling", "turnstone"};
 
 } // namespace
 

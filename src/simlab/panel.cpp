@@ -173,6 +173,8 @@ DisplayInfo Panel::describe() const
         info.lut = m_spec.lut;
     }
     info.lutLoaded = m_lutLoaded;
+    info.cubeSize = m_spec.cubeSize;
+    info.cubeLoaded = m_cube.size > 0;
     if (m_spec.maxPatchArea > 0 && m_spec.tellsPatchArea) {
         info.maxPatchArea = m_spec.maxPatchArea;
     }
@@ -258,7 +260,14 @@ std::array<double, 3> Panel::throughLut(const Drive &rgb) const
             const double t = at - double(k);
             v = rounded(m_lut[k][size_t(c)] * (1 - t) + m_lut[k + 1][size_t(c)] * t, m_spec.lut.bits);
         }
-        out[size_t(c)] = rounded(v, m_spec.panelBits);
+        out[size_t(c)] = v;
+    }
+    if (m_cube.size > 0) {
+        const Drive d = m_cube.apply({out[0], out[1], out[2]});
+        out = {d.a, d.b, d.c};
+    }
+    for (double &v : out) {
+        v = rounded(v, m_spec.panelBits);
     }
     return out;
 }

@@ -25,6 +25,7 @@ struct PanelSpec {
     int panelBits = 10; ///< depth behind the LUT
     DisplayInfo::Lut lut{256, 10};
     bool hasLut = true;
+    int cubeSize = 0; ///< nodes of the 3D LUT that the display itself holds; 0 for none
     double widthMm = 598, heightMm = 336, hours = 1200;
     double maxLuminance = 300; ///< cd/m² at all controls up and warm
     Chromaticity nativeWhite{0.307, 0.322};
@@ -92,6 +93,7 @@ public:
     bool setMode(const std::string &name);
     void setLut(const Ramps &ramps);
     void resetLut();
+    void setCube(const Cube &cube) { m_cube = cube; }
     void setRoom(const RoomSpec &room);
     [[nodiscard]] const RoomSpec &room() const { return m_room; }
     void setAge(double age) { m_spec.age = age; }
@@ -119,6 +121,7 @@ private:
     std::vector<Control> m_controls;
     std::vector<std::array<double, 3>> m_lut;
     bool m_lutLoaded = false;
+    Cube m_cube; ///< in the display itself; without nodes where none is loaded
 };
 
 /// Type spectra of a technology's primaries (white subpixel included), relative; used by panels with their unit

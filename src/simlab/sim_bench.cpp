@@ -119,6 +119,20 @@ Status SimBench::resetLut()
     return Done{};
 }
 
+Status SimBench::setCube(const Cube &cube)
+{
+    const std::scoped_lock lock(m_mutex);
+    const int size = m_panel.spec().cubeSize;
+    if (size == 0) {
+        return fault("unsupported", "this display holds no 3D LUT", false);
+    }
+    if (cube.size != 0 && (cube.size != size || !cube.threeD)) {
+        return fault("bad-request", "this display holds a 3D LUT of " + std::to_string(size) + " nodes along each axis", false);
+    }
+    m_panel.setCube(cube);
+    return Done{};
+}
+
 Result<InstrumentInfo> SimBench::describeInstrument()
 {
     return meter().describe();

@@ -27,6 +27,7 @@ public:
     Result<double> setControl(const std::string &name, double value) override;
     Status setLut(const Ramps &ramps) override;
     Status resetLut() override;
+    Status setCube(const Cube &cube) override;
     Result<InstrumentInfo> describeInstrument() override;
     Status selectInstrument(int index) override;
     Status place(const Place &place) override;

@@ -3,10 +3,12 @@
 #include "visit/visit.h"
 
 #include "colour/difference.h"
-#include "gamut/gamut.h"
+#include "visit/gamut_figures.h"
+#include "visit/imported.h"
 
 #include <algorithm>
 #include <cmath>
+#include <tuple>
 
 namespace lamp {
 
@@ -500,7 +502,9 @@ Status Visit::profileStage()
     }
     m_record.profile = bytes.value();
     compareWithTargetGamut();
-    describeGamut(table ? &*shown : nullptr, matrix);
+    if (const auto profile = Profile::open(m_record.profile)) {
+        describeGamut(m_record, *profile, table ? &*shown : nullptr, matrix);
+    }
     finish(Stage::Profile, text.description + " (ICC " + std::to_string(text.version) + ", " + (table ? "tables" : "matrix") + "); shows "
                                + fixed(m_record.coverage["sRGB"], 1) + " % of sRGB, " + fixed(m_record.coverage["Adobe RGB (1998)"], 1)
                                + " % of Adobe RGB (1998)");
@@ -516,6 +520,18 @@ ReadingSet Visit::modelReadings() const
         m.rgb = r.behind;
         m.xyz = r.xyz;
         m.t = r.t;
+        set.readings.push_back(m);
+    }
+    // What was known before, from trimming: no readings of this state, but a model needs them to begin with.
+    const Primaries &p = m_model->prior();
+    for (const auto &[name, drive, xyz] :
+         {std::tuple{"red", Drive{1, 0, 0}, p.red}, std::tuple{"green", Drive{0, 1, 0}, p.green}, std::tuple{"blue", Drive{0, 0, 1}, p.blue},
+          std::tuple{"white", Drive{1, 1, 1}, p.white}, std::tuple{"black", Drive{0, 0, 0}, p.black}}) {
+        Measurement m;
+        m.name = std::string(kExpectedBefore) + name;
+        m.rgb = drive;
+        m.xyz = xyz;
+        m.superseded = true;
         set.readings.push_back(m);
     }
     set.display = m_record.display.model + " " + m_record.display.serial;
@@ -556,22 +572,6 @@ void Visit::compareWithTargetGamut()
     if (worst > 0.005) {
         warn("The target asks for the gamut of " + space->name + "; the panel's primaries miss it by up to Δu′v′ " + fixed(worst, 3)
              + ". Ramps cannot move primaries: choose the display's own mode for that space, or let the profile do it.");
-    }
-}
-
-void Visit::describeGamut(const ShownDisplay *shown, const MatrixModel &matrix)
-{
-    const AdditiveGamut additive = gamutOf(matrix.channels, matrix.black);
-    const auto profile = Profile::open(m_record.profile);
-    const double own = shown != nullptr ? gamutVolume([&](const Drive &d) { return shown->lab(d); }) : volumeOf(additive);
-    for (const RgbSpace &space : rgbSpaces()) {
-        const AdditiveGamut other = gamutOf(space);
-        // A table holds a colour where its inverse and then its forward table give it back.
-        m_record.coverage[space.name] =
-            shown == nullptr || !profile
-                ? coveragePercent(additive, other)
-                : coveragePercent([&](const Lab &l) { return deltaE2000(l, profile->colourOf(profile->driveFor(l))) < 1.0; }, other);
-        m_record.volume[space.name] = 100 * own / volumeOf(other);
     }
 }
 

@@ -7,6 +7,7 @@
 #include <nlohmann/json.hpp>
 
 #include <cmath>
+#include <sstream>
 
 namespace lamp {
 
@@ -510,6 +511,50 @@ std::string rampsCsv(const Ramps &ramps)
         text += std::to_string(i) + "," + fixed(ramps.r[i], 6) + "," + fixed(ramps.g[i], 6) + "," + fixed(ramps.b[i], 6) + "\n";
     }
     return text;
+}
+
+Result<Ramps> rampsFromCsv(const std::string &text)
+{
+    const auto bad = [](int line, const std::string &what) {
+        return Error{ErrorKind::Input,
+                     "The ramps cannot be used: line " + std::to_string(line) + ": " + what + ".",
+                     "Nothing was changed.",
+                     "Choose a CSV with the heading index,r,g,b and values from 0 to 1.",
+                     "ramps",
+                     false};
+    };
+    Ramps ramps;
+    std::istringstream in(text);
+    int number = 0;
+    for (std::string line; std::getline(in, line);) {
+        ++number;
+        if (number == 1) {
+            if (line.rfind("index,r,g,b", 0) != 0) {
+                return bad(1, "the heading index,r,g,b is missing");
+            }
+            continue;
+        }
+        std::istringstream cells(line);
+        cells.imbue(std::locale::classic());
+        double index = 0, r = 0, g = 0, b = 0;
+        char c1 = 0, c2 = 0, c3 = 0;
+        if (!(cells >> index >> c1 >> r >> c2 >> g >> c3 >> b) || c1 != ',' || c2 != ',' || c3 != ',') {
+            return bad(number, "four numbers were expected");
+        }
+        if (!(std::min({r, g, b}) >= 0 && std::max({r, g, b}) <= 1)) {
+            return bad(number, "values lie between 0 and 1");
+        }
+        ramps.r.push_back(r);
+        ramps.g.push_back(g);
+        ramps.b.push_back(b);
+        if (ramps.r.size() > 65536) {
+            return bad(number, "there are more entries than a video LUT has");
+        }
+    }
+    if (ramps.r.size() < 2) {
+        return bad(number, "two entries are the least");
+    }
+    return ramps;
 }
 
 } // namespace lamp

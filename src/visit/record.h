@@ -122,5 +122,7 @@ Result<VisitRecord> recordFromJson(const std::string &json);
 
 /// Ramps as `index,r,g,b`.
 std::string rampsCsv(const Ramps &ramps);
+/// And back; the error names the line.
+Result<Ramps> rampsFromCsv(const std::string &text);
 
 } // namespace lamp

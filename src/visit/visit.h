@@ -128,7 +128,6 @@ private:
     [[nodiscard]] ReadingSet modelReadings() const;
     bool wantsTable(const ShownDisplay &shown, const MatrixModel &matrix);
     void compareWithTargetGamut();
-    void describeGamut(const ShownDisplay *shown, const MatrixModel &matrix);
     [[nodiscard]] std::vector<TestColour> coloursToVerify(const Profile &profile) const;
     Result<Measurement> readVerified(const TestColour &colour);
     Result<std::vector<Measurement>> readVerified(const std::vector<TestColour> &colours);

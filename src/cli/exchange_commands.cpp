@@ -1,0 +1,285 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Commands that bring readings in and hand results on.
+#include "cli/commands.h"
+#include "cli/painting.h"
+
+#include "exchange/files.h"
+#include "exchange/reading_table.h"
+#include "exchange/results.h"
+#include "profile/display_cube.h"
+#include "visit/imported.h"
+
+#include <nlohmann/json.hpp>
+
+#include <algorithm>
+#include <filesystem>
+#include <iostream>
+#include <sstream>
+
+namespace lamp::cli {
+
+namespace fs = std::filesystem;
+using Json = nlohmann::json;
+
+namespace {
+
+Error optionError(const std::string &what, const std::string &todo)
+{
+    return {ErrorKind::Input, what, "Nothing was written.", todo, "option", false};
+}
+
+/// "Helligkeit=Y,R=red": what the person says that columns are.
+Status applyColumns(const std::string &text, const ReadingTable &table, Roles &roles)
+{
+    static const std::map<std::string, Role> names{{"name", Role::Name},    {"red", Role::Red},      {"green", Role::Green}, {"blue", Role::Blue},
+                                                   {"X", Role::X},          {"Y", Role::Y},          {"Z", Role::Z},         {"x", Role::SmallX},
+                                                   {"y", Role::SmallY},     {"L", Role::L},          {"a", Role::A},         {"b", Role::B},
+                                                   {"time", Role::Seconds}, {"unused", Role::Unused}};
+    std::istringstream in(text);
+    for (std::string part; std::getline(in, part, ',');) {
+        const size_t equals = part.rfind('=');
+        const std::string heading = part.substr(0, equals), role = equals == std::string::npos ? "" : part.substr(equals + 1);
+        const auto column = std::find(table.columns.begin(), table.columns.end(), heading);
+        const auto meaning = names.find(role);
+        if (column == table.columns.end() || meaning == names.end()) {
+            std::string headings;
+            for (const std::string &c : table.columns) {
+                headings += (headings.empty() ? "\"" : ", \"") + c + "\"";
+            }
+            return optionError("--columns cannot be used at \"" + part + "\".",
+                               "Write HEADING=ROLE, with one of the headings " + headings
+                                   + " and one of the roles name, red, green, blue, X, Y, Z, x, y, L, a, b, "
+                                     "time, unused.");
+        }
+        if (meaning->second != Role::Unused) {
+            std::replace(roles.columns.begin(), roles.columns.end(), meaning->second, Role::Unused);
+        }
+        roles.columns[size_t(column - table.columns.begin())] = meaning->second;
+    }
+    roles = settledRoles(table, roles.columns);
+    return Done{};
+}
+
+/// Reads a table and settles what is what; what stays unclear ends in an error that asks.
+Result<ReadingSet> readSet(const ImportOptions &o)
+{
+    const auto text = readFile(o.file);
+    if (!text) {
+        return text.error();
+    }
+    const auto table = readingTable(text.value());
+    if (!table) {
+        Error e = table.error();
+        e.what = o.file + ": " + e.what;
+        return e;
+    }
+    Roles roles = guessRoles(table.value());
+    if (!o.columns.empty()) {
+        if (const Status s = applyColumns(o.columns, table.value(), roles); !s) {
+            return s.error();
+        }
+    }
+    if (o.fullDrive > 0) {
+        roles.fullDrive = o.fullDrive;
+    }
+    if (o.whiteLuminance > 0) {
+        roles.whiteLuminance = o.whiteLuminance;
+    }
+    const bool answered = o.fullDrive > 0 || o.whiteLuminance > 0 || o.acceptGuess;
+    if (!roles.unclear.empty() && !answered) {
+        std::string questions;
+        for (const std::string &q : roles.unclear) {
+            questions += " " + q;
+        }
+        return optionError(o.file + " leaves something open." + questions,
+                           "Say it with --columns, --full-drive or --white-luminance, or take what was guessed with --accept-guess.");
+    }
+    auto set = readingsFrom(table.value(), roles);
+    if (!set) {
+        Error e = set.error();
+        e.what = o.file + ": " + e.what;
+        return e;
+    }
+    return set;
+}
+
+Result<Ramps> rampsFromFile(const std::string &path)
+{
+    if (path.empty()) {
+        return Ramps{};
+    }
+    const auto text = readFile(path);
+    if (!text) {
+        return text.error();
+    }
+    if (fs::path(path).extension() == ".cube") {
+        const auto cube = cubeFromText(text.value());
+        if (!cube) {
+            return cube.error();
+        }
+        if (cube->threeD) {
+            return optionError(path + " holds a three-dimensional cube, no ramps.", "Give a one-dimensional .cube, or a CSV with index,r,g,b.");
+        }
+        Ramps ramps;
+        for (const Drive &d : cube->values) {
+            ramps.r.push_back(d.a);
+            ramps.g.push_back(d.b);
+            ramps.b.push_back(d.c);
+        }
+        return ramps;
+    }
+    return rampsFromCsv(text.value());
+}
+
+std::string extensionOf(const std::string &path)
+{
+    std::string e = fs::path(path).extension().string();
+    std::transform(e.begin(), e.end(), e.begin(), [](unsigned char c) { return char(std::tolower(c)); });
+    return e;
+}
+
+bool looksLikeRamps(const std::string &path)
+{
+    const auto text = readFile(path);
+    return text && (extensionOf(path) == ".cube" || text->rfind("index,r,g,b", 0) == 0);
+}
+
+} // namespace
+
+int importReadings(const ImportOptions &o)
+{
+    const auto set = readSet(o);
+    if (!set) {
+        return report(set.error(), o.json);
+    }
+    VisitPlan plan;
+    const auto target = findTarget(o.target);
+    const auto tolerance = findTolerance(o.tolerance);
+    if (!target || !tolerance) {
+        return report(target ? tolerance.error() : target.error(), o.json);
+    }
+    const auto kind = profileKindFromName(o.profile);
+    if (!kind || (o.icc != 2 && o.icc != 4) || (o.report != "pdf" && o.report != "html" && o.report != "none")) {
+        return report(
+            optionError("An option has a value that it cannot have.", "--profile auto, matrix or lut; --icc 2 or 4; --report pdf, html or none."),
+            o.json);
+    }
+    plan.target = target.value();
+    plan.tolerance = tolerance.value();
+    plan.profileKind = *kind;
+    plan.iccVersion = o.icc;
+    plan.profileName = o.name;
+    const auto ramps = rampsFromFile(o.ramps);
+    if (!ramps) {
+        return report(ramps.error(), o.json);
+    }
+    const auto record = visitFromReadings(set.value(), plan, ramps.value(), now());
+    if (!record) {
+        return report(record.error(), o.json);
+    }
+    if (const Status s = prepareFolder(o.out); !s) {
+        return report(s.error(), o.json);
+    }
+    const PaintingWithoutScreen painting(o.report != "none");
+    const ReportKind kindOfReport = o.report == "pdf" ? ReportKind::Pdf : (o.report == "html" ? ReportKind::Html : ReportKind::None);
+    if (const Status s = writeResults(o.out, record.value(), kindOfReport); !s) {
+        return report(s.error(), o.json);
+    }
+    if (o.json) {
+        std::cout << visitJson(record.value()) << "\n";
+    } else {
+        for (const Stage stage : {Stage::Calibrate, Stage::Profile, Stage::Verify}) {
+            std::cout << stageTitle(stage) << ": " << record->line(stage).summary << "\n";
+        }
+        for (const std::string &r : record->reasons) {
+            std::cout << "  " << r << "\n";
+        }
+    }
+    return record->verdict == Verdict::Pass ? kDone : kNotWithin;
+}
+
+int convertFile(const ImportOptions &o)
+{
+    const std::string to = extensionOf(o.out), from = extensionOf(o.file);
+    std::string text;
+    if (from == ".icc" || from == ".icm" || looksLikeRamps(o.file)) {
+        Ramps ramps;
+        if (from == ".icc" || from == ".icm") {
+            const auto bytes = readBytes(o.file);
+            const auto profile = bytes ? Profile::open(bytes.value()) : Result<Profile>(bytes.error());
+            if (!profile) {
+                return report(profile.error(), o.json);
+            }
+            const auto held = profile->ramps(256);
+            if (!held) {
+                return report(optionError(o.file + " holds no calibration ramps.", "Choose another profile."), o.json);
+            }
+            ramps = *held;
+        } else {
+            const auto read = rampsFromFile(o.file);
+            if (!read) {
+                return report(read.error(), o.json);
+            }
+            ramps = read.value();
+        }
+        if (to != ".cube" && to != ".csv") {
+            return report(optionError("Ramps are written as .cube or .csv, not \"" + to + "\".", "Choose one of these endings."), o.json);
+        }
+        text = to == ".cube" ? cubeToText(cubeOf(ramps, fs::path(o.file).stem().string())) : rampsCsv(ramps);
+    } else {
+        const auto set = readSet(o);
+        if (!set) {
+            return report(set.error(), o.json);
+        }
+        if (to == ".csv") {
+            text = readingsToCsv(set.value());
+        } else if (to == ".txt" || to == ".cgats") {
+            text = readingsToCgats(set.value());
+        } else if (to == ".cxf") {
+            text = readingsToCxf(set.value());
+        } else if (to == ".json") {
+            text = readingsToJson(set.value());
+        } else {
+            return report(
+                optionError("Readings are written as .csv, .txt (CGATS), .cxf or .json, not \"" + to + "\".", "Choose one of these endings."),
+                o.json);
+        }
+    }
+    if (const Status s = writeFile(o.out, text); !s) {
+        return report(s.error(), o.json);
+    }
+    if (o.json) {
+        std::cout << Json{{"written", o.out}}.dump(2) << "\n";
+    }
+    return kDone;
+}
+
+int rebuildProfile(const ImportOptions &o)
+{
+    const auto bytes = readBytes(o.file);
+    const auto profile = bytes ? Profile::open(bytes.value()) : Result<Profile>(bytes.error());
+    if (!profile) {
+        return report(profile.error(), o.json);
+    }
+    const auto kind = profileKindFromName(o.profile);
+    if (!kind || (o.icc != 2 && o.icc != 4)) {
+        return report(optionError("An option has a value that it cannot have.", "--profile auto, matrix or lut; --icc 2 or 4."), o.json);
+    }
+    ProfileText text;
+    text.description = o.name.empty() ? profile->facts().description : o.name;
+    text.created = now();
+    text.version = o.icc;
+    const auto made = rebuiltProfile(profile.value(), text, *kind);
+    if (!made) {
+        return report(made.error(), o.json);
+    }
+    if (const Status s = writeFile(fs::path(o.out), made.value()); !s) {
+        return report(s.error(), o.json);
+    }
+    if (o.json) {
+        std::cout << Json{{"written", o.out}}.dump(2) << "\n";
+    }
+    return kDone;
+}
+
+} // namespace lamp::cli

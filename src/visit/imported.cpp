@@ -1,0 +1,282 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "visit/imported.h"
+
+#include "colour/difference.h"
+#include "gamut/gamut.h"
+#include "profile/cgats.h"
+#include "profile/table_profile.h"
+#include "visit/gamut_figures.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace lamp {
+
+namespace {
+
+constexpr size_t kMostInModel = 900; // a fit costs the cube of their number
+
+Error missing(const std::string &what)
+{
+    return {ErrorKind::Input,
+            "These readings do not describe a display: " + what + ".",
+            "Nothing was changed.",
+            "Needed are black, white, red, green and blue at full drive, three grays or more, and better some mixtures.",
+            "readings",
+            false};
+}
+
+bool usable(const Measurement &m)
+{
+    return m.mode == ReadMode::Emission && !m.superseded;
+}
+
+/// The mean of the readings at a drive; where there are none, what was known before; or nothing.
+std::optional<XYZ> at(const ReadingSet &set, const Drive &drive)
+{
+    XYZ sum;
+    int n = 0;
+    for (const Measurement &m : set.readings) {
+        if (usable(m) && (m.rgb.vec() - drive.vec()).cwiseAbs().maxCoeff() < 1e-4) {
+            sum = sum + m.xyz;
+            ++n;
+        }
+    }
+    if (n > 0) {
+        return (1.0 / n) * sum;
+    }
+    const auto before = std::find_if(set.readings.begin(), set.readings.end(),
+                                     [&](const Measurement &m) { return m.name.rfind(kExpectedBefore, 0) == 0 && m.rgb == drive; });
+    return before != set.readings.end() ? std::optional(before->xyz) : std::nullopt;
+}
+
+bool isGray(const Drive &d)
+{
+    return std::abs(d.a - d.b) < 1e-6 && std::abs(d.b - d.c) < 1e-6;
+}
+
+/// Noise of a reading whose instrument is not known: that of a middling colorimeter (common practice, no published
+/// source); the model's own noise factor corrects it.
+XYZ sigmaOf(const Measurement &m, double white)
+{
+    XYZ s;
+    for (int c = 0; c < 3; ++c) {
+        s[c] = std::hypot(0.0015 * m.xyz[c], 3e-5 * white);
+    }
+    return s;
+}
+
+Result<DisplayModel> modelOf(const ReadingSet &set, const std::vector<bool> &leftOut)
+{
+    const auto white = at(set, {1, 1, 1}), black = at(set, {0, 0, 0}), red = at(set, {1, 0, 0}), green = at(set, {0, 1, 0}),
+               blue = at(set, {0, 0, 1});
+    for (const auto &[what, reading] : {std::pair{"white", &white}, std::pair{"black", &black}, std::pair{"full red", &red},
+                                        std::pair{"full green", &green}, std::pair{"full blue", &blue}}) {
+        if (!*reading) {
+            return missing(std::string(what) + " is missing");
+        }
+    }
+    const Primaries prior{*red, *green, *blue, *white, *black};
+    if (!(white->b > 10 * black->b) || !(white->b > 0.5) || std::abs(prior.matrix().determinant()) < 1e-6 * std::pow(white->b, 3)) {
+        return missing("white, black and the three primaries do not differ as a display's do");
+    }
+    std::vector<PanelReading> readings;
+    int grays = 0;
+    for (size_t i = 0; i < set.readings.size(); ++i) {
+        const Measurement &m = set.readings[i];
+        if (usable(m) && !(i < leftOut.size() && leftOut[i])) {
+            readings.push_back({m.rgb, m.xyz, sigmaOf(m, white->b), m.t, m.index});
+            grays += isGray(m.rgb) && m.rgb.a > 0.02 && m.rgb.a < 0.98 ? 1 : 0;
+        }
+    }
+    if (grays < 3) {
+        return missing("there are " + counted(grays, "gray") + " between black and white; three are the least");
+    }
+    while (readings.size() > kMostInModel) {
+        for (size_t i = readings.size(); i-- > 0 && readings.size() > kMostInModel;) {
+            if (i % 2 == 1) {
+                readings.erase(readings.begin() + long(i));
+            }
+        }
+    }
+    double last = 0;
+    for (const PanelReading &r : readings) {
+        last = std::max(last, r.t);
+    }
+    return DisplayModel(prior, 0.02, std::move(readings), last);
+}
+
+/// Those that judge: about every fifth of what is neither black, white nor a primary, and never so many that too few
+/// grays are left.
+std::vector<bool> keptOut(const ReadingSet &set)
+{
+    std::vector<bool> out(set.readings.size(), false);
+    int grays = 0, colours = 0;
+    for (size_t i = 0; i < set.readings.size(); ++i) {
+        const Drive &d = set.readings[i].rgb;
+        const bool corner = std::min({d.a, d.b, d.c}) == std::max({d.a, d.b, d.c}) ? (d.a < 0.02 || d.a > 0.98)
+                                                                                   : (d.vec().array() * (1 - d.vec().array())).maxCoeff() < 1e-3;
+        if (!usable(set.readings[i]) || corner) {
+            continue;
+        }
+        out[i] = isGray(d) ? ++grays % 5 == 3 : ++colours % 5 == 3;
+    }
+    if (grays < 8) {
+        for (size_t i = 0; i < out.size(); ++i) {
+            out[i] = out[i] && !isGray(set.readings[i].rgb);
+        }
+    }
+    return out;
+}
+
+Result<Bytes> profileOf(const ShownDisplay &shown, const Ramps &ramps, const ProfileText &text, ProfileKind kind)
+{
+    const MatrixModel matrix = shown.asMatrix({});
+    const bool table = kind == ProfileKind::Table || (kind == ProfileKind::Auto && matrixFit(shown, matrix).wantsTable());
+    return table ? writeTableProfile(shown, ramps, text) : writeMatrixProfile(matrix, ramps, text);
+}
+
+class Import {
+public:
+    Import(const ReadingSet &set, VisitPlan plan, WallTime now) : m_set(set), m_now(now)
+    {
+        m_record.plan = std::move(plan);
+        m_record.plan.task = Task::Profile;
+        m_record.started = m_record.finished = now;
+        m_record.display.model = set.display.empty() ? "Display" : set.display;
+        m_record.instrument.model = set.instrument.empty() ? "unknown instrument" : set.instrument;
+        m_record.correction = set.correction;
+        m_record.readings = set.readings;
+        for (Measurement &m : m_record.readings) {
+            m.stage = stageName(Stage::Calibrate);
+        }
+        for (int i = 0; i < kStages; ++i) {
+            m_record.lines[size_t(i)] = {LineState::Skipped, "The readings were brought in from elsewhere.", now, "program"};
+        }
+        m_record.line(Stage::SignOff) = {};
+    }
+
+    Result<VisitRecord> run(const Ramps &ramps)
+    {
+        const std::vector<bool> out = keptOut(m_set);
+        const auto model = modelOf(m_set, out);
+        if (!model) {
+            return model.error();
+        }
+        const ShownDisplay shown(model.value(), {});
+        describe(shown);
+        ProfileText text;
+        text.description = m_record.profileName();
+        text.created = m_now;
+        text.version = m_record.plan.iccVersion;
+        text.display = m_record.display.model;
+        text.readings = readingsToCgats(m_set);
+        const auto bytes = profileOf(shown, ramps, text, m_record.plan.profileKind);
+        if (!bytes) {
+            return bytes.error();
+        }
+        m_record.profile = bytes.value();
+        m_record.ramps = ramps;
+        const auto profile = Profile::open(m_record.profile);
+        if (!profile) {
+            return profile.error();
+        }
+        const Profile::Facts facts = profile->facts();
+        describeGamut(m_record, *profile, facts.tables ? &shown : nullptr, shown.asMatrix({}));
+        done(Stage::Profile, text.description + " (ICC " + facts.version + ", " + (facts.tables ? "tables" : "matrix") + ")");
+        judge(*profile, out);
+        return m_record;
+    }
+
+private:
+    void done(Stage stage, const std::string &summary) { m_record.line(stage) = {LineState::Done, summary, m_now, "program"}; }
+
+    void describe(const ShownDisplay &shown)
+    {
+        m_record.calibrated = {shown.evaluate({1, 0, 0}), shown.evaluate({0, 1, 0}), shown.evaluate({0, 0, 1}), shown.white(),
+                               shown.evaluate({0, 0, 0})};
+        m_record.aimLuminance = shown.white().b;
+        m_record.aimWhite = chromaticity(shown.white());
+        m_record.light = shown.asMatrix({}).light;
+        std::vector<GrayInput> grays;
+        for (int i = 1; i <= 20; ++i) {
+            const double v = i / 20.0;
+            grays.push_back({v, shown.evaluate({v, v, v})});
+        }
+        m_record.gray = judgeGrays(grays, shown.white(), m_record.calibrated.black, m_record.targetWhite(), m_record.plan.target.tone);
+        done(Stage::Calibrate, counted(int(m_set.readings.size()), "reading") + " brought in; white at " + fixed(shown.white().b, 1) + " cd/m²");
+    }
+
+    void judge(const Profile &profile, const std::vector<bool> &out)
+    {
+        std::vector<VerifiedColour> colours;
+        for (size_t i = 0; i < out.size(); ++i) {
+            if (out[i]) {
+                const Measurement &m = m_set.readings[i];
+                const std::string name = m.name.empty() ? "reading " + std::to_string(m.index) : m.name;
+                colours.push_back({{name, profile.colourOf(m.rgb), m.rgb}, m.xyz, sigmaOf(m, m_record.calibrated.white.b), {}, 0, 0});
+            }
+        }
+        if (colours.size() < 3) {
+            m_record.line(Stage::Verify).summary = "Too few readings to keep some back for judging.";
+            m_record.verdict = Verdict::Undecided;
+            m_record.reasons = {"There are too few readings to keep some back: bring in 20 or more, with mixtures, to have the profile judged."};
+            return;
+        }
+        // Nothing is known of the instrument but what the file says; without a correction it may be some ΔE off.
+        const double shared = m_set.correction.empty() ? 1.5 : 0.3;
+        m_record.verification = verify(std::move(colours), m_record.calibrated.white, profile.chad(), 0);
+        const Verification &v = m_record.verification;
+        m_record.checks = {check("Mean difference", v.mean, m_record.plan.tolerance.mean, 2 * v.meanUncertainty, "ΔE00"),
+                           check("Largest difference", v.max, m_record.plan.tolerance.max, 2 * v.maxUncertainty, "ΔE00")};
+        m_record.verdict = overall(m_record.checks);
+        for (const Check &c : m_record.checks) {
+            m_record.reasons.push_back(c.sentence());
+        }
+        m_record.warnings.push_back(
+            "This judges the profile against readings of the same instrument that were kept out of it; what the instrument itself "
+            "has wrong (about ΔE00 "
+            + fixed(shared, 1) + (m_set.correction.empty() ? ", no correction is named in the file" : "") + ") it cannot show.");
+        done(Stage::Verify, counted(int(v.colours.size()), "reading") + " kept out of the profile: ΔE00 mean " + fixed(v.mean, 2) + ", max "
+                                + fixed(v.max, 2) + ": " + verdictName(m_record.verdict));
+    }
+
+    const ReadingSet &m_set;
+    WallTime m_now;
+    VisitRecord m_record;
+};
+
+} // namespace
+
+Result<DisplayModel> displayModelOf(const ReadingSet &set)
+{
+    return modelOf(set, {});
+}
+
+Result<VisitRecord> visitFromReadings(const ReadingSet &set, VisitPlan plan, const Ramps &ramps, WallTime now)
+{
+    return Import(set, std::move(plan), now).run(ramps);
+}
+
+Result<Bytes> rebuiltProfile(const Profile &profile, ProfileText text, ProfileKind kind)
+{
+    const Profile::Facts facts = profile.facts();
+    if (facts.readings.empty()) {
+        return missing("the profile carries no readings");
+    }
+    const auto set = readingsFromCgats(facts.readings);
+    if (!set) {
+        return set.error();
+    }
+    const auto ramps = profile.ramps(1024);
+    auto model = displayModelOf(set.value());
+    if (!model) {
+        return model.error();
+    }
+    text.readings = facts.readings;
+    // Readings behind the LUT see no ramps; the others were read through whatever stood there.
+    const ShownDisplay shown(model.value(), set->behindLut && ramps ? *ramps : Ramps{});
+    return profileOf(shown, ramps.value_or(Ramps{}), text, kind);
+}
+
+} // namespace lamp
