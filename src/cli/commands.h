@@ -47,6 +47,12 @@ struct CubeOptions {
     bool displayWhite = false, foldRamps = false, reverse = false, json = false;
 };
 
+/// Of `apply`, `clear`, `which` and `hold`.
+struct DesktopOptions {
+    std::string output, display, profile, atLogin;
+    bool next = false, json = false;
+};
+
 /// The subcommands. \return the exit status
 int runVisit(const VisitOptions &options);
 int inspectProfile(const std::string &path, bool json);
@@ -55,6 +61,10 @@ int convertFile(const ImportOptions &options);
 int rebuildProfile(const ImportOptions &options);
 int screenProfiles(const ScreenOptions &options);
 int makeCube(const CubeOptions &options);
+int applyProfiles(const DesktopOptions &options);
+int clearProfiles(const DesktopOptions &options);
+int whichProfiles(const DesktopOptions &options);
+int holdProfiles(const DesktopOptions &options);
 int listTargets(bool json);
 int listTolerances(bool json);
 int serveDisplay(const ServeOptions &options, bool json);

@@ -93,6 +93,25 @@ void addProfiles(CLI::App &app, ScreenOptions &screen, CubeOptions &cube, int &s
     making->callback([&] { status = makeCube(cube); });
 }
 
+void addDesktop(CLI::App &app, DesktopOptions &o, int &status)
+{
+    const auto common = [&](const char *name, const char *what, int (*run)(const DesktopOptions &)) {
+        auto *command = app.add_subcommand(name, what);
+        command->add_option("--output", o.output, "One output, as RandR names it; all where left out");
+        command->add_option("--display", o.display, "The X display, such as :0; $DISPLAY where left out");
+        command->add_flag("--json", o.json, "Machine-readable output");
+        command->callback([&o, &status, run] { status = run(o); });
+        return command;
+    };
+    auto *apply = common("apply", "Put the installed profiles and their ramps into use", applyProfiles);
+    apply->add_option("--profile", o.profile, "Install this profile for the output first");
+    apply->add_flag("--next", o.next, "Switch to the output's next profile first");
+    apply->add_option("--at-login", o.atLogin, "Start this at every login: yes or no")->check(CLI::IsMember({"yes", "no"}));
+    common("clear", "Take profiles and ramps off", clearProfiles);
+    common("which", "Which profile is in use, and are its ramps loaded", whichProfiles);
+    common("hold", "Remember profiles and ramps, and put them back when standard input ends", holdProfiles);
+}
+
 void addServe(CLI::App &app, ServeOptions &o, bool &json, int &status)
 {
     auto *command = app.add_subcommand("serve", "Serve a simulated display and instrument over the bench protocol");
@@ -128,6 +147,8 @@ int main(int argc, char **argv)
     ImportOptions import;
     ScreenOptions screen;
     CubeOptions cube;
+    DesktopOptions desktop;
+    addDesktop(app, desktop, status);
     addImport(app, import, status);
     addProfiles(app, screen, cube, status);
     addVisit(app, visit, status);

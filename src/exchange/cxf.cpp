@@ -199,7 +199,7 @@ private:
     std::optional<Error> m_fault;
 };
 
-QString exact(double v)
+QString exactText(double v)
 {
     return QString::number(v, 'g', 17);
 }
@@ -223,12 +223,12 @@ void writeObject(QXmlStreamWriter &xml, const Measurement &m, const Spectrum *sp
     xml.writeStartElement("ColorValues");
     if (spectrum != nullptr) {
         xml.writeStartElement("EmissionSpectrum");
-        xml.writeAttribute("StartWL", exact(spectrum->startNm));
-        xml.writeAttribute("Increment", exact(spectrum->stepNm));
+        xml.writeAttribute("StartWL", exactText(spectrum->startNm));
+        xml.writeAttribute("Increment", exactText(spectrum->stepNm));
         xml.writeAttribute("ColorSpecification", "screen");
         QStringList values;
         for (const double v : spectrum->values) {
-            values << exact(v);
+            values << exactText(v);
         }
         xml.writeCharacters(values.join(' '));
         xml.writeEndElement();
@@ -236,7 +236,7 @@ void writeObject(QXmlStreamWriter &xml, const Measurement &m, const Spectrum *sp
     xml.writeStartElement("ColorCIEXYZ");
     xml.writeAttribute("ColorSpecification", "screen");
     for (const auto &[name, v] : {std::pair{"X", m.xyz.a}, std::pair{"Y", m.xyz.b}, std::pair{"Z", m.xyz.c}}) {
-        xml.writeTextElement(name, exact(v));
+        xml.writeTextElement(name, exactText(v));
     }
     xml.writeEndElement();
     xml.writeEndElement();
@@ -245,14 +245,14 @@ void writeObject(QXmlStreamWriter &xml, const Measurement &m, const Spectrum *sp
     xml.writeAttribute("ColorSpecification", "drive");
     xml.writeAttribute("MaxRange", "1");
     for (const auto &[name, v] : {std::pair{"R", m.rgb.a}, std::pair{"G", m.rgb.b}, std::pair{"B", m.rgb.c}}) {
-        xml.writeTextElement(name, exact(v));
+        xml.writeTextElement(name, exactText(v));
     }
     xml.writeEndElement();
     xml.writeEndElement();
     xml.writeStartElement("TagCollection");
     const QString state =
         QString(m.mode == ReadMode::Ambient ? "ambient" : "emission") + (m.tooDark ? " too-dark" : "") + (m.superseded ? " superseded" : "");
-    for (const auto &[name, v] : {std::pair{"integration_s", exact(m.integrationS)}, std::pair{"t", exact(m.t)}, std::pair{"state", state}}) {
+    for (const auto &[name, v] : {std::pair{"integration_s", exactText(m.integrationS)}, std::pair{"t", exactText(m.t)}, std::pair{"state", state}}) {
         xml.writeEmptyElement("Tag");
         xml.writeAttribute("Name", name);
         xml.writeAttribute("Value", v);

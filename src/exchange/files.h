@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "base/result.h"
+#include "base/file.h"
 #include "profile/cgats.h"
 #include "profile/icc.h"
 #include "visit/record.h"
@@ -11,17 +11,6 @@
 #include <vector>
 
 namespace lamp {
-
-/// Reads a whole file; the error names it.
-Result<std::string> readFile(const std::filesystem::path &path);
-Result<Bytes> readBytes(const std::filesystem::path &path);
-
-/// Writes a file whole or not at all: into a temporary beside it, flushed to the disk, then renamed over it.
-Status writeFile(const std::filesystem::path &path, const std::string &content);
-Status writeFile(const std::filesystem::path &path, const Bytes &content);
-
-/// Checks that a folder exists (making it where it does not) and can be written to, by doing so.
-Status prepareFolder(const std::filesystem::path &folder);
 
 /// A visit's readings, to be written down.
 ReadingSet readingSet(const VisitRecord &record);

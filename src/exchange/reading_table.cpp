@@ -34,7 +34,7 @@ Error tableError(const std::string &what)
             false};
 }
 
-std::optional<double> number(std::string text)
+std::optional<double> numberIn(std::string text)
 {
     std::replace(text.begin(), text.end(), ',', '.');
     const size_t from = text.find_first_not_of(" \t+"), to = text.find_last_not_of(" \t%");
@@ -136,7 +136,7 @@ Result<ReadingTable> fromCsv(const std::string &text)
     if (first.size() > kMostColumns) {
         return tableError("line 1 has " + std::to_string(first.size()) + " columns");
     }
-    const bool headed = std::none_of(first.begin(), first.end(), [](const std::string &c) { return number(c).has_value(); });
+    const bool headed = std::none_of(first.begin(), first.end(), [](const std::string &c) { return numberIn(c).has_value(); });
     for (size_t i = 0; i < first.size(); ++i) {
         table.columns.push_back(headed ? first[i] : "column " + std::to_string(i + 1));
     }
@@ -282,7 +282,7 @@ double most(const ReadingTable &table, const Roles &roles, Role a, Role b, Role 
     for (size_t column = 0; column < roles.columns.size(); ++column) {
         if (roles.columns[column] == a || roles.columns[column] == b || roles.columns[column] == c) {
             for (const auto &row : table.rows) {
-                top = std::max(top, number(row[column]).value_or(0));
+                top = std::max(top, numberIn(row[column]).value_or(0));
             }
         }
     }
@@ -412,7 +412,7 @@ Result<ReadingSet> readingsFrom(const ReadingTable &table, const Roles &roles)
         std::optional<Error> bad;
         const auto value = [&](Role role) {
             const int column = columnOf(roles, role);
-            const auto v = column >= 0 ? number(row[size_t(column)]) : std::optional(0.0);
+            const auto v = column >= 0 ? numberIn(row[size_t(column)]) : std::optional(0.0);
             if (!v && !bad) {
                 bad = tableError("row " + std::to_string(i + 1) + ", column \"" + table.columns[size_t(column)] + "\": \""
                                  + row[size_t(column)].substr(0, 30) + "\" is no number");
@@ -447,7 +447,7 @@ Result<ReadingSet> readingsFrom(const ReadingTable &table, const Roles &roles)
         for (size_t c = 0; c < table.columns.size(); ++c) {
             const std::string heading = bare(table.columns[c]);
             if (heading == "integration" || heading == "integration_s") {
-                m.integrationS = number(row[c]).value_or(0);
+                m.integrationS = numberIn(row[c]).value_or(0);
             } else if (heading == "state" || heading == "flags") {
                 m.mode = row[c].find("ambient") != std::string::npos ? ReadMode::Ambient : ReadMode::Emission;
                 m.tooDark = row[c].find("too-dark") != std::string::npos;

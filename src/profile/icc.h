@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "base/result.h"
+#include "base/file.h"
 #include "base/text.h"
 #include "colour/types.h"
 #include "device/bench.h"
@@ -14,8 +14,6 @@
 #include <vector>
 
 namespace lamp {
-
-using Bytes = std::vector<std::uint8_t>;
 
 /// An additive display as the matrix/TRC form of an ICC profile sees it: XYZ = black + Σ channel·light(drive).
 struct MatrixModel {

@@ -1,0 +1,226 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Commands that put profiles into use on this computer's outputs, and prove it.
+#include "cli/commands.h"
+
+#include "desktop/colour_manager.h"
+#include "desktop/installation.h"
+
+#include <nlohmann/json.hpp>
+
+#include <cstdlib>
+#include <filesystem>
+#include <iostream>
+#include <unistd.h>
+
+namespace lamp::cli {
+
+using Json = nlohmann::json;
+
+namespace {
+
+std::string environment(const char *name)
+{
+    const char *value = std::getenv(name);
+    return value != nullptr ? value : "";
+}
+
+/// What all of them begin with: the screen, its outputs, what is installed.
+struct Desk {
+    std::unique_ptr<XScreen> screen;
+    std::vector<XOutput> outputs;
+    Installation installation{DesktopFolders::ofUser()};
+};
+
+Result<Desk> openDesk(const DesktopOptions &o)
+{
+    const std::string wayland = o.display.empty() ? waylandSentence(environment("XDG_SESSION_TYPE"), environment("WAYLAND_DISPLAY")) : "";
+    if (!wayland.empty()) {
+        return Error{ErrorKind::Input, wayland, "", "", "wayland", false};
+    }
+    auto screen = XScreen::open(o.display);
+    if (!screen) {
+        return screen.error();
+    }
+    Desk desk;
+    desk.screen = std::move(screen.value());
+    auto outputs = desk.screen->outputs();
+    if (!outputs) {
+        return outputs.error();
+    }
+    std::string names;
+    for (const XOutput &output : outputs.value()) {
+        names += (names.empty() ? "" : ", ") + output.name;
+        if (o.output.empty() || o.output == output.name) {
+            desk.outputs.push_back(output);
+        }
+    }
+    if (desk.outputs.empty()) {
+        return Error{ErrorKind::Input,
+                     o.output.empty() ? "Nothing is connected to this X screen." : "There is no output called \"" + o.output + "\".",
+                     "Nothing was changed.",
+                     names.empty() ? "" : "Connected: " + names + ".",
+                     "output",
+                     false};
+    }
+    if (const Status s = desk.installation.load(); !s) {
+        report(s.error(), false);
+    }
+    return desk;
+}
+
+Json stateJson(const OutputState &s)
+{
+    return {{"output", s.output.name}, {"monitor", s.output.monitor},   {"installed", s.installed}, {"found", s.found},
+            {"in_use", s.inUse},       {"ramps_loaded", s.rampsLoaded}, {"ramps_off", s.rampsOff},  {"sentences", s.sentences}};
+}
+
+/// Tells how outputs stand. \return whether everything that is installed is in use
+bool tell(const Desk &desk, bool json)
+{
+    bool good = true;
+    Json all = Json::array();
+    for (const XOutput &output : desk.outputs) {
+        const auto state = desk.installation.state(*desk.screen, output);
+        if (!state) {
+            report(state.error(), false);
+            good = false;
+            continue;
+        }
+        good = good && (state->installed.empty() || (state->inUse && (state->rampsLoaded || output.gammaSize == 0)));
+        all.push_back(stateJson(state.value()));
+        if (!json) {
+            std::cout << output.name << (output.monitor.empty() ? "" : " (" + output.monitor + ")") << "\n";
+            for (const std::string &s : state->sentences) {
+                std::cout << "  " << s << "\n";
+            }
+        }
+    }
+    if (json) {
+        std::cout << Json{{"outputs", all}, {"at_login", desk.installation.startsAtLogin()}}.dump(2, ' ', false, Json::error_handler_t::replace)
+                  << "\n";
+    }
+    return good;
+}
+
+Status installGiven(Desk &desk, const DesktopOptions &o)
+{
+    if (desk.outputs.size() != 1) {
+        return Error{ErrorKind::Input,
+                     "Several outputs are connected; a profile belongs to one.",
+                     "Nothing was changed.",
+                     "Name it with --output.",
+                     "output",
+                     false};
+    }
+    const auto bytes = readBytes(o.profile);
+    return bytes ? desk.installation.install(desk.outputs.front(), bytes.value()) : Status(bytes.error());
+}
+
+void tellColourManager(const Desk &desk, const XOutput &output)
+{
+    for (const Assignment &a : desk.installation.assignments()) {
+        const bool this1 = output.monitor.empty() ? a.output == output.name : a.monitor == output.monitor;
+        if (this1 && ColourManager::present()) {
+            const auto told = ColourManager::makeDefault(output.name, a.profiles[a.active].file);
+            std::cerr << (told ? told.value() : told.error().text()) << "\n";
+        }
+    }
+}
+
+} // namespace
+
+int applyProfiles(const DesktopOptions &o)
+{
+    auto desk = openDesk(o);
+    if (!desk) {
+        return report(desk.error(), o.json);
+    }
+    if (!o.profile.empty()) {
+        if (const Status s = installGiven(desk.value(), o); !s) {
+            return report(s.error(), o.json);
+        }
+    }
+    if (!o.atLogin.empty()) {
+        std::error_code code;
+        const std::string self = std::filesystem::read_symlink("/proc/self/exe", code).string();
+        if (const Status s = desk->installation.atLogin(o.atLogin == "yes", self); !s) {
+            return report(s.error(), o.json);
+        }
+    }
+    int status = kDone;
+    for (const XOutput &output : desk->outputs) {
+        if (o.next) {
+            if (const auto name = desk.value().installation.next(output); !name) {
+                return report(name.error(), o.json);
+            }
+        }
+        const Status s = desk->installation.apply(*desk->screen, output);
+        if (!s && !(s.error().code == "installation" && o.output.empty())) {
+            status = report(s.error(), false);
+        } else if (s) {
+            tellColourManager(desk.value(), output);
+        }
+    }
+    const bool good = tell(desk.value(), o.json);
+    return status != kDone ? status : (good ? kDone : kNotWithin);
+}
+
+int clearProfiles(const DesktopOptions &o)
+{
+    auto desk = openDesk(o);
+    if (!desk) {
+        return report(desk.error(), o.json);
+    }
+    for (const XOutput &output : desk->outputs) {
+        if (const Status s = Installation::clear(*desk->screen, output); !s) {
+            return report(s.error(), o.json);
+        }
+    }
+    tell(desk.value(), o.json);
+    return kDone;
+}
+
+int whichProfiles(const DesktopOptions &o)
+{
+    auto desk = openDesk(o);
+    if (!desk) {
+        return report(desk.error(), o.json);
+    }
+    return tell(desk.value(), o.json) ? kDone : kNotWithin;
+}
+
+int holdProfiles(const DesktopOptions &o)
+{
+    auto desk = openDesk(o);
+    if (!desk) {
+        return report(desk.error(), o.json);
+    }
+    struct Kept {
+        std::optional<Bytes> profile;
+        Ramps ramps;
+    };
+    std::vector<Kept> kept;
+    for (const XOutput &output : desk->outputs) {
+        const auto profile = desk->screen->profile(output);
+        const auto ramps = output.gammaSize > 0 ? desk->screen->ramps(output) : Result<Ramps>(Ramps{});
+        if (!profile || !ramps) {
+            return report(profile ? ramps.error() : profile.error(), o.json);
+        }
+        kept.push_back({profile.value(), ramps.value()});
+    }
+    std::cout << "held" << std::endl;
+    // Until whoever started this closes its end, by intention or by dying.
+    std::array<char, 64> ignored{};
+    while (::read(STDIN_FILENO, ignored.data(), ignored.size()) > 0) {
+    }
+    for (size_t i = 0; i < kept.size(); ++i) {
+        const XOutput &output = desk->outputs[i];
+        (void)desk->screen->setProfile(output, kept[i].profile).ok();
+        if (output.gammaSize > 0) {
+            (void)desk->screen->setRamps(output, kept[i].ramps).ok();
+        }
+    }
+    return kDone;
+}
+
+} // namespace lamp::cli

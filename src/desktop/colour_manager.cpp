@@ -1,0 +1,121 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "desktop/colour_manager.h"
+
+#include <QCoreApplication>
+#include <QDBusArgument>
+#include <QDBusConnection>
+#include <QDBusConnectionInterface>
+#include <QDBusMessage>
+#include <QDBusMetaType>
+#include <QDBusObjectPath>
+#include <QMap>
+
+namespace lamp {
+
+namespace {
+
+const QString kService = QStringLiteral("org.freedesktop.ColorManager");
+const QString kRoot = QStringLiteral("/org/freedesktop/ColorManager");
+constexpr int kPatienceMs = 4000;
+
+Error busError(const std::string &what)
+{
+    return {ErrorKind::Storage, what, "The profile itself is installed.", "Choose it in the desktop's settings for the display.", "dbus", false};
+}
+
+QDBusMessage call(const QString &path, const QString &interface, const QString &method, const QVariantList &arguments)
+{
+    QDBusMessage m = QDBusMessage::createMethodCall(kService, path, interface, method);
+    m.setArguments(arguments);
+    return QDBusConnection::systemBus().call(m, QDBus::Block, kPatienceMs);
+}
+
+Result<QString> pathFrom(const QDBusMessage &reply, const std::string &what)
+{
+    if (reply.type() != QDBusMessage::ReplyMessage || reply.arguments().isEmpty()) {
+        return busError(what + ": " + reply.errorMessage().toStdString() + ".");
+    }
+    return reply.arguments().first().value<QDBusObjectPath>().path();
+}
+
+Result<QString> deviceOf(const std::string &output)
+{
+    return pathFrom(call(kRoot, kService, "FindDeviceByProperty", {"XRANDR_name", QString::fromStdString(output)}),
+                    "The desktop's colour manager knows no device for " + output);
+}
+
+QVariant property(const QString &path, const QString &interface, const QString &name)
+{
+    const QDBusMessage reply = call(path, "org.freedesktop.DBus.Properties", "Get", {interface, name});
+    return reply.arguments().isEmpty() ? QVariant() : reply.arguments().first().value<QDBusVariant>().variant();
+}
+
+/// D-Bus needs an application object to exist.
+void needApplication()
+{
+    static int count = 1;
+    static std::array<char *, 2> arguments{const_cast<char *>("dutiful-lamp"), nullptr};
+    static QCoreApplication *own = QCoreApplication::instance() == nullptr ? new QCoreApplication(count, arguments.data()) : nullptr;
+    (void)own;
+}
+
+} // namespace
+
+bool ColourManager::present()
+{
+    needApplication();
+    const QDBusConnection bus = QDBusConnection::systemBus();
+    if (!bus.isConnected()) {
+        return false;
+    }
+    const QDBusConnectionInterface *names = bus.interface();
+    return names->isServiceRegistered(kService) || names->activatableServiceNames().value().contains(kService);
+}
+
+Result<std::string> ColourManager::makeDefault(const std::string &output, const std::filesystem::path &profile)
+{
+    needApplication();
+    qDBusRegisterMetaType<QMap<QString, QString>>();
+    const auto device = deviceOf(output);
+    if (!device) {
+        return device.error();
+    }
+    const QString file = QString::fromStdString(profile.string());
+    auto known = pathFrom(call(kRoot, kService, "FindProfileByFilename", {file}), "");
+    if (!known) {
+        const QMap<QString, QString> properties{{"Filename", file}};
+        known = pathFrom(call(kRoot, kService, "CreateProfile", {"dutiful-lamp-" + file.section('/', -1), "temp", QVariant::fromValue(properties)}),
+                         "The desktop's colour manager did not take the profile");
+    }
+    if (!known) {
+        return known.error();
+    }
+    const QVariant path = QVariant::fromValue(QDBusObjectPath(known.value()));
+    const QString deviceInterface = kService + ".Device";
+    // It may belong to the device already; whether it does is seen by the next call.
+    (void)call(device.value(), deviceInterface, "AddProfile", {"hard", path});
+    const QDBusMessage made = call(device.value(), deviceInterface, "MakeProfileDefault", {path});
+    if (made.type() == QDBusMessage::ErrorMessage) {
+        return busError("The desktop's colour manager did not make the profile the display's: " + made.errorMessage().toStdString() + ".");
+    }
+    return "The desktop's colour manager has it as the default of " + output + ".";
+}
+
+Result<std::string> ColourManager::defaultOf(const std::string &output)
+{
+    needApplication();
+    const auto device = deviceOf(output);
+    if (!device) {
+        return device.error();
+    }
+    QStringList paths;
+    const QVariant list = property(device.value(), kService + ".Device", "Profiles");
+    const auto argument = list.value<QDBusArgument>();
+    QList<QDBusObjectPath> profiles;
+    if (list.canConvert<QDBusArgument>()) {
+        argument >> profiles;
+    }
+    return profiles.isEmpty() ? std::string() : property(profiles.first().path(), kService + ".Profile", "Filename").toString().toStdString();
+}
+
+} // namespace lamp

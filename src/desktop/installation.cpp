@@ -1,0 +1,317 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "desktop/installation.h"
+
+#include "base/file.h"
+#include "base/text.h"
+
+#include <nlohmann/json.hpp>
+
+#include <algorithm>
+#include <cstdlib>
+
+namespace lamp {
+
+namespace fs = std::filesystem;
+using Json = nlohmann::json;
+
+namespace {
+
+constexpr double kSameRamps = 0.006; // of full drive: what drivers round away; more was changed by somebody
+
+fs::path folderOf(const char *variable, const char *otherwise)
+{
+    const char *given = std::getenv(variable);
+    if (given != nullptr && given[0] == '/') {
+        return given;
+    }
+    const char *home = std::getenv("HOME");
+    return fs::path(home != nullptr ? home : "/tmp") / otherwise;
+}
+
+Error notInstalled(const XOutput &output)
+{
+    return {ErrorKind::Input,       "No profile is installed for the output " + output.name + ".",
+            "Nothing was changed.", "Install one with apply --profile FILE --output " + output.name + ".",
+            "installation",         false};
+}
+
+std::string nameOf(const Bytes &profile)
+{
+    const auto opened = Profile::open(profile);
+    return opened ? opened->facts().description : "(no profile that can be read)";
+}
+
+/// A description as a file name: no separators, no leading dot, not too long.
+std::string fileNameOf(const std::string &description)
+{
+    std::string name;
+    for (const char c : description.substr(0, 120)) {
+        name += c == '/' || c == '\\' || static_cast<unsigned char>(c) < 32 ? '-' : c;
+    }
+    return (name.empty() || name[0] == '.' ? "profile " + name : name) + ".icc";
+}
+
+} // namespace
+
+DesktopFolders DesktopFolders::ofUser()
+{
+    return {folderOf("XDG_CONFIG_HOME", ".config") / "dutiful-lamp", folderOf("XDG_DATA_HOME", ".local/share") / "icc"};
+}
+
+Status Installation::load()
+{
+    m_assignments.clear();
+    const fs::path file = m_folders.config / "outputs.json";
+    std::error_code code;
+    if (!fs::exists(file, code)) {
+        return Done{};
+    }
+    const auto text = readFile(file);
+    if (!text) {
+        return text.error();
+    }
+    const Json j = Json::parse(text.value(), nullptr, false);
+    try {
+        for (const Json &a : j.at("outputs")) {
+            Assignment one;
+            one.output = a.at("output").get<std::string>();
+            one.monitor = a.at("monitor").get<std::string>();
+            for (const Json &p : a.at("profiles")) {
+                one.profiles.push_back({p.at("name").get<std::string>(), p.at("file").get<std::string>()});
+            }
+            one.active = a.at("active").get<size_t>();
+            if (one.active < one.profiles.size()) {
+                m_assignments.push_back(std::move(one));
+            }
+        }
+        return Done{};
+    } catch (const std::exception &) {
+        m_assignments.clear();
+        const fs::path aside = file.string() + ".damaged";
+        fs::rename(file, aside, code);
+        return Error{ErrorKind::Storage,
+                     "What was installed cannot be read: " + file.string() + " is damaged.",
+                     "It was set aside as " + aside.string() + ".",
+                     "Install the profiles again.",
+                     "installation",
+                     false};
+    }
+}
+
+Status Installation::save() const
+{
+    Json all = Json::array();
+    for (const Assignment &a : m_assignments) {
+        Json profiles = Json::array();
+        for (const InstalledProfile &p : a.profiles) {
+            profiles.push_back({{"name", p.name}, {"file", p.file.string()}});
+        }
+        all.push_back({{"output", a.output}, {"monitor", a.monitor}, {"profiles", profiles}, {"active", a.active}});
+    }
+    if (const Status s = prepareFolder(m_folders.config); !s) {
+        return s;
+    }
+    return writeFile(m_folders.config / "outputs.json", Json{{"schema", "dutiful-lamp/outputs/1"}, {"outputs", all}}.dump(1));
+}
+
+const Assignment *Installation::assignment(const XOutput &output) const
+{
+    // A monitor takes its profile along to another socket; without an EDID the socket stands for it.
+    for (const Assignment &a : m_assignments) {
+        if (output.monitor.empty() ? a.output == output.name && a.monitor.empty() : a.monitor == output.monitor) {
+            return &a;
+        }
+    }
+    return nullptr;
+}
+
+Assignment &Installation::assignmentFor(const XOutput &output)
+{
+    if (const Assignment *found = assignment(output)) {
+        return m_assignments[size_t(found - m_assignments.data())];
+    }
+    m_assignments.push_back({output.name, output.monitor, {}, 0});
+    return m_assignments.back();
+}
+
+Status Installation::install(const XOutput &output, const Bytes &profile)
+{
+    const auto opened = Profile::open(profile);
+    if (!opened) {
+        return opened.error();
+    }
+    if (const Status s = prepareFolder(m_folders.profiles); !s) {
+        return s;
+    }
+    const std::string name = opened->facts().description;
+    const fs::path file = m_folders.profiles / fileNameOf(name);
+    if (const Status s = writeFile(file, profile); !s) {
+        return s;
+    }
+    Assignment &a = assignmentFor(output);
+    a.output = output.name;
+    const auto same = std::find_if(a.profiles.begin(), a.profiles.end(), [&](const InstalledProfile &p) { return p.file == file; });
+    a.active = size_t(same - a.profiles.begin());
+    if (same == a.profiles.end()) {
+        a.profiles.push_back({name, file});
+    }
+    return save();
+}
+
+Result<std::string> Installation::next(const XOutput &output)
+{
+    if (assignment(output) == nullptr) {
+        return notInstalled(output);
+    }
+    Assignment &a = assignmentFor(output);
+    a.active = (a.active + 1) % a.profiles.size();
+    if (const Status s = save(); !s) {
+        return s.error();
+    }
+    return a.profiles[a.active].name;
+}
+
+Status Installation::forget(const XOutput &output)
+{
+    const Assignment *found = assignment(output);
+    if (found == nullptr) {
+        return notInstalled(output);
+    }
+    m_assignments.erase(m_assignments.begin() + (found - m_assignments.data()));
+    return save();
+}
+
+Status Installation::apply(XScreen &screen, const XOutput &output) const
+{
+    const Assignment *a = assignment(output);
+    if (a == nullptr) {
+        return notInstalled(output);
+    }
+    const auto bytes = readBytes(a->profiles[a->active].file);
+    if (!bytes) {
+        return bytes.error();
+    }
+    const auto profile = Profile::open(bytes.value());
+    if (!profile) {
+        return profile.error();
+    }
+    if (output.gammaSize > 0) {
+        if (const Status s = screen.setRamps(output, profile->ramps(std::max(output.gammaSize, 256)).value_or(Ramps{})); !s) {
+            return s;
+        }
+    }
+    return screen.setProfile(output, bytes.value());
+}
+
+Status Installation::clear(XScreen &screen, const XOutput &output)
+{
+    if (output.gammaSize > 0) {
+        if (const Status s = screen.setRamps(output, {}); !s) {
+            return s;
+        }
+    }
+    return screen.setProfile(output, std::nullopt);
+}
+
+Result<OutputState> Installation::state(const XScreen &screen, const XOutput &output) const
+{
+    OutputState s;
+    s.output = output;
+    const auto found = screen.profile(output);
+    if (!found) {
+        return found.error();
+    }
+    s.found = *found ? nameOf(**found) : "";
+    const auto loaded = output.gammaSize > 0 ? std::optional(screen.ramps(output)) : std::nullopt;
+    if (loaded && !*loaded) {
+        return loaded->error();
+    }
+    const Assignment *a = assignment(output);
+    if (a == nullptr) {
+        s.sentences.push_back(s.found.empty() ? "No profile is installed, and none is in use."
+                                              : "\"" + s.found + "\" is in use; it was not installed from here.");
+        return s;
+    }
+    s.installed = a->profiles[a->active].name;
+    const auto bytes = readBytes(a->profiles[a->active].file);
+    if (!bytes) {
+        s.sentences.push_back("The installed profile's file is gone: " + a->profiles[a->active].file.string() + ". Install it again.");
+        return s;
+    }
+    s.inUse = *found && **found == bytes.value();
+    const auto profile = Profile::open(bytes.value());
+    const Ramps wanted = profile ? profile->ramps(256).value_or(Ramps{}) : Ramps{};
+    if (loaded) {
+        s.rampsOff = rampDifference(loaded->value(), wanted);
+        s.rampsLoaded = s.rampsOff < kSameRamps;
+    }
+    if (s.inUse) {
+        s.sentences.push_back("\"" + s.installed + "\" is the profile in use.");
+    } else if (s.found.empty()) {
+        s.sentences.push_back("\"" + s.installed
+                              + "\" is installed, but programs find no profile: something took it off, or it was never applied. Apply it again.");
+    } else {
+        s.sentences.push_back("\"" + s.installed + "\" is installed, but programs find \"" + s.found
+                              + "\": something else put it in use. Apply it again, or find out what did.");
+    }
+    if (!loaded) {
+        s.sentences.push_back("This output has no gamma ramps that could be loaded.");
+    } else if (s.rampsLoaded) {
+        s.sentences.push_back(wanted.empty() ? "The profile asks for no ramps, and none are loaded." : "Its ramps are loaded.");
+    } else if (rampDifference(loaded->value(), {}) < kSameRamps) {
+        s.sentences.push_back(
+            "Its ramps are not loaded: the output's are linear. Something took them off; until they are back the profile is not true.");
+    } else {
+        s.sentences.push_back(
+            "Other ramps are loaded, up to " + fixed(100 * s.rampsOff, 1)
+            + " % of full drive off: something changed them (night colours, a game, another program). Until they are back the profile is not true.");
+    }
+    return s;
+}
+
+fs::path Installation::autostart() const
+{
+    return m_folders.config.parent_path() / "autostart" / "dutiful-lamp.desktop";
+}
+
+Status Installation::atLogin(bool wanted, const std::string &command) const
+{
+    std::error_code code;
+    if (!wanted) {
+        fs::remove(autostart(), code);
+        return Done{};
+    }
+    if (const Status s = prepareFolder(autostart().parent_path()); !s) {
+        return s;
+    }
+    // Desktop Entry Specification: arguments with reserved signs stand in quotes.
+    std::string quoted = "\"";
+    for (const char c : command) {
+        quoted += c == '"' || c == '\\' || c == '$' || c == '`' ? std::string("\\") + c : std::string(1, c);
+    }
+    return writeFile(
+        autostart(),
+        "[Desktop Entry]\nType=Application\nName=Dutiful Lamp: display profiles\nComment=Puts the displays' profiles and ramps into use\nExec="
+            + quoted + "\" apply\nNoDisplay=true\nX-GNOME-Autostart-enabled=true\n");
+}
+
+bool Installation::startsAtLogin() const
+{
+    std::error_code code;
+    return fs::exists(autostart(), code);
+}
+
+std::string waylandSentence(const std::string &sessionType, const std::string &waylandDisplay)
+{
+    if (sessionType != "wayland" && waylandDisplay.empty()) {
+        return {};
+    }
+    return "This is a Wayland session. There a program may not load gamma ramps or name a display's profile; only the desktop itself may. What can "
+           "be done: the "
+           "profile is copied into your colour folder and told to the desktop's colour manager where one runs; choose it in the desktop's settings "
+           "for the "
+           "display. What cannot: loading its ramps from here, and proving that they are loaded. Where the desktop does not load them, calibrate the "
+           "display by its own menu and profile it without ramps (visit --task profile).";
+}
+
+} // namespace lamp

@@ -1,0 +1,81 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "desktop/x_screen.h"
+
+#include <filesystem>
+
+namespace lamp {
+
+/// Where things are kept on this computer: the XDG folders, or others for tests.
+struct DesktopFolders {
+    std::filesystem::path config;   ///< outputs.json and, beside it, autostart/
+    std::filesystem::path profiles; ///< the colour folder, where programs look for profiles
+    static DesktopFolders ofUser(); ///< $XDG_CONFIG_HOME and $XDG_DATA_HOME/icc, or their defaults
+};
+
+/// One profile of an output, for one purpose.
+struct InstalledProfile {
+    std::string name; ///< its description
+    std::filesystem::path file;
+};
+
+/// What is installed for an output.
+struct Assignment {
+    std::string output, monitor; ///< the monitor decides where it is known: it may be plugged in elsewhere
+    std::vector<InstalledProfile> profiles;
+    size_t active = 0;
+};
+
+/// How an output stands.
+struct OutputState {
+    XOutput output;
+    std::string installed;              ///< name of the profile that is to be in use; empty where none was installed
+    std::string found;                  ///< name of the profile that programs find; empty where there is none
+    bool inUse = false;                 ///< the installed profile is the one that programs find
+    bool rampsLoaded = false;           ///< and its ramps are loaded
+    double rampsOff = 0;                ///< the largest difference from them, 0..1
+    std::vector<std::string> sentences; ///< how it stands and what to do
+};
+
+/// The profiles of a desktop's outputs: kept, put into use, proved to be in use.
+class Installation {
+public:
+    explicit Installation(DesktopFolders folders) : m_folders(std::move(folders)) {}
+
+    /// Reads what was kept. A damaged file is set aside, and told.
+    Status load();
+    [[nodiscard]] const std::vector<Assignment> &assignments() const { return m_assignments; }
+
+    /// Keeps a copy in the colour folder and makes it the output's active profile.
+    Status install(const XOutput &output, const Bytes &profile);
+    /// Makes the next of an output's profiles the active one. \return its name
+    Result<std::string> next(const XOutput &output);
+    /// Forgets what was installed for an output; the copies in the colour folder stay.
+    Status forget(const XOutput &output);
+
+    /// Puts an output's active profile and its ramps into use.
+    Status apply(XScreen &screen, const XOutput &output) const;
+    /// Takes profile and ramps off an output.
+    static Status clear(XScreen &screen, const XOutput &output);
+    /// How an output stands now, read back from the server.
+    [[nodiscard]] Result<OutputState> state(const XScreen &screen, const XOutput &output) const;
+
+    /// Has `apply` started at every login, or not. \param command with its path
+    Status atLogin(bool wanted, const std::string &command) const;
+    [[nodiscard]] bool startsAtLogin() const;
+
+private:
+    [[nodiscard]] const Assignment *assignment(const XOutput &output) const;
+    Assignment &assignmentFor(const XOutput &output);
+    Status save() const;
+    [[nodiscard]] std::filesystem::path autostart() const;
+    DesktopFolders m_folders;
+    std::vector<Assignment> m_assignments;
+};
+
+/// What a Wayland session keeps programs from doing, and the way there is; empty in an X session.
+/// \param environment looks up an environment variable
+std::string waylandSentence(const std::string &sessionType, const std::string &waylandDisplay);
+
+} // namespace lamp
