@@ -22,6 +22,12 @@ namespace lamptest {
                                                                                       .arg(lampTolerance)));                                         \
     } while (false)
 
+/// How many of `all` repetitions to run: a few in the sanitized build, which looks for faults of memory only.
+inline int repetitions(int all, int brief)
+{
+    return qEnvironmentVariableIsSet("LAMP_BRIEF") ? brief : all;
+}
+
 struct Row {
     std::string kind;
     std::vector<double> values;

@@ -112,6 +112,11 @@ CardView::CardView(QWidget *parent)
     connect(m_history, &QTableWidget::cellActivated, this, [this](int row, int) { Q_EMIT recordWanted(m_ids[size_t(row)]); });
 }
 
+void CardView::addBelow(QWidget *widget)
+{
+    layout()->addWidget(widget);
+}
+
 void CardView::show(const DisplayEntry &display, const Store &store, WallTime now)
 {
     const Upkeep upkeep = store.upkeep(display);
@@ -144,7 +149,9 @@ void CardView::show(const DisplayEntry &display, const Store &store, WallTime no
             visited = true;
             if (const auto record = store.visit(v.id)) {
                 const QString menu = text(menuText(record->controls));
-                facts += '\n' + (menu.isEmpty() ? tr("It has no menu to trim.") : tr("Menu as left: %1.").arg(menu));
+                if (record->trim) {
+                    facts += '\n' + (menu.isEmpty() ? tr("It has no menu to trim.") : tr("Menu as left: %1.").arg(menu));
+                }
                 facts += ' '
                          + tr("White %1 cd/m², gray ΔE00 mean %2, colours mean %3.")
                                .arg(text(fixed(record->calibrated.white.b, 1)), text(fixed(record->gray.mean, 2)),

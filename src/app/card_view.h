@@ -19,6 +19,8 @@ class CardView : public QFrame {
 public:
     explicit CardView(QWidget *parent = nullptr);
     void show(const DisplayEntry &display, const Store &store, WallTime now);
+    /// Adds what stands below every card.
+    void addBelow(QWidget *widget);
 
 Q_SIGNALS:
     void visitWanted(lamp::Task task);

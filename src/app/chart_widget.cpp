@@ -8,27 +8,38 @@
 
 namespace lamp::app {
 
-ChartWidget::ChartWidget(Chart::Kind kind, QWidget *parent) : QWidget(parent), m_chart(kind)
+PlotWidget::PlotWidget(const QString &title, QWidget *parent) : QWidget(parent), m_title(title)
 {
     setMouseTracking(true);
     setMinimumHeight(190);
-    setAccessibleName(m_chart.title());
+    setAccessibleName(title);
 }
 
-void ChartWidget::setRecord(RecordPtr record)
+void PlotWidget::setDrawing(Drawing drawing)
 {
-    m_record = std::move(record);
+    m_drawing = std::move(drawing);
+    m_points.clear();
+    m_readOut.clear();
+    update();
+}
+
+ChartWidget::ChartWidget(Chart::Kind kind, QWidget *parent) : PlotWidget(Chart(kind).title(), parent), m_chart(kind) {}
+
+void ChartWidget::setRecord(const RecordPtr &record)
+{
     QString description;
-    if (m_record) {
-        for (const std::string &reason : m_record->reasons) {
+    if (record) {
+        for (const std::string &reason : record->reasons) {
             description += QString::fromStdString(reason) + ' ';
         }
     }
     setAccessibleDescription(description);
-    update();
+    setDrawing(record
+                   ? Drawing([chart = m_chart, record](QPainter &p, const QRectF &area, const Tones &t) { return chart.draw(p, area, *record, t); })
+                   : Drawing());
 }
 
-QString ChartWidget::readOut(const QPointF &at) const
+QString PlotWidget::readOut(const QPointF &at) const
 {
     QString text;
     double best = 30;
@@ -42,7 +53,7 @@ QString ChartWidget::readOut(const QPointF &at) const
     return text;
 }
 
-void ChartWidget::paintEvent(QPaintEvent *)
+void PlotWidget::paintEvent(QPaintEvent *)
 {
     QPainter painter(this);
     const Tones tones = chartTones();
@@ -50,25 +61,25 @@ void ChartWidget::paintEvent(QPaintEvent *)
     QFont bold = font();
     bold.setBold(true);
     painter.setFont(bold);
-    painter.drawText(QRectF(2, 0, width() - 4, 20), Qt::AlignLeft | Qt::AlignVCenter, m_chart.title());
+    painter.drawText(QRectF(2, 0, width() - 4, 20), Qt::AlignLeft | Qt::AlignVCenter, m_title);
     QFont small = font();
     small.setPixelSize(11);
     painter.setFont(small);
     if (!m_readOut.isEmpty()) {
         painter.drawText(QRectF(2, 0, width() - 6, 20), Qt::AlignRight | Qt::AlignVCenter, m_readOut);
     }
-    if (m_record) {
-        m_points = m_chart.draw(painter, QRectF(0, 22, width(), height() - 22), *m_record, tones);
+    if (m_drawing) {
+        m_points = m_drawing(painter, QRectF(0, 22, width(), height() - 22), tones);
     }
 }
 
-void ChartWidget::mouseMoveEvent(QMouseEvent *event)
+void PlotWidget::mouseMoveEvent(QMouseEvent *event)
 {
     m_readOut = readOut(event->position());
     update();
 }
 
-void ChartWidget::leaveEvent(QEvent *)
+void PlotWidget::leaveEvent(QEvent *)
 {
     m_readOut.clear();
     update();

@@ -6,15 +6,19 @@
 
 #include <QWidget>
 
+#include <functional>
+
 namespace lamp::app {
 
-/// A chart of a visit that reads out the value nearest to the pointer.
-class ChartWidget : public QWidget {
+/// A chart that reads out the value nearest to the pointer.
+class PlotWidget : public QWidget {
     Q_OBJECT
 
 public:
-    explicit ChartWidget(Chart::Kind kind, QWidget *parent = nullptr);
-    void setRecord(RecordPtr record);
+    using Drawing = std::function<std::vector<ChartPoint>(QPainter &, const QRectF &, const Tones &)>;
+
+    explicit PlotWidget(const QString &title, QWidget *parent = nullptr);
+    void setDrawing(Drawing drawing);
     [[nodiscard]] QSize sizeHint() const override { return {420, 210}; }
     /// What it reads out at a position; empty where no value is near.
     [[nodiscard]] QString readOut(const QPointF &at) const;
@@ -25,10 +29,22 @@ protected:
     void leaveEvent(QEvent *event) override;
 
 private:
-    Chart m_chart;
-    RecordPtr m_record;
+    QString m_title;
+    Drawing m_drawing;
     std::vector<ChartPoint> m_points;
     QString m_readOut;
+};
+
+/// A chart of a visit.
+class ChartWidget : public PlotWidget {
+    Q_OBJECT
+
+public:
+    explicit ChartWidget(Chart::Kind kind, QWidget *parent = nullptr);
+    void setRecord(const RecordPtr &record);
+
+private:
+    Chart m_chart;
 };
 
 } // namespace lamp::app

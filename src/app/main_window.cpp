@@ -5,16 +5,20 @@
 #include "app/bench_panel.h"
 #include "app/card_view.h"
 #include "app/demo_studio.h"
+#include "app/file_desk.h"
+#include "app/installed_panel.h"
 #include "app/reading_panel.h"
 #include "app/screen_bench.h"
 #include "app/worksheet.h"
 #include "exchange/report.h"
 #include "exchange/results.h"
+#include "visit/imported.h"
 
 #include <QApplication>
 #include <QCloseEvent>
 #include <QComboBox>
 #include <QDesktopServices>
+#include <QDragEnterEvent>
 #include <QFileDialog>
 #include <QFileInfo>
 #include <QHBoxLayout>
@@ -23,6 +27,7 @@
 #include <QLabel>
 #include <QLineEdit>
 #include <QMenuBar>
+#include <QMimeData>
 #include <QPrintDialog>
 #include <QPrinter>
 #include <QProgressBar>
@@ -35,6 +40,7 @@
 #include <QTextBrowser>
 #include <QTreeWidget>
 #include <QUrl>
+#include <QUuid>
 #include <QWindow>
 
 namespace lamp::app {
@@ -68,10 +74,11 @@ QString fileName(QString s)
 
 MainWindow::MainWindow(QString storePath, QWidget *parent)
     : QMainWindow(parent), m_storePath(std::move(storePath)), m_runner(new VisitRunner(this)), m_places(new QTreeWidget), m_stack(new QStackedWidget),
-      m_welcome(new QWidget), m_card(new CardView), m_worksheet(new Worksheet), m_reportPage(new QWidget), m_report(new QTextBrowser),
-      m_reading(new ReadingPanel), m_bench(new BenchPanel), m_bannerWidget(new QFrame), m_bannerText(new QLabel), m_status(new QLabel),
-      m_bannerYes(new QPushButton), m_bannerNo(new QPushButton), m_pause(new QPushButton(tr("Pause (Esc)"))), m_cancel(new QPushButton(tr("Cancel"))),
-      m_progress(new QProgressBar), m_speed(new QComboBox), m_demoTime(new QLabel)
+      m_welcome(new QWidget), m_card(new CardView), m_worksheet(new Worksheet), m_desk(new FileDesk), m_installed(new InstalledPanel),
+      m_reportPage(new QWidget), m_report(new QTextBrowser), m_reading(new ReadingPanel), m_bench(new BenchPanel), m_bannerWidget(new QFrame),
+      m_bannerText(new QLabel), m_status(new QLabel), m_bannerYes(new QPushButton), m_bannerNo(new QPushButton),
+      m_pause(new QPushButton(tr("Pause (Esc)"))), m_cancel(new QPushButton(tr("Cancel"))), m_progress(new QProgressBar), m_speed(new QComboBox),
+      m_demoTime(new QLabel)
 {
     setWindowTitle(tr("Dutiful Lamp"));
     resize(1280, 800);
@@ -107,6 +114,8 @@ MainWindow::MainWindow(QString storePath, QWidget *parent)
     buildBottom();
     buildMenus();
     connectRunner();
+    connectDesk();
+    setAcceptDrops(true);
     restoreState();
     qApp->installEventFilter(this);
 }
@@ -189,7 +198,7 @@ void MainWindow::buildCentre()
             m_report->document()->print(&printer);
         }
     });
-    for (QWidget *w : std::initializer_list<QWidget *>{m_welcome, m_card, m_worksheet, m_reportPage}) {
+    for (QWidget *w : std::initializer_list<QWidget *>{m_welcome, m_card, m_worksheet, m_desk, m_reportPage}) {
         m_stack->addWidget(w);
     }
     // Banner above: what happened, and what to do about it.
@@ -275,11 +284,20 @@ void MainWindow::buildMenus()
     QMenu *studio = menuBar()->addMenu(tr("&Studio"));
     studio->addAction(tr("&Add a display…"), QKeySequence(tr("Ctrl+N")), this, &MainWindow::addDisplay);
     studio->addSeparator();
+    studio->addAction(tr("&Open profiles or readings…"), QKeySequence::Open, this,
+                      [this] { openFiles(QFileDialog::getOpenFileNames(this, tr("Profiles or readings"))); });
+    studio->addAction(tr("&Type readings in…"), QKeySequence(tr("Ctrl+T")), this, [this] {
+        if (m_store) {
+            m_desk->typeReadings(*m_store, m_display);
+        }
+    });
+    studio->addSeparator();
     studio->addAction(tr("&Quit"), QKeySequence::Quit, this, &QWidget::close);
     QMenu *display = menuBar()->addMenu(tr("&Display"));
     display->addAction(tr("&Full visit"), QKeySequence(tr("F5")), this, [this] { startVisit(Task::Full); });
     display->addAction(tr("&Refresh"), QKeySequence(tr("F6")), this, [this] { startVisit(Task::Refresh); });
     display->addAction(tr("&Check"), QKeySequence(tr("F7")), this, [this] { startVisit(Task::Check); });
+    display->addAction(tr("&Next profile of this computer's output"), QKeySequence(tr("F9")), this, [this] { m_installed->next(); });
     display->addAction(tr("Its &card"), QKeySequence(tr("F2")), this, [this] { showCard(); });
     QMenu *view = menuBar()->addMenu(tr("S&urround"));
     for (const auto &[name, surround] : std::vector<std::pair<QString, Surround>>{
@@ -544,6 +562,8 @@ void MainWindow::run(VisitPlan plan, std::optional<VisitRecord> resume)
     m_bannerWidget->hide();
     const BenchSource source = benchFor(*display);
     if (!source.simulated && source.command.empty()) {
+        banner(tr(
+            "No bench reaches this display: it is known from readings that were brought in. Bring in or type newer ones, or add it with a bench."));
         return;
     }
     m_bench->setBench(source.simulated);
@@ -723,6 +743,95 @@ void MainWindow::addDisplay()
         selectDisplay(*id);
         showCard();
     }
+}
+
+void MainWindow::connectDesk()
+{
+    m_card->addBelow(m_installed);
+    connect(m_desk, &FileDesk::laid, this, [this] {
+        m_bannerWidget->hide();
+        m_stack->setCurrentWidget(m_desk);
+    });
+    connect(m_desk, &FileDesk::message, this, [this](const QString &words) { banner(words); });
+    connect(m_desk, &FileDesk::installWanted, this, &MainWindow::installProfile);
+    connect(m_desk, &FileDesk::readingsBrought, this, &MainWindow::bringIn);
+    connect(m_installed, &InstalledPanel::disturbed, this, [this](const QString &what) { banner(what); });
+}
+
+void MainWindow::openFiles(const QStringList &files)
+{
+    if (!files.isEmpty()) {
+        m_desk->open(files, m_store.get(), m_display);
+    }
+}
+
+void MainWindow::installProfile(const Bytes &profile)
+{
+    const Status s = m_installed->install(profile);
+    banner(s ? m_installed->words() : text(s.error().text()));
+}
+
+Result<qint64> MainWindow::displayBroughtIn(const ReadingSet &set)
+{
+    const auto rooms = m_store->rooms();
+    const auto room = rooms.empty() ? m_store->addRoom(tr("Elsewhere")) : Result<qint64>(rooms.front().id);
+    if (!room) {
+        return room;
+    }
+    DisplayEntry d;
+    d.roomId = room.value();
+    d.name = d.model = text(set.display);
+    d.technology = QStringLiteral("unknown");
+    d.note = tr("Known from readings that were brought in.");
+    return m_store->addDisplay(d);
+}
+
+void MainWindow::bringIn(const ReadingSet &set, qint64 display, const QString &target)
+{
+    VisitPlan plan;
+    plan.target = builtInTarget(target.toStdString()).value_or(builtInTargets().front());
+    plan.tolerance = *builtInTolerance("studio");
+    plan.by = QSettings().value(QStringLiteral("person/role"), tr("colour keeper")).toString().toStdString();
+    auto made = visitFromReadings(set, plan, {}, wallNow());
+    const auto id = made ? (display != 0 ? Result<qint64>(display) : displayBroughtIn(set)) : Result<qint64>(made.error());
+    if (!id) {
+        banner(text(id.error().text()));
+        return;
+    }
+    auto record = std::make_shared<VisitRecord>(std::move(made).value());
+    record->id = QUuid::createUuid().toString(QUuid::WithoutBraces).toStdString();
+    Status kept = m_store->saveVisit(*record, id.value(), VisitState::Finished);
+    for (const Measurement &m : record->readings) {
+        kept = kept ? m_store->addReading(record->id, m) : kept;
+    }
+    m_shown = record;
+    m_worksheet->setQuestion({}, false, {});
+    m_worksheet->setRecord(record);
+    keep(*record);
+    if (!kept) {
+        banner(text(kept.error().text()));
+    }
+    m_display = id.value();
+    reloadPlaces();
+    m_stack->setCurrentWidget(m_worksheet);
+}
+
+void MainWindow::dragEnterEvent(QDragEnterEvent *event)
+{
+    if (event->mimeData()->hasUrls()) {
+        event->acceptProposedAction();
+    }
+}
+
+void MainWindow::dropEvent(QDropEvent *event)
+{
+    QStringList files;
+    for (const QUrl &url : event->mimeData()->urls()) {
+        if (url.isLocalFile()) {
+            files << url.toLocalFile();
+        }
+    }
+    openFiles(files);
 }
 
 void MainWindow::pauseOrGoOn()

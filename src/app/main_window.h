@@ -22,6 +22,8 @@ namespace lamp::app {
 
 class BenchPanel;
 class CardView;
+class FileDesk;
+class InstalledPanel;
 class PatchWindow;
 class ReadingPanel;
 class Worksheet;
@@ -46,6 +48,10 @@ public:
     [[nodiscard]] Store *store() const { return m_store.get(); }
     [[nodiscard]] ReadingPanel *reading() const { return m_reading; }
     [[nodiscard]] BenchPanel *bench() const { return m_bench; }
+    [[nodiscard]] FileDesk *desk() const { return m_desk; }
+    [[nodiscard]] InstalledPanel *installed() const { return m_installed; }
+    /// Lays files on the desk: profiles, readings.
+    void openFiles(const QStringList &files);
     [[nodiscard]] QString statusText() const;
     [[nodiscard]] bool fillingDemo() const { return m_filling; }
     [[nodiscard]] qint64 currentDisplay() const { return m_display; }
@@ -58,6 +64,8 @@ public:
 
 protected:
     void closeEvent(QCloseEvent *event) override;
+    void dragEnterEvent(QDragEnterEvent *event) override;
+    void dropEvent(QDropEvent *event) override;
     bool eventFilter(QObject *watched, QEvent *event) override;
 
 private:
@@ -80,6 +88,10 @@ private:
     void keep(const VisitRecord &record);
     void showReport();
     void addDisplay();
+    void connectDesk();
+    void bringIn(const ReadingSet &set, qint64 display, const QString &target);
+    void installProfile(const Bytes &profile);
+    Result<qint64> displayBroughtIn(const ReadingSet &set);
     void pauseOrGoOn();
     void cancelVisit();
     bool handleKey(QKeyEvent *event);
@@ -95,6 +107,8 @@ private:
     QWidget *m_welcome;
     CardView *m_card;
     Worksheet *m_worksheet;
+    FileDesk *m_desk;
+    InstalledPanel *m_installed;
     QWidget *m_reportPage;
     QTextBrowser *m_report;
     ReadingPanel *m_reading;

@@ -1,21 +1,13 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "exchange/chart.h"
+#include "exchange/plot_frame.h"
 
 #include "colour/spaces.h"
-#include "colour/spectrum.h"
-
-#include <QPainterPath>
 
 #include <cmath>
 
 namespace lamp {
 
 namespace {
-
-QString number(double v, int decimals)
-{
-    return QString::fromStdString(fixed(v, decimals));
-}
 
 /// A pleasant upper end for an axis.
 double niceTop(double v)
@@ -29,52 +21,6 @@ double niceTop(double v)
 }
 
 } // namespace
-
-/// Plot area with axes, mapping values to pixels.
-struct Chart::Frame {
-    QRectF plot;
-    double x0, x1, y0, y1;
-
-    Frame(const QRectF &area, double left, double right, double low, double high)
-        : plot(area.adjusted(44, 8, -10, -32)), x0(left), x1(right), y0(low), y1(high)
-    {
-    }
-    [[nodiscard]] QPointF at(double x, double y) const
-    {
-        return {plot.left() + (x - x0) / (x1 - x0) * plot.width(), plot.bottom() - (y - y0) / (y1 - y0) * plot.height()};
-    }
-    void axes(QPainter &p, const Tones &t, const QString &xName, const QString &yName, const std::vector<double> &xs, const std::vector<double> &ys,
-              int xDecimals, int yDecimals) const
-    {
-        p.setPen(QPen(t.line, 1));
-        const QFontMetricsF metrics(p.font());
-        for (const double y : ys) {
-            p.setPen(QPen(t.line, 1));
-            p.drawLine(at(x0, y), at(x1, y));
-            p.setPen(t.soft);
-            p.drawText(QRectF(plot.left() - 44, at(x0, y).y() - 8, 39, 16), Qt::AlignRight | Qt::AlignVCenter, number(y, yDecimals));
-        }
-        for (const double x : xs) {
-            p.setPen(QPen(t.line, 1));
-            p.drawLine(at(x, y0), at(x, y0) + QPointF(0, 4));
-            p.setPen(t.soft);
-            p.drawText(QRectF(at(x, y0).x() - 30, plot.bottom() + 4, 60, 14), Qt::AlignCenter, number(x, xDecimals));
-        }
-        p.setPen(t.soft);
-        p.drawText(QRectF(plot.left(), plot.bottom() + 17, plot.width(), 15), Qt::AlignRight | Qt::AlignVCenter, xName);
-        p.drawText(QRectF(plot.left() + 4, plot.top() - 7, plot.width(), 15), Qt::AlignLeft | Qt::AlignVCenter, yName);
-    }
-    void limit(QPainter &p, const Tones &t, double y, const QString &name) const
-    {
-        if (y <= y0 || y > y1) {
-            return;
-        }
-        p.setPen(QPen(t.ink, 1.2, Qt::DashLine));
-        p.drawLine(at(x0, y), at(x1, y));
-        p.setPen(t.ink);
-        p.drawText(QRectF(plot.left(), at(0, y).y() - 15, plot.width() - 4, 14), Qt::AlignRight | Qt::AlignVCenter, name);
-    }
-};
 
 QColor screenColour(const Lab &lab)
 {
@@ -114,16 +60,17 @@ std::vector<ChartPoint> Chart::draw(QPainter &painter, const QRectF &area, const
 std::vector<ChartPoint> Chart::drawGray(QPainter &p, const QRectF &area, const VisitRecord &r, const Tones &t) const
 {
     const double limit = r.plan.tolerance.grayMax;
-    const Frame f(area, 0, 100, 0, niceTop(std::max(r.gray.max, limit) * 1.1));
+    const PlotFrame f(area, 0, 100, 0, niceTop(std::max(r.gray.max, limit) * 1.1));
     p.fillRect(QRectF(f.at(0, std::min(limit, f.y1)), f.at(100, 0)), t.band);
     f.axes(p, t, QStringLiteral("drive, %"), QStringLiteral("ΔE00"), {0, 25, 50, 75, 100}, {0, f.y1 / 2, f.y1}, 0, 1);
-    f.limit(p, t, limit, QStringLiteral("limit %1").arg(number(limit, 1)));
+    f.limit(p, t, limit, QStringLiteral("limit %1").arg(plotNumber(limit, 1)));
     std::vector<ChartPoint> points;
     QPolygonF line;
     for (const GrayResult &g : r.gray.grays) {
         const QPointF at = f.at(100 * g.drive, g.deltaE);
         line << at;
-        points.push_back({at, QStringLiteral("gray %1 %: ΔE00 %2, %3 cd/m²").arg(number(100 * g.drive, 0), number(g.deltaE, 2), number(g.xyz.b, 2))});
+        points.push_back(
+            {at, QStringLiteral("gray %1 %: ΔE00 %2, %3 cd/m²").arg(plotNumber(100 * g.drive, 0), plotNumber(g.deltaE, 2), plotNumber(g.xyz.b, 2))});
     }
     p.setPen(QPen(t.soft, 1.2));
     p.drawPolyline(line);
@@ -151,7 +98,7 @@ std::vector<ChartPoint> Chart::drawTone(QPainter &p, const QRectF &area, const V
         low = std::min(low, gamma);
         high = std::max(high, gamma);
     }
-    const Frame f(area, 0, 100, std::floor(low * 5 - 0.5) / 5, std::ceil(high * 5 + 0.5) / 5);
+    const PlotFrame f(area, 0, 100, std::floor(low * 5 - 0.5) / 5, std::ceil(high * 5 + 0.5) / 5);
     f.axes(p, t, QStringLiteral("drive, %"), QStringLiteral("ln Y / ln v"), {0, 25, 50, 75, 100}, {f.y0, (f.y0 + f.y1) / 2, f.y1}, 0, 2);
     QPolygonF wanted;
     for (double v = 0.04; v < 0.98; v += 0.02) {
@@ -169,7 +116,7 @@ std::vector<ChartPoint> Chart::drawTone(QPainter &p, const QRectF &area, const V
         const QPointF at = f.at(100 * g.drive, g.gamma);
         p.drawRect(QRectF(at.x() - 3, at.y() - 3, 6, 6));
         points.push_back({at, QStringLiteral("drive %1 %: gamma %2, wanted %3")
-                                  .arg(number(100 * g.drive, 0), number(g.gamma, 3), number(gammaAt(g.drive, tone.value(g.drive)), 3))});
+                                  .arg(plotNumber(100 * g.drive, 0), plotNumber(g.gamma, 3), plotNumber(gammaAt(g.drive, tone.value(g.drive)), 3))});
     }
     p.setPen(t.ink);
     p.drawText(f.plot.adjusted(0, 0, -4, 0), Qt::AlignRight | Qt::AlignBottom,
@@ -181,7 +128,7 @@ std::vector<ChartPoint> Chart::drawColours(QPainter &p, const QRectF &area, cons
 {
     const auto &colours = r.verification.colours;
     const Tolerance &limits = r.plan.tolerance;
-    const Frame f(area, 0, double(std::max<size_t>(colours.size(), 1)), 0, niceTop(std::max(r.verification.max, limits.mean) * 1.15));
+    const PlotFrame f(area, 0, double(std::max<size_t>(colours.size(), 1)), 0, niceTop(std::max(r.verification.max, limits.mean) * 1.15));
     f.axes(p, t, QStringLiteral("verification colours, in the order read"), QStringLiteral("ΔE00"), {}, {0, f.y1 / 2, f.y1}, 0, 1);
     std::vector<ChartPoint> points;
     for (size_t i = 0; i < colours.size(); ++i) {
@@ -193,59 +140,38 @@ std::vector<ChartPoint> Chart::drawColours(QPainter &p, const QRectF &area, cons
         p.drawRect(bar);
         p.setBrush(screenColour(c.colour.wanted));
         p.drawRect(QRectF(bar.left(), f.plot.bottom() + 3, bar.width(), 11));
-        points.push_back(
-            {QPointF(bar.center().x(), bar.top()),
-             QStringLiteral("%1: ΔE00 %2 ± %3").arg(QString::fromStdString(c.colour.name), number(c.deltaE, 2), number(2 * c.uncertainty, 2))});
+        points.push_back({QPointF(bar.center().x(), bar.top()),
+                          QStringLiteral("%1: ΔE00 %2 ± %3")
+                              .arg(QString::fromStdString(c.colour.name), plotNumber(c.deltaE, 2), plotNumber(2 * c.uncertainty, 2))});
     }
-    f.limit(p, t, limits.mean, QStringLiteral("limit of the mean %1").arg(number(limits.mean, 1)));
-    f.limit(p, t, limits.max, QStringLiteral("limit of the largest %1").arg(number(limits.max, 1)));
+    f.limit(p, t, limits.mean, QStringLiteral("limit of the mean %1").arg(plotNumber(limits.mean, 1)));
+    f.limit(p, t, limits.max, QStringLiteral("limit of the largest %1").arg(plotNumber(limits.max, 1)));
     p.setPen(QPen(t.ink, 1.6));
     p.drawLine(f.at(0, r.verification.mean), f.at(f.x1, r.verification.mean));
     p.drawText(QRectF(f.plot.left() + 4, f.at(0, r.verification.mean).y() - 15, 160, 14), Qt::AlignLeft,
-               QStringLiteral("mean %1").arg(number(r.verification.mean, 2)));
+               QStringLiteral("mean %1").arg(plotNumber(r.verification.mean, 2)));
     return points;
 }
 
 std::vector<ChartPoint> Chart::drawGamut(QPainter &p, const QRectF &area, const VisitRecord &r, const Tones &t) const
 {
-    // Equal scales on both axes, as distances in u'v' mean something.
-    QRectF square = area;
-    const double side = std::min(area.width() - 54, area.height() - 40);
-    square.setSize({side + 54, side + 40});
-    const Frame f(square, 0, 0.65, 0, 0.65);
-    f.axes(p, t, QStringLiteral("u′"), QStringLiteral("v′"), {0, 0.2, 0.4, 0.6}, {0, 0.2, 0.4, 0.6}, 1, 1);
-    QPolygonF locus;
-    const ColourMatching &cmf = colourMatching(Observer::Cie1931_2deg);
-    for (int i = 4; i <= 64; ++i) {
-        const Uv uv = uvOf(chromaticity(XYZ(cmf.xyz[size_t(i)])));
-        locus << f.at(uv.u, uv.v);
-    }
-    p.setBrush(Qt::NoBrush);
-    p.setPen(QPen(t.line, 1.4));
-    p.drawPolygon(locus);
-    const auto triangle = [&](const std::array<Chromaticity, 3> &primaries) {
-        QPolygonF polygon;
-        for (const Chromaticity &c : primaries) {
-            const Uv uv = uvOf(c);
-            polygon << f.at(uv.u, uv.v);
-        }
-        return polygon;
-    };
+    const PlotFrame f = PlotFrame::chromaticity(area);
+    f.locus(p, t);
     p.setPen(QPen(t.soft, 1.2, Qt::DashLine));
-    p.drawPolygon(triangle(rgbSpace("sRGB")->primaries));
+    p.drawPolygon(f.triangle(rgbSpace("sRGB")->primaries));
     p.setPen(QPen(t.soft, 1.2, Qt::DotLine));
-    p.drawPolygon(triangle(rgbSpace("Adobe RGB (1998)")->primaries));
+    p.drawPolygon(f.triangle(rgbSpace("Adobe RGB (1998)")->primaries));
     const Primaries &c = r.calibrated;
     std::vector<ChartPoint> points;
     if (c.white.b > 0) {
         const std::array<Chromaticity, 3> own{chromaticity(c.red), chromaticity(c.green), chromaticity(c.blue)};
         p.setPen(QPen(t.ink, 2));
-        p.drawPolygon(triangle(own));
+        p.drawPolygon(f.triangle(own));
         const std::array<const char *, 4> names{"red", "green", "blue", "white"};
         const std::array<Chromaticity, 4> all{own[0], own[1], own[2], chromaticity(c.white)};
         for (size_t i = 0; i < 4; ++i) {
             const Uv uv = uvOf(all[i]);
-            points.push_back({f.at(uv.u, uv.v), QStringLiteral("%1: u′ %2, v′ %3").arg(names[i], number(uv.u, 4), number(uv.v, 4))});
+            points.push_back({f.at(uv.u, uv.v), QStringLiteral("%1: u′ %2, v′ %3").arg(names[i], plotNumber(uv.u, 4), plotNumber(uv.v, 4))});
         }
         const Uv target = uvOf(r.targetWhite());
         const QPointF at = f.at(target.u, target.v);
@@ -255,16 +181,16 @@ std::vector<ChartPoint> Chart::drawGamut(QPainter &p, const QRectF &area, const 
         p.drawEllipse(points.back().at, 3.5, 3.5);
     }
     p.setPen(t.soft);
-    const double left = square.right() + 4;
+    const double left = f.plot.right() + 14;
     QStringList legend{QStringLiteral("solid: this display"), QStringLiteral("dashed: sRGB"), QStringLiteral("dotted: Adobe RGB (1998)"),
                        QStringLiteral("cross: target white"), QStringLiteral("ring: white read")};
     for (const char *space : {"sRGB", "Display P3", "Adobe RGB (1998)", "Rec. 2020"}) {
         if (const auto it = r.coverage.find(space); it != r.coverage.end()) {
-            legend << QStringLiteral("shows %1 % of %2").arg(number(it->second, 1), space);
+            legend << QStringLiteral("shows %1 % of %2").arg(plotNumber(it->second, 1), space);
         }
     }
     for (int i = 0; i < legend.size(); ++i) {
-        p.drawText(QPointF(left, square.top() + 22 + 17 * i), legend[i]);
+        p.drawText(QPointF(left, area.top() + 22 + 17 * i), legend[i]);
     }
     return points;
 }

@@ -37,7 +37,6 @@ public:
     std::vector<ChartPoint> draw(QPainter &painter, const QRectF &area, const VisitRecord &record, const Tones &tones) const;
 
 private:
-    struct Frame;
     std::vector<ChartPoint> drawGray(QPainter &p, const QRectF &area, const VisitRecord &r, const Tones &t) const;
     std::vector<ChartPoint> drawTone(QPainter &p, const QRectF &area, const VisitRecord &r, const Tones &t) const;
     std::vector<ChartPoint> drawColours(QPainter &p, const QRectF &area, const VisitRecord &r, const Tones &t) const;

@@ -101,7 +101,7 @@ private Q_SLOTS:
         const auto upTo = [&](int n) { return int(random() % std::uint64_t(n)); };
         int named = 0, falseAlarms = 0, wrongly = 0;
         QString missed;
-        constexpr int kSets = 200;
+        const int kSets = lamptest::repetitions(200, 10);
         for (int set = 0; set < kSets; ++set) {
             const std::string kind = kKinds[size_t(set) % kKinds.size()];
             const int n = 3 + upTo(5);

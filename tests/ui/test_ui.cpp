@@ -1,13 +1,20 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "support.h"
 
+#include "desktop/x_server.h"
+
 #include "app/add_display.h"
 #include "app/bench_panel.h"
 #include "app/chart_widget.h"
+#include "app/file_desk.h"
+#include "app/import_view.h"
+#include "app/installed_panel.h"
 #include "app/look_view.h"
 #include "app/main_window.h"
+#include "app/profile_view.h"
 #include "app/reading_panel.h"
 #include "app/screen_bench.h"
+#include "app/screening_view.h"
 #include "app/worksheet.h"
 #include "exchange/files.h"
 #include "exchange/report.h"
@@ -16,16 +23,21 @@
 #include <QComboBox>
 #include <QDialogButtonBox>
 #include <QDir>
+#include <QDropEvent>
 #include <QLabel>
 #include <QLineEdit>
+#include <QMimeData>
 #include <QProcess>
 #include <QPushButton>
+#include <QRegularExpression>
 #include <QSettings>
 #include <QSlider>
+#include <QTableWidget>
 #include <QTemporaryDir>
 #include <QTreeWidget>
 
 #include <csignal>
+#include <unistd.h>
 
 using namespace lamp;
 using namespace lamp::app;
@@ -59,6 +71,17 @@ qint64 idOf(const MainWindow &w, const QString &name)
         }
     }
     return 0;
+}
+
+/// The last visit of a display that made ramps.
+VisitRecord calibrated(const MainWindow &w, const QString &name)
+{
+    for (const VisitEntry &v : w.store()->visits(idOf(w, name))) {
+        if (v.task == Task::Full && v.state == VisitState::Finished) {
+            return w.store()->visit(v.id).value();
+        }
+    }
+    return {};
 }
 
 /// All texts that a window shows in labels.
@@ -494,6 +517,208 @@ private Q_SLOTS:
     }
 
     // Common practice, no published source: a surround without colour neither tires nor fools the eye.
+    // Files dropped on the window are told apart by what they are: one profile is laid open.
+    void aProfileIsLaidOpen()
+    {
+        auto w = demoWindow(store());
+        const QString file = m_dir.filePath("dunlin.icc");
+        const VisitRecord record = calibrated(*w, "Avocet");
+        QVERIFY(writeFile(std::filesystem::path(file.toStdString()), record.profile).ok());
+        QMimeData mime;
+        mime.setUrls({QUrl::fromLocalFile(file)});
+        QDragEnterEvent enter(QPoint(400, 300), Qt::CopyAction, &mime, Qt::LeftButton, Qt::NoModifier);
+        QCoreApplication::sendEvent(w.get(), &enter);
+        QDropEvent drop(QPointF(400, 300), Qt::CopyAction, &mime, Qt::LeftButton, Qt::NoModifier);
+        QCoreApplication::sendEvent(w.get(), &drop);
+        QVERIFY(w->desk()->isVisible());
+        QVERIFY(labels(*w->desk()).contains("describes a display"));
+        QVERIFY(labels(*w->desk()).contains("Nothing wrong"));
+        auto *tags = w->desk()->profile()->findChild<QTableWidget *>();
+        QVERIFY(tags->rowCount() > 8);
+        for (PlotWidget *plot : w->desk()->profile()->findChildren<PlotWidget *>()) {
+            plot->grab();
+            bool tells = false;
+            for (int x = 40; x < plot->width() && !tells; x += 4) {
+                for (int y = 24; y < plot->height() && !tells; y += 4) {
+                    tells = !plot->readOut({double(x), double(y)}).isEmpty();
+                }
+            }
+            QVERIFY2(tells, qPrintable(plot->accessibleName()));
+        }
+        picture(*w, "profile-laid-open");
+        // One that was cut short says so and is not installed.
+        Bytes cut(record.profile.begin(), record.profile.begin() + 700);
+        w->desk()->profile()->show("cut.icc", cut, {});
+        QVERIFY(labels(*w->desk()).contains("fault"));
+        for (QPushButton *b : w->desk()->profile()->findChildren<QPushButton *>()) {
+            QVERIFY(!b->isEnabled());
+        }
+    }
+
+    // Common practice, no published source: one of five profiles for a wide panel carried the sRGB gamut.
+    void fiveProfilesAreScreened()
+    {
+        auto w = demoWindow(store());
+        QStringList files;
+        for (int i = 0; i < 5; ++i) {
+            MatrixModel m;
+            m.channels = rgbSpace(i == 2 ? "sRGB" : "Adobe RGB (1998)")->toXyz() * (110 + 4 * i);
+            m.channels.col(1) *= 1 + 0.003 * i;
+            for (auto &list : m.light) {
+                for (int k = 0; k < 64; ++k) {
+                    list.push_back(std::pow(k / 63.0, 2.18 + 0.01 * i));
+                }
+            }
+            ProfileText words;
+            words.description = "Curlew 27, unit " + std::to_string(i + 1);
+            files << m_dir.filePath(QStringLiteral("curlew-%1.icc").arg(i + 1));
+            QVERIFY(writeFile(std::filesystem::path(files.back().toStdString()), writeMatrixProfile(m, {}, words).value()).ok());
+        }
+        w->openFiles(files);
+        QVERIFY(w->desk()->currentWidget() == w->desk()->screening());
+        QVERIFY2(labels(*w->desk()).contains("curlew-3.icc stands apart"), qPrintable(labels(*w->desk())));
+        QVERIFY(w->desk()->screening()->screening().recommended != 2);
+        picture(*w, "screening");
+    }
+
+    // A CSV of another tool becomes a visit with profile and verdict, kept in the studio.
+    void readingsAreBroughtIn()
+    {
+        auto w = demoWindow(store());
+        QString csv = "Patch;Red;Green;Blue;Lum;x;y\n";
+        int n = 0;
+        const auto add = [&](int r, int g, int b) {
+            const Eigen::Vector3d light(std::pow(r / 255.0, 2.2), std::pow(g / 255.0, 2.25), std::pow(b / 255.0, 2.2));
+            const XYZ xyz(rgbSpace("sRGB")->toXyz() * 118 * light + Eigen::Vector3d(0.09, 0.1, 0.13));
+            const Chromaticity c = chromaticity(xyz);
+            csv +=
+                QStringLiteral("%1;%2;%3;%4;%5;%6;%7\n").arg(++n).arg(r).arg(g).arg(b).arg(xyz.b, 0, 'f', 4).arg(c.x, 0, 'f', 5).arg(c.y, 0, 'f', 5);
+        };
+        for (int i = 0; i <= 15; ++i) {
+            add(17 * i, 17 * i, 17 * i);
+        }
+        for (int i = 0; i < 64; ++i) {
+            add(85 * (i / 16), 85 * (i / 4 % 4), 85 * (i % 4));
+        }
+        const QString file = m_dir.filePath("meter.csv");
+        QVERIFY(writeFile(std::filesystem::path(file.toStdString()), csv.toStdString()).ok());
+        w->openFiles({file});
+        QVERIFY(w->desk()->currentWidget() == w->desk()->import());
+        QVERIFY(labels(*w->desk()).contains("Everything is clear"));
+        picture(*w, "import");
+        auto *display = w->desk()->import()->findChildren<QComboBox *>().last();
+        for (QComboBox *box : w->desk()->import()->findChildren<QComboBox *>()) {
+            display = box->findText("a new display") >= 0 ? box : display;
+        }
+        display->setCurrentIndex(display->findText("a new display"));
+        const size_t before = w->store()->displays().size();
+        QTest::mouseClick(w->desk()->import()->findChild<QPushButton *>(), Qt::LeftButton);
+        QCOMPARE(w->store()->displays().size(), before + 1);
+        const auto visits = w->store()->visits(idOf(*w, "meter.csv"));
+        QCOMPARE(visits.size(), size_t(1));
+        QCOMPARE(visits.front().readings, 80);
+        QCOMPARE(visits.front().verdict, Verdict::Pass);
+        const VisitRecord kept = w->store()->visit(visits.front().id).value();
+        QVERIFY(Profile::open(kept.profile).ok());
+        QVERIFY(w->worksheet()->isVisible());
+        picture(*w, "worksheet-brought-in");
+    }
+
+    void readingsAreTypedIn()
+    {
+        auto w = demoWindow(store());
+        w->desk()->typeReadings(*w->store(), w->currentDisplay());
+        TypedReadings *typed = w->desk()->typed();
+        auto fields = typed->findChildren<QLineEdit *>();
+        fields.removeIf([](const QLineEdit *f) { return qobject_cast<QComboBox *>(f->parent()) != nullptr; });
+        QCOMPARE(fields.size(), 3);
+        ReadingSet got;
+        connect(typed, &TypedReadings::wanted, this, [&](const ReadingSet &set) { got = set; });
+        QPushButton *take = nullptr, *back = nullptr, *make = nullptr;
+        for (QPushButton *b : typed->findChildren<QPushButton *>()) {
+            (b->text().contains("Take") ? take : (b->text().contains("Back") ? back : make)) = b;
+        }
+        const auto type = [&](const QString &y, const QString &x, const QString &cy) {
+            fields[0]->setText(y);
+            fields[1]->setText(x);
+            fields[2]->setText(cy);
+            take->click();
+        };
+        type("119,5", "0.3127", "0,3290");
+        QCOMPARE(typed->typed().readings.size(), size_t(1));
+        LAMP_NEAR(typed->typed().readings[0].xyz.b, 119.5, 1e-9);
+        type("bright", "0.3", "0.3");
+        QCOMPARE(typed->typed().readings.size(), size_t(1));
+        QVERIFY(labels(*typed).contains("no number"));
+        type("1", "0.8", "0.8");
+        QVERIFY(labels(*typed).contains("less than 1"));
+        picture(*w, "typed-readings");
+        back->click();
+        QCOMPARE(typed->typed().readings.size(), size_t(0));
+        QCOMPARE(fields[0]->text(), QString("119.5"));
+        const MatrixModel panel{rgbSpace("sRGB")->toXyz() * 120, {0.1, 0.1, 0.12}, {}};
+        QVERIFY(!make->isEnabled());
+        for (int i = 0; take->isEnabled() && i < 60; ++i) {
+            // The patch's own drive is what the heading says.
+            const QRegularExpression numbers("red (\\d+) %, green (\\d+) %, blue (\\d+) %");
+            const auto match = numbers.match(labels(*typed));
+            QVERIFY(match.hasMatch());
+            Eigen::Vector3d light;
+            for (int c = 0; c < 3; ++c) {
+                light[c] = std::pow(match.captured(c + 1).toDouble() / 100, 2.2);
+            }
+            const XYZ xyz(panel.channels * light + panel.black.vec());
+            const Chromaticity c = chromaticity(xyz);
+            type(QString::number(xyz.b, 'f', 4), QString::number(c.x, 'f', 5), QString::number(c.y, 'f', 5));
+        }
+        QVERIFY(make->isEnabled());
+        make->click();
+        QCOMPARE(got.readings.size(), size_t(24));
+    }
+
+    // On a real X server (dummy driver): a profile is installed from the window, seen in use, pushed out of use by other
+    // tools, and that is told.
+    void aProfileIsInstalledAndWatched()
+    {
+        XServer server;
+        const bool started = server.start();
+        if (!started && ::getuid() != 0) {
+            QSKIP("An X server cannot be started here without the administrator's rights.");
+        }
+        QVERIFY2(started, qPrintable(server.log()));
+        qputenv("DISPLAY", server.display().toUtf8());
+        qputenv("XDG_CONFIG_HOME", m_dir.filePath("config").toUtf8());
+        qunsetenv("WAYLAND_DISPLAY");
+        qunsetenv("XDG_SESSION_TYPE");
+        {
+            auto w = demoWindow(store());
+            w->selectDisplay(idOf(*w, "Avocet"));
+            QVERIFY(w->installed()->hasOutput());
+            QVERIFY(labels(*w).contains("No profile is installed"));
+            const VisitRecord record = calibrated(*w, "Avocet");
+            const QString file = m_dir.filePath("avocet.icc");
+            QVERIFY(writeFile(std::filesystem::path(file.toStdString()), record.profile).ok());
+            w->openFiles({file});
+            for (QPushButton *b : w->desk()->profile()->findChildren<QPushButton *>()) {
+                if (b->text().contains("Install")) {
+                    b->click();
+                }
+            }
+            QVERIFY2(labels(*w).contains("is the profile in use") && labels(*w).contains("ramps are loaded"), qPrintable(labels(*w)));
+            QVERIFY(!server.tool("xprop", {"-root", "_ICC_PROFILE"}).contains("not found"));
+            w->selectDisplay(idOf(*w, "Curlew"));
+            w->selectDisplay(idOf(*w, "Avocet"));
+            picture(*w, "installed");
+            server.tool("xrandr", {"--output", "DUMMY0", "--gamma", "1:0.9:0.8"});
+            QVERIFY(w->installed()->look().has_value());
+            QVERIFY2(labels(*w).contains("Other ramps are loaded"), qPrintable(labels(*w)));
+            server.tool("xprop", {"-root", "-remove", "_ICC_PROFILE"});
+            QVERIFY(!w->installed()->look()->inUse);
+            QVERIFY(labels(*w).contains("took it off"));
+        }
+        qunsetenv("DISPLAY");
+    }
+
     void theInterfaceAddsNoColour()
     {
         for (const Surround s : {Surround::Dim, Surround::Medium, Surround::Bright}) {

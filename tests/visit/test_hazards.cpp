@@ -6,6 +6,8 @@
 #include "simlab/sim_bench.h"
 #include "visit/visit.h"
 
+#include <ranges>
+
 using namespace lamp;
 using sim::SimBench;
 
@@ -57,8 +59,9 @@ private Q_SLOTS:
     {
         QTest::addColumn<double>("from");
         QTest::addColumn<double>("light");
-        for (const double from : {150.0, 200.0, 260.0, 330.0}) {
-            for (const double light : {0.4, 2.0, 8.0}) {
+        const int rows = lamptest::repetitions(4, 1);
+        for (const double from : std::vector<double>{150.0, 200.0, 260.0, 330.0} | std::views::take(rows)) {
+            for (const double light : std::vector<double>{0.4, 2.0, 8.0} | std::views::take(rows)) {
                 QTest::addRow("%g s, %g cd/m2", from, light) << from << light;
             }
         }

@@ -1,0 +1,49 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "measure/reading_set.h"
+#include "store/store.h"
+
+#include <QStackedWidget>
+
+namespace lamp::app {
+
+class ImportView;
+class ProfileView;
+class ScreeningView;
+class TypedReadings;
+
+/// Where files from elsewhere are laid: one profile is opened, several are compared, readings become a visit.
+class FileDesk : public QStackedWidget {
+    Q_OBJECT
+
+public:
+    explicit FileDesk(QWidget *parent = nullptr);
+    /// Looks at files by what they are, not by their names. \param display the one that is shown now
+    void open(const QStringList &files, const Store *store, qint64 display);
+    void typeReadings(const Store &store, qint64 display);
+
+    [[nodiscard]] ProfileView *profile() const { return m_profile; }
+    [[nodiscard]] ScreeningView *screening() const { return m_screening; }
+    [[nodiscard]] ImportView *import() const { return m_import; }
+    [[nodiscard]] TypedReadings *typed() const { return m_typed; }
+
+Q_SIGNALS:
+    /// Something lies on the desk now.
+    void laid();
+    void message(const QString &words);
+    void installWanted(const lamp::Bytes &profile);
+    void readingsBrought(const lamp::ReadingSet &set, qint64 display, const QString &target);
+
+private:
+    void openReadings(const QString &file, const std::string &content, const Store *store, qint64 display);
+    void rank();
+    void makeCube();
+    void rebuild();
+    ProfileView *m_profile;
+    ScreeningView *m_screening;
+    ImportView *m_import;
+    TypedReadings *m_typed;
+};
+
+} // namespace lamp::app

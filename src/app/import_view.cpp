@@ -1,0 +1,356 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/import_view.h"
+
+#include "calibrate/target.h"
+#include "colour/spaces.h"
+
+#include <QComboBox>
+#include <QDoubleSpinBox>
+#include <QFormLayout>
+#include <QHBoxLayout>
+#include <QHeaderView>
+#include <QLabel>
+#include <QLineEdit>
+#include <QLocale>
+#include <QProgressBar>
+#include <QPushButton>
+#include <QTableWidget>
+#include <QVBoxLayout>
+
+#include <cmath>
+
+namespace lamp::app {
+
+namespace {
+
+QString text(const std::string &s)
+{
+    return QString::fromStdString(s);
+}
+
+void fillDisplays(QComboBox &box, const Store &store, qint64 current)
+{
+    box.clear();
+    for (const DisplayEntry &d : store.displays()) {
+        box.addItem(d.name, d.id);
+    }
+    box.addItem(ImportView::tr("a new display"), qint64(0));
+    box.setCurrentIndex(std::max(0, box.findData(current)));
+}
+
+void fillTargets(QComboBox &box)
+{
+    for (const Target &t : builtInTargets()) {
+        box.addItem(text(t.name));
+    }
+}
+
+QLabel *headingLabel(const QFont &base)
+{
+    auto *label = new QLabel;
+    QFont large = base;
+    large.setPixelSize(20);
+    label->setFont(large);
+    label->setWordWrap(true);
+    return label;
+}
+
+/// Drives to type in for: the corners, grays, and some mixtures to judge with.
+std::vector<Drive> typedPatches()
+{
+    std::vector<Drive> all{{1, 1, 1}, {0, 0, 0}, {1, 0, 0}, {0, 1, 0}, {0, 0, 1}};
+    for (const double v : {0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 0.7, 0.8, 0.9}) {
+        all.push_back({v, v, v});
+    }
+    for (const Drive &d : {Drive{1, 1, 0},
+                           {0, 1, 1},
+                           {1, 0, 1},
+                           {0.8, 0.4, 0.3},
+                           {0.3, 0.6, 0.3},
+                           {0.25, 0.35, 0.7},
+                           {0.7, 0.65, 0.2},
+                           {0.6, 0.3, 0.6},
+                           {0.2, 0.6, 0.65},
+                           {0.85, 0.7, 0.6}}) {
+        all.push_back(d);
+    }
+    return all;
+}
+
+} // namespace
+
+ImportView::ImportView(QWidget *parent)
+    : QFrame(parent), m_heading(headingLabel(font())), m_open(new QLabel), m_rows(new QTableWidget), m_drive(new QComboBox), m_display(new QComboBox),
+      m_target(new QComboBox), m_luminance(new QDoubleSpinBox), m_make(new QPushButton(tr("&Make profile and verdict")))
+{
+    setObjectName(QStringLiteral("sheet"));
+    auto *layout = new QVBoxLayout(this);
+    layout->setContentsMargins(18, 14, 18, 14);
+    layout->addWidget(m_heading);
+    m_open->setWordWrap(true);
+    layout->addWidget(m_open);
+    m_rows->setEditTriggers(QAbstractItemView::NoEditTriggers);
+    m_rows->setAccessibleName(tr("Readings in the file; the first row says what each column is"));
+    m_rows->verticalHeader()->hide();
+    layout->addWidget(m_rows, 1);
+    auto *form = new QFormLayout;
+    for (const double full : {1.0, 100.0, 255.0, 1023.0, 4095.0, 65535.0}) {
+        m_drive->addItem(QString::number(full), full);
+    }
+    form->addRow(tr("Full &drive is"), m_drive);
+    m_luminance->setRange(0, 10000);
+    m_luminance->setDecimals(1);
+    m_luminance->setSuffix(tr(" cd/m²"));
+    m_luminance->setSpecialValueText(tr("colours are absolute (cd/m²)"));
+    form->addRow(tr("White's &luminance"), m_luminance);
+    fillTargets(*m_target);
+    form->addRow(tr("&Aimed at"), m_target);
+    form->addRow(tr("&For"), m_display);
+    layout->addLayout(form);
+    layout->addWidget(m_make, 0, Qt::AlignLeft);
+    connect(m_drive, &QComboBox::activated, this, [this] { m_roles.fullDrive = m_drive->currentData().toDouble(); });
+    connect(m_luminance, &QDoubleSpinBox::valueChanged, this, [this](double v) { m_roles.whiteLuminance = v; });
+    connect(m_make, &QPushButton::clicked, this, [this] {
+        const auto set = readingsFrom(m_table, m_roles);
+        if (!set) {
+            m_open->setText(text(set.error().text()));
+            return;
+        }
+        ReadingSet named = set.value();
+        if (named.display.empty()) {
+            named.display = (m_display->currentData().toLongLong() == 0 ? m_file : m_display->currentText()).toStdString();
+        }
+        Q_EMIT wanted(named, m_display->currentData().toLongLong(), m_target->currentText());
+    });
+}
+
+void ImportView::show(const QString &fileName, ReadingTable table, const Store &store, qint64 display)
+{
+    m_file = fileName;
+    m_table = std::move(table);
+    m_roles = guessRoles(m_table);
+    m_heading->setText(tr("%1 (%2): %3").arg(fileName, text(m_table.kind), text(counted((long long)m_table.rows.size(), "reading"))));
+    fillDisplays(*m_display, store, display);
+    fill();
+    settle();
+}
+
+void ImportView::fill()
+{
+    constexpr int kShown = 60;
+    const int columns = int(m_table.columns.size());
+    m_rows->clear();
+    m_columns.clear();
+    m_rows->setColumnCount(columns);
+    m_rows->setRowCount(1 + std::min(kShown, int(m_table.rows.size())));
+    for (int c = 0; c < columns; ++c) {
+        m_rows->setHorizontalHeaderItem(c, new QTableWidgetItem(text(m_table.columns[size_t(c)])));
+        auto *role = new QComboBox;
+        for (int r = 0; r < kRoles; ++r) {
+            role->addItem(tr(roleName(Role(r)).c_str()));
+        }
+        role->setCurrentIndex(int(m_roles.columns[size_t(c)]));
+        role->setAccessibleName(tr("What column %1 is").arg(text(m_table.columns[size_t(c)])));
+        m_rows->setCellWidget(0, c, role);
+        m_columns.push_back(role);
+        connect(role, &QComboBox::activated, this, [this] {
+            std::vector<Role> roles;
+            for (const QComboBox *box : m_columns) {
+                roles.push_back(Role(box->currentIndex()));
+            }
+            m_roles = settledRoles(m_table, std::move(roles));
+            settle();
+        });
+        for (int row = 1; row < m_rows->rowCount(); ++row) {
+            m_rows->setItem(row, c, new QTableWidgetItem(text(m_table.rows[size_t(row - 1)][size_t(c)])));
+        }
+    }
+    m_rows->resizeColumnsToContents();
+}
+
+void ImportView::settle()
+{
+    QStringList open;
+    for (const std::string &q : m_roles.unclear) {
+        open << text(q);
+    }
+    m_open->setText(open.isEmpty() ? tr("Everything is clear. Some of the readings are kept out of the profile and judge it.") : open.join(' '));
+    int index = m_drive->findData(m_roles.fullDrive);
+    if (index < 0) {
+        m_drive->addItem(QString::number(m_roles.fullDrive), m_roles.fullDrive);
+        index = m_drive->count() - 1;
+    }
+    m_drive->setCurrentIndex(index);
+    const QSignalBlocker blocker(m_luminance);
+    m_luminance->setValue(m_roles.whiteLuminance);
+    m_make->setEnabled(readingsFrom(m_table, m_roles).ok());
+}
+
+TypedReadings::TypedReadings(QWidget *parent)
+    : QFrame(parent), m_patches(typedPatches()), m_what(headingLabel(font())), m_fault(new QLabel), m_patch(new QFrame), m_kind(new QComboBox),
+      m_display(new QComboBox), m_target(new QComboBox), m_done(new QTableWidget(0, 7)), m_progress(new QProgressBar),
+      m_next(new QPushButton(tr("&Take it (Enter)"))), m_back(new QPushButton(tr("&Back to the last one"))),
+      m_make(new QPushButton(tr("&Make profile and verdict")))
+{
+    setObjectName(QStringLiteral("sheet"));
+    auto *layout = new QVBoxLayout(this);
+    layout->setContentsMargins(18, 14, 18, 14);
+    layout->addWidget(m_what);
+    auto *middle = new QHBoxLayout;
+    m_patch->setMinimumSize(220, 160);
+    m_patch->setAutoFillBackground(true);
+    m_patch->setAccessibleName(tr("The patch to read"));
+    middle->addWidget(m_patch, 1);
+    auto *form = new QFormLayout;
+    m_kind->addItems({tr("luminance and chromaticity: Y, x, y"), tr("tristimulus values: X, Y, Z")});
+    form->addRow(tr("The instrument &says"), m_kind);
+    for (size_t i = 0; i < 3; ++i) {
+        m_names[i] = new QLabel;
+        m_fields[i] = new QLineEdit;
+        m_names[i]->setBuddy(m_fields[i]);
+        form->addRow(m_names[i], m_fields[i]);
+        connect(m_fields[i], &QLineEdit::returnPressed, this, [this, i] { i < 2 ? m_fields[i + 1]->setFocus() : take(); });
+    }
+    form->addRow(tr("&Aimed at"), m_target);
+    form->addRow(tr("&For"), m_display);
+    fillTargets(*m_target);
+    middle->addLayout(form, 1);
+    layout->addLayout(middle);
+    m_fault->setWordWrap(true);
+    layout->addWidget(m_fault);
+    auto *buttons = new QHBoxLayout;
+    for (QPushButton *b : {m_next, m_back, m_make}) {
+        buttons->addWidget(b);
+    }
+    buttons->addWidget(m_progress, 1);
+    layout->addLayout(buttons);
+    m_done->setHorizontalHeaderLabels({tr("Patch"), tr("Red"), tr("Green"), tr("Blue"), tr("X"), tr("Y, cd/m²"), tr("Z")});
+    m_done->verticalHeader()->hide();
+    m_done->setEditTriggers(QAbstractItemView::NoEditTriggers);
+    m_done->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
+    m_done->setAccessibleName(tr("Readings typed so far"));
+    layout->addWidget(m_done, 1);
+    const auto rename = [this] {
+        const bool chroma = m_kind->currentIndex() == 0;
+        const std::array<QString, 3> names =
+            chroma ? std::array<QString, 3>{tr("Y, cd/m²"), tr("x"), tr("y")} : std::array<QString, 3>{tr("X"), tr("Y, cd/m²"), tr("Z")};
+        for (size_t i = 0; i < 3; ++i) {
+            m_names[i]->setText(names[i]);
+        }
+    };
+    rename();
+    connect(m_kind, &QComboBox::currentIndexChanged, this, rename);
+    connect(m_next, &QPushButton::clicked, this, &TypedReadings::take);
+    connect(m_back, &QPushButton::clicked, this, &TypedReadings::back);
+    connect(m_make, &QPushButton::clicked, this, [this] {
+        m_set.display = m_display->currentText().toStdString();
+        const ReadingSet set = m_set;
+        m_set = {};
+        Q_EMIT wanted(set, m_display->currentData().toLongLong(), m_target->currentText());
+    });
+}
+
+void TypedReadings::begin(const Store &store, qint64 display)
+{
+    fillDisplays(*m_display, store, display);
+    m_set.instrument = tr("typed in by hand").toStdString();
+    showPatch();
+}
+
+void TypedReadings::showPatch()
+{
+    const size_t n = m_set.readings.size();
+    const bool all = n >= m_patches.size();
+    m_progress->setRange(0, int(m_patches.size()));
+    m_progress->setValue(int(n));
+    m_progress->setFormat(tr("%v of %m patches"));
+    m_back->setEnabled(n > 0);
+    // Enough to describe a display; more makes it better and lets some of them judge.
+    m_make->setEnabled(n >= 14);
+    m_next->setEnabled(!all);
+    m_fault->clear();
+    m_done->setRowCount(int(n));
+    for (size_t i = 0; i < n; ++i) {
+        const Measurement &m = m_set.readings[n - 1 - i];
+        const std::array<QString, 7> cells{text(m.name),
+                                           QString::number(m.rgb.a),
+                                           QString::number(m.rgb.b),
+                                           QString::number(m.rgb.c),
+                                           text(fixed(m.xyz.a, 3)),
+                                           text(fixed(m.xyz.b, 3)),
+                                           text(fixed(m.xyz.c, 3))};
+        for (size_t c = 0; c < cells.size(); ++c) {
+            m_done->setItem(int(i), int(c), new QTableWidgetItem(cells[c]));
+        }
+    }
+    if (all) {
+        m_what->setText(tr("That is all: make the profile."));
+        m_make->setFocus();
+        return;
+    }
+    const Drive &d = m_patches[n];
+    m_what->setText(tr("Patch %1: red %2 %, green %3 %, blue %4 %. Read it and type what the instrument says.")
+                        .arg(n + 1)
+                        .arg(100 * d.a, 0, 'f', 0)
+                        .arg(100 * d.b, 0, 'f', 0)
+                        .arg(100 * d.c, 0, 'f', 0));
+    QPalette palette = m_patch->palette();
+    palette.setColor(QPalette::Window, QColor::fromRgbF(float(d.a), float(d.b), float(d.c)));
+    m_patch->setPalette(palette);
+    m_patch->setStyleSheet(
+        QStringLiteral("background:rgb(%1,%2,%3)").arg(std::lround(255 * d.a)).arg(std::lround(255 * d.b)).arg(std::lround(255 * d.c)));
+    for (QLineEdit *f : m_fields) {
+        f->clear();
+    }
+    m_fields[0]->setFocus();
+    Q_EMIT patchShown(d);
+}
+
+void TypedReadings::take()
+{
+    std::array<double, 3> v{};
+    for (size_t i = 0; i < 3; ++i) {
+        QString t = m_fields[i]->text().trimmed();
+        bool good = false;
+        v[i] = QLocale::c().toDouble(t.replace(',', '.'), &good);
+        if (!good || v[i] < 0 || !std::isfinite(v[i])) {
+            m_fault->setText(tr("\"%1\" is no number that %2 can be.").arg(m_fields[i]->text(), m_names[i]->text()));
+            m_fields[i]->setFocus();
+            m_fields[i]->selectAll();
+            return;
+        }
+    }
+    const bool chroma = m_kind->currentIndex() == 0;
+    if (chroma && (v[1] >= 1 || v[2] >= 1 || (v[2] <= 0 && v[0] > 0) || v[1] + v[2] > 1.001)) {
+        m_fault->setText(tr("x and y lie between 0 and 1 and make less than 1 together."));
+        m_fields[1]->setFocus();
+        return;
+    }
+    Measurement m;
+    m.index = int(m_set.readings.size()) + 1;
+    m.rgb = m_patches[m_set.readings.size()];
+    m.name = "typed patch " + std::to_string(m.index);
+    m.xyz = chroma ? (v[0] > 0 ? xyzOf(Chromaticity{v[1], v[2]}, v[0]) : XYZ()) : XYZ(v[0], v[1], v[2]);
+    m.t = 10.0 * m.index;
+    m_set.readings.push_back(m);
+    showPatch();
+}
+
+void TypedReadings::back()
+{
+    if (m_set.readings.empty()) {
+        return;
+    }
+    const XYZ last = m_set.readings.back().xyz;
+    m_set.readings.pop_back();
+    showPatch();
+    // What stood there comes back to be mended.
+    const Chromaticity c = chromaticity(last);
+    const std::array<double, 3> v =
+        m_kind->currentIndex() == 0 ? std::array<double, 3>{last.b, c.x, c.y} : std::array<double, 3>{last.a, last.b, last.c};
+    for (size_t i = 0; i < 3; ++i) {
+        m_fields[i]->setText(QString::number(v[i], 'g', 7));
+    }
+}
+
+} // namespace lamp::app

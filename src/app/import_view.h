@@ -1,0 +1,75 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "exchange/reading_table.h"
+#include "store/store.h"
+
+#include <QFrame>
+
+class QComboBox;
+class QDoubleSpinBox;
+class QLabel;
+class QLineEdit;
+class QProgressBar;
+class QPushButton;
+class QTableWidget;
+
+namespace lamp::app {
+
+/// Readings that were taken with another tool: what is what in the file, then a profile and a verdict from it.
+class ImportView : public QFrame {
+    Q_OBJECT
+
+public:
+    explicit ImportView(QWidget *parent = nullptr);
+    void show(const QString &fileName, ReadingTable table, const Store &store, qint64 display);
+
+Q_SIGNALS:
+    /// \param display of the studio, 0 for a new one
+    void wanted(const lamp::ReadingSet &set, qint64 display, const QString &target);
+
+private:
+    void settle();
+    void fill();
+    QString m_file;
+    ReadingTable m_table;
+    Roles m_roles;
+    QLabel *m_heading, *m_open;
+    QTableWidget *m_rows;
+    std::vector<QComboBox *> m_columns;
+    QComboBox *m_drive, *m_display, *m_target;
+    QDoubleSpinBox *m_luminance;
+    QPushButton *m_make;
+};
+
+/// Readings typed in by hand, patch by patch, from an instrument that no program can ask.
+class TypedReadings : public QFrame {
+    Q_OBJECT
+
+public:
+    explicit TypedReadings(QWidget *parent = nullptr);
+    /// Begins, or goes on with what was typed and not yet used.
+    void begin(const Store &store, qint64 display);
+    [[nodiscard]] const ReadingSet &typed() const { return m_set; }
+
+Q_SIGNALS:
+    void wanted(const lamp::ReadingSet &set, qint64 display, const QString &target);
+    void patchShown(const lamp::Drive &rgb);
+
+private:
+    void take();
+    void back();
+    void showPatch();
+    ReadingSet m_set;
+    std::vector<Drive> m_patches;
+    QLabel *m_what, *m_fault;
+    QFrame *m_patch;
+    QComboBox *m_kind, *m_display, *m_target;
+    std::array<QLineEdit *, 3> m_fields{};
+    std::array<QLabel *, 3> m_names{};
+    QTableWidget *m_done;
+    QProgressBar *m_progress;
+    QPushButton *m_next, *m_back, *m_make;
+};
+
+} // namespace lamp::app

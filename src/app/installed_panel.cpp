@@ -1,0 +1,178 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/installed_panel.h"
+
+#include <QComboBox>
+#include <QCoreApplication>
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QPushButton>
+#include <QTimer>
+#include <QVBoxLayout>
+
+namespace lamp::app {
+
+namespace {
+
+constexpr int kLookEveryMs = 4000;
+
+QString text(const std::string &s)
+{
+    return QString::fromStdString(s);
+}
+
+} // namespace
+
+InstalledPanel::InstalledPanel(QWidget *parent)
+    : QFrame(parent), m_installation(DesktopFolders::ofUser()), m_choice(new QComboBox), m_state(new QLabel),
+      m_apply(new QPushButton(tr("Put into &use"))), m_clear(new QPushButton(tr("Take &off"))), m_next(new QPushButton(tr("&Next profile (F9)"))),
+      m_login(new QPushButton(tr("At every &login"))), m_timer(new QTimer(this))
+{
+    auto *layout = new QVBoxLayout(this);
+    layout->setContentsMargins(0, 0, 0, 0);
+    auto *row = new QHBoxLayout;
+    auto *name = new QLabel(tr("On this computer's"));
+    row->addWidget(name);
+    row->addWidget(m_choice);
+    m_choice->setAccessibleName(tr("Output of this computer"));
+    for (QPushButton *b : {m_apply, m_clear, m_next, m_login}) {
+        row->addWidget(b);
+    }
+    m_login->setCheckable(true);
+    row->addStretch(1);
+    layout->addLayout(row);
+    m_state->setWordWrap(true);
+    layout->addWidget(m_state);
+    connect(m_apply, &QPushButton::clicked, this, [this] {
+        if (const XOutput *o = output()) {
+            told(m_installation.apply(*m_screen, *o));
+        }
+    });
+    connect(m_clear, &QPushButton::clicked, this, [this] {
+        if (const XOutput *o = output()) {
+            m_wasGood = false; // wanted so
+            told(Installation::clear(*m_screen, *o));
+        }
+    });
+    connect(m_next, &QPushButton::clicked, this, &InstalledPanel::next);
+    connect(m_login, &QPushButton::clicked, this, [this](bool on) {
+        const QString cli = QCoreApplication::applicationDirPath() + QStringLiteral("/dutiful-lamp-cli");
+        told(m_installation.atLogin(on, cli.toStdString()));
+    });
+    connect(m_choice, &QComboBox::currentIndexChanged, this, [this] {
+        m_wasGood = false;
+        look();
+    });
+    connect(m_timer, &QTimer::timeout, this, [this] {
+        if (isVisible()) {
+            look();
+        }
+    });
+    m_timer->start(kLookEveryMs);
+    connectScreen();
+}
+
+void InstalledPanel::connectScreen()
+{
+    const std::string wayland =
+        waylandSentence(qEnvironmentVariable("XDG_SESSION_TYPE").toStdString(), qEnvironmentVariable("WAYLAND_DISPLAY").toStdString());
+    QString why = text(wayland);
+    if (wayland.empty()) {
+        auto screen = XScreen::open();
+        if (screen) {
+            m_screen = std::move(screen).value();
+            if (auto outputs = m_screen->outputs()) {
+                m_outputs = std::move(outputs).value();
+            }
+            if (const Status s = m_installation.load(); !s) {
+                why = text(s.error().text());
+            }
+        } else {
+            why = tr("There is no X server here, so no profile can be put into use.");
+        }
+    }
+    const QSignalBlocker blocker(m_choice);
+    for (const XOutput &o : m_outputs) {
+        m_choice->addItem(text(o.name + (o.monitor.empty() ? "" : " (" + o.monitor + ")")));
+    }
+    for (QWidget *w : std::initializer_list<QWidget *>{m_choice, m_apply, m_clear, m_next, m_login}) {
+        w->setEnabled(!m_outputs.empty());
+    }
+    m_login->setChecked(m_installation.startsAtLogin());
+    m_state->setText(why);
+    if (!m_outputs.empty()) {
+        look();
+    }
+}
+
+const XOutput *InstalledPanel::output() const
+{
+    const int i = m_choice->currentIndex();
+    return i >= 0 && size_t(i) < m_outputs.size() ? &m_outputs[size_t(i)] : nullptr;
+}
+
+std::optional<OutputState> InstalledPanel::look()
+{
+    const XOutput *o = output();
+    if (o == nullptr) {
+        return std::nullopt;
+    }
+    const auto state = m_installation.state(*m_screen, *o);
+    if (!state) {
+        m_state->setText(text(state.error().text()));
+        return std::nullopt;
+    }
+    QStringList lines;
+    for (const std::string &s : state->sentences) {
+        lines << text(s);
+    }
+    m_state->setText(lines.join(' '));
+    const bool good = state->inUse && (state->rampsLoaded || o->gammaSize == 0);
+    m_apply->setEnabled(!state->installed.empty());
+    m_next->setEnabled(!state->installed.empty());
+    if (m_wasGood && !good) {
+        Q_EMIT disturbed(text(o->name) + ": " + lines.join(' '));
+    }
+    m_wasGood = good;
+    return state.value();
+}
+
+void InstalledPanel::told(const Status &status)
+{
+    if (!status) {
+        m_state->setText(text(status.error().text()));
+        return;
+    }
+    look();
+}
+
+Status InstalledPanel::install(const Bytes &profile)
+{
+    const XOutput *o = output();
+    if (o == nullptr) {
+        return Error{ErrorKind::Input, m_state->text().toStdString(), "The profile itself is kept.", "", "output", false};
+    }
+    if (const Status s = m_installation.install(*o, profile); !s) {
+        return s;
+    }
+    const Status applied = m_installation.apply(*m_screen, *o);
+    look();
+    return applied;
+}
+
+void InstalledPanel::next()
+{
+    const XOutput *o = output();
+    if (o == nullptr) {
+        return;
+    }
+    m_wasGood = false;
+    const auto name = m_installation.next(*o);
+    told(name ? m_installation.apply(*m_screen, *o) : Status(name.error()));
+}
+
+QString InstalledPanel::words() const
+{
+    return m_state->text();
+}
+
+} // namespace lamp::app

@@ -1,0 +1,50 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "desktop/installation.h"
+
+#include <QFrame>
+
+class QComboBox;
+class QLabel;
+class QPushButton;
+class QTimer;
+
+namespace lamp::app {
+
+/// Which profile this computer's outputs use, whether its ramps are loaded, and what changed since. Looks again every
+/// few seconds.
+class InstalledPanel : public QFrame {
+    Q_OBJECT
+
+public:
+    explicit InstalledPanel(QWidget *parent = nullptr);
+    /// Installs a profile for the output that is chosen, and puts it into use.
+    Status install(const Bytes &profile);
+    /// Switches to the output's next profile.
+    void next();
+    /// Looks once; \return how the chosen output stands
+    std::optional<OutputState> look();
+    [[nodiscard]] QString words() const;
+    [[nodiscard]] bool hasOutput() const { return !m_outputs.empty(); }
+
+Q_SIGNALS:
+    /// Something that was in use is no more, or ramps were changed by somebody.
+    void disturbed(const QString &what);
+
+private:
+    void connectScreen();
+    [[nodiscard]] const XOutput *output() const;
+    void told(const Status &status);
+
+    std::unique_ptr<XScreen> m_screen;
+    Installation m_installation;
+    std::vector<XOutput> m_outputs;
+    bool m_wasGood = false;
+    QComboBox *m_choice;
+    QLabel *m_state;
+    QPushButton *m_apply, *m_clear, *m_next, *m_login;
+    QTimer *m_timer;
+};
+
+} // namespace lamp::app

@@ -1,0 +1,43 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "app/chart_widget.h"
+#include "profile/inspect.h"
+
+#include <QFrame>
+
+#include <memory>
+
+class QLabel;
+class QPushButton;
+class QTableWidget;
+
+namespace lamp::app {
+
+/// One profile laid open: what it means, what is wrong with it, its gamut, curves, ramps and tags.
+class ProfileView : public QFrame {
+    Q_OBJECT
+
+public:
+    explicit ProfileView(QWidget *parent = nullptr);
+    /// \param bytes any file's content
+    void show(const QString &path, const Bytes &bytes, WallTime now);
+    [[nodiscard]] const Bytes &bytes() const { return m_bytes; }
+
+Q_SIGNALS:
+    void installWanted();
+    void cubeWanted();
+    void rebuildWanted();
+
+private:
+    void fillFindings();
+    void fillTags();
+    std::shared_ptr<const Inspection> m_seen;
+    Bytes m_bytes;
+    QLabel *m_name, *m_sentences, *m_findings;
+    PlotWidget *m_gamut, *m_tones, *m_ramps;
+    QTableWidget *m_tags;
+    QPushButton *m_install, *m_cube, *m_rebuild;
+};
+
+} // namespace lamp::app

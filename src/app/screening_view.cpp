@@ -1,0 +1,165 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/screening_view.h"
+
+#include "exchange/profile_chart.h"
+#include "visit/imported.h"
+
+#include <QFileInfo>
+#include <QHBoxLayout>
+#include <QHeaderView>
+#include <QLabel>
+#include <QPushButton>
+#include <QTableWidget>
+#include <QVBoxLayout>
+
+namespace lamp::app {
+
+namespace {
+
+QString text(const std::string &s)
+{
+    return QString::fromStdString(s);
+}
+
+QTableWidget *table(int columns, const QString &name)
+{
+    auto *t = new QTableWidget(0, columns);
+    t->verticalHeader()->setDefaultSectionSize(24);
+    t->setEditTriggers(QAbstractItemView::NoEditTriggers);
+    t->setSelectionBehavior(QAbstractItemView::SelectRows);
+    t->setAccessibleName(name);
+    t->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
+    return t;
+}
+
+} // namespace
+
+ScreeningView::ScreeningView(QWidget *parent)
+    : QFrame(parent), m_verdict(new QLabel), m_mind(new QLabel(tr(kStrangersProfile))), m_table(table(6, tr("Profiles"))),
+      m_pairs(table(0, tr("Differences of each pair"))), m_plot(new PlotWidget(tr("Primaries and whites in u′v′"))),
+      m_rank(new QPushButton(tr("&Rank them by readings of this unit…")))
+{
+    setObjectName(QStringLiteral("sheet"));
+    auto *layout = new QVBoxLayout(this);
+    layout->setContentsMargins(18, 14, 18, 14);
+    layout->setSpacing(8);
+    QFont large = font();
+    large.setPixelSize(16);
+    m_verdict->setFont(large);
+    for (QLabel *label : {m_verdict, m_mind}) {
+        label->setWordWrap(true);
+    }
+    layout->addWidget(m_verdict);
+    m_table->verticalHeader()->hide();
+    m_table->setHorizontalHeaderLabels({tr("Profile"), tr("State"), tr("Group"), tr("From the others, ΔE00"), tr("On this unit, ΔE00"), tr("Why")});
+    m_table->horizontalHeader()->setSectionResizeMode(QHeaderView::ResizeToContents);
+    m_table->horizontalHeader()->setSectionResizeMode(5, QHeaderView::Stretch);
+    m_table->setWordWrap(true);
+    m_table->setToolTip(tr("Enter or a double click lays a profile open"));
+    layout->addWidget(m_table, 2);
+    auto *lower = new QHBoxLayout;
+    lower->addWidget(m_plot, 1);
+    auto *right = new QVBoxLayout;
+    auto *pairsName = new QLabel(tr("Mean ΔE00 of each pair over a common grid of drives, white included"));
+    pairsName->setWordWrap(true);
+    right->addWidget(pairsName);
+    right->addWidget(m_pairs, 1);
+    lower->addLayout(right, 1);
+    layout->addLayout(lower, 3);
+    layout->addWidget(m_mind);
+    layout->addWidget(m_rank, 0, Qt::AlignLeft);
+    connect(m_rank, &QPushButton::clicked, this, &ScreeningView::readingsWanted);
+    connect(m_table, &QTableWidget::cellActivated, this, [this](int row, int) {
+        if (size_t(row) < m_files.size()) {
+            Q_EMIT profileWanted(text(m_names[size_t(row)]), m_files[size_t(row)]);
+        }
+    });
+}
+
+void ScreeningView::show(std::vector<std::string> names, std::vector<Bytes> files)
+{
+    m_profiles.clear();
+    m_names.clear();
+    m_files.clear();
+    QStringList unreadable;
+    for (size_t i = 0; i < files.size(); ++i) {
+        auto profile = Profile::open(files[i]);
+        if (profile) {
+            m_profiles.push_back(std::move(profile).value());
+            m_names.push_back(std::move(names[i]));
+            m_files.push_back(std::move(files[i]));
+        } else {
+            unreadable << tr("%1 was left out: %2").arg(text(names[i]), text(profile.error().what));
+        }
+    }
+    std::vector<const Profile *> pointers;
+    for (const Profile &p : m_profiles) {
+        pointers.push_back(&p);
+    }
+    m_screening = std::make_shared<const Screening>(lamp::screen(pointers, m_names));
+    m_verdict->setText((QStringList(text(m_screening->verdict)) + unreadable).join(' '));
+    m_plot->setDrawing([s = m_screening](QPainter &p, const QRectF &area, const Tones &t) { return drawScreening(p, area, *s, t); });
+    fill({});
+}
+
+Status ScreeningView::rank(const ReadingSet &readings)
+{
+    const auto model = displayModelOf(readings);
+    if (!model) {
+        return model.error();
+    }
+    std::vector<const Profile *> pointers;
+    for (const Profile &p : m_profiles) {
+        pointers.push_back(&p);
+    }
+    fill(realErrors(pointers, m_names, model.value()));
+    return Done{};
+}
+
+void ScreeningView::fill(const std::vector<RealError> &errors)
+{
+    const auto n = m_screening->profiles.size();
+    m_table->setColumnHidden(4, errors.empty());
+    m_table->setRowCount(int(std::max(n, errors.size())));
+    const auto put = [this](size_t row, int column, const QString &words) { m_table->setItem(int(row), column, new QTableWidgetItem(words)); };
+    for (size_t i = 0; i < n; ++i) {
+        const ScreenedProfile &p = m_screening->profiles[i];
+        QStringList reasons;
+        for (const std::string &r : p.reasons) {
+            reasons << text(r);
+        }
+        put(i, 0, text(p.name));
+        put(i, 1, int(i) == m_screening->recommended ? tr("recommended") : (p.odd() ? tr("stands apart") : tr("agrees")));
+        put(i, 2, QString::number(p.group + 1));
+        put(i, 3, text(fixed(p.nearness, 1)));
+        put(i, 5, reasons.join(' '));
+    }
+    for (size_t i = 0; i < errors.size(); ++i) {
+        if (i >= n) {
+            for (const int c : {1, 2, 3, 5}) {
+                put(i, c, {});
+            }
+            put(i, 0, tr(errors[i].name.c_str()));
+        }
+        put(i, 4, tr("mean %1, max %2").arg(text(fixed(errors[i].mean, 2)), text(fixed(errors[i].max, 1))));
+    }
+    m_table->resizeRowsToContents();
+    m_pairs->setRowCount(int(n));
+    m_pairs->setColumnCount(int(n));
+    QStringList heads;
+    for (const std::string &name : m_names) {
+        heads << QFileInfo(text(name)).completeBaseName().left(14);
+    }
+    m_pairs->setHorizontalHeaderLabels(heads);
+    m_pairs->setVerticalHeaderLabels(heads);
+    for (size_t i = 0; i < n; ++i) {
+        for (size_t k = 0; k < n; ++k) {
+            m_pairs->setItem(
+                int(i), int(k),
+                new QTableWidgetItem(i == k ? QStringLiteral("–") : text(fixed(m_screening->difference(Eigen::Index(i), Eigen::Index(k)), 1))));
+        }
+    }
+    m_pairs->resizeColumnsToContents();
+}
+
+} // namespace lamp::app
