@@ -2,6 +2,7 @@
 #include "app/card_view.h"
 
 #include "app/look.h"
+#include "app/words.h"
 
 #include <QHBoxLayout>
 #include <QHeaderView>
@@ -15,11 +16,6 @@
 namespace lamp::app {
 
 namespace {
-
-QString text(const std::string &s)
-{
-    return QString::fromStdString(s);
-}
 
 QString advice(LampFill fill)
 {

@@ -4,6 +4,7 @@
 #include "app/import_view.h"
 #include "app/profile_view.h"
 #include "app/screening_view.h"
+#include "app/words.h"
 #include "exchange/files.h"
 #include "profile/display_cube.h"
 #include "visit/imported.h"
@@ -24,16 +25,6 @@
 namespace lamp::app {
 
 namespace {
-
-QString text(const std::string &s)
-{
-    return QString::fromStdString(s);
-}
-
-WallTime wallNow()
-{
-    return std::chrono::floor<std::chrono::seconds>(std::chrono::system_clock::now());
-}
 
 bool isProfile(const std::string &content)
 {

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/import_view.h"
+#include "app/words.h"
 
 #include "calibrate/target.h"
 #include "colour/spaces.h"
@@ -22,11 +23,6 @@
 namespace lamp::app {
 
 namespace {
-
-QString text(const std::string &s)
-{
-    return QString::fromStdString(s);
-}
 
 void fillDisplays(QComboBox &box, const Store &store, qint64 current)
 {

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/installed_panel.h"
+#include "app/words.h"
 
 #include <QComboBox>
 #include <QCoreApplication>
@@ -14,11 +15,6 @@ namespace lamp::app {
 namespace {
 
 constexpr int kLookEveryMs = 4000;
-
-QString text(const std::string &s)
-{
-    return QString::fromStdString(s);
-}
 
 } // namespace
 

@@ -9,6 +9,7 @@
 #include "app/installed_panel.h"
 #include "app/reading_panel.h"
 #include "app/screen_bench.h"
+#include "app/words.h"
 #include "app/worksheet.h"
 #include "exchange/report.h"
 #include "exchange/results.h"
@@ -46,16 +47,6 @@
 namespace lamp::app {
 
 namespace {
-
-QString text(const std::string &s)
-{
-    return QString::fromStdString(s);
-}
-
-WallTime wallNow()
-{
-    return std::chrono::floor<std::chrono::seconds>(std::chrono::system_clock::now());
-}
 
 constexpr int kIdRole = Qt::UserRole + 1;
 

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/screening_view.h"
+#include "app/words.h"
 
 #include "exchange/profile_chart.h"
 #include "visit/imported.h"
@@ -15,11 +16,6 @@
 namespace lamp::app {
 
 namespace {
-
-QString text(const std::string &s)
-{
-    return QString::fromStdString(s);
-}
 
 QTableWidget *table(int columns, const QString &name)
 {

@@ -4,6 +4,7 @@
 #include "app/chart_widget.h"
 #include "app/look.h"
 #include "app/look_view.h"
+#include "app/words.h"
 
 #include <QCheckBox>
 #include <QFileDialog>
@@ -22,11 +23,6 @@
 namespace lamp::app {
 
 namespace {
-
-QString text(const std::string &s)
-{
-    return QString::fromStdString(s);
-}
 
 /// What is to be done at a stage, in words, with the cautions that belong to it.
 QStringList instructions(Stage stage)

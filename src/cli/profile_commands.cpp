@@ -115,26 +115,39 @@ int inspectProfile(const std::string &path, bool json)
 
 namespace {
 
-/// Some thirty patches of a display as it stands, without ramps: enough to tell a good profile from a bad one.
-Result<ReadingSet> readSome(Bench &bench)
+/// A gauge with the factory correction that fits the display. \param display told
+Result<Gauge> gaugeFor(Bench &bench, DisplayInfo &display)
 {
     const auto hello = bench.hello();
-    const auto display = hello ? bench.describeDisplay() : Result<DisplayInfo>(hello.error());
-    const auto instrument = display ? bench.describeInstrument() : Result<InstrumentInfo>(display.error());
+    const auto shown = hello ? bench.describeDisplay() : Result<DisplayInfo>(hello.error());
+    const auto instrument = shown ? bench.describeInstrument() : Result<InstrumentInfo>(shown.error());
     if (!instrument) {
         return instrument.error();
     }
+    display = shown.value();
     Gauge gauge(bench, instrument.value(), {}, {});
-    if (const Status s = gauge.setCorrection(instrument->hasCorrection(display->technology) ? display->technology : ""); !s) {
+    if (const Status s = gauge.setCorrection(instrument->hasCorrection(display.technology) ? display.technology : ""); !s) {
         return s.error();
     }
-    if (display->lut) {
+    return gauge;
+}
+
+/// Some thirty patches of a display as it stands, without ramps: enough to tell a good profile from a bad one.
+Result<ReadingSet> readSome(Bench &bench)
+{
+    DisplayInfo display;
+    auto ready = gaugeFor(bench, display);
+    if (!ready) {
+        return ready.error();
+    }
+    Gauge &gauge = ready.value();
+    if (display.lut) {
         if (const Status s = bench.resetLut(); !s) {
             return s.error();
         }
     }
-    if (display->maxPatchArea) {
-        gauge.setPatchArea(std::min(gauge.patchArea(), *display->maxPatchArea));
+    if (display.maxPatchArea) {
+        gauge.setPatchArea(std::min(gauge.patchArea(), *display.maxPatchArea));
     }
     ReadingSet set;
     std::vector<Drive> patches{{1, 1, 1}, {0, 0, 0}, {1, 0, 0}, {0, 1, 0}, {0, 0, 1}, {1, 1, 0}, {0, 1, 1}, {1, 0, 1}};
@@ -284,16 +297,12 @@ Result<ToneCurve> toneNamed(const std::string &name, const ToneCurve &otherwise)
 /// Loads a cube into a display and measures through it against what was asked for.
 Result<Json> provenThrough(Bench &bench, const Cube &cube, const Profile &profile, const CubeTask &task, int patches)
 {
-    const auto hello = bench.hello();
-    const auto display = hello ? bench.describeDisplay() : Result<DisplayInfo>(hello.error());
-    const auto instrument = display ? bench.describeInstrument() : Result<InstrumentInfo>(display.error());
-    if (!instrument) {
-        return instrument.error();
+    DisplayInfo display;
+    auto ready = gaugeFor(bench, display);
+    if (!ready) {
+        return ready.error();
     }
-    Gauge gauge(bench, instrument.value(), {}, {});
-    if (const Status s = gauge.setCorrection(instrument->hasCorrection(display->technology) ? display->technology : ""); !s) {
-        return s.error();
-    }
+    Gauge &gauge = ready.value();
     if (const Status s = bench.setCube(cube); !s) {
         return s.error();
     }
