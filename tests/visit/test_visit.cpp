@@ -57,7 +57,7 @@ private Q_SLOTS:
     // visit cannot see.
     void standardVisitReachesItsFigures()
     {
-        for (const std::uint64_t seed : {1u, 2u, 3u}) {
+        for (std::uint64_t seed = 1; seed <= std::uint64_t(lamptest::repetitions(3, 1)); ++seed) {
             auto b = bench("wled", seed);
             Visit visit(*b, plan(), {}, {});
             const auto r = visit.run();
@@ -230,7 +230,7 @@ private Q_SLOTS:
     void statedIntervalContainsTheTruth()
     {
         int inside = 0, all = 0;
-        for (std::uint64_t seed = 1; seed <= 20; ++seed) {
+        for (std::uint64_t seed = 1; seed <= std::uint64_t(lamptest::repetitions(20, 1)); ++seed) {
             for (const char *technology : {"wled", "wled-wide", "qd"}) {
                 sim::PanelSpec panel;
                 panel.technology = technology;
