@@ -24,6 +24,7 @@
 #include <QFileInfo>
 #include <QHBoxLayout>
 #include <QHeaderView>
+#include <QInputDialog>
 #include <QKeyEvent>
 #include <QLabel>
 #include <QLineEdit>
@@ -282,6 +283,7 @@ void MainWindow::buildMenus()
             m_desk->typeReadings(*m_store, m_display);
         }
     });
+    studio->addAction(tr("&Names of profiles…"), this, &MainWindow::nameProfiles);
     studio->addSeparator();
     studio->addAction(tr("&Quit"), QKeySequence::Quit, this, &QWidget::close);
     QMenu *display = menuBar()->addMenu(tr("&Display"));
@@ -528,6 +530,7 @@ void MainWindow::startVisit(Task task)
     plan.target = builtInTargets().front();
     plan.tolerance = *builtInTolerance("studio");
     plan.by = QSettings().value(QStringLiteral("person/role"), tr("colour keeper")).toString().toStdString();
+    plan.profileName = QSettings().value(QStringLiteral("profile/name")).toString().toStdString();
     for (const VisitEntry &v : m_store->visits(m_display)) {
         if (v.state != VisitState::Finished) {
             continue;
@@ -749,6 +752,19 @@ void MainWindow::connectDesk()
     connect(m_installed, &InstalledPanel::disturbed, this, [this](const QString &what) { banner(what); });
 }
 
+void MainWindow::nameProfiles()
+{
+    const QString key = QStringLiteral("profile/name");
+    bool good = false;
+    const QString name = QInputDialog::getText(
+        this, tr("Names of profiles"), tr("New profiles are named by this. Filled in are {display}, {serial}, {white}, {luminance}, {tone}, {date}."),
+        QLineEdit::Normal, QSettings().value(key, text(kUsualName)).toString(), &good);
+    if (good) {
+        // An empty one brings the usual names back.
+        name.trimmed().isEmpty() ? QSettings().remove(key) : QSettings().setValue(key, name.trimmed());
+    }
+}
+
 void MainWindow::openFiles(const QStringList &files)
 {
     if (!files.isEmpty()) {
@@ -783,6 +799,7 @@ void MainWindow::bringIn(const ReadingSet &set, qint64 display, const QString &t
     plan.target = builtInTarget(target.toStdString()).value_or(builtInTargets().front());
     plan.tolerance = *builtInTolerance("studio");
     plan.by = QSettings().value(QStringLiteral("person/role"), tr("colour keeper")).toString().toStdString();
+    plan.profileName = QSettings().value(QStringLiteral("profile/name")).toString().toStdString();
     auto made = visitFromReadings(set, plan, {}, wallNow());
     const auto id = made ? (display != 0 ? Result<qint64>(display) : displayBroughtIn(set)) : Result<qint64>(made.error());
     if (!id) {

@@ -89,6 +89,7 @@ private:
     void showReport();
     void addDisplay();
     void connectDesk();
+    void nameProfiles();
     void bringIn(const ReadingSet &set, qint64 display, const QString &target);
     void installProfile(const Bytes &profile);
     Result<qint64> displayBroughtIn(const ReadingSet &set);

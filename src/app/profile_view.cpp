@@ -3,6 +3,7 @@
 
 #include "exchange/profile_chart.h"
 
+#include <QCheckBox>
 #include <QFileInfo>
 #include <QGridLayout>
 #include <QHeaderView>
@@ -14,8 +15,9 @@
 namespace lamp::app {
 
 ProfileView::ProfileView(QWidget *parent)
-    : QFrame(parent), m_name(new QLabel), m_sentences(new QLabel), m_findings(new QLabel), m_gamut(new PlotWidget(tr("Primaries and white in u′v′"))),
-      m_tones(new PlotWidget(tr("Tone of each channel"))), m_ramps(new PlotWidget(tr("Calibration ramps"))), m_tags(new QTableWidget(0, 4)),
+    : QFrame(parent), m_name(new QLabel), m_sentences(new QLabel), m_findings(new QLabel), m_gamut(new PlotWidget(tr("Primaries and white"))),
+      m_tones(new PlotWidget(tr("Tone of each channel"))), m_ramps(new PlotWidget(tr("Calibration ramps"))),
+      m_xy(new QCheckBox(tr("in &x, y instead of u′, v′"))), m_tags(new QTableWidget(0, 4)),
       m_install(new QPushButton(tr("&Install for an output…"))), m_cube(new QPushButton(tr("Make a 3D &LUT…"))),
       m_rebuild(new QPushButton(tr("Make it &anew from its readings…")))
 {
@@ -33,7 +35,10 @@ ProfileView::ProfileView(QWidget *parent)
     }
     auto *charts = new QGridLayout;
     charts->setSpacing(10);
-    charts->addWidget(m_gamut, 0, 0, 2, 1);
+    auto *gamut = new QVBoxLayout;
+    gamut->addWidget(m_gamut, 1);
+    gamut->addWidget(m_xy);
+    charts->addLayout(gamut, 0, 0, 2, 1);
     charts->addWidget(m_tones, 0, 1);
     charts->addWidget(m_ramps, 1, 1);
     charts->setColumnStretch(0, 6);
@@ -55,6 +60,7 @@ ProfileView::ProfileView(QWidget *parent)
     }
     buttons->addStretch(1);
     layout->addLayout(buttons);
+    connect(m_xy, &QCheckBox::toggled, this, &ProfileView::drawGamut);
     connect(m_install, &QPushButton::clicked, this, &ProfileView::installWanted);
     connect(m_cube, &QPushButton::clicked, this, &ProfileView::cubeWanted);
     connect(m_rebuild, &QPushButton::clicked, this, &ProfileView::rebuildWanted);
@@ -78,13 +84,21 @@ void ProfileView::show(const QString &path, const Bytes &bytes, WallTime now)
         plot->setDrawing([seen = m_seen, function](QPainter &p, const QRectF &area, const Tones &t) { return function(p, area, *seen, t); });
         plot->setVisible(m_seen->profile.has_value());
     };
-    draw(m_gamut, drawProfileGamut);
+    drawGamut();
     draw(m_tones, drawProfileTones);
     draw(m_ramps, drawProfileRamps);
     m_install->setEnabled(opens && m_seen->sound());
     m_cube->setEnabled(opens);
     m_rebuild->setEnabled(opens && !m_seen->facts->readings.empty());
     m_install->setToolTip(m_seen->sound() ? QString() : tr("A profile with a fault is not installed."));
+}
+
+void ProfileView::drawGamut()
+{
+    m_gamut->setDrawing(
+        [seen = m_seen, xy = m_xy->isChecked()](QPainter &p, const QRectF &area, const Tones &t) { return drawProfileGamut(p, area, *seen, t, xy); });
+    m_gamut->setVisible(m_seen->profile.has_value());
+    m_xy->setVisible(m_seen->profile.has_value());
 }
 
 void ProfileView::fillFindings()

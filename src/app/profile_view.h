@@ -8,6 +8,7 @@
 
 #include <memory>
 
+class QCheckBox;
 class QLabel;
 class QPushButton;
 class QTableWidget;
@@ -31,11 +32,13 @@ Q_SIGNALS:
 
 private:
     void fillFindings();
+    void drawGamut();
     void fillTags();
     std::shared_ptr<const Inspection> m_seen;
     Bytes m_bytes;
     QLabel *m_name, *m_sentences, *m_findings;
     PlotWidget *m_gamut, *m_tones, *m_ramps;
+    QCheckBox *m_xy;
     QTableWidget *m_tags;
     QPushButton *m_install, *m_cube, *m_rebuild;
 };

@@ -13,7 +13,7 @@ constexpr int kDone = 0, kNotWithin = 1, kBadInput = 2, kBenchFailed = 3, kInter
 struct VisitOptions {
     std::string bench, target, out, task = "full", profile = "auto", instrument = "auto", effort = "standard", mode, tolerance = "studio",
                                     warmUp = "wait", name, profileIn, correction, keep, report = "pdf";
-    int icc = 4;
+    int icc = 4, grid = 33;
     bool json = false;
 };
 
@@ -30,7 +30,7 @@ struct ServeOptions {
 struct ImportOptions {
     std::string file, out, target = "Photo", tolerance = "studio", profile = "auto", name, report = "pdf", columns, ramps;
     double fullDrive = 0, whiteLuminance = 0;
-    int icc = 4;
+    int icc = 4, grid = 33;
     bool json = false, acceptGuess = false;
 };
 

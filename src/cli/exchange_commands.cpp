@@ -168,6 +168,7 @@ int importReadings(const ImportOptions &o)
     plan.tolerance = tolerance.value();
     plan.profileKind = *kind;
     plan.iccVersion = o.icc;
+    plan.grid = o.grid;
     plan.profileName = o.name;
     const auto ramps = rampsFromFile(o.ramps);
     if (!ramps) {
@@ -269,7 +270,7 @@ int rebuildProfile(const ImportOptions &o)
     text.description = o.name.empty() ? profile->facts().description : o.name;
     text.created = now();
     text.version = o.icc;
-    const auto made = rebuiltProfile(profile.value(), text, *kind);
+    const auto made = rebuiltProfile(profile.value(), text, *kind, o.grid);
     if (!made) {
         return report(made.error(), o.json);
     }

@@ -20,12 +20,13 @@ void addVisit(CLI::App &app, VisitOptions &o, int &status)
     command->add_option("--profile", o.profile, "auto, matrix or lut");
     command->add_option("--instrument", o.instrument, "auto, or the number of one of the bench's instruments");
     command->add_option("--icc", o.icc, "ICC major version: 2 or 4");
+    command->add_option("--grid", o.grid, "Nodes along each axis of a profile by tables")->check(CLI::Range(9, 65));
     command->add_option("--effort", o.effort, "quick, standard or thorough");
     command->add_option("--mode", o.mode, "The display's own mode to use");
     command->add_option("--tolerance", o.tolerance, "Name of a built-in tolerance, or a JSON file");
     command->add_option("--keep", o.keep, "Where the target is out of reach: keep the white, or keep the luminance");
     command->add_option("--warm-up", o.warmUp, "wait for a stable panel, or skip");
-    command->add_option("--name", o.name, "The profile's description");
+    command->add_option("--name", o.name, "The profile's description; {display}, {serial}, {white}, {luminance}, {tone}, {date} are filled in");
     command->add_option("--profile-in", o.profileIn, "For --task check: the profile to verify");
     command->add_option("--correction", o.correction, "A correction of your own for this instrument and kind of panel: a JSON file");
     command->add_option("--report", o.report, "pdf, html or none");
@@ -50,6 +51,7 @@ void addImport(CLI::App &app, ImportOptions &o, int &status)
     import->add_option("--tolerance", o.tolerance, "Name of a built-in tolerance, or a JSON file");
     import->add_option("--profile", o.profile, "auto, matrix or lut");
     import->add_option("--icc", o.icc, "ICC major version: 2 or 4");
+    import->add_option("--grid", o.grid, "Nodes along each axis of a profile by tables")->check(CLI::Range(9, 65));
     import->add_option("--name", o.name, "The profile's description");
     import->add_option("--ramps", o.ramps, "Ramps that were loaded while reading: CSV or one-dimensional .cube");
     import->add_option("--report", o.report, "pdf, html or none");

@@ -110,6 +110,7 @@ Result<VisitPlan> planFrom(const VisitOptions &o)
         return badChoice("--icc", std::to_string(o.icc), "2, 4");
     }
     plan.iccVersion = o.icc;
+    plan.grid = o.grid;
     if (o.warmUp != "wait" && o.warmUp != "skip") {
         return badChoice("--warm-up", o.warmUp, "wait, skip");
     }

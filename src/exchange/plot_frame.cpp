@@ -11,18 +11,20 @@ QString plotNumber(double v, int decimals)
     return QString::fromStdString(fixed(v, decimals));
 }
 
-PlotFrame PlotFrame::chromaticity(const QRectF &area)
+PlotFrame PlotFrame::chromaticity(const QRectF &area, bool xy)
 {
     QRectF square = area;
     const double side = std::min(area.width() - 54, area.height() - 40);
     square.setSize({side + 54, side + 40});
-    return {square, 0, 0.65, 0, 0.65};
+    PlotFrame f(square, 0, xy ? 0.85 : 0.65, 0, xy ? 0.85 : 0.65);
+    f.inXy = xy;
+    return f;
 }
 
 QPointF PlotFrame::at(const Chromaticity &c) const
 {
     const Uv uv = uvOf(c);
-    return at(uv.u, uv.v);
+    return inXy ? at(c.x, c.y) : at(uv.u, uv.v);
 }
 
 void PlotFrame::axes(QPainter &p, const Tones &t, const QString &xName, const QString &yName, const std::vector<double> &xs,
@@ -60,7 +62,8 @@ void PlotFrame::limit(QPainter &p, const Tones &t, double y, const QString &name
 
 void PlotFrame::locus(QPainter &p, const Tones &t) const
 {
-    axes(p, t, QStringLiteral("u′"), QStringLiteral("v′"), {0, 0.2, 0.4, 0.6}, {0, 0.2, 0.4, 0.6}, 1, 1);
+    const std::vector<double> marks = inXy ? std::vector<double>{0, 0.2, 0.4, 0.6, 0.8} : std::vector<double>{0, 0.2, 0.4, 0.6};
+    axes(p, t, inXy ? QStringLiteral("x") : QStringLiteral("u′"), inXy ? QStringLiteral("y") : QStringLiteral("v′"), marks, marks, 1, 1);
     QPolygonF line;
     const ColourMatching &cmf = colourMatching(Observer::Cie1931_2deg);
     for (int i = 4; i <= 64; ++i) {

@@ -9,13 +9,14 @@ namespace lamp {
 struct PlotFrame {
     QRectF plot;
     double x0, x1, y0, y1;
+    bool inXy = false; ///< a chromaticity frame in x, y instead of u', v'
 
     PlotFrame(const QRectF &area, double left, double right, double low, double high)
         : plot(area.adjusted(44, 8, -10, -32)), x0(left), x1(right), y0(low), y1(high)
     {
     }
-    /// A square one in u'v', where distances mean something; as large as the area lets it.
-    static PlotFrame chromaticity(const QRectF &area);
+    /// A square one in u'v', where distances mean something, or in x, y; as large as the area lets it.
+    static PlotFrame chromaticity(const QRectF &area, bool xy = false);
 
     [[nodiscard]] QPointF at(double x, double y) const
     {

@@ -47,10 +47,10 @@ template <typename At> std::vector<ChartPoint> curves(QPainter &p, const PlotFra
 
 } // namespace
 
-std::vector<ChartPoint> drawProfileGamut(QPainter &p, const QRectF &area, const Inspection &seen, const Tones &t)
+std::vector<ChartPoint> drawProfileGamut(QPainter &p, const QRectF &area, const Inspection &seen, const Tones &t, bool xy)
 {
     p.setRenderHint(QPainter::Antialiasing);
-    const PlotFrame f = PlotFrame::chromaticity(area);
+    const PlotFrame f = PlotFrame::chromaticity(area, xy);
     f.locus(p, t);
     p.setPen(QPen(t.soft, 1.2, Qt::DashLine));
     p.drawPolygon(f.triangle(rgbSpace("sRGB")->primaries));

@@ -8,7 +8,7 @@
 namespace lamp {
 
 /// Drawings of profiles; each returns the points that can be read out.
-std::vector<ChartPoint> drawProfileGamut(QPainter &p, const QRectF &area, const Inspection &seen, const Tones &t);
+std::vector<ChartPoint> drawProfileGamut(QPainter &p, const QRectF &area, const Inspection &seen, const Tones &t, bool xy = false);
 std::vector<ChartPoint> drawProfileTones(QPainter &p, const QRectF &area, const Inspection &seen, const Tones &t);
 std::vector<ChartPoint> drawProfileRamps(QPainter &p, const QRectF &area, const Inspection &seen, const Tones &t);
 /// Gamuts of screened profiles: those that agree solid, those that stand apart dashed.

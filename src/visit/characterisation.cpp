@@ -496,7 +496,7 @@ Status Visit::profileStage()
     if (m_model) {
         text.readings = readingsToCgats(modelReadings());
     }
-    const auto bytes = table ? writeTableProfile(*shown, m_record.ramps, text) : writeMatrixProfile(matrix, m_record.ramps, text);
+    const auto bytes = table ? writeTableProfile(*shown, m_record.ramps, text, m_record.plan.grid) : writeMatrixProfile(matrix, m_record.ramps, text);
     if (!bytes) {
         return bytes.error();
     }

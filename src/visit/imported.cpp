@@ -129,11 +129,11 @@ std::vector<bool> keptOut(const ReadingSet &set)
     return out;
 }
 
-Result<Bytes> profileOf(const ShownDisplay &shown, const Ramps &ramps, const ProfileText &text, ProfileKind kind)
+Result<Bytes> profileOf(const ShownDisplay &shown, const Ramps &ramps, const ProfileText &text, ProfileKind kind, int grid)
 {
     const MatrixModel matrix = shown.asMatrix({});
     const bool table = kind == ProfileKind::Table || (kind == ProfileKind::Auto && matrixFit(shown, matrix).wantsTable());
-    return table ? writeTableProfile(shown, ramps, text) : writeMatrixProfile(matrix, ramps, text);
+    return table ? writeTableProfile(shown, ramps, text, grid) : writeMatrixProfile(matrix, ramps, text);
 }
 
 class Import {
@@ -171,7 +171,7 @@ public:
         text.version = m_record.plan.iccVersion;
         text.display = m_record.display.model;
         text.readings = readingsToCgats(m_set);
-        const auto bytes = profileOf(shown, ramps, text, m_record.plan.profileKind);
+        const auto bytes = profileOf(shown, ramps, text, m_record.plan.profileKind, m_record.plan.grid);
         if (!bytes) {
             return bytes.error();
         }
@@ -258,7 +258,7 @@ Result<VisitRecord> visitFromReadings(const ReadingSet &set, VisitPlan plan, con
     return Import(set, std::move(plan), now).run(ramps);
 }
 
-Result<Bytes> rebuiltProfile(const Profile &profile, ProfileText text, ProfileKind kind)
+Result<Bytes> rebuiltProfile(const Profile &profile, ProfileText text, ProfileKind kind, int grid)
 {
     const Profile::Facts facts = profile.facts();
     if (facts.readings.empty()) {
@@ -276,7 +276,7 @@ Result<Bytes> rebuiltProfile(const Profile &profile, ProfileText text, ProfileKi
     text.readings = facts.readings;
     // Readings behind the LUT see no ramps; the others were read through whatever stood there.
     const ShownDisplay shown(model.value(), set->behindLut && ramps ? *ramps : Ramps{});
-    return profileOf(shown, ramps.value_or(Ramps{}), text, kind);
+    return profileOf(shown, ramps.value_or(Ramps{}), text, kind, grid);
 }
 
 } // namespace lamp

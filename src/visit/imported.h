@@ -20,6 +20,6 @@ Result<VisitRecord> visitFromReadings(const ReadingSet &set, VisitPlan plan, con
 
 /// Makes a profile's bytes anew from the readings and ramps that it carries. \param text what to put into it;
 /// its readings are carried on
-Result<Bytes> rebuiltProfile(const Profile &profile, ProfileText text, ProfileKind kind);
+Result<Bytes> rebuiltProfile(const Profile &profile, ProfileText text, ProfileKind kind, int grid = 33);
 
 } // namespace lamp

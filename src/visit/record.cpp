@@ -123,6 +123,7 @@ Json planJson(const VisitPlan &p)
             {"profile_kind", profileKindName(p.profileKind)},
             {"mode", p.mode},
             {"profile_name", p.profileName},
+            {"grid", p.grid},
             {"by", p.by},
             {"wait", p.waitForWarmUp},
             {"profile_in", base16(p.profileIn)},
@@ -145,6 +146,7 @@ VisitPlan planFrom(const Json &j)
     p.profileKind = profileKindFromName(j.at("profile_kind").get<std::string>()).value_or(ProfileKind::Auto);
     p.mode = j.at("mode").get<std::string>();
     p.profileName = j.at("profile_name").get<std::string>();
+    p.grid = j.value("grid", 33);
     p.by = j.at("by").get<std::string>();
     p.waitForWarmUp = j.at("wait").get<bool>();
     p.profileIn = fromBase16(j.at("profile_in").get<std::string>());
@@ -302,11 +304,16 @@ std::optional<Stage> VisitRecord::openStage() const
 
 std::string VisitRecord::profileName() const
 {
-    if (!plan.profileName.empty()) {
-        return plan.profileName;
+    std::string name = plan.profileName.empty() ? kUsualName : plan.profileName;
+    const std::map<std::string, std::string> values{{"{display}", display.model},          {"{serial}", display.serial},
+                                                    {"{white}", plan.target.white.name()}, {"{luminance}", fixed(aimLuminance, 0)},
+                                                    {"{tone}", plan.target.tone.name()},   {"{date}", isoTime(started).substr(0, 10)}};
+    for (const auto &[placeholder, value] : values) {
+        for (size_t at = name.find(placeholder); at != std::string::npos; at = name.find(placeholder, at + value.size())) {
+            name.replace(at, placeholder.size(), value);
+        }
     }
-    return display.model + ", " + plan.target.white.name() + ", " + fixed(aimLuminance, 0) + " cd/m², " + plan.target.tone.name() + ", "
-           + isoTime(started).substr(0, 10);
+    return name;
 }
 
 std::string visitJson(const VisitRecord &r)

@@ -48,6 +48,9 @@ struct StageLine {
     std::string by; ///< a person's role, or "program"
 };
 
+/// How profiles are named where nothing else was said.
+constexpr const char *kUsualName = "{display}, {white}, {luminance} cd/m², {tone}, {date}";
+
 /// What a visit is to do.
 struct VisitPlan {
     Task task = Task::Full;
@@ -58,7 +61,8 @@ struct VisitPlan {
     int iccVersion = 4;
     ProfileKind profileKind = ProfileKind::Auto;
     std::string mode;           ///< the display's own mode; empty leaves it
-    std::string profileName;    ///< empty: made from display, target and date
+    int grid = 33;              ///< nodes along each axis of a table profile
+    std::string profileName;    ///< may hold {display}, {serial}, {white}, {luminance}, {tone}, {date}; empty: kUsualName
     std::string by = "program"; ///< who works: a role
     bool waitForWarmUp = true;
     std::optional<MatrixCorrection> matrix; ///< a correction of one's own; it has to fit
@@ -109,7 +113,7 @@ struct VisitRecord {
     [[nodiscard]] Chromaticity targetWhite() const;
     /// The first stage that is neither done nor skipped, if any.
     [[nodiscard]] std::optional<Stage> openStage() const;
-    /// The profile's description: the plan's name, or display, target and date.
+    /// The profile's description: the plan's name with its placeholders filled in.
     [[nodiscard]] std::string profileName() const;
 };
 

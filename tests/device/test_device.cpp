@@ -285,6 +285,39 @@ cat >/dev/null)")
         QVERIFY(!info.ok());
         QCOMPARE(info.error().kind, ErrorKind::Cancelled);
     }
+
+    // A 3D LUT goes over the pipe and back into the panel; the protocol's own limits are kept.
+    void cubeOverTheProtocol()
+    {
+        auto bench = std::move(BenchClient::open(QStringLiteral(LAMP_CLI).toStdString() + " serve --display sanderling --warm", {})).value();
+        QCOMPARE(bench->describeDisplay()->cubeSize, 33);
+        QVERIFY(!bench->describeDisplay()->cubeLoaded);
+        QVERIFY(bench->show({{1, 1, 1}, 0.1, {0.5, 0.5}, {}}).ok());
+        QVERIFY(bench->advance(2).ok());
+        const double before = bench->read(ReadMode::Emission, 1)->xyz.b;
+        Cube half;
+        half.size = 33;
+        for (int i = 0; i < 33 * 33 * 33; ++i) {
+            half.values.push_back({0.5 * (i % 33) / 32.0, 0.5 * (i / 33 % 33) / 32.0, 0.5 * (i / 1089) / 32.0});
+        }
+        QVERIFY(bench->setCube(half).ok());
+        QVERIFY(bench->describeDisplay()->cubeLoaded);
+        QVERIFY(bench->advance(2).ok());
+        LAMP_NEAR(bench->read(ReadMode::Emission, 1)->xyz.b / before, std::pow(0.5, 2.2), 0.02);
+        Cube small = half;
+        small.size = 2;
+        small.values.resize(8);
+        QVERIFY(!bench->setCube(small).ok());
+        small.values.resize(5);
+        QVERIFY(!bench->setCube(small).ok());
+        QVERIFY(bench->setCube({}).ok());
+        QVERIFY(!bench->describeDisplay()->cubeLoaded);
+        QVERIFY(bench->advance(2).ok());
+        LAMP_NEAR(bench->read(ReadMode::Emission, 1)->xyz.b / before, 1, 0.01);
+        auto plain = std::move(BenchClient::open(QStringLiteral(LAMP_CLI).toStdString() + " serve --display wled", {})).value();
+        QCOMPARE(plain->describeDisplay()->cubeSize, 0);
+        QCOMPARE(plain->setCube(half).error().code, std::string("unsupported"));
+    }
 };
 
 QTEST_GUILESS_MAIN(TestDevice)

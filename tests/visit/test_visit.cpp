@@ -425,6 +425,28 @@ private Q_SLOTS:
         QVERIFY(!recordFromJson("{\"id\":3}").ok());
         QVERIFY(!recordFromJson("no json").ok());
     }
+
+    void profilesAreNamedByATemplate()
+    {
+        VisitRecord r;
+        r.display.model = "Dunlin 32";
+        r.display.serial = "DU-0312";
+        r.plan.target = *builtInTarget("Photo");
+        r.aimLuminance = 119.7;
+        r.started = fromIsoTime("2026-11-25T09:00:00Z");
+        QCOMPARE(r.profileName(), std::string("Dunlin 32, D65, 120 cd/m², gamma 2.2, 2026-11-25"));
+        r.plan.profileName = "{date} {serial} {serial}: {luminance}/{tone}";
+        QCOMPARE(r.profileName(), std::string("2026-11-25 DU-0312 DU-0312: 120/gamma 2.2"));
+        r.plan.profileName = "just a name {unknown}";
+        QCOMPARE(r.profileName(), std::string("just a name {unknown}"));
+        // A display whose model looks like a placeholder is not filled in again and again.
+        r.display.model = "{display}";
+        r.plan.profileName = "{display}!";
+        QCOMPARE(r.profileName(), std::string("{display}!"));
+        r.plan.grid = 17;
+        QCOMPARE(recordFromJson(recordToJson(r))->plan.grid, 17);
+        QCOMPARE(recordFromJson(recordToJson(r))->plan.profileName, r.plan.profileName);
+    }
 };
 
 QTEST_GUILESS_MAIN(TestVisit)
