@@ -374,14 +374,33 @@ void Visit::rememberNativeTones()
     }
 }
 
+double Visit::roomTint() const
+{
+    const auto room = std::find_if(m_record.readings.begin(), m_record.readings.end(),
+                                   [](const Measurement &m) { return m.mode == ReadMode::Ambient && !m.superseded && m.xyz.b > 5; });
+    if (room == m_record.readings.end()) {
+        return 0;
+    }
+    const Uv white = uvOf(chromaticity(m_model->white())), black = uvOf(chromaticity(m_model->black())), light = uvOf(chromaticity(room->xyz));
+    const double du = light.u - white.u, dv = light.v - white.v, length = du * du + dv * dv;
+    // Lights too much alike tell nothing.
+    return length > 0.02 * 0.02 ? ((black.u - white.u) * du + (black.v - white.v) * dv) / length : 0;
+}
+
 void Visit::judgeBlack()
 {
+    constexpr double kRoomTint = 0.25; // of the way: panels' own blacks lie about white or on the blue side of it (common practice)
     const double black = m_model->black().b, white = m_model->white().b;
     const std::string &technology = m_record.display.technology;
     // Pixels that make their own light are black when off; a backlight leaks a few thousandths at most. Common
     // practice, no published source.
     const bool selfLit = technology == "woled" || technology == "qd-oled";
     const double most = std::max(selfLit ? white / 4000 : white / 400, 2 * m_record.instrument.floorCdM2);
+    const double tinted = roomTint();
+    if (black <= most && tinted > kRoomTint && black > std::max(white / 1500, 2 * m_record.instrument.floorCdM2)) {
+        warn("Black reads " + fixed(black, 3) + " cd/m² and has taken on the colour of the room's light (" + fixed(100 * tinted, 0)
+             + " % of the way from the panel's white): light may leak in under the instrument.");
+    }
     if (black > most) {
         warn("Black reads " + fixed(black, black < 1 ? 3 : 2) + " cd/m², more than this kind of panel leaves (" + fixed(most, 3)
              + "): light may leak in under the instrument, or the room's light falls on the screen.");

@@ -121,6 +121,8 @@ private:
     Status readBatch(int count);
     Status makeRamps();
     void rememberNativeTones();
+    /// How far black has moved from white towards the room's light in u'v'; 0 where the two are much alike.
+    [[nodiscard]] double roomTint() const;
     void judgeBlack();
     void judgePrimaries();
     void describeCalibration();

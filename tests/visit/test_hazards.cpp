@@ -112,6 +112,14 @@ private Q_SLOTS:
             QVERIFY2(r.ok(), kind);
             QVERIFY2(says(*r, "leak in under the instrument"), kind);
         }
+        // A small one in a dim room: black is not too high for a panel, but has the room's colour.
+        auto slight = warm(sim::variedPanel("wled", 5), 5);
+        slight->gap(0.7);
+        slight->setRoom({60, 3200});
+        Visit tinted(*slight, photo(), {}, {});
+        const auto t = tinted.run();
+        QVERIFY(t.ok());
+        QVERIFY2(says(*t, "leak in under the instrument"), qPrintable(QString::number(t->calibrated.black.b)));
         auto flat = warm(sim::variedPanel("wled", 5), 5);
         Visit visit(*flat, photo(), {}, {});
         const auto r = visit.run();
