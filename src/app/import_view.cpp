@@ -41,6 +41,19 @@ void fillTargets(QComboBox &box)
     }
 }
 
+/// What is known of the instrument decides how sure a verdict can be.
+void fillInstrument(QComboBox &box, const std::string &named)
+{
+    box.clear();
+    box.addItem(ImportView::tr("not known: the verdict will be undecided"), QString());
+    box.addItem(ImportView::tr("corrected for this kind of panel"), QStringLiteral("this kind of panel, as stated"));
+    box.addItem(ImportView::tr("a spectroradiometer"), QStringLiteral("spectroradiometer, as stated"));
+    if (!named.empty()) {
+        box.addItem(ImportView::tr("corrected for %1").arg(text(named)), text(named));
+        box.setCurrentIndex(box.count() - 1);
+    }
+}
+
 QLabel *headingLabel(const QFont &base)
 {
     auto *label = new QLabel;
@@ -77,7 +90,7 @@ std::vector<Drive> typedPatches()
 
 ImportView::ImportView(QWidget *parent)
     : QFrame(parent), m_heading(headingLabel(font())), m_open(new QLabel), m_rows(new QTableWidget), m_drive(new QComboBox), m_display(new QComboBox),
-      m_target(new QComboBox), m_luminance(new QDoubleSpinBox), m_make(new QPushButton(tr("&Make profile and verdict")))
+      m_target(new QComboBox), m_instrument(new QComboBox), m_luminance(new QDoubleSpinBox), m_make(new QPushButton(tr("&Make profile and verdict")))
 {
     setObjectName(QStringLiteral("sheet"));
     auto *layout = new QVBoxLayout(this);
@@ -101,6 +114,7 @@ ImportView::ImportView(QWidget *parent)
     form->addRow(tr("White's &luminance"), m_luminance);
     fillTargets(*m_target);
     form->addRow(tr("&Aimed at"), m_target);
+    form->addRow(tr("The &instrument was"), m_instrument);
     form->addRow(tr("&For"), m_display);
     layout->addLayout(form);
     layout->addWidget(m_make, 0, Qt::AlignLeft);
@@ -113,6 +127,7 @@ ImportView::ImportView(QWidget *parent)
             return;
         }
         ReadingSet named = set.value();
+        named.correction = m_instrument->currentData().toString().toStdString();
         if (named.display.empty()) {
             named.display = (m_display->currentData().toLongLong() == 0 ? m_file : m_display->currentText()).toStdString();
         }
@@ -127,6 +142,8 @@ void ImportView::show(const QString &fileName, ReadingTable table, const Store &
     m_roles = guessRoles(m_table);
     m_heading->setText(tr("%1 (%2): %3").arg(fileName, text(m_table.kind), text(counted((long long)m_table.rows.size(), "reading"))));
     fillDisplays(*m_display, store, display);
+    const auto correction = m_table.facts.find("correction");
+    fillInstrument(*m_instrument, correction != m_table.facts.end() ? correction->second : "");
     fill();
     settle();
 }
@@ -184,7 +201,7 @@ void ImportView::settle()
 
 TypedReadings::TypedReadings(QWidget *parent)
     : QFrame(parent), m_patches(typedPatches()), m_what(headingLabel(font())), m_fault(new QLabel), m_patch(new QFrame), m_kind(new QComboBox),
-      m_display(new QComboBox), m_target(new QComboBox), m_done(new QTableWidget(0, 7)), m_progress(new QProgressBar),
+      m_display(new QComboBox), m_target(new QComboBox), m_instrument(new QComboBox), m_done(new QTableWidget(0, 7)), m_progress(new QProgressBar),
       m_next(new QPushButton(tr("&Take it (Enter)"))), m_back(new QPushButton(tr("&Back to the last one"))),
       m_make(new QPushButton(tr("&Make profile and verdict")))
 {
@@ -208,8 +225,10 @@ TypedReadings::TypedReadings(QWidget *parent)
         connect(m_fields[i], &QLineEdit::returnPressed, this, [this, i] { i < 2 ? m_fields[i + 1]->setFocus() : take(); });
     }
     form->addRow(tr("&Aimed at"), m_target);
+    form->addRow(tr("It &was"), m_instrument);
     form->addRow(tr("&For"), m_display);
     fillTargets(*m_target);
+    fillInstrument(*m_instrument, {});
     middle->addLayout(form, 1);
     layout->addLayout(middle);
     m_fault->setWordWrap(true);
@@ -240,6 +259,7 @@ TypedReadings::TypedReadings(QWidget *parent)
     connect(m_back, &QPushButton::clicked, this, &TypedReadings::back);
     connect(m_make, &QPushButton::clicked, this, [this] {
         m_set.display = m_display->currentText().toStdString();
+        m_set.correction = m_instrument->currentData().toString().toStdString();
         const ReadingSet set = m_set;
         m_set = {};
         Q_EMIT wanted(set, m_display->currentData().toLongLong(), m_target->currentText());

@@ -37,7 +37,7 @@ private:
     QLabel *m_heading, *m_open;
     QTableWidget *m_rows;
     std::vector<QComboBox *> m_columns;
-    QComboBox *m_drive, *m_display, *m_target;
+    QComboBox *m_drive, *m_display, *m_target, *m_instrument;
     QDoubleSpinBox *m_luminance;
     QPushButton *m_make;
 };
@@ -64,7 +64,7 @@ private:
     std::vector<Drive> m_patches;
     QLabel *m_what, *m_fault;
     QFrame *m_patch;
-    QComboBox *m_kind, *m_display, *m_target;
+    QComboBox *m_kind, *m_display, *m_target, *m_instrument;
     std::array<QLineEdit *, 3> m_fields{};
     std::array<QLabel *, 3> m_names{};
     QTableWidget *m_done;

@@ -1,12 +1,14 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/installed_panel.h"
 #include "app/words.h"
+#include "desktop/colour_manager.h"
 
 #include <QComboBox>
 #include <QCoreApplication>
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QPushButton>
+#include <QThreadPool>
 #include <QTimer>
 #include <QVBoxLayout>
 
@@ -122,7 +124,7 @@ std::optional<OutputState> InstalledPanel::look()
         lines << text(s);
     }
     m_state->setText(lines.join(' '));
-    const bool good = state->inUse && (state->rampsLoaded || o->gammaSize == 0);
+    const bool good = !state->installed.empty() && state->good();
     m_apply->setEnabled(!state->installed.empty());
     m_next->setEnabled(!state->installed.empty());
     if (m_wasGood && !good) {
@@ -145,14 +147,32 @@ Status InstalledPanel::install(const Bytes &profile)
 {
     const XOutput *o = output();
     if (o == nullptr) {
-        return Error{ErrorKind::Input, m_state->text().toStdString(), "The profile itself is kept.", "", "output", false};
+        // Wayland, or no desktop at all: the copy is what can be done.
+        const auto kept = m_installation.keepCopy(profile);
+        return kept ? Error{ErrorKind::Input, m_state->text().toStdString(), "The profile is kept as " + kept->string() + ".", "", "output", false}
+                    : kept.error();
     }
     if (const Status s = m_installation.install(*o, profile); !s) {
         return s;
     }
     const Status applied = m_installation.apply(*m_screen, *o);
+    tellDesktop(*o);
     look();
     return applied;
+}
+
+void InstalledPanel::tellDesktop(const XOutput &output) const
+{
+    const Assignment *a = m_installation.assignment(output);
+    if (a == nullptr) {
+        return;
+    }
+    // The bus may take its time; the window does not wait for it.
+    QThreadPool::globalInstance()->start([name = output.name, file = a->profiles[a->active].file] {
+        if (ColourManager::present()) {
+            (void)ColourManager::makeDefault(name, file).ok();
+        }
+    });
 }
 
 void InstalledPanel::next()
@@ -164,6 +184,7 @@ void InstalledPanel::next()
     m_wasGood = false;
     const auto name = m_installation.next(*o);
     told(name ? m_installation.apply(*m_screen, *o) : Status(name.error()));
+    tellDesktop(*o);
 }
 
 QString InstalledPanel::words() const

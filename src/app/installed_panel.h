@@ -36,6 +36,7 @@ private:
     void connectScreen();
     [[nodiscard]] const XOutput *output() const;
     void told(const Status &status);
+    void tellDesktop(const XOutput &output) const;
 
     std::unique_ptr<XScreen> m_screen;
     Installation m_installation;

@@ -28,7 +28,7 @@ struct ServeOptions {
 
 /// Of `import`, `convert` and `rebuild`.
 struct ImportOptions {
-    std::string file, out, target = "Photo", tolerance = "studio", profile = "auto", name, report = "pdf", columns, ramps;
+    std::string file, out, target = "Photo", tolerance = "studio", profile = "auto", name, report = "pdf", columns, ramps, correctedFor;
     double fullDrive = 0, whiteLuminance = 0;
     int icc = 4, grid = 33;
     bool json = false, acceptGuess = false;

@@ -24,6 +24,11 @@ std::string environment(const char *name)
     return value != nullptr ? value : "";
 }
 
+std::string waylandHere(const DesktopOptions &o)
+{
+    return o.display.empty() ? waylandSentence(environment("XDG_SESSION_TYPE"), environment("WAYLAND_DISPLAY")) : "";
+}
+
 /// What all of them begin with: the screen, its outputs, what is installed.
 struct Desk {
     std::unique_ptr<XScreen> screen;
@@ -33,7 +38,7 @@ struct Desk {
 
 Result<Desk> openDesk(const DesktopOptions &o)
 {
-    const std::string wayland = o.display.empty() ? waylandSentence(environment("XDG_SESSION_TYPE"), environment("WAYLAND_DISPLAY")) : "";
+    const std::string wayland = waylandHere(o);
     if (!wayland.empty()) {
         return Error{ErrorKind::Input, wayland, "", "", "wayland", false};
     }
@@ -86,7 +91,7 @@ bool tell(const Desk &desk, bool json)
             good = false;
             continue;
         }
-        good = good && (state->installed.empty() || (state->inUse && (state->rampsLoaded || output.gammaSize == 0)));
+        good = good && state->good();
         all.push_back(stateJson(state.value()));
         if (!json) {
             std::cout << output.name << (output.monitor.empty() ? "" : " (" + output.monitor + ")") << "\n";
@@ -116,21 +121,40 @@ Status installGiven(Desk &desk, const DesktopOptions &o)
     return bytes ? desk.installation.install(desk.outputs.front(), bytes.value()) : Status(bytes.error());
 }
 
-void tellColourManager(const Desk &desk, const XOutput &output)
+void tellColourManager(const std::string &output, const std::filesystem::path &file)
 {
-    for (const Assignment &a : desk.installation.assignments()) {
-        const bool this1 = output.monitor.empty() ? a.output == output.name : a.monitor == output.monitor;
-        if (this1 && ColourManager::present()) {
-            const auto told = ColourManager::makeDefault(output.name, a.profiles[a.active].file);
-            std::cerr << (told ? told.value() : told.error().text()) << "\n";
-        }
+    if (ColourManager::present()) {
+        const auto told = ColourManager::makeDefault(output, file);
+        std::cerr << (told ? told.value() : told.error().text()) << "\n";
     }
+}
+
+/// All that can be done for a profile where no program may load ramps: the copy, and a word to the desktop.
+int handToWayland(const DesktopOptions &o)
+{
+    const auto bytes = readBytes(o.profile);
+    const auto kept = bytes ? Installation(DesktopFolders::ofUser()).keepCopy(bytes.value()) : Result<std::filesystem::path>(bytes.error());
+    if (!kept) {
+        return report(kept.error(), o.json);
+    }
+    if (!o.output.empty()) {
+        tellColourManager(o.output, kept.value());
+    }
+    if (o.json) {
+        std::cout << Json{{"kept", kept->string()}, {"sentences", {waylandHere(o)}}}.dump(2) << "\n";
+    } else {
+        std::cout << "The profile is kept as " << kept->string() << ".\n" << waylandHere(o) << "\n";
+    }
+    return kNotWithin;
 }
 
 } // namespace
 
 int applyProfiles(const DesktopOptions &o)
 {
+    if (!o.profile.empty() && !waylandHere(o).empty()) {
+        return handToWayland(o);
+    }
     auto desk = openDesk(o);
     if (!desk) {
         return report(desk.error(), o.json);
@@ -158,7 +182,8 @@ int applyProfiles(const DesktopOptions &o)
         if (!s && !(s.error().code == "installation" && o.output.empty())) {
             status = report(s.error(), false);
         } else if (s) {
-            tellColourManager(desk.value(), output);
+            const Assignment &a = *desk->installation.assignment(output);
+            tellColourManager(output.name, a.profiles[a.active].file);
         }
     }
     const bool good = tell(desk.value(), o.json);
@@ -213,14 +238,16 @@ int holdProfiles(const DesktopOptions &o)
     std::array<char, 64> ignored{};
     while (::read(STDIN_FILENO, ignored.data(), ignored.size()) > 0) {
     }
+    int status = kDone;
     for (size_t i = 0; i < kept.size(); ++i) {
         const XOutput &output = desk->outputs[i];
-        (void)desk->screen->setProfile(output, kept[i].profile).ok();
-        if (output.gammaSize > 0) {
-            (void)desk->screen->setRamps(output, kept[i].ramps).ok();
+        const Status profile = desk->screen->setProfile(output, kept[i].profile);
+        const Status ramps = output.gammaSize > 0 ? desk->screen->setRamps(output, kept[i].ramps) : Status(Done{});
+        for (const Status *s : {&profile, &ramps}) {
+            status = *s ? status : report(s->error(), o.json);
         }
     }
-    return kDone;
+    return status;
 }
 
 } // namespace lamp::cli

@@ -148,9 +148,12 @@ bool looksLikeRamps(const std::string &path)
 
 int importReadings(const ImportOptions &o)
 {
-    const auto set = readSet(o);
+    auto set = readSet(o);
     if (!set) {
         return report(set.error(), o.json);
+    }
+    if (!o.correctedFor.empty()) {
+        set.value().correction = o.correctedFor;
     }
     VisitPlan plan;
     const auto target = findTarget(o.target);

@@ -54,6 +54,8 @@ void addImport(CLI::App &app, ImportOptions &o, int &status)
     import->add_option("--grid", o.grid, "Nodes along each axis of a profile by tables")->check(CLI::Range(9, 65));
     import->add_option("--name", o.name, "The profile's description");
     import->add_option("--ramps", o.ramps, "Ramps that were loaded while reading: CSV or one-dimensional .cube");
+    import->add_option("--corrected-for", o.correctedFor,
+                       "What the instrument was corrected for (a kind of panel, a matrix, \"spectroradiometer\"), where the file does not say it");
     import->add_option("--report", o.report, "pdf, html or none");
     import->callback([&] { status = importReadings(o);
 });

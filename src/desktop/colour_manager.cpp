@@ -2,7 +2,6 @@
 #include "desktop/colour_manager.h"
 
 #include <QCoreApplication>
-#include <QDBusArgument>
 #include <QDBusConnection>
 #include <QDBusConnectionInterface>
 #include <QDBusMessage>
@@ -42,12 +41,6 @@ Result<QString> deviceOf(const std::string &output)
 {
     return pathFrom(call(kRoot, kService, "FindDeviceByProperty", {"XRANDR_name", QString::fromStdString(output)}),
                     "The desktop's colour manager knows no device for " + output);
-}
-
-QVariant property(const QString &path, const QString &interface, const QString &name)
-{
-    const QDBusMessage reply = call(path, "org.freedesktop.DBus.Properties", "Get", {interface, name});
-    return reply.arguments().isEmpty() ? QVariant() : reply.arguments().first().value<QDBusVariant>().variant();
 }
 
 /// D-Bus needs an application object to exist.
@@ -99,23 +92,6 @@ Result<std::string> ColourManager::makeDefault(const std::string &output, const 
         return busError("The desktop's colour manager did not make the profile the display's: " + made.errorMessage().toStdString() + ".");
     }
     return "The desktop's colour manager has it as the default of " + output + ".";
-}
-
-Result<std::string> ColourManager::defaultOf(const std::string &output)
-{
-    needApplication();
-    const auto device = deviceOf(output);
-    if (!device) {
-        return device.error();
-    }
-    QStringList paths;
-    const QVariant list = property(device.value(), kService + ".Device", "Profiles");
-    const auto argument = list.value<QDBusArgument>();
-    QList<QDBusObjectPath> profiles;
-    if (list.canConvert<QDBusArgument>()) {
-        argument >> profiles;
-    }
-    return profiles.isEmpty() ? std::string() : property(profiles.first().path(), kService + ".Profile", "Filename").toString().toStdString();
 }
 
 } // namespace lamp

@@ -15,8 +15,6 @@ public:
     [[nodiscard]] static bool present();
     /// Makes a profile the default of an output's device. \return a sentence about what was done, or an error
     static Result<std::string> makeDefault(const std::string &output, const std::filesystem::path &profile);
-    /// The file that the service has as an output's default; empty where it has none.
-    static Result<std::string> defaultOf(const std::string &output);
 };
 
 } // namespace lamp

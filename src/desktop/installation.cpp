@@ -134,20 +134,28 @@ Assignment &Installation::assignmentFor(const XOutput &output)
     return m_assignments.back();
 }
 
-Status Installation::install(const XOutput &output, const Bytes &profile)
+Result<fs::path> Installation::keepCopy(const Bytes &profile) const
 {
     const auto opened = Profile::open(profile);
     if (!opened) {
         return opened.error();
     }
     if (const Status s = prepareFolder(m_folders.profiles); !s) {
-        return s;
+        return s.error();
     }
-    const std::string name = opened->facts().description;
-    const fs::path file = m_folders.profiles / fileNameOf(name);
-    if (const Status s = writeFile(file, profile); !s) {
-        return s;
+    const fs::path file = m_folders.profiles / fileNameOf(opened->facts().description);
+    const Status written = writeFile(file, profile);
+    return written ? Result<fs::path>(file) : Result<fs::path>(written.error());
+}
+
+Status Installation::install(const XOutput &output, const Bytes &profile)
+{
+    const auto kept = keepCopy(profile);
+    if (!kept) {
+        return kept.error();
     }
+    const fs::path &file = kept.value();
+    const std::string name = nameOf(profile);
     Assignment &a = assignmentFor(output);
     a.output = output.name;
     const auto same = std::find_if(a.profiles.begin(), a.profiles.end(), [&](const InstalledProfile &p) { return p.file == file; });

@@ -36,6 +36,8 @@ struct OutputState {
     bool rampsLoaded = false;           ///< and its ramps are loaded
     double rampsOff = 0;                ///< the largest difference from them, 0..1
     std::vector<std::string> sentences; ///< how it stands and what to do
+    /// Whether what is installed is what programs find, with its ramps where the output has any.
+    [[nodiscard]] bool good() const { return installed.empty() || (inUse && (rampsLoaded || output.gammaSize == 0)); }
 };
 
 /// The profiles of a desktop's outputs: kept, put into use, proved to be in use.
@@ -47,6 +49,10 @@ public:
     Status load();
     [[nodiscard]] const std::vector<Assignment> &assignments() const { return m_assignments; }
 
+    /// Keeps a copy in the colour folder, where the desktop's settings find it. \return the file
+    [[nodiscard]] Result<std::filesystem::path> keepCopy(const Bytes &profile) const;
+    /// What is installed for an output, or null.
+    [[nodiscard]] const Assignment *assignment(const XOutput &output) const;
     /// Keeps a copy in the colour folder and makes it the output's active profile.
     Status install(const XOutput &output, const Bytes &profile);
     /// Makes the next of an output's profiles the active one. \return its name
@@ -66,7 +72,6 @@ public:
     [[nodiscard]] bool startsAtLogin() const;
 
 private:
-    [[nodiscard]] const Assignment *assignment(const XOutput &output) const;
     Assignment &assignmentFor(const XOutput &output);
     Status save() const;
     [[nodiscard]] std::filesystem::path autostart() const;
@@ -75,7 +80,6 @@ private:
 };
 
 /// What a Wayland session keeps programs from doing, and the way there is; empty in an X session.
-/// \param environment looks up an environment variable
 std::string waylandSentence(const std::string &sessionType, const std::string &waylandDisplay);
 
 } // namespace lamp

@@ -161,19 +161,14 @@ Result<ReadingTable> fromCgats(const std::string &text)
     table.kind = "CGATS";
     table.columns = read->columns;
     table.rows = read->rows;
-    for (const auto &[name, value] : read->properties) {
-        if (name == "DESCRIPTOR") {
-            table.facts["display"] = value;
-        } else if (name == "INSTRUMENTATION") {
-            table.facts["instrument"] = value;
-        } else if (name == "CREATED") {
-            table.facts["created"] = value;
-        } else if (name == "MEASUREMENT_SOURCE" && value != "uncorrected") {
-            table.facts["correction"] = value;
-        } else if (name == "PRINT_CONDITIONS") {
-            table.behindLut = value == "drive behind the video LUT";
+    const ReadingSet facts = factsOf(read.value());
+    for (const auto &[name, value] : {std::pair{"display", facts.display}, std::pair{"instrument", facts.instrument},
+                                      std::pair{"created", facts.created}, std::pair{"correction", facts.correction}}) {
+        if (!value.empty()) {
+            table.facts[name] = value;
         }
     }
+    table.behindLut = facts.behindLut;
     return table;
 }
 

@@ -23,6 +23,8 @@ using It8 = std::unique_ptr<void, It8Closer>;
 
 const std::array<const char *, 11> kColumns{"SAMPLE_ID", "SAMPLE_NAME", "RGB_R",         "RGB_G",   "RGB_B", "XYZ_X",
                                             "XYZ_Y",     "XYZ_Z",       "INTEGRATION_S", "BENCH_S", "FLAGS"};
+constexpr const char *kOriginator = "Dutiful Lamp";
+constexpr const char *kUncorrected = "uncorrected";
 constexpr const char *kBehindLut = "drive behind the video LUT";
 
 std::string flagsOf(const Measurement &m)
@@ -78,11 +80,11 @@ std::string readingsToCgats(const ReadingSet &set)
     const It8 it8(cmsIT8Alloc(nullptr));
     cmsHANDLE h = it8.get();
     cmsIT8SetSheetType(h, "CGATS.17");
-    cmsIT8SetPropertyStr(h, "ORIGINATOR", "Dutiful Lamp");
+    cmsIT8SetPropertyStr(h, "ORIGINATOR", kOriginator);
     cmsIT8SetPropertyStr(h, "DESCRIPTOR", oneLine(set.display).c_str());
     cmsIT8SetPropertyStr(h, "CREATED", set.created.c_str());
     cmsIT8SetPropertyStr(h, "INSTRUMENTATION", oneLine(set.instrument).c_str());
-    cmsIT8SetPropertyStr(h, "MEASUREMENT_SOURCE", set.correction.empty() ? "uncorrected" : oneLine(set.correction).c_str());
+    cmsIT8SetPropertyStr(h, "MEASUREMENT_SOURCE", set.correction.empty() ? kUncorrected : oneLine(set.correction).c_str());
     if (set.behindLut) {
         cmsIT8SetPropertyStr(h, "PRINT_CONDITIONS", kBehindLut);
     }
@@ -157,6 +159,27 @@ Result<CgatsTable> readCgats(const std::string &text)
     return table;
 }
 
+ReadingSet factsOf(const CgatsTable &table)
+{
+    ReadingSet set;
+    // Other programs write other things under the same names; what the instrument was corrected for decides a verdict.
+    const bool own = std::any_of(table.properties.begin(), table.properties.end(),
+                                 [](const auto &p) { return p.first == "ORIGINATOR" && p.second == kOriginator; });
+    for (const auto &[name, value] : table.properties) {
+        if (name == "DESCRIPTOR") {
+            set.display = value;
+        } else if (name == "INSTRUMENTATION") {
+            set.instrument = value;
+        } else if (name == "CREATED") {
+            set.created = value;
+        } else if (own && name == "MEASUREMENT_SOURCE" && value != kUncorrected) {
+            set.correction = value;
+        }
+        set.behindLut = set.behindLut || value == kBehindLut;
+    }
+    return set;
+}
+
 Result<ReadingSet> readingsFromCgats(const std::string &text)
 {
     const auto table = readCgats(text);
@@ -172,17 +195,7 @@ Result<ReadingSet> readingsFromCgats(const std::string &text)
             return badCgats(std::string("the column ") + column + " is missing");
         }
     }
-    ReadingSet set;
-    for (const auto &[name, value] : table->properties) {
-        set.behindLut = set.behindLut || value == kBehindLut;
-        if (name == "DESCRIPTOR") {
-            set.display = value;
-        } else if (name == "INSTRUMENTATION") {
-            set.instrument = value;
-        } else if (name == "CREATED") {
-            set.created = value;
-        }
-    }
+    ReadingSet set = factsOf(table.value());
     for (size_t row = 0; row < table->rows.size(); ++row) {
         const auto &cells = table->rows[row];
         const auto number = [&](const char *column) {

@@ -23,4 +23,7 @@ struct CgatsTable {
 };
 Result<CgatsTable> readCgats(const std::string &text);
 
+/// What such a text says beside its rows: display, instrument, correction, date, where its drives stand.
+ReadingSet factsOf(const CgatsTable &table);
+
 } // namespace lamp

@@ -26,64 +26,6 @@ Lab ShownDisplay::lab(const Drive &rgb) const
     return labOf(RelXYZ(m_chad * evaluate(rgb).vec() / m_white.b), iccD50());
 }
 
-Drive ShownDisplay::driveFor(const Lab &wanted, const Drive &start) const
-{
-    // Residual along lightness, chroma and hue of the wanted colour; outside the gamut the weights decide what gives.
-    const double hue = std::atan2(wanted.c, wanted.b);
-    const double ch = std::cos(hue), sh = std::sin(hue);
-    const auto residual = [&](const Drive &d) {
-        const Lab l = lab(d);
-        const double da = l.b - wanted.b, db = l.c - wanted.c;
-        return Eigen::Vector3d(l.a - wanted.a, 0.6 * (da * ch + db * sh), 1.6 * (-da * sh + db * ch));
-    };
-    Drive at = start;
-    Eigen::Vector3d r = residual(at);
-    double damping = 1e-3;
-    for (int i = 0; i < 25 && r.squaredNorm() > 1e-6; ++i) {
-        Eigen::Matrix3d j;
-        for (int c = 0; c < 3; ++c) {
-            // A step away from the nearer wall.
-            const double h = at[c] > 0.5 ? -1e-4 : 1e-4;
-            Drive moved = at;
-            moved[c] += h;
-            j.col(c) = (residual(moved) - r) / h;
-        }
-        // Channels that stand at a wall and would be pushed through it are held (projected Gauss-Newton).
-        Eigen::Vector3d gradient = j.transpose() * r;
-        Eigen::Matrix3d normal = j.transpose() * j;
-        for (int c = 0; c < 3; ++c) {
-            if ((at[c] <= 0 && gradient[c] > 0) || (at[c] >= 1 && gradient[c] < 0)) {
-                normal.row(c).setZero();
-                normal.col(c).setZero();
-                normal(c, c) = 1;
-                gradient[c] = 0;
-            }
-        }
-        normal.diagonal() *= 1 + damping;
-        const Eigen::Vector3d step = normal.ldlt().solve(-gradient);
-        Drive next;
-        for (int c = 0; c < 3; ++c) {
-            next[c] = std::clamp(at[c] + step[c], 0.0, 1.0);
-        }
-        const Eigen::Vector3d tried = residual(next);
-        if (tried.squaredNorm() < r.squaredNorm()) {
-            const bool still = (next.vec() - at.vec()).cwiseAbs().maxCoeff() < 1e-6;
-            at = next;
-            r = tried;
-            damping = std::max(1e-6, damping / 5);
-            if (still) {
-                break;
-            }
-        } else {
-            damping *= 8;
-            if (damping > 1e6) {
-                break;
-            }
-        }
-    }
-    return at;
-}
-
 MatrixModel ShownDisplay::asMatrix(const std::vector<double> &tone) const
 {
     constexpr int kSteps = 1023;

@@ -20,9 +20,6 @@ public:
     [[nodiscard]] XYZ evaluate(const Drive &rgb) const { return m_model.evaluate(behind(rgb)); }
     /// Lab (D50, relative to its white) of a drive.
     [[nodiscard]] Lab lab(const Drive &rgb) const;
-    /// The drive whose colour is nearest to a Lab; outside the gamut hue is kept before lightness before chroma.
-    /// \param start a drive to begin from
-    [[nodiscard]] Drive driveFor(const Lab &lab, const Drive &start) const;
     [[nodiscard]] const XYZ &white() const { return m_white; }
     [[nodiscard]] const Eigen::Matrix3d &chad() const { return m_chad; }
     [[nodiscard]] const DisplayModel &model() const { return m_model; }

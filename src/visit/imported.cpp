@@ -6,6 +6,7 @@
 #include "profile/cgats.h"
 #include "profile/table_profile.h"
 #include "visit/gamut_figures.h"
+#include "visit/systematic.h"
 
 #include <algorithm>
 #include <cmath>
@@ -223,9 +224,7 @@ private:
             m_record.reasons = {"There are too few readings to keep some back: bring in 20 or more, with mixtures, to have the profile judged."};
             return;
         }
-        // Nothing is known of the instrument but what the file says; without a correction it may be some ΔE off.
-        const double shared = m_set.correction.empty() ? 1.5 : 0.3;
-        m_record.verification = verify(std::move(colours), m_record.calibrated.white, profile.chad(), 0);
+        m_record.verification = verify(std::move(colours), m_record.calibrated.white, profile.chad(), systematic(m_record).deltaE);
         const Verification &v = m_record.verification;
         m_record.checks = {check("Mean difference", v.mean, m_record.plan.tolerance.mean, 2 * v.meanUncertainty, "ΔE00"),
                            check("Largest difference", v.max, m_record.plan.tolerance.max, 2 * v.maxUncertainty, "ΔE00")};
@@ -233,12 +232,13 @@ private:
         for (const Check &c : m_record.checks) {
             m_record.reasons.push_back(c.sentence());
         }
-        m_record.warnings.push_back(
-            "This judges the profile against readings of the same instrument that were kept out of it; what the instrument itself "
-            "has wrong (about ΔE00 "
-            + fixed(shared, 1) + (m_set.correction.empty() ? ", no correction is named in the file" : "") + ") it cannot show.");
-        done(Stage::Verify, counted(int(v.colours.size()), "reading") + " kept out of the profile: ΔE00 mean " + fixed(v.mean, 2) + ", max "
-                                + fixed(v.max, 2) + ": " + verdictName(m_record.verdict));
+        if (!instrumentMatched(m_record)) {
+            m_record.reasons.push_back(
+                "Nothing says what the instrument was corrected for, so it may be a few ΔE wrong. Say it to have this decided.");
+        }
+        m_record.warnings.push_back("The profile is judged by readings of the same instrument that were kept out of it.");
+        done(Stage::Verify, counted(int(v.colours.size()), "reading") + " kept out of the profile: ΔE00 mean " + fixed(v.mean, 2) + " ± "
+                                + fixed(2 * v.meanUncertainty, 2) + ", max " + fixed(v.max, 2) + ": " + verdictName(m_record.verdict));
     }
 
     const ReadingSet &m_set;

@@ -3,6 +3,7 @@
 #include "visit/visit.h"
 
 #include "colour/difference.h"
+#include "visit/systematic.h"
 
 #include <algorithm>
 #include <cmath>
@@ -10,27 +11,6 @@
 namespace lamp {
 
 namespace {
-
-/// Standard uncertainty (k = 1) of what all readings share, by how well the instrument is matched to the panel.
-struct Systematic {
-    double deltaE, luminancePercent;
-};
-
-bool matched(const VisitRecord &r)
-{
-    return !r.correctionDoubtful && (!r.correction.empty() || r.instrument.kind == "spectroradiometer");
-}
-
-// docs/methods.md, "What readings share": a factory correction leaves the unit-to-unit spread of a technology; none
-// leaves the filters' own error, which between backlights is common practice at 2 to 4 ΔE, no published source.
-Systematic systematic(const VisitRecord &r)
-{
-    if (!matched(r)) {
-        return {2.3, 3.0};
-    }
-    // A matrix made on this very panel leaves what the fifth colour showed, and the reference's own noise.
-    return r.matrix ? Systematic{std::max(0.15, 0.6 * r.matrix->residual), 1.0} : Systematic{0.2, 1.0};
-}
 
 /// What noise leaves open of the grays' mean and largest difference (k = 1).
 struct GrayNoise {
@@ -255,7 +235,7 @@ void Visit::judge()
             "The panel cannot show the target white at this luminance. As chosen, the luminance was kept and white was moved by ΔE00 "
             + fixed(moved, 1) + " towards the panel's own.");
     }
-    if (m_record.verdict == Verdict::Undecided && !matched(m_record)) {
+    if (m_record.verdict == Verdict::Undecided && !instrumentMatched(m_record)) {
         m_record.reasons.push_back("Give the instrument a correction for this kind of panel to decide it.");
     }
 }

@@ -70,7 +70,11 @@ private Q_SLOTS:
     {
         const MadeUpPanel panel = additivePanel("Adobe RGB (1998)", 130, 0.001);
         write("meter.csv", exported(panel));
-        const Outcome o = cli({"import", path("meter.csv"), "--out", path("visit"), "--json", "--report", "html", "--name", "Whimbrel"});
+        const QStringList command{"import", path("meter.csv"), "--out", path("visit"), "--json", "--report", "html", "--name", "Whimbrel"};
+        const Outcome unknown = cli(command);
+        QCOMPARE(unknown.status, 1);
+        QCOMPARE(unknown.json()["verdict"].toString(), QString("undecided"));
+        const Outcome o = cli(command + QStringList{"--corrected-for", "wled-wide"});
         QVERIFY2(o.status == 0, o.err.constData());
         QCOMPARE(o.json()["verdict"].toString(), QString("pass"));
         QCOMPARE(o.json()["readings"].toInt(), 18 + 64);
@@ -98,7 +102,9 @@ private Q_SLOTS:
         const Outcome wrong = cli({"import", path("odd.csv"), "--out", path("odd"), "--columns", "fourth=red"});
         QCOMPARE(wrong.status, 2);
         QVERIFY(wrong.err.contains("\"second\""));
-        QCOMPARE(cli({"import", path("odd.csv"), "--out", path("odd"), "--report", "none", "--columns", "first=red,second=green,third=blue"}).status,
+        QCOMPARE(cli({"import", path("odd.csv"), "--out", path("odd"), "--report", "none", "--corrected-for", "wled", "--columns",
+                      "first=red,second=green,third=blue"})
+                     .status,
                  0);
         QCOMPARE(cli({"import", path("nothing.csv"), "--out", path("odd")}).status, 2);
         QCOMPARE(cli({"import", path("odd.csv"), "--out", path("odd"), "--accept-guess", "--icc", "3"}).status, 2);

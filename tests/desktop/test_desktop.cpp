@@ -304,6 +304,12 @@ private Q_SLOTS:
         QByteArray out;
         QCOMPARE(cli({"apply"}, &out, &e), 2);
         QVERIFY(out.contains("Wayland"));
+        // What it promises is done: the copy stands in the colour folder.
+        const QString source = m_home.filePath("wayland.icc");
+        QVERIFY(writeFile(std::filesystem::path(source.toStdString()), profileNamed("Knot on Wayland")).ok());
+        QCOMPARE(cli({"apply", "--profile", source, "--json"}, &out, &e), 1);
+        QVERIFY2(out.contains("Knot on Wayland.icc"), out.constData());
+        QVERIFY(QFile::exists(m_home.filePath("cli-data/icc/Knot on Wayland.icc")));
     }
 
     // Source: VESA E-EDID 1.4, 3.4 (maker's code, serial) and 3.10.3 (descriptors); the block is made here by it.

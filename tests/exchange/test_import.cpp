@@ -214,6 +214,29 @@ private Q_SLOTS:
         }
     }
 
+    // A pass is never said where nothing tells what the instrument was corrected for; a foreign file's word for something
+    // else is not taken for it.
+    void anUnknownInstrumentDecidesNothing()
+    {
+        ReadingSet set = someReadings(additivePanel("Display P3", 140, 0.0008));
+        VisitPlan plan;
+        plan.target = *builtInTarget("Photo");
+        plan.tolerance = *builtInTolerance("studio");
+        const auto known = visitFromReadings(set, plan, {}, {});
+        QVERIFY(2 * known->verification.meanUncertainty > 0.35);
+        set.correction.clear();
+        const auto unknown = visitFromReadings(set, plan, {}, {});
+        QVERIFY(unknown.ok());
+        QCOMPARE(unknown->verdict, Verdict::Undecided);
+        QVERIFY(2 * unknown->verification.meanUncertainty > 4);
+        QVERIFY(unknown->reasons.back().find("corrected for") != std::string::npos);
+        set.correction = "wled";
+        std::string foreign = readingsToCgats(set);
+        QCOMPARE(readingsFromCgats(foreign)->correction, std::string("wled"));
+        foreign.replace(foreign.find("Dutiful Lamp"), 12, "Another tool");
+        QCOMPARE(readingsFromCgats(foreign)->correction, std::string());
+    }
+
     // The readings that judge are not in the model: a display that changed half way is found out.
     void aPanelThatChangedFails()
     {

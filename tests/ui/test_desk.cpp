@@ -196,6 +196,7 @@ private Q_SLOTS:
         LAMP_NEAR(got.readings[5].rgb.b, readings(panel).readings[5].rgb.b, 1e-5);
         QCOMPARE(display, m_store->displays().front().id);
         QCOMPARE(got.display, std::string("Plover"));
+        QVERIFY(got.correction.empty()); // nobody said what the instrument was
     }
 };
 

@@ -611,6 +611,9 @@ private Q_SLOTS:
             display = box->findText("a new display") >= 0 ? box : display;
         }
         display->setCurrentIndex(display->findText("a new display"));
+        for (QComboBox *box : w->desk()->import()->findChildren<QComboBox *>()) {
+            box->setCurrentIndex(std::max(box->currentIndex(), box->findText("a spectroradiometer")));
+        }
         const size_t before = w->store()->displays().size();
         QTest::mouseClick(w->desk()->import()->findChild<QPushButton *>(), Qt::LeftButton);
         QCOMPARE(w->store()->displays().size(), before + 1);
