@@ -142,6 +142,24 @@ void tableProfileTrivial(benchmark::State &state)
     }
 }
 
+/// The same without writing anything: sampling alone.
+void tableSamplingTrivial(benchmark::State &state)
+{
+    cmsStage *table = cmsStageAllocCLut16bit(nullptr, 33, 3, 3, nullptr);
+    for (auto _ : state) {
+        for (int i = 0; i < 6; ++i) {
+            cmsStageSampleCLut16bit(
+                table,
+                [](const cmsUInt16Number *in, cmsUInt16Number *out, void *) -> cmsInt32Number {
+                    std::copy_n(in, 3, out);
+                    return TRUE;
+                },
+                nullptr, 0);
+        }
+    }
+    cmsStageFree(table);
+}
+
 /// From the start of the process to its first painted window, without a screen; reading the studio comes after.
 void startToPaintedWindow(benchmark::State &state)
 {
@@ -162,6 +180,7 @@ BENCHMARK(deltaE2000Own);
 BENCHMARK(deltaE2000LittleCms);
 BENCHMARK(tableProfileOwn)->Unit(benchmark::kMillisecond)->UseRealTime();
 BENCHMARK(tableProfileTrivial)->Unit(benchmark::kMillisecond)->UseRealTime();
+BENCHMARK(tableSamplingTrivial)->Unit(benchmark::kMillisecond)->UseRealTime();
 BENCHMARK(wholeVisit)->Unit(benchmark::kMillisecond);
 BENCHMARK(startToPaintedWindow)->Unit(benchmark::kMillisecond)->UseRealTime();
 

@@ -179,8 +179,16 @@ void FileDesk::rank()
     }
     const auto table = readingTable(content.value());
     const auto set = table ? readingsFrom(table.value(), guessRoles(table.value())) : Result<ReadingSet>(table.error());
-    const Status ranked = set ? m_screening->rank(set.value()) : Status(set.error());
-    if (!ranked) {
+    if (!set) {
+        Q_EMIT message(text(set.error().text()));
+        return;
+    }
+    rankBy(set.value());
+}
+
+void FileDesk::rankBy(const ReadingSet &set)
+{
+    if (const Status ranked = m_screening->rank(set); !ranked) {
         Q_EMIT message(text(ranked.error().text()));
     }
 }

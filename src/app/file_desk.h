@@ -21,6 +21,8 @@ public:
     explicit FileDesk(QWidget *parent = nullptr);
     /// Looks at files by what they are, not by their names. \param display the one that is shown now
     void open(const QStringList &files, const Store *store, qint64 display);
+    /// Ranks the profiles that are being screened by readings of the unit.
+    void rankBy(const ReadingSet &set);
     void typeReadings(const Store &store, qint64 display);
 
     [[nodiscard]] ProfileView *profile() const { return m_profile; }

@@ -18,12 +18,18 @@ namespace {
 
 constexpr int kLookEveryMs = 4000;
 
+/// The command line program, which lies beside this one.
+std::string commandLine()
+{
+    return (QCoreApplication::applicationDirPath() + QStringLiteral("/dutiful-lamp-cli")).toStdString();
+}
+
 } // namespace
 
 InstalledPanel::InstalledPanel(QWidget *parent)
     : QFrame(parent), m_installation(DesktopFolders::ofUser()), m_choice(new QComboBox), m_state(new QLabel),
       m_apply(new QPushButton(tr("Put into &use"))), m_clear(new QPushButton(tr("Take &off"))), m_next(new QPushButton(tr("&Next profile (F9)"))),
-      m_login(new QPushButton(tr("At every &login"))), m_timer(new QTimer(this))
+      m_look(new QPushButton(tr("&Before, after (F8)"))), m_login(new QPushButton(tr("At every &login"))), m_timer(new QTimer(this))
 {
     auto *layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
@@ -32,7 +38,7 @@ InstalledPanel::InstalledPanel(QWidget *parent)
     row->addWidget(name);
     row->addWidget(m_choice);
     m_choice->setAccessibleName(tr("Output of this computer"));
-    for (QPushButton *b : {m_apply, m_clear, m_next, m_login}) {
+    for (QPushButton *b : {m_apply, m_clear, m_next, m_look, m_login}) {
         row->addWidget(b);
     }
     m_login->setCheckable(true);
@@ -52,16 +58,14 @@ InstalledPanel::InstalledPanel(QWidget *parent)
         }
     });
     connect(m_next, &QPushButton::clicked, this, &InstalledPanel::next);
-    connect(m_login, &QPushButton::clicked, this, [this](bool on) {
-        const QString cli = QCoreApplication::applicationDirPath() + QStringLiteral("/dutiful-lamp-cli");
-        told(m_installation.atLogin(on, cli.toStdString()));
-    });
+    connect(m_look, &QPushButton::clicked, this, &InstalledPanel::lookBothWays);
+    connect(m_login, &QPushButton::clicked, this, [this](bool on) { told(m_installation.atLogin(on, commandLine())); });
     connect(m_choice, &QComboBox::currentIndexChanged, this, [this] {
         m_wasGood = false;
         look();
     });
     connect(m_timer, &QTimer::timeout, this, [this] {
-        if (isVisible()) {
+        if (isVisible() && !m_both) {
             look();
         }
     });
@@ -71,10 +75,8 @@ InstalledPanel::InstalledPanel(QWidget *parent)
 
 void InstalledPanel::connectScreen()
 {
-    const std::string wayland =
-        waylandSentence(qEnvironmentVariable("XDG_SESSION_TYPE").toStdString(), qEnvironmentVariable("WAYLAND_DISPLAY").toStdString());
-    QString why = text(wayland);
-    if (wayland.empty()) {
+    QString why = waylandHere();
+    if (why.isEmpty()) {
         auto screen = XScreen::open();
         if (screen) {
             m_screen = std::move(screen).value();
@@ -92,7 +94,7 @@ void InstalledPanel::connectScreen()
     for (const XOutput &o : m_outputs) {
         m_choice->addItem(text(o.name + (o.monitor.empty() ? "" : " (" + o.monitor + ")")));
     }
-    for (QWidget *w : std::initializer_list<QWidget *>{m_choice, m_apply, m_clear, m_next, m_login}) {
+    for (QWidget *w : std::initializer_list<QWidget *>{m_choice, m_apply, m_clear, m_next, m_look, m_login}) {
         w->setEnabled(!m_outputs.empty());
     }
     m_login->setChecked(m_installation.startsAtLogin());
@@ -127,6 +129,7 @@ std::optional<OutputState> InstalledPanel::look()
     const bool good = !state->installed.empty() && state->good();
     m_apply->setEnabled(!state->installed.empty());
     m_next->setEnabled(!state->installed.empty());
+    m_look->setEnabled(!state->installed.empty());
     if (m_wasGood && !good) {
         Q_EMIT disturbed(text(o->name) + ": " + lines.join(' '));
     }
@@ -143,8 +146,13 @@ void InstalledPanel::told(const Status &status)
     look();
 }
 
-Status InstalledPanel::install(const Bytes &profile)
+Status InstalledPanel::install(const Bytes &profile, const QString &choose)
 {
+    for (size_t i = 0; i < m_outputs.size(); ++i) {
+        if (!choose.isEmpty() && text(m_outputs[i].name) == choose) {
+            m_choice->setCurrentIndex(int(i));
+        }
+    }
     const XOutput *o = output();
     if (o == nullptr) {
         // Wayland, or no desktop at all: the copy is what can be done.
@@ -185,6 +193,31 @@ void InstalledPanel::next()
     const auto name = m_installation.next(*o);
     told(name ? m_installation.apply(*m_screen, *o) : Status(name.error()));
     tellDesktop(*o);
+}
+
+void InstalledPanel::lookBothWays()
+{
+    const XOutput *o = output();
+    const Assignment *a = o != nullptr ? m_installation.assignment(*o) : nullptr;
+    if (a == nullptr || m_both) {
+        return;
+    }
+    const auto profile = readBytes(a->profiles[a->active].file);
+    auto opened = profile ? LookScreen::open(*m_screen, *o, profile.value(), commandLine()) : Result<std::unique_ptr<LookScreen>>(profile.error());
+    if (!opened) {
+        told(opened.error());
+        return;
+    }
+    m_both = std::move(opened).value();
+    connect(m_both.get(), &LookScreen::closed, this, [this](const QString &problem) {
+        // It is closing now; it goes once its own event is through.
+        m_both.release()->deleteLater();
+        look();
+        if (!problem.isEmpty()) {
+            m_state->setText(problem);
+        }
+    });
+    m_both->showFullScreen();
 }
 
 QString InstalledPanel::words() const

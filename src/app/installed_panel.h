@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "app/look_screen.h"
 #include "desktop/installation.h"
 
 #include <QFrame>
@@ -20,9 +21,14 @@ class InstalledPanel : public QFrame {
 public:
     explicit InstalledPanel(QWidget *parent = nullptr);
     /// Installs a profile for the output that is chosen, and puts it into use.
-    Status install(const Bytes &profile);
+    /// \param choose chooses an output by its name first, where there is one of that name
+    Status install(const Bytes &profile, const QString &choose = {});
     /// Switches to the output's next profile.
     void next();
+    /// Shows a picture on the chosen output, with its profile and without; what was in use is put back afterwards.
+    void lookBothWays();
+    /// The picture that is shown so, if any.
+    [[nodiscard]] LookScreen *lookScreen() const { return m_both.get(); }
     /// Looks once; \return how the chosen output stands
     std::optional<OutputState> look();
     [[nodiscard]] QString words() const;
@@ -44,8 +50,9 @@ private:
     bool m_wasGood = false;
     QComboBox *m_choice;
     QLabel *m_state;
-    QPushButton *m_apply, *m_clear, *m_next, *m_login;
+    QPushButton *m_apply, *m_clear, *m_next, *m_look, *m_login;
     QTimer *m_timer;
+    std::unique_ptr<LookScreen> m_both; ///< goes before the screen that it uses
 };
 
 } // namespace lamp::app

@@ -164,7 +164,9 @@ QImage asShownAfter(const QImage &picture, const VisitRecord &r)
     return out;
 }
 
-LookView::LookView(QWidget *parent) : QWidget(parent), m_picture(testPicture(720, 360))
+LookView::LookView(QWidget *parent)
+    : QWidget(parent), m_picture(testPicture(720, 360)), m_beforeWords(tr("Before: as the display was found")),
+      m_afterWords(tr("After: through profile and ramps"))
 {
     setMinimumSize(360, 180);
     setAccessibleName(tr("Before and after"));
@@ -180,6 +182,16 @@ void LookView::setPicture(const QImage &picture)
 {
     m_picture = picture.scaled(1080, 720, Qt::KeepAspectRatio, Qt::SmoothTransformation);
     render();
+}
+
+void LookView::setPair(QImage before, QImage after, QString beforeWords, QString afterWords)
+{
+    m_record.reset();
+    m_before = std::move(before);
+    m_after = std::move(after);
+    m_beforeWords = std::move(beforeWords);
+    m_afterWords = std::move(afterWords);
+    update();
 }
 
 void LookView::render()
@@ -218,8 +230,7 @@ void LookView::paintEvent(QPaintEvent *)
     p.setRenderHint(QPainter::SmoothPixmapTransform);
     p.drawImage(QRectF(area), image, source);
     p.setPen(t.ink);
-    p.drawText(QRect(area.left(), 0, area.width(), 20), Qt::AlignLeft | Qt::AlignVCenter,
-               m_showAfter ? tr("After: through profile and ramps") : tr("Before: as the display was found"));
+    p.drawText(QRect(area.left(), 0, area.width(), 20), Qt::AlignLeft | Qt::AlignVCenter, m_showAfter ? m_afterWords : m_beforeWords);
     p.drawText(QRect(area.left(), 0, area.width(), 20), Qt::AlignRight | Qt::AlignVCenter, tr("B switches, a click zooms"));
 }
 

@@ -24,6 +24,8 @@ public:
     explicit LookView(QWidget *parent = nullptr);
     void setRecord(RecordPtr record);
     void setPicture(const QImage &picture);
+    /// Pictures made elsewhere, of one size, with what is said above each.
+    void setPair(QImage before, QImage after, QString beforeWords, QString afterWords);
     void toggle();
     [[nodiscard]] bool showsAfter() const { return m_showAfter; }
     [[nodiscard]] QSize sizeHint() const override { return {520, 260}; }
@@ -36,6 +38,7 @@ private:
     void render();
     RecordPtr m_record;
     QImage m_picture, m_before, m_after;
+    QString m_beforeWords, m_afterWords;
     bool m_showAfter = true;
     std::optional<QPointF> m_zoom; ///< centre of the part, 0..1
 };

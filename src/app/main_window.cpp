@@ -7,8 +7,10 @@
 #include "app/demo_studio.h"
 #include "app/file_desk.h"
 #include "app/installed_panel.h"
+#include "app/quick_reader.h"
 #include "app/reading_panel.h"
 #include "app/screen_bench.h"
+#include "app/screening_view.h"
 #include "app/words.h"
 #include "app/worksheet.h"
 #include "exchange/report.h"
@@ -62,15 +64,22 @@ QString fileName(QString s)
     return s;
 }
 
+/// The ramps that a visit left loaded.
+std::optional<Ramps> rampsOf(const VisitRecord &record)
+{
+    const auto profile = Profile::open(record.profile);
+    return profile && record.display.lut ? profile->ramps(record.display.lut->entries) : std::nullopt;
+}
+
 } // namespace
 
 MainWindow::MainWindow(QString storePath, QWidget *parent)
-    : QMainWindow(parent), m_storePath(std::move(storePath)), m_runner(new VisitRunner(this)), m_places(new QTreeWidget), m_stack(new QStackedWidget),
-      m_welcome(new QWidget), m_card(new CardView), m_worksheet(new Worksheet), m_desk(new FileDesk), m_installed(new InstalledPanel),
-      m_reportPage(new QWidget), m_report(new QTextBrowser), m_reading(new ReadingPanel), m_bench(new BenchPanel), m_bannerWidget(new QFrame),
-      m_bannerText(new QLabel), m_status(new QLabel), m_bannerYes(new QPushButton), m_bannerNo(new QPushButton),
-      m_pause(new QPushButton(tr("Pause (Esc)"))), m_cancel(new QPushButton(tr("Cancel"))), m_progress(new QProgressBar), m_speed(new QComboBox),
-      m_demoTime(new QLabel)
+    : QMainWindow(parent), m_storePath(std::move(storePath)), m_runner(new VisitRunner(this)), m_quick(new QuickReader(this)),
+      m_places(new QTreeWidget), m_stack(new QStackedWidget), m_welcome(new QWidget), m_card(new CardView), m_worksheet(new Worksheet),
+      m_desk(new FileDesk), m_installed(new InstalledPanel), m_reportPage(new QWidget), m_report(new QTextBrowser), m_reading(new ReadingPanel),
+      m_bench(new BenchPanel), m_bannerWidget(new QFrame), m_bannerText(new QLabel), m_status(new QLabel), m_bannerYes(new QPushButton),
+      m_bannerNo(new QPushButton), m_pause(new QPushButton(tr("Pause (Esc)"))), m_cancel(new QPushButton(tr("Cancel"))), m_progress(new QProgressBar),
+      m_speed(new QComboBox), m_demoTime(new QLabel)
 {
     setWindowTitle(tr("Dutiful Lamp"));
     resize(1280, 800);
@@ -291,6 +300,7 @@ void MainWindow::buildMenus()
     display->addAction(tr("&Refresh"), QKeySequence(tr("F6")), this, [this] { startVisit(Task::Refresh); });
     display->addAction(tr("&Check"), QKeySequence(tr("F7")), this, [this] { startVisit(Task::Check); });
     display->addAction(tr("&Next profile of this computer's output"), QKeySequence(tr("F9")), this, [this] { m_installed->next(); });
+    display->addAction(tr("&Before and after on this computer's output"), QKeySequence(tr("F8")), this, [this] { m_installed->lookBothWays(); });
     display->addAction(tr("Its &card"), QKeySequence(tr("F2")), this, [this] { showCard(); });
     QMenu *view = menuBar()->addMenu(tr("S&urround"));
     for (const auto &[name, surround] : std::vector<std::pair<QString, Surround>>{
@@ -300,7 +310,8 @@ void MainWindow::buildMenus()
     QMenu *help = menuBar()->addMenu(tr("&Help"));
     help->addAction(tr("&Keys"), QKeySequence::HelpContents, this, [this] {
         banner(tr("Space goes on; digits choose a target; Escape pauses and goes on again; B switches before and after; R opens the report; "
-                  "F5 full visit, F6 refresh, F7 check, F2 card; Enter on a line of the worksheet opens or folds it."));
+                  "F5 full visit, F6 refresh, F7 check, F2 card; F8 before and after on this computer's output, F9 its next profile; Enter on a line "
+                  "of the worksheet opens or folds it."));
     });
     help->addAction(tr("&About"), this, [this] {
         banner(tr("Dutiful Lamp %1: calibrates, profiles and verifies displays. Licence GPL-3.0-or-later.").arg(QApplication::applicationVersion()));
@@ -472,6 +483,17 @@ void MainWindow::showCard()
     m_bench->setBench(source.simulated);
 }
 
+std::optional<VisitRecord> MainWindow::lastVisit(qint64 display) const
+{
+    for (const VisitEntry &v : m_store->visits(display)) {
+        if (v.state == VisitState::Finished) {
+            auto record = m_store->visit(v.id);
+            return record ? std::optional(std::move(record).value()) : std::nullopt;
+        }
+    }
+    return std::nullopt;
+}
+
 BenchSource MainWindow::benchFor(const DisplayEntry &display)
 {
     BenchSource source;
@@ -480,12 +502,14 @@ BenchSource MainWindow::benchFor(const DisplayEntry &display)
         if (m_patch == nullptr) {
             m_patch = new PatchWindow(screen());
             connect(m_patch, &PatchWindow::escaped, this, [this] {
+                m_quick->cancel();
                 if (!m_runner->paused()) {
                     pauseOrGoOn();
                 }
             });
         }
-        source.screen = std::make_shared<ScreenBench>(m_patch, display.technology);
+        auto x = waylandHere().isEmpty() ? XScreen::open() : Result<std::unique_ptr<XScreen>>(std::unique_ptr<XScreen>());
+        source.screen = std::make_shared<ScreenBench>(m_patch, display.technology, x ? std::move(x).value() : nullptr);
         return source;
     }
     auto &bench = m_benches[display.id];
@@ -497,22 +521,14 @@ BenchSource MainWindow::benchFor(const DisplayEntry &display)
         }
         bench = std::move(made).value();
         // A display that was visited stands as it was left: menu trimmed, ramps loaded, warm.
-        for (const VisitEntry &v : m_store->visits(display.id)) {
-            if (v.state != VisitState::Finished) {
-                continue;
+        if (const auto record = lastVisit(display.id)) {
+            for (const auto &[name, value] : record->controls) {
+                (void)bench->setControl(name, value);
             }
-            if (const auto record = m_store->visit(v.id)) {
-                for (const auto &[name, value] : record->controls) {
-                    (void)bench->setControl(name, value);
-                }
-                if (const auto profile = Profile::open(record->profile); profile && record->display.lut) {
-                    if (const auto ramps = profile->ramps(record->display.lut->entries)) {
-                        (void)bench->setLut(*ramps);
-                    }
-                }
-                bench->skipTime(7200);
+            if (const auto ramps = rampsOf(*record)) {
+                (void)bench->setLut(*ramps);
             }
-            break;
+            bench->skipTime(7200);
         }
     }
     source.simulated = bench;
@@ -521,8 +537,8 @@ BenchSource MainWindow::benchFor(const DisplayEntry &display)
 
 void MainWindow::startVisit(Task task)
 {
-    if (m_runner->running()) {
-        banner(tr("A visit is in hand already; finish or cancel it first."));
+    if (m_runner->running() || m_quick->running()) {
+        banner(tr("The instrument is at work already; finish or cancel that first."));
         return;
     }
     VisitPlan plan;
@@ -531,18 +547,12 @@ void MainWindow::startVisit(Task task)
     plan.tolerance = *builtInTolerance("studio");
     plan.by = QSettings().value(QStringLiteral("person/role"), tr("colour keeper")).toString().toStdString();
     plan.profileName = QSettings().value(QStringLiteral("profile/name")).toString().toStdString();
-    for (const VisitEntry &v : m_store->visits(m_display)) {
-        if (v.state != VisitState::Finished) {
-            continue;
+    if (const auto record = lastVisit(m_display)) {
+        plan.target = record->plan.target;
+        if (task == Task::Check) {
+            plan.profileIn = record->profile;
+            plan.profileInName = record->profileName();
         }
-        if (const auto record = m_store->visit(v.id)) {
-            plan.target = record->plan.target;
-            if (task == Task::Check) {
-                plan.profileIn = record->profile;
-                plan.profileInName = record->profileName();
-            }
-        }
-        break;
     }
     run(std::move(plan), std::nullopt);
 }
@@ -635,15 +645,17 @@ void MainWindow::visitFinished(const RecordPtr &record)
     for (QWidget *w : std::initializer_list<QWidget *>{m_progress, m_pause, m_cancel, m_demoTime, m_speed}) {
         w->hide();
     }
+    // The patch was shown on a screen of this computer, if it was shown at all.
+    const QString output = m_patch != nullptr && m_patch->isVisible() ? m_patch->screen()->name() : QString();
     if (m_patch != nullptr) {
         m_patch->hide();
     }
     m_status->setText(tr("Visit finished: %1").arg(text(verdictName(record->verdict))));
-    keep(*record);
+    keep(*record, output);
     reloadPlaces();
 }
 
-void MainWindow::keep(const VisitRecord &record)
+void MainWindow::keep(const VisitRecord &record, const QString &output)
 {
     const QString home = QStandardPaths::writableLocation(QStandardPaths::GenericDataLocation);
     const QString folder =
@@ -659,6 +671,11 @@ void MainWindow::keep(const VisitRecord &record)
         const Status made = prepareFolder(icc.toStdString());
         const Status installed = made ? writeFile(std::filesystem::path(profile.toStdString()), record.profile) : made;
         message += ' ' + (installed ? tr("The profile is installed as %1.").arg(profile) : text(installed.error().text()));
+        if (!output.isEmpty() && m_installed->hasOutput()) {
+            // Its ramps are loaded already, and the profile belongs to them.
+            const Status used = m_installed->install(record.profile, output);
+            message += ' ' + (used ? m_installed->words() : text(used.error().text()));
+        }
         if (const auto it = m_benches.find(m_display); it != m_benches.end() && record.display.lut) {
             message +=
                 ' ' + (it->second->view().display.lutLoaded ? tr("Its ramps are loaded; the display confirms it.") : tr("Its ramps are not loaded."));
@@ -749,7 +766,50 @@ void MainWindow::connectDesk()
     connect(m_desk, &FileDesk::message, this, [this](const QString &words) { banner(words); });
     connect(m_desk, &FileDesk::installWanted, this, &MainWindow::installProfile);
     connect(m_desk, &FileDesk::readingsBrought, this, &MainWindow::bringIn);
+    connect(m_desk->screening(), &ScreeningView::instrumentWanted, this, &MainWindow::rankWithInstrument);
+    connect(m_quick, &QuickReader::progressed, m_desk->screening(), &ScreeningView::setProgress);
+    const auto ended = [this] {
+        m_desk->screening()->setProgress(0, 0);
+        if (m_patch != nullptr) {
+            m_patch->hide();
+        }
+    };
+    connect(m_quick, &QuickReader::finished, this, [this, ended](const ReadingSet &set) {
+        ended();
+        m_desk->rankBy(set);
+    });
+    connect(m_quick, &QuickReader::failed, this, [this, ended](const Error &error) {
+        ended();
+        banner(text(error.text()));
+    });
     connect(m_installed, &InstalledPanel::disturbed, this, [this](const QString &what) { banner(what); });
+}
+
+void MainWindow::rankWithInstrument()
+{
+    if (m_quick->running()) {
+        m_quick->cancel();
+        return;
+    }
+    const auto display = m_store ? m_store->display(m_display) : std::nullopt;
+    const BenchSource source = display && !m_runner->running() ? benchFor(*display) : BenchSource{};
+    if (!source.reaches()) {
+        banner(m_runner->running() ? tr("A visit is in hand already; finish or cancel it first.")
+                                   : tr("Choose at the side the display that the profiles are for, one that a bench reaches."));
+        return;
+    }
+    banner(
+        tr("Lay the instrument on %1, which has been on for half an hour. %2 patches follow, without ramps; they do not flash, but the screen "
+           "changes every few seconds: look away if that is bad for you.")
+            .arg(display->name)
+            .arg(quickSetSize()),
+        tr("Begin"),
+        [this, source, id = display->id] {
+            const auto last = lastVisit(id);
+            m_desk->screening()->setProgress(0, quickSetSize());
+            m_quick->start(source, m_runner->speed(), last ? rampsOf(*last) : std::nullopt);
+        },
+        tr("Not now"));
 }
 
 void MainWindow::nameProfiles()
@@ -936,7 +996,8 @@ void MainWindow::closeEvent(QCloseEvent *event)
     m_demoThread.request_stop();
     m_runner->pause(false);
     m_runner->cancel();
-    while (m_runner->running()) {
+    m_quick->cancel();
+    while (m_runner->running() || m_quick->running()) {
         QApplication::processEvents(QEventLoop::ExcludeUserInputEvents, 50);
     }
     delete m_patch;

@@ -25,6 +25,7 @@ class CardView;
 class FileDesk;
 class InstalledPanel;
 class PatchWindow;
+class QuickReader;
 class ReadingPanel;
 class Worksheet;
 
@@ -81,11 +82,15 @@ private:
     void goOnWith(const VisitEntry &entry);
     void run(VisitPlan plan, std::optional<VisitRecord> resume);
     BenchSource benchFor(const DisplayEntry &display);
+    /// The last visit of a display that was finished, if any.
+    [[nodiscard]] std::optional<VisitRecord> lastVisit(qint64 display) const;
+    void rankWithInstrument();
     void banner(const QString &text, const QString &yes = {}, std::function<void()> onYes = {}, const QString &no = {},
                 std::function<void()> onNo = {});
     void visitFinished(const RecordPtr &record);
     void visitFailed(const Error &error, const RecordPtr &record);
-    void keep(const VisitRecord &record);
+    /// Writes a visit's files and keeps its profile. \param output of this computer that it belongs to, or empty
+    void keep(const VisitRecord &record, const QString &output = {});
     void showReport();
     void addDisplay();
     void connectDesk();
@@ -103,6 +108,7 @@ private:
     QString m_storePath;
     std::unique_ptr<Store> m_store;
     VisitRunner *m_runner;
+    QuickReader *m_quick;
     QTreeWidget *m_places;
     QStackedWidget *m_stack;
     QWidget *m_welcome;

@@ -57,7 +57,7 @@ void PatchWindow::keyPressEvent(QKeyEvent *event)
     QWidget::keyPressEvent(event);
 }
 
-ScreenBench::ScreenBench(PatchWindow *window, const QString &technology) : m_window(window)
+ScreenBench::ScreenBench(PatchWindow *window, const QString &technology, std::unique_ptr<XScreen> x) : m_window(window), m_x(std::move(x))
 {
     const QScreen *screen = window->screen();
     m_info.model = (screen->manufacturer() + " " + screen->model()).trimmed().toStdString();
@@ -69,6 +69,14 @@ ScreenBench::ScreenBench(PatchWindow *window, const QString &technology) : m_win
     m_info.bits = 8;
     m_info.widthMm = screen->physicalSize().width();
     m_info.heightMm = screen->physicalSize().height();
+    const auto outputs = m_x ? m_x->outputs() : Result<std::vector<XOutput>>(std::vector<XOutput>{});
+    for (const XOutput &o : outputs ? outputs.value() : std::vector<XOutput>{}) {
+        if (o.name == screen->name().toStdString() && o.gammaSize > 1) {
+            m_output = o;
+            // The server takes 16 bits; what the graphics card makes of them it does not say.
+            m_info.lut = DisplayInfo::Lut{o.gammaSize, 16};
+        }
+    }
 }
 
 Status ScreenBench::refused()
@@ -86,7 +94,20 @@ Result<BenchInfo> ScreenBench::hello()
 
 Result<DisplayInfo> ScreenBench::describeDisplay()
 {
+    if (m_output) {
+        const auto ramps = m_x->ramps(*m_output);
+        if (!ramps) {
+            return ramps.error();
+        }
+        constexpr double halfACode = 0.5 / 255;
+        m_info.lutLoaded = rampDifference(ramps.value(), {}) > halfACode;
+    }
     return m_info;
+}
+
+Status ScreenBench::setLut(const Ramps &ramps)
+{
+    return m_output ? m_x->setRamps(*m_output, ramps) : refused();
 }
 
 Status ScreenBench::show(const Patch &patch)

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "desktop/x_screen.h"
 #include "device/bench.h"
 
 #include <QWidget>
@@ -26,12 +27,14 @@ private:
     lamp::Patch m_patch;
 };
 
-/// A screen of this computer as the display of a bench. What its menu offers is not known, and it has no LUT that
-/// this version can load. Calls come from the visit's thread and reach the window through the event loop.
+/// A screen of this computer as the display of a bench. What its menu offers is not known. Its LUT are the gamma ramps
+/// of the X output that carries the window, where it has any. Calls come from the visit's thread and reach the window
+/// through the event loop.
 class ScreenBench : public lamp::Bench {
 public:
     /// \param window lives on the interface's thread and outlives this object
-    ScreenBench(PatchWindow *window, const QString &technology);
+    /// \param x where the window's output is looked for; null where there is none
+    ScreenBench(PatchWindow *window, const QString &technology, std::unique_ptr<XScreen> x);
 
     Result<BenchInfo> hello() override;
     Status advance(double) override { return Done{}; }
@@ -40,8 +43,8 @@ public:
     Status show(const Patch &patch) override;
     Status setMode(const std::string &) override { return refused(); }
     Result<double> setControl(const std::string &, double) override { return refused().error(); }
-    Status setLut(const Ramps &) override { return refused(); }
-    Status resetLut() override { return refused(); }
+    Status setLut(const Ramps &ramps) override;
+    Status resetLut() override { return setLut({}); }
     Result<InstrumentInfo> describeInstrument() override { return refused().error(); }
     Status selectInstrument(int) override { return refused(); }
     Status place(const Place &) override { return refused(); }
@@ -52,6 +55,8 @@ private:
     static Status refused();
     PatchWindow *m_window;
     DisplayInfo m_info;
+    std::unique_ptr<XScreen> m_x;
+    std::optional<XOutput> m_output;
 };
 
 } // namespace lamp::app

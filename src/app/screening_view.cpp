@@ -33,7 +33,7 @@ QTableWidget *table(int columns, const QString &name)
 ScreeningView::ScreeningView(QWidget *parent)
     : QFrame(parent), m_verdict(new QLabel), m_mind(new QLabel(tr(kStrangersProfile))), m_table(table(6, tr("Profiles"))),
       m_pairs(table(0, tr("Differences of each pair"))), m_plot(new PlotWidget(tr("Primaries and whites in u′v′"))),
-      m_rank(new QPushButton(tr("&Rank them by readings of this unit…")))
+      m_rank(new QPushButton(tr("&Rank them by readings of this unit…"))), m_read(new QPushButton), m_progress(new QLabel)
 {
     setObjectName(QStringLiteral("sheet"));
     auto *layout = new QVBoxLayout(this);
@@ -63,7 +63,14 @@ ScreeningView::ScreeningView(QWidget *parent)
     lower->addLayout(right, 1);
     layout->addLayout(lower, 3);
     layout->addWidget(m_mind);
-    layout->addWidget(m_rank, 0, Qt::AlignLeft);
+    auto *ranking = new QHBoxLayout;
+    for (QWidget *w : std::initializer_list<QWidget *>{m_rank, m_read, m_progress}) {
+        ranking->addWidget(w);
+    }
+    ranking->addStretch(1);
+    layout->addLayout(ranking);
+    setProgress(0, 0);
+    connect(m_read, &QPushButton::clicked, this, &ScreeningView::instrumentWanted);
     connect(m_rank, &QPushButton::clicked, this, &ScreeningView::readingsWanted);
     connect(m_table, &QTableWidget::cellActivated, this, [this](int row, int) {
         if (size_t(row) < m_files.size()) {
@@ -110,6 +117,20 @@ Status ScreeningView::rank(const ReadingSet &readings)
     }
     fill(realErrors(pointers, m_names, model.value()));
     return Done{};
+}
+
+void ScreeningView::setProgress(int taken, int of)
+{
+    const bool reading = of > 0;
+    m_read->setText(reading ? tr("Stop &reading") : tr("Rank them with the &instrument (two minutes)…"));
+    m_rank->setEnabled(!reading);
+    m_progress->setVisible(reading);
+    if (taken <= 1) {
+        m_since.start();
+    }
+    const double left = taken > 1 ? 0.001 * double(m_since.elapsed()) / (taken - 1) * (of - taken) : 0;
+    m_progress->setText(taken > 1 ? tr("Reading %1 of %2, about %3 left").arg(taken).arg(of).arg(text(spanText(left)))
+                                  : tr("The instrument begins…"));
 }
 
 void ScreeningView::fill(const std::vector<RealError> &errors)

@@ -5,6 +5,7 @@
 #include "measure/reading_set.h"
 #include "profile/screening.h"
 
+#include <QElapsedTimer>
 #include <QFrame>
 
 #include <memory>
@@ -27,9 +28,13 @@ public:
     /// Ranks them by real error on one's own unit. \return what went wrong, if anything
     Status rank(const ReadingSet &readings);
     [[nodiscard]] const Screening &screening() const { return *m_screening; }
+    /// Says how far the instrument is. \param of 0 or less: it is done, or was not begun
+    void setProgress(int taken, int of);
 
 Q_SIGNALS:
     void readingsWanted();
+    /// The instrument is to read, or to stop reading.
+    void instrumentWanted();
     void profileWanted(const QString &name, const lamp::Bytes &bytes);
 
 private:
@@ -41,7 +46,9 @@ private:
     QLabel *m_verdict, *m_mind;
     QTableWidget *m_table, *m_pairs;
     PlotWidget *m_plot;
-    QPushButton *m_rank;
+    QPushButton *m_rank, *m_read;
+    QLabel *m_progress;
+    QElapsedTimer m_since;
 };
 
 } // namespace lamp::app

@@ -1,10 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/visit_runner.h"
 
-#include "device/bench_client.h"
-#include "device/paced_bench.h"
-#include "device/paired_bench.h"
-
 #include <QUuid>
 
 namespace lamp::app {
@@ -111,28 +107,13 @@ void VisitRunner::work(const std::stop_token &stop, const BenchSource &source, V
         fail(store.error(), {});
         return;
     }
-    std::unique_ptr<BenchClient> client;
-    std::unique_ptr<Bench> decorated;
-    Bench *bench = nullptr;
-    if (source.simulated) {
-        decorated = std::make_unique<PacedBench>(*source.simulated, m_speed, stop);
-        bench = decorated.get();
-    } else {
-        BenchClient::Options options;
-        options.stop = stop;
-        options.log = [this](const std::string &t) { Q_EMIT noted(QString::fromStdString(t)); };
-        auto opened = BenchClient::open(source.command, options);
-        if (!opened) {
-            fail(opened.error(), {});
-            return;
-        }
-        client = std::move(opened).value();
-        bench = client.get();
-        const auto info = client->hello();
-        if (info && !info->hasDisplay && source.screen) {
-            decorated = std::make_unique<PairedBench>(*source.screen, *client);
-            bench = decorated.get();
-        }
+    BenchClient::Options options;
+    options.stop = stop;
+    options.log = [this](const std::string &t) { Q_EMIT noted(QString::fromStdString(t)); };
+    const auto opened = OpenedBench::open(source, m_speed, options);
+    if (!opened) {
+        fail(opened.error(), {});
+        return;
     }
     std::string id = resume ? resume->id : QUuid::createUuid().toString(QUuid::WithoutBraces).toStdString();
     VisitHooks hooks;
@@ -156,7 +137,7 @@ void VisitRunner::work(const std::stop_token &stop, const BenchSource &source, V
     hooks.onNote = [this](const std::string &t) { Q_EMIT noted(QString::fromStdString(t)); };
     hooks.ask = [&](const Question &q) { return waitForAnswer(q, stop); };
     plan.offered = store.value()->corrections();
-    Visit visit(*bench, std::move(plan), hooks, stop);
+    Visit visit(opened->bench(), std::move(plan), hooks, stop);
     if (resume) {
         visit.resume(std::move(*resume));
     }

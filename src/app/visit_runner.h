@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "simlab/sim_bench.h"
+#include "app/opened_bench.h"
 #include "store/store.h"
 #include "visit/visit.h"
 
@@ -16,13 +16,6 @@
 namespace lamp::app {
 
 using RecordPtr = std::shared_ptr<const VisitRecord>;
-
-/// How a visit reaches its bench.
-struct BenchSource {
-    std::shared_ptr<sim::SimBench> simulated; ///< a simulated bench inside the program
-    std::string command;                      ///< or a bench command
-    std::shared_ptr<Bench> screen;            ///< the display to pair with a bench that has only an instrument
-};
 
 /// Runs one visit on a thread of its own, stores everything at once, and tells the window by signals. Questions to
 /// the person wait for answer(); pause() holds the visit before its next reading.

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "base/text.h"
+#include "desktop/installation.h"
 
 #include <QString>
 
@@ -11,6 +12,12 @@ namespace lamp::app {
 inline QString text(const std::string &s)
 {
     return QString::fromStdString(s);
+}
+
+/// Why ramps cannot be loaded in this session; empty in an X session.
+inline QString waylandHere()
+{
+    return text(waylandSentence(qEnvironmentVariable("XDG_SESSION_TYPE").toStdString(), qEnvironmentVariable("WAYLAND_DISPLAY").toStdString()));
 }
 
 inline WallTime wallNow()

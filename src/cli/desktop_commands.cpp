@@ -7,6 +7,7 @@
 
 #include <nlohmann/json.hpp>
 
+#include <csignal>
 #include <cstdlib>
 #include <filesystem>
 #include <iostream>
@@ -232,6 +233,10 @@ int holdProfiles(const DesktopOptions &o)
             return report(profile ? ramps.error() : profile.error(), o.json);
         }
         kept.push_back({profile.value(), ramps.value()});
+    }
+    // An interrupt from the keyboard reaches this process too; it lives on until its keeper's end is closed.
+    for (const int s : {SIGINT, SIGHUP, SIGTERM}) {
+        std::signal(s, SIG_IGN);
     }
     std::cout << "held" << std::endl;
     // Until whoever started this closes its end, by intention or by dying.

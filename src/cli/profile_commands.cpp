@@ -1,11 +1,13 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Commands about profiles.
 #include "cli/commands.h"
+#include "cli/progress_line.h"
 
 #include "colour/difference.h"
 #include "device/bench_client.h"
 #include "exchange/files.h"
 #include "exchange/reading_table.h"
+#include "measure/quick_set.h"
 #include "profile/display_cube.h"
 #include "profile/inspect.h"
 #include "profile/screening.h"
@@ -115,60 +117,19 @@ int inspectProfile(const std::string &path, bool json)
 
 namespace {
 
-/// A gauge with the factory correction that fits the display. \param display told
-Result<Gauge> gaugeFor(Bench &bench, DisplayInfo &display)
-{
-    const auto hello = bench.hello();
-    const auto shown = hello ? bench.describeDisplay() : Result<DisplayInfo>(hello.error());
-    const auto instrument = shown ? bench.describeInstrument() : Result<InstrumentInfo>(shown.error());
-    if (!instrument) {
-        return instrument.error();
-    }
-    display = shown.value();
-    Gauge gauge(bench, instrument.value(), {}, {});
-    if (const Status s = gauge.setCorrection(instrument->hasCorrection(display.technology) ? display.technology : ""); !s) {
-        return s.error();
-    }
-    return gauge;
-}
-
-/// Some thirty patches of a display as it stands, without ramps: enough to tell a good profile from a bad one.
-Result<ReadingSet> readSome(Bench &bench)
-{
-    DisplayInfo display;
-    auto ready = gaugeFor(bench, display);
-    if (!ready) {
-        return ready.error();
-    }
-    Gauge &gauge = ready.value();
-    if (display.lut) {
-        if (const Status s = bench.resetLut(); !s) {
-            return s.error();
-        }
-    }
-    if (display.maxPatchArea) {
-        gauge.setPatchArea(std::min(gauge.patchArea(), *display.maxPatchArea));
-    }
-    ReadingSet set;
-    std::vector<Drive> patches{{1, 1, 1}, {0, 0, 0}, {1, 0, 0}, {0, 1, 0}, {0, 0, 1}, {1, 1, 0}, {0, 1, 1}, {1, 0, 1}};
-    for (const double v : {0.1, 0.2, 0.35, 0.5, 0.65, 0.8}) {
-        patches.insert(patches.end(), {{v, v, v}, {v, 0.5 * v, 0.7 * v}, {0.6 * v, v, 0.5 * v}});
-    }
-    for (const Drive &d : patches) {
-        const auto m = gauge.read(d, "patch", 0);
-        if (!m) {
-            return m.error();
-        }
-        set.readings.push_back(m.value());
-    }
-    return set;
-}
-
 Result<ReadingSet> ownReadings(const ScreenOptions &o)
 {
     if (!o.bench.empty()) {
         auto bench = BenchClient::open(o.bench, {});
-        return bench ? readSome(*bench.value()) : Result<ReadingSet>(bench.error());
+        ProgressLine line;
+        Gauge::Hooks hooks;
+        hooks.onReading = [&](const Measurement &m) { line.progress("Readings of this unit", double(m.index) / quickSetSize(), -1); };
+        auto set = bench ? readQuickSet(*bench.value(), hooks) : Result<ReadingSet>(bench.error());
+        line.clear();
+        if (set) {
+            line.say("No ramps are loaded in the display now: apply its profile again before you go on working with it.");
+        }
+        return set;
     }
     const auto text = readFile(o.readings);
     const auto table = text ? readingTable(text.value()) : Result<ReadingTable>(text.error());
@@ -298,7 +259,7 @@ Result<ToneCurve> toneNamed(const std::string &name, const ToneCurve &otherwise)
 Result<Json> provenThrough(Bench &bench, const Cube &cube, const Profile &profile, const CubeTask &task, int patches)
 {
     DisplayInfo display;
-    auto ready = gaugeFor(bench, display);
+    auto ready = factoryGauge(bench, display);
     if (!ready) {
         return ready.error();
     }

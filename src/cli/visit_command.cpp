@@ -2,6 +2,7 @@
 #include "cli/commands.h"
 
 #include "cli/painting.h"
+#include "cli/progress_line.h"
 #include "device/bench_client.h"
 #include "exchange/report.h"
 #include "exchange/results.h"
@@ -19,47 +20,14 @@ namespace fs = std::filesystem;
 
 namespace {
 
-WallTime wallNow()
+/// What a stage came to, once it is done.
+void tellStage(ProgressLine &line, Stage stage, const VisitRecord &record)
 {
-    return std::chrono::floor<std::chrono::seconds>(std::chrono::system_clock::now());
+    const StageLine &l = record.line(stage);
+    if (l.state != LineState::Running && !l.summary.empty()) {
+        line.say(stageTitle(stage) + ": " + l.summary);
+    }
 }
-
-/// Tells how a visit goes: one line that is written over on a terminal, plain lines elsewhere.
-class ProgressLine {
-public:
-    void stage(Stage stage, const VisitRecord &record)
-    {
-        const StageLine &l = record.line(stage);
-        if (l.state != LineState::Running && !l.summary.empty()) {
-            clear();
-            std::cerr << stageTitle(stage) << ": " << l.summary << "\n";
-        }
-    }
-    void note(const std::string &text)
-    {
-        clear();
-        std::cerr << "Note: " << text << "\n";
-    }
-    void progress(const Progress &p)
-    {
-        if (m_terminal) {
-            std::cerr << "\r\x1b[K" << stageTitle(p.stage) << "  " << fixed(100 * p.fraction, 0) << " %, about " << spanText(p.secondsLeft) << " left"
-                      << std::flush;
-            m_open = true;
-        }
-    }
-    void clear()
-    {
-        if (m_open) {
-            std::cerr << "\r\x1b[K";
-            m_open = false;
-        }
-    }
-
-private:
-    bool m_terminal = ::isatty(STDERR_FILENO) != 0;
-    bool m_open = false;
-};
 
 /// Turns an interrupt into a request to stop, so that a visit ends in order and keeps its readings.
 class SignalStop {
@@ -215,18 +183,18 @@ int runVisit(const VisitOptions &o)
     ProgressLine line;
     BenchClient::Options options;
     options.stop = signals.token();
-    options.log = [&](const std::string &text) { line.note("bench: " + text); };
+    options.log = [&](const std::string &text) { line.say("Note: bench: " + text); };
     auto bench = BenchClient::open(o.bench, options);
     if (!bench) {
         return report(bench.error(), o.json);
     }
     ReadingJournal journal(folder / "readings.partial.csv");
     VisitHooks hooks;
-    hooks.wallClock = wallNow;
+    hooks.wallClock = now;
     hooks.onReading = [&](const Measurement &m, const VisitRecord &) { journal.append(m); };
-    hooks.onStage = [&](Stage s, const VisitRecord &r) { line.stage(s, r); };
-    hooks.onProgress = [&](const Progress &p) { line.progress(p); };
-    hooks.onNote = [&](const std::string &text) { line.note(text); };
+    hooks.onStage = [&](Stage s, const VisitRecord &r) { tellStage(line, s, r); };
+    hooks.onProgress = [&](const Progress &p) { line.progress(stageTitle(p.stage), p.fraction, p.secondsLeft); };
+    hooks.onNote = [&](const std::string &text) { line.say("Note: " + text); };
     Visit visit(*bench.value(), plan.value(), hooks, signals.token());
     const auto record = visit.run();
     line.clear();

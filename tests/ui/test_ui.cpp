@@ -238,7 +238,7 @@ private Q_SLOTS:
     void patchWindowShowsTheDrive()
     {
         PatchWindow window(QGuiApplication::primaryScreen());
-        ScreenBench bench(&window, "wled");
+        ScreenBench bench(&window, "wled", nullptr);
         QVERIFY(bench.hello()->hasDisplay && !bench.hello()->hasInstrument);
         QVERIFY(!bench.describeDisplay()->lut);
         QCOMPARE(bench.describeDisplay()->technology, std::string("wled"));
