@@ -2,6 +2,7 @@
 #pragma once
 
 #include <algorithm>
+#include <atomic>
 #include <thread>
 #include <vector>
 
@@ -12,16 +13,18 @@ namespace lamp {
 template <typename Work> void inParallel(int count, const Work &work)
 {
     const int threads = std::clamp(int(std::thread::hardware_concurrency()), 1, 8);
-    const auto share = [&work, threads, count](int first) {
-        for (int i = first; i < count; i += threads) {
+    // Each takes the next number when it is through with one, so that a processor that is busy elsewhere holds up little.
+    std::atomic<int> next{0};
+    const auto share = [&work, &next, count] {
+        for (int i = next++; i < count; i = next++) {
             work(i);
         }
     };
     std::vector<std::jthread> helpers;
     for (int t = 1; t < threads; ++t) {
-        helpers.emplace_back(share, t);
+        helpers.emplace_back(share);
     }
-    share(0);
+    share();
 }
 
 } // namespace lamp

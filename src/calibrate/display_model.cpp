@@ -390,10 +390,8 @@ void DisplayModel::tabulateCurves()
             const double light = std::pow(double(i) / kSteps, m_exponents[c]), t = double(i % stride) / stride;
             const auto k = std::min(size_t(i / stride), size_t(kCoarse - 1));
             const double share = i == kSteps ? 1 : t;
-            curve.light[size_t(i)] = light;
-            curve.slope[size_t(i)] = slopeAt(light);
-            curve.root[size_t(i)] = perceptualRoot(light);
-            curve.xyz[size_t(i)] = light * m_columns.col(Eigen::Index(c)) + added[k] + share * (added[k + 1] - added[k]);
+            curve[size_t(i)] << light * m_columns.col(Eigen::Index(c)) + added[k] + share * (added[k + 1] - added[k]), light, slopeAt(light),
+                perceptualRoot(light);
         }
     }
 }
@@ -426,14 +424,14 @@ void DisplayModel::tabulateMixtures()
     Behaviour interplay = only(&Behaviour::interplay);
     interplay.interplay = m_behaviour.interplay;
     const Matrix3d inverse = m_columns.inverse();
-    m_interplay.assign(size_t(kNodes * kNodes * kNodes), Vector3d::Zero());
+    m_interplay.assign(size_t(kNodes * kNodes * kNodes), Eigen::Vector4d::Zero());
     for (int r = 0; r < kNodes; ++r) {
         for (int g = 0; g < kNodes; ++g) {
             for (int b = 0; b < kNodes; ++b) {
                 Point p;
                 p.v = {r / (kNodes - 1.0), g / (kNodes - 1.0), b / (kNodes - 1.0)};
                 p.slope = {1, 1, 1};
-                m_interplay[size_t((r * kNodes + g) * kNodes + b)] = inverse * posterior(p, interplay, false);
+                m_interplay[size_t((r * kNodes + g) * kNodes + b)].head<3>() = inverse * posterior(p, interplay, false);
             }
         }
     }
@@ -451,7 +449,6 @@ struct Between {
         node = std::min(size_t(where), size_t(steps - 1));
         part = where - double(node);
     }
-    template <typename Table> [[nodiscard]] auto of(const Table &table) const { return table[node] + part * (table[node + 1] - table[node]); }
 };
 
 } // namespace
@@ -466,10 +463,11 @@ XYZ DisplayModel::evaluate(const Drive &behind) const
     for (size_t c = 0; c < 3; ++c) {
         const Curve &curve = m_curves[c];
         const Between at(behind[int(c)], kSteps), coarse(behind[int(c)], kNodes - 1);
-        xyz += curve.xyz[at.node] + at.part * (curve.xyz[at.node + 1] - curve.xyz[at.node]);
-        light[c] = at.of(curve.light);
-        slope[c] = at.of(curve.slope);
-        leastRoot = std::min(leastRoot, at.of(curve.root));
+        const CurveRow row = curve[at.node] + at.part * (curve[at.node + 1] - curve[at.node]);
+        xyz += row.head<3>();
+        light[c] = row[3];
+        slope[c] = row[4];
+        leastRoot = std::min(leastRoot, row[5]);
         node[c] = coarse.node;
         part[c] = coarse.part;
     }
@@ -480,12 +478,12 @@ XYZ DisplayModel::evaluate(const Drive &behind) const
            + (std::min(light[0], light[2]) - least) * m_pairs[2];
     xyz += light[0] * light[1] * m_products[0] + light[1] * light[2] * m_products[1] + light[0] * light[2] * m_products[2]
            + light[0] * light[1] * light[2] * m_products[3];
-    Vector3d neighbours = Vector3d::Zero();
-    for (size_t corner = 0; corner < 8; ++corner) {
-        const size_t r = corner & 1, g = corner >> 1 & 1, b = corner >> 2;
-        const double w = (r != 0U ? part[0] : 1 - part[0]) * (g != 0U ? part[1] : 1 - part[1]) * (b != 0U ? part[2] : 1 - part[2]);
-        neighbours += w * m_interplay[((node[0] + r) * kNodes + node[1] + g) * kNodes + node[2] + b];
-    }
+    // Between eight nodes: along blue, then green, then red.
+    const auto between = [](const Eigen::Vector4d &p, const Eigen::Vector4d &q, double t) { return Eigen::Vector4d(p + t * (q - p)); };
+    const Eigen::Vector4d *corner = &m_interplay[(node[0] * kNodes + node[1]) * kNodes + node[2]];
+    const auto alongBlue = [&](size_t at) { return between(corner[at], corner[at + 1], part[2]); };
+    const auto face = [&](size_t at) { return between(alongBlue(at), alongBlue(at + kNodes), part[1]); };
+    const Eigen::Vector4d neighbours = between(face(0), face(size_t(kNodes * kNodes)), part[0]);
     xyz += m_columns * Vector3d(slope[0] * neighbours[0], slope[1] * neighbours[1], slope[2] * neighbours[2]);
     return XYZ(xyz.cwiseProduct(Vector3d::Ones() + m_drift).cwiseMax(0.0));
 }

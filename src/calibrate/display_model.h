@@ -109,16 +109,16 @@ private:
 
     // The posterior mean, taken apart into tables so that evaluating it costs the same however many readings there are.
     static constexpr int kSteps = 1024, kCoarse = 128, kCommonSteps = 64, kNodes = 7;
-    struct Curve {
-        std::array<Eigen::Vector3d, kSteps + 1> xyz; ///< of the channel alone, black taken off
-        std::array<double, kSteps + 1> light, slope, root;
-    };
+    /// What one channel's drive stands for, side by side so that all is read and interpolated at once: tristimulus
+    /// values of the channel alone (black taken off), light, slope, perceptual root.
+    using CurveRow = Eigen::Matrix<double, 6, 1>;
+    using Curve = std::array<CurveRow, kSteps + 1>;
     Eigen::Vector3d m_constant, m_drift;
     std::array<Curve, 3> m_curves;
     std::array<Eigen::Vector3d, kCommonSteps + 1> m_common;
     std::array<Eigen::Vector3d, 3> m_pairs;
     std::array<Eigen::Vector3d, 4> m_products;
-    std::vector<Eigen::Vector3d> m_interplay; ///< kNodes³, on the perceptual scale of each output channel
+    std::vector<Eigen::Vector4d> m_interplay; ///< kNodes³, on the perceptual scale of each output channel; the fourth is 0
 };
 
 /// A drive whose colour matters, and how much.

@@ -155,11 +155,7 @@ Drive throughCurves(const Ramps &ramps, const Drive &rgb)
 {
     Drive out;
     for (int c = 0; c < 3; ++c) {
-        const auto &list = ramps.channel(c);
-        const double at = std::clamp(rgb[c], 0.0, 1.0) * double(list.size() - 1);
-        const size_t i = std::min(size_t(at), list.size() - 2);
-        const double t = at - double(i);
-        out[c] = list[i] * (1 - t) + list[i + 1] * t;
+        out[c] = sampledAt(ramps.channel(c), rgb[c]);
     }
     return out;
 }

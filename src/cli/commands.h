@@ -12,7 +12,7 @@ constexpr int kDone = 0, kNotWithin = 1, kBadInput = 2, kBenchFailed = 3, kInter
 /// The options of `visit`, as written on the command line.
 struct VisitOptions {
     std::string bench, target, out, task = "full", profile = "auto", instrument = "auto", effort = "standard", mode, tolerance = "studio",
-                                    warmUp = "wait", name, profileIn, correction, keep, report = "pdf";
+                                    warmUp = "wait", name, profileIn, correction, keep, report = "pdf", curves = "auto";
     int icc = 4, grid = 33;
     bool json = false;
 };
@@ -28,7 +28,8 @@ struct ServeOptions {
 
 /// Of `import`, `convert` and `rebuild`.
 struct ImportOptions {
-    std::string file, out, target = "Photo", tolerance = "studio", profile = "auto", name, report = "pdf", columns, ramps, correctedFor;
+    std::string file, out, target = "Photo", tolerance = "studio", profile = "auto", name, report = "pdf", columns, ramps, correctedFor,
+                           curves = "auto";
     double fullDrive = 0, whiteLuminance = 0;
     int icc = 4, grid = 33;
     bool json = false, acceptGuess = false;

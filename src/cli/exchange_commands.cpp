@@ -146,6 +146,16 @@ bool looksLikeRamps(const std::string &path)
 
 } // namespace
 
+namespace {
+
+/// Curves by formula are asked for where the version has none.
+bool noFormulas(const ImportOptions &o)
+{
+    return o.icc == 2 && o.curves == "parametric";
+}
+
+} // namespace
+
 int importReadings(const ImportOptions &o)
 {
     auto set = readSet(o);
@@ -162,16 +172,17 @@ int importReadings(const ImportOptions &o)
         return report(target ? tolerance.error() : target.error(), o.json);
     }
     const auto kind = profileKindFromName(o.profile);
-    if (!kind || (o.icc != 2 && o.icc != 4) || (o.report != "pdf" && o.report != "html" && o.report != "none")) {
-        return report(
-            optionError("An option has a value that it cannot have.", "--profile auto, matrix or lut; --icc 2 or 4; --report pdf, html or none."),
-            o.json);
+    if (!kind || (o.icc != 2 && o.icc != 4) || noFormulas(o) || (o.report != "pdf" && o.report != "html" && o.report != "none")) {
+        return report(optionError("An option has a value that it cannot have.",
+                                  "--profile auto, matrix or lut; --icc 2 or 4; --curves parametric with --icc 4; --report pdf, html or none."),
+                      o.json);
     }
     plan.target = target.value();
     plan.tolerance = tolerance.value();
     plan.profileKind = *kind;
     plan.iccVersion = o.icc;
     plan.grid = o.grid;
+    plan.curves = *curveFormFromName(o.curves);
     plan.profileName = o.name;
     const auto ramps = rampsFromFile(o.ramps);
     if (!ramps) {
@@ -266,13 +277,16 @@ int rebuildProfile(const ImportOptions &o)
         return report(profile.error(), o.json);
     }
     const auto kind = profileKindFromName(o.profile);
-    if (!kind || (o.icc != 2 && o.icc != 4)) {
-        return report(optionError("An option has a value that it cannot have.", "--profile auto, matrix or lut; --icc 2 or 4."), o.json);
+    if (!kind || (o.icc != 2 && o.icc != 4) || noFormulas(o)) {
+        return report(optionError("An option has a value that it cannot have.",
+                                  "--profile auto, matrix or lut; --icc 2 or 4; --curves parametric with --icc 4."),
+                      o.json);
     }
     ProfileText text;
     text.description = o.name.empty() ? profile->facts().description : o.name;
     text.created = now();
     text.version = o.icc;
+    text.curves = *curveFormFromName(o.curves);
     const auto made = rebuiltProfile(profile.value(), text, *kind, o.grid);
     if (!made) {
         return report(made.error(), o.json);

@@ -10,6 +10,9 @@ namespace {
 
 using namespace lamp::cli;
 
+constexpr const char *kCurvesHelp = "Tone curves of a matrix profile: auto, parametric (by formula) or sampled";
+const std::vector<std::string> kCurveForms{"auto", "parametric", "sampled"};
+
 void addVisit(CLI::App &app, VisitOptions &o, int &status)
 {
     auto *command = app.add_subcommand("visit", "Calibrate, profile and verify a display on a bench");
@@ -20,6 +23,7 @@ void addVisit(CLI::App &app, VisitOptions &o, int &status)
     command->add_option("--profile", o.profile, "auto, matrix or lut");
     command->add_option("--instrument", o.instrument, "auto, or the number of one of the bench's instruments");
     command->add_option("--icc", o.icc, "ICC major version: 2 or 4");
+    command->add_option("--curves", o.curves, kCurvesHelp)->check(CLI::IsMember(kCurveForms));
     command->add_option("--grid", o.grid, "Nodes along each axis of a profile by tables")->check(CLI::Range(9, 65));
     command->add_option("--effort", o.effort, "quick, standard or thorough");
     command->add_option("--mode", o.mode, "The display's own mode to use");
@@ -44,34 +48,36 @@ void addImport(CLI::App &app, ImportOptions &o, int &status)
         command->add_flag("--accept-guess", o.acceptGuess, "Take what was guessed where the file leaves something open");
         command->add_flag("--json", o.json, "Machine-readable output");
     };
-    auto *import = app.add_subcommand("import", "Make a profile and a verdict of readings that were taken elsewhere");
-    reading(import);
-    import->add_option("--out", o.out, "Folder for the results")->required();
-    import->add_option("--target", o.target, "What the display was aimed at: name or JSON file");
-    import->add_option("--tolerance", o.tolerance, "Name of a built-in tolerance, or a JSON file");
-    import->add_option("--profile", o.profile, "auto, matrix or lut");
-    import->add_option("--icc", o.icc, "ICC major version: 2 or 4");
-    import->add_option("--grid", o.grid, "Nodes along each axis of a profile by tables")->check(CLI::Range(9, 65));
-    import->add_option("--name", o.name, "The profile's description");
-    import->add_option("--ramps", o.ramps, "Ramps that were loaded while reading: CSV or one-dimensional .cube");
-    import->add_option("--corrected-for", o.correctedFor,
-                       "What the instrument was corrected for (a kind of panel, a matrix, \"spectroradiometer\"), where the file does not say it");
-    import->add_option("--report", o.report, "pdf, html or none");
-    import->callback([&] { status = importReadings(o);
-});
-auto *convert = app.add_subcommand("convert", "Write readings or ramps in another format, by the ending of the new file");
-reading(convert);
-convert->add_option("OUT", o.out, "New file: .csv, .txt (CGATS), .cxf, .json; ramps: .csv, .cube")->required();
-convert->callback([&] { status = convertFile(o); });
-auto *rebuild = app.add_subcommand("rebuild", "Make a profile anew from the readings that it carries");
-rebuild->add_option("PROFILE", o.file, "An ICC profile with readings in it")->required();
-rebuild->add_option("--out", o.out, "The new profile")->required();
-rebuild->add_option("--profile", o.profile, "auto, matrix or lut");
-rebuild->add_option("--icc", o.icc, "ICC major version: 2 or 4");
-rebuild->add_option("--name", o.name, "The new profile's description");
-rebuild->add_flag("--json", o.json, "Machine-readable output");
-rebuild->callback([&] { status = rebuildProfile(o); });
-} // namespace
+    auto *importing = app.add_subcommand("import", "Make a profile and a verdict of readings that were taken elsewhere");
+    reading(importing);
+    importing->add_option("--out", o.out, "Folder for the results")->required();
+    importing->add_option("--target", o.target, "What the display was aimed at: name or JSON file");
+    importing->add_option("--tolerance", o.tolerance, "Name of a built-in tolerance, or a JSON file");
+    importing->add_option("--profile", o.profile, "auto, matrix or lut");
+    importing->add_option("--icc", o.icc, "ICC major version: 2 or 4");
+    importing->add_option("--curves", o.curves, kCurvesHelp)->check(CLI::IsMember(kCurveForms));
+    importing->add_option("--grid", o.grid, "Nodes along each axis of a profile by tables")->check(CLI::Range(9, 65));
+    importing->add_option("--name", o.name, "The profile's description");
+    importing->add_option("--ramps", o.ramps, "Ramps that were loaded while reading: CSV or one-dimensional .cube");
+    importing->add_option("--corrected-for", o.correctedFor,
+                          "What the instrument was corrected for (a kind of panel, a matrix, \"spectroradiometer\"), where the file does not say it");
+    importing->add_option("--report", o.report, "pdf, html or none");
+    importing->callback([&] { status = importReadings(o); });
+    auto *convert = app.add_subcommand("convert", "Write readings or ramps in another format, by the ending of the new file");
+    reading(convert);
+    convert->add_option("OUT", o.out, "New file: .csv, .txt (CGATS), .cxf, .json; ramps: .csv, .cube")->required();
+    convert->callback([&] { status = convertFile(o); });
+    auto *rebuild = app.add_subcommand("rebuild", "Make a profile anew from the readings that it carries");
+    rebuild->add_option("PROFILE", o.file, "An ICC profile with readings in it")->required();
+    rebuild->add_option("--out", o.out, "The new profile")->required();
+    rebuild->add_option("--profile", o.profile, "auto, matrix or lut");
+    rebuild->add_option("--icc", o.icc, "ICC major version: 2 or 4");
+    rebuild->add_option("--curves", o.curves, kCurvesHelp)->check(CLI::IsMember(kCurveForms));
+    rebuild->add_option("--grid", o.grid, "Nodes along each axis of a profile by tables")->check(CLI::Range(9, 65));
+    rebuild->add_option("--name", o.name, "The new profile's description");
+    rebuild->add_flag("--json", o.json, "Machine-readable output");
+    rebuild->callback([&] { status = rebuildProfile(o); });
+}
 
 void addProfiles(CLI::App &app, ScreenOptions &screen, CubeOptions &cube, int &status)
 {
@@ -148,12 +154,12 @@ int main(int argc, char **argv)
     VisitOptions visit;
     ServeOptions serve;
     std::string profile;
-    ImportOptions import;
+    ImportOptions importing;
     ScreenOptions screen;
     CubeOptions cube;
     DesktopOptions desktop;
     addDesktop(app, desktop, status);
-    addImport(app, import, status);
+    addImport(app, importing, status);
     addProfiles(app, screen, cube, status);
     addVisit(app, visit, status);
     auto *inspecting = app.add_subcommand("inspect", "What a profile says, and what is wrong with it");

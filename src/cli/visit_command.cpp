@@ -77,8 +77,12 @@ Result<VisitPlan> planFrom(const VisitOptions &o)
     if (o.icc != 2 && o.icc != 4) {
         return badChoice("--icc", std::to_string(o.icc), "2, 4");
     }
+    if (o.icc == 2 && o.curves == "parametric") {
+        return badChoice("--curves", o.curves, "auto, sampled with --icc 2, which has no curves by formula");
+    }
     plan.iccVersion = o.icc;
     plan.grid = o.grid;
+    plan.curves = *curveFormFromName(o.curves);
     if (o.warmUp != "wait" && o.warmUp != "skip") {
         return badChoice("--warm-up", o.warmUp, "wait, skip");
     }

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "colour/spaces.h"
 
+#include "colour/cube_root.h"
 #include "colour/spectrum.h"
 
 #include <cmath>
@@ -19,7 +20,7 @@ Chromaticity chromaticityOf(const Eigen::Vector3d &v)
 // CIE 15: f(t) of CIELAB with the linear part below (6/29)^3.
 double labF(double t)
 {
-    return t > 216.0 / 24389 ? std::cbrt(t) : (24389.0 / 27 * t + 16) / 116;
+    return t > 216.0 / 24389 ? cubeRoot(t) : (24389.0 / 27 * t + 16) / 116;
 }
 
 double labInverseF(double f)

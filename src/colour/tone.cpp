@@ -63,6 +63,13 @@ double hlgSignal(double e)
 
 } // namespace
 
+double sampledAt(const std::vector<double> &samples, double x)
+{
+    const double at = std::clamp(x, 0.0, 1.0) * double(samples.size() - 1);
+    const size_t i = std::min(size_t(at), samples.size() - 2);
+    return samples[i] + (at - double(i)) * (samples[i + 1] - samples[i]);
+}
+
 double pqLuminance(double signal)
 {
     constexpr double m1 = 2610.0 / 16384, m2 = 2523.0 / 4096 * 128;

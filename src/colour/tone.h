@@ -2,6 +2,7 @@
 #pragma once
 
 #include <string>
+#include <vector>
 
 namespace lamp {
 
@@ -26,6 +27,9 @@ struct ToneCurve {
     /// The same curve told the display's own black (only BT.1886 depends on it).
     [[nodiscard]] ToneCurve withBlack(double blackOverWhite) const;
 };
+
+/// A curve given by samples at equal steps from 0 to 1, straight between them. \param samples 2 or more \param x clamped to 0..1
+double sampledAt(const std::vector<double> &samples, double x);
 
 /// SMPTE ST 2084 (BT.2100 PQ): signal 0..1 to cd/m² 0..10000, and back.
 double pqLuminance(double signal);

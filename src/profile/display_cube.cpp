@@ -132,8 +132,9 @@ Result<Cube> cubeToDisplay(const Profile &display, const CubeTask &task)
     fill(cube, [&](const Drive &source) {
         const Lab lab = screen.lab(wanted.colour(source));
         // The surface is a table, so a colour on the boundary may fall a little outside it: the profile decides there.
-        const double beyond = (lab.vec() - Eigen::Vector3d(50, 0, 0)).norm() - gamut.reach(lab);
-        const Drive d = display.driveFor(beyond > 2 ? gamut.nearest(lab, 0.6) : lab);
+        const GamutSurface::Direction direction = GamutSurface::directionOf(lab);
+        const bool beyond = direction.length > gamut.reach(direction) + 2;
+        const Drive d = display.driveFor(beyond ? gamut.nearest(direction, lab, 0.6).lab : lab);
         return ramps ? throughCurves(*ramps, d) : d;
     });
     return cube;

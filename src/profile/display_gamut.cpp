@@ -10,28 +10,10 @@ namespace {
 
 const Eigen::Vector3d kMiddle(50, 0, 0);
 
-/// Hue in turns [0, 1), elevation towards white from -1 (black) to 1.
-struct Direction {
-    double hue, elevation, length;
-};
-
-Direction directionOf(const Lab &lab)
+/// The unit vector (sine, cosine) of a place on the diamond |x| + |y| = 1.
+Eigen::Vector2d onCircle(double y, double x)
 {
-    const double chroma = std::hypot(lab.b, lab.c), dl = lab.a - kMiddle[0];
-    double hue = std::atan2(lab.c, lab.b) / (2 * M_PI);
-    hue -= std::floor(hue);
-    return {hue, std::atan2(dl, chroma) / (M_PI / 2), std::hypot(dl, chroma)};
-}
-
-/// Sines and cosines of equal steps from `first` over `span`.
-template <size_t Count> std::array<Eigen::Vector2d, Count> circle(double first, double span)
-{
-    std::array<Eigen::Vector2d, Count> all;
-    for (size_t i = 0; i < Count; ++i) {
-        const double angle = first + span * double(i);
-        all[i] = {std::sin(angle), std::cos(angle)};
-    }
-    return all;
+    return Eigen::Vector2d(y, x).normalized();
 }
 
 /// Along a ray from the origin to a triangle (Möller and Trumbore 1997); negative where it misses.
@@ -52,15 +34,48 @@ double along(const Eigen::Vector3d &ray, const std::array<Eigen::Vector3d, 3> &t
 
 } // namespace
 
+GamutSurface::Direction GamutSurface::directionOf(const Lab &lab)
+{
+    const double square = lab.b * lab.b + lab.c * lab.c, dl = lab.a - kMiddle[0];
+    const double around = std::abs(lab.b) + std::abs(lab.c);
+    Direction d;
+    d.chroma = std::sqrt(square);
+    d.length = std::sqrt(square + dl * dl);
+    d.elevation = d.length > 0 ? dl / (std::abs(dl) + d.chroma) : 0;
+    if (around > 0) {
+        // Quarters of a turn: +a to +b, +b to -a, -a to -b, -b to +a.
+        const double share = 0.25 * std::abs(lab.c) / around;
+        d.hue = lab.b >= 0 ? (lab.c >= 0 ? share : 1 - share) : (lab.c >= 0 ? 0.5 - share : 0.5 + share);
+        d.hue = d.hue < 1 ? d.hue : 0;
+    }
+    return d;
+}
+
 const std::array<Eigen::Vector2d, GamutSurface::kAngles> &GamutSurface::elevations()
 {
-    static const auto all = circle<kAngles>(-M_PI / 2, M_PI / (kAngles - 1));
+    static const auto all = [] {
+        std::array<Eigen::Vector2d, kAngles> list;
+        for (int i = 0; i < kAngles; ++i) {
+            const double e = 2.0 * i / (kAngles - 1) - 1;
+            list[size_t(i)] = onCircle(e, 1 - std::abs(e));
+        }
+        return list;
+    }();
     return all;
 }
 
 const std::array<Eigen::Vector2d, GamutSurface::kHues> &GamutSurface::hues()
 {
-    static const auto all = circle<kHues>(0, 2 * M_PI / kHues);
+    static const auto all = [] {
+        std::array<Eigen::Vector2d, kHues> list;
+        for (int i = 0; i < kHues; ++i) {
+            const double quarters = 4.0 * i / kHues, share = quarters - std::floor(quarters);
+            const std::array<Eigen::Vector2d, 4> turned{onCircle(share, 1 - share), onCircle(1 - share, -share), onCircle(-share, share - 1),
+                                                        onCircle(share - 1, share)};
+            list[size_t(i)] = turned[size_t(quarters) % 4];
+        }
+        return list;
+    }();
     return all;
 }
 
@@ -123,72 +138,99 @@ void GamutSurface::enter(const std::array<Eigen::Vector3d, 3> &corners)
     }
 }
 
-double GamutSurface::reachAt(double hue, double elevation) const
+double GamutSurface::reach(const Direction &d) const
 {
     constexpr double half = (kAngles - 1) / 2.0;
-    const double h = hue * kHues, e = std::clamp((elevation + 1) * half, 0.0, double(kAngles - 1));
-    const int h0 = int(h) % kHues, h1 = (h0 + 1) % kHues, e0 = std::min(int(e), kAngles - 2);
-    const double s = h - std::floor(h), t = e - e0;
+    const double h = d.hue * kHues, e = (d.elevation + 1) * half;
+    const int h0 = std::min(int(h), kHues - 1), h1 = h0 + 1 < kHues ? h0 + 1 : 0, e0 = std::min(int(e), kAngles - 2);
+    const double s = h - h0, t = e - e0;
     return (1 - s) * ((1 - t) * at(h0, e0) + t * at(h0, e0 + 1)) + s * ((1 - t) * at(h1, e0) + t * at(h1, e0 + 1));
-}
-
-double GamutSurface::reach(const Lab &towards) const
-{
-    const Direction d = directionOf(towards);
-    return reachAt(d.hue, d.elevation);
 }
 
 bool GamutSurface::contains(const Lab &lab) const
 {
     const Direction d = directionOf(lab);
-    return d.length <= reachAt(d.hue, d.elevation);
+    return d.length <= reach(d);
 }
 
-Lab GamutSurface::nearest(const Lab &lab, double chromaWeight) const
+Lab GamutSurface::corner(int hue, int angle) const
 {
-    const Direction d = directionOf(lab);
-    if (d.length <= reachAt(d.hue, d.elevation)) {
-        return lab;
-    }
+    const Eigen::Vector2d &up = elevations()[size_t(angle)], &round = hues()[size_t(hue)];
+    const double r = at(hue, angle);
+    return {kMiddle[0] + r * up[0], r * up[1] * round[1], r * up[1] * round[0]};
+}
+
+GamutSurface::Spot GamutSurface::towards(const Direction &d, const Lab &lab) const
+{
+    const double h = d.hue * kHues, e = (d.elevation + 1) * (kAngles - 1) / 2.0;
+    const int hue = std::min(int(h), kHues - 1), angle = std::min(int(e), kAngles - 2);
+    const double scale = d.length > 0 ? reach(d) / d.length : 0;
+    return {hue, angle, h - hue, e - angle, {kMiddle[0] + scale * (lab.a - kMiddle[0]), scale * lab.b, scale * lab.c}};
+}
+
+GamutSurface::Spot GamutSurface::nearest(const Direction &d, const Lab &lab, double chromaWeight) const
+{
     // The slice's outline as a line of points from black to white; the nearest point of its pieces.
-    const double chroma = std::hypot(lab.b, lab.c);
-    const Eigen::Vector2d wanted(lab.a, chromaWeight * chroma);
-    Eigen::Vector2d best(50, 0), previous(0, 0);
-    double bestDistance = 1e300;
-    const double h = d.hue * kHues, s = h - std::floor(h);
-    const int h0 = int(h) % kHues, h1 = (h0 + 1) % kHues;
-    for (int e = 0; e < kAngles; ++e) {
-        const double r = (1 - s) * at(h0, e) + s * at(h1, e);
-        const Eigen::Vector2d &up = elevations()[size_t(e)];
-        const Eigen::Vector2d point(50 + r * up[0], chromaWeight * r * up[1]);
-        if (e > 0) {
-            const Eigen::Vector2d piece = point - previous;
-            const double t = std::clamp((wanted - previous).dot(piece) / std::max(piece.squaredNorm(), 1e-12), 0.0, 1.0);
-            const Eigen::Vector2d on = previous + t * piece;
-            if (const double distance = (on - wanted).squaredNorm(); distance < bestDistance) {
-                bestDistance = distance;
-                best = on;
-            }
+    Spot spot;
+    spot.hue = std::min(int(d.hue * kHues), kHues - 1);
+    spot.hueShare = d.hue * kHues - spot.hue;
+    const double *r0 = &m_reach[size_t(spot.hue * kAngles)], *r1 = &m_reach[size_t((spot.hue + 1) % kHues * kAngles)];
+    const auto &up = elevations();
+    const Eigen::Vector2d wanted(lab.a - kMiddle[0], chromaWeight * d.chroma);
+    const auto point = [&](int e) {
+        const double r = r0[e] + spot.hueShare * (r1[e] - r0[e]);
+        return Eigen::Vector2d(r * up[size_t(e)][0], chromaWeight * r * up[size_t(e)][1]);
+    };
+    // Every fourth point first, then all about the nearest, then the two pieces that end there.
+    constexpr int kStride = 4;
+    int near = 0;
+    double least = 1e300;
+    const auto look = [&](int e) {
+        if (const double distance = (point(e) - wanted).squaredNorm(); distance < least) {
+            least = distance;
+            near = e;
         }
-        previous = point;
+    };
+    for (int e = 0; e < kAngles; e += kStride) {
+        look(e);
     }
-    const double scale = chroma > 0 ? best[1] / chromaWeight / chroma : 0;
-    return {best[0], scale * lab.b, scale * lab.c};
+    for (int e = std::max(0, near - kStride + 1), last = std::min(kAngles - 1, near + kStride - 1); e <= last; ++e) {
+        look(e);
+    }
+    Eigen::Vector2d best = point(near);
+    spot.angle = std::min(near, kAngles - 2);
+    spot.angleShare = near - spot.angle;
+    for (int e = std::max(1, near); e <= std::min(kAngles - 1, near + 1); ++e) {
+        const Eigen::Vector2d from = point(e - 1), piece = point(e) - from;
+        const double t = std::clamp((wanted - from).dot(piece) / std::max(piece.squaredNorm(), 1e-12), 0.0, 1.0);
+        const Eigen::Vector2d on = from + t * piece;
+        if (const double distance = (on - wanted).squaredNorm(); distance < least) {
+            least = distance;
+            best = on;
+            spot.angle = e - 1;
+            spot.angleShare = t;
+        }
+    }
+    const double scale = d.chroma > 0 ? best[1] / chromaWeight / d.chroma : 0;
+    spot.lab = {kMiddle[0] + best[0], scale * lab.b, scale * lab.c};
+    return spot;
 }
 
-Lab GamutSurface::compressed(const Lab &lab, const GamutSurface &reference, double knee) const
+std::optional<Lab> GamutSurface::compressed(const Direction &d, const Lab &lab, const GamutSurface &reference, double knee) const
 {
-    const Direction d = directionOf(lab);
-    const double own = reachAt(d.hue, d.elevation), other = std::max(own, reference.reachAt(d.hue, d.elevation));
+    const double own = reach(d), other = std::max(own, reference.reach(d));
     const double start = knee * own;
+    if (d.length >= other) {
+        return std::nullopt;
+    }
     if (d.length <= start || other <= own * 1.0001) {
         return lab;
     }
     // y(x) = x / (1 + x·(1/y1 - 1/x1)) with slope 1 at the knee and y(x1) = y1 at the reference's boundary.
-    const double x = std::min(d.length, other) - start, x1 = other - start, y1 = own - start;
+    const double x = d.length - start, x1 = other - start, y1 = own - start;
     const double y = x / (1 + x * (1 / y1 - 1 / x1));
     const double scale = (start + y) / d.length;
-    return {50 + scale * (lab.a - 50), scale * lab.b, scale * lab.c};
+    return Lab{50 + scale * (lab.a - 50), scale * lab.b, scale * lab.c};
 }
 
 } // namespace lamp

@@ -4,6 +4,7 @@
 #include "colour/spaces.h"
 
 #include <array>
+#include <optional>
 #include <vector>
 
 namespace lamp {
@@ -12,29 +13,50 @@ namespace lamp {
 /// direction. Star-shaped from there, as the gamuts of displays are.
 class GamutSurface {
 public:
+    /// Where a colour lies, seen from the middle gray. Directions are told by ratios in place of angles, which needs no
+    /// arc tangent: going round a diamond instead of a circle.
+    struct Direction {
+        double hue = 0;       ///< [0, 1), from +a* over +b*
+        double elevation = 0; ///< -1 (black) to 1 (white): ΔL/(|ΔL| + chroma)
+        double length = 0, chroma = 0;
+    };
+    [[nodiscard]] static Direction directionOf(const Lab &lab);
+
     /// \param lab colours of the RGB cube's drives on a grid, r slowest \param grid nodes along each axis, 2 or more
     GamutSurface(const std::vector<Lab> &lab, int grid);
 
-    /// Distance from the middle gray to the boundary in the direction of a colour.
-    [[nodiscard]] double reach(const Lab &towards) const;
+    /// Distance from the middle gray to the boundary in a direction.
+    [[nodiscard]] double reach(const Direction &towards) const;
     [[nodiscard]] bool contains(const Lab &lab) const;
 
-    /// The nearest colour of the boundary at the same hue. \param chromaWeight what a step of chroma counts against
-    /// one of lightness
-    [[nodiscard]] Lab nearest(const Lab &lab, double chromaWeight) const;
+    static constexpr int kHues = 112, kAngles = 49;
+    /// A place on the boundary between four directions of its table: hue and the next one (which may be the first
+    /// again), elevation from black to white and the next one.
+    struct Spot {
+        int hue = 0, angle = 0;
+        double hueShare = 0, angleShare = 0; ///< of the next one, 0..1
+        Lab lab;
+    };
+    /// The boundary in a direction of the table. \param hue 0..kHues - 1 \param angle 0 (black) to kAngles - 1 (white)
+    [[nodiscard]] Lab corner(int hue, int angle) const;
+    /// Where the ray from the middle gray through a colour meets the boundary.
+    [[nodiscard]] Spot towards(const Direction &direction, const Lab &lab) const;
+    /// The nearest place of the boundary at the hue of a colour outside. \param chromaWeight what a step of chroma counts
+    /// against one of lightness
+    [[nodiscard]] Spot nearest(const Direction &direction, const Lab &lab, double chromaWeight) const;
+    [[nodiscard]] Spot nearest(const Lab &lab, double chromaWeight) const { return nearest(directionOf(lab), lab, chromaWeight); }
     /// Moved towards the middle gray: colours within `knee` of the boundary's distance stay, those up to the reference's
-    /// boundary are pressed into what is left, smoothly.
-    [[nodiscard]] Lab compressed(const Lab &lab, const GamutSurface &reference, double knee) const;
+    /// boundary are pressed into what is left, smoothly. \return nothing for a colour beyond both, which belongs on the
+    /// boundary
+    [[nodiscard]] std::optional<Lab> compressed(const Direction &direction, const Lab &lab, const GamutSurface &reference, double knee) const;
 
 private:
-    static constexpr int kHues = 96, kAngles = 49;
     [[nodiscard]] double &at(int hue, int angle) { return m_reach[size_t(hue * kAngles + angle)]; }
     [[nodiscard]] double at(int hue, int angle) const { return m_reach[size_t(hue * kAngles + angle)]; }
     /// Sine and cosine of the table's angles.
     static const std::array<Eigen::Vector2d, kAngles> &elevations();
     static const std::array<Eigen::Vector2d, kHues> &hues();
     void enter(const std::array<Eigen::Vector3d, 3> &corners);
-    [[nodiscard]] double reachAt(double hue, double angle) const;
     std::vector<double> m_reach;
 };
 

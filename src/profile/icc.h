@@ -25,13 +25,24 @@ struct MatrixModel {
     [[nodiscard]] XYZ evaluate(const Drive &rgb) const;
 };
 
+/// How a matrix profile holds its tone curves.
+enum class CurveForm {
+    Auto,       ///< by formula where no lightness differs by more than 0.05, sampled otherwise
+    Parametric, ///< by formula, as near as one comes; version 4 only, version 2 has no such form
+    Sampled,
+};
+std::string curveFormName(CurveForm form); ///< "auto", "parametric", "sampled"
+std::optional<CurveForm> curveFormFromName(const std::string &name);
+
 /// What else goes into a profile.
 struct ProfileText {
     std::string description, copyright = "Free to use and pass on; made with Dutiful Lamp.";
     WallTime created{};
-    int version = 4;           ///< ICC major version, 2 or 4
-    std::string display = {};  ///< model and serial, for `dmdd`; empty to leave it out
-    std::string readings = {}; ///< CGATS text of what the profile was made of, for `targ`; empty to leave it out
+    int version = 4;          ///< ICC major version, 2 or 4
+    std::string display = {}; ///< model and serial, for `dmdd`; empty to leave it out
+    CurveForm curves = CurveForm::Auto;
+    std::optional<XYZ> roomWhite = {}; ///< a white paper in the light at the desk, cd/m², for `view`
+    std::string readings = {};         ///< CGATS text of what the profile was made of, for `targ`; empty to leave it out
 };
 
 /// Writes a display profile by matrix and tone curves (ICC.1:2010 Annex F.3): black leakage is folded exactly into

@@ -37,11 +37,6 @@ struct MluFreer {
 };
 using Mlu = std::unique_ptr<cmsMLU, MluFreer>;
 
-struct PipelineFreer {
-    void operator()(cmsPipeline *p) const { cmsPipelineFree(p); }
-};
-using Pipeline = std::unique_ptr<cmsPipeline, PipelineFreer>;
-
 struct TransformDeleter {
     void operator()(void *t) const { cmsDeleteTransform(t); }
 };
@@ -55,6 +50,19 @@ Curve curveOf(cmsContext context, const std::vector<double> &values);
 /// What every display profile of ours carries besides its colour transform.
 bool writeCommonTags(cmsContext context, cmsHPROFILE profile, const ProfileText &text, cmsColorSpaceSignature connection, const Eigen::Matrix3d &chad,
                      double luminance, const XYZ &black, const Ramps &ramps);
+
+/// A transform by tables as a profile holds it: curves, a table, curves.
+struct TableTransform {
+    std::array<const std::vector<double> *, 3> before{}; ///< 0..1, 2 to 4096 entries; all null where nothing is changed
+    int grid = 0;                                        ///< nodes along each axis
+    const std::vector<std::uint16_t> *table = nullptr;   ///< grid³ times three, the last axis fastest
+    std::array<const std::vector<double> *, 3> after{};  ///< as `before`
+};
+
+/// The tag's bytes: `mAB ` or `mBA ` in version 4 (ICC.1:2010, 10.10 and 10.11), `mft2` in version 2 (10.8). Encoded here because
+/// Little CMS writes tables number by number, which takes longer than working them out.
+/// \param toConnection from the device to the connection space, or the other way
+Bytes tableTag(const TableTransform &transform, int version, bool toConnection);
 
 /// MD5 over a profile but flags, intent and ID (ICC.1, 7.2.18). \pre at least 128 bytes
 std::array<std::uint8_t, 16> profileId(const Bytes &bytes);

@@ -3,6 +3,7 @@
 #include "profile/table_profile.h"
 
 #include "base/parallel.h"
+#include "colour/cube_root.h"
 #include "colour/spaces.h"
 #include "profile/display_gamut.h"
 #include "profile/lcms_handles.h"
@@ -20,17 +21,19 @@ constexpr int kCurve = 4096;                  // entries of the curves before an
 constexpr double kRootOffset = 0.017;         // light that is added before the cube root, so that its slope stays finite at zero
 constexpr double kBelow = 0.35, kAbove = 0.2; // room in a table for drives below 0 and above 1, cut off behind it
 constexpr double kChromaScale = 150;          // a* and b* are spread like asinh(a/150): nodes are a little denser near neutral
-constexpr double kRing = 18;                  // ΔE: nodes so near outside the gamut carry the model on beyond it
+constexpr double kRing = 16;                  // ΔE: nodes so near outside the gamut carry the model on beyond it
+constexpr double kFade = 8;                   // ΔE: from there to the boundary's own colours
 constexpr double kKnee = 0.85;                // share of the way to the boundary that perceptual leaves alone
 constexpr int kReferenceGrid = 17;
-constexpr double kClose = 3e-6, kNear = 3e-4; // light relative to white: where a colour of the display is meant, and where not
+constexpr double kClose = 5e-6, kNear = 1e-4; // light relative to white: where a colour of the display is meant, and where not
+constexpr double kCell = 12;                  // ΔE: nodes farther outside share no cell with colours of the display
 constexpr double kReferenceBlack = 0.0034731; // Y of the perceptual reference medium's black (ICC.1:2010, 6.3.3)
 
 /// Light to a scale on which Lab is nearly straight, 0..1 for 0..1, going on straight below zero.
 double toRoot(double light)
 {
     static const double zero = std::cbrt(kRootOffset), span = std::cbrt(1 + kRootOffset) - zero;
-    return light >= 0 ? (std::cbrt(light + kRootOffset) - zero) / span : light / (3 * zero * zero * span);
+    return light >= 0 ? (cubeRoot(light + kRootOffset) - zero) / span : light / (3 * zero * zero * span);
 }
 
 double fromRoot(double root)
@@ -55,12 +58,7 @@ public:
             m_values[i] = std::max(m_values[i], m_values[i - 1] + 1e-9);
         }
     }
-    [[nodiscard]] double at(double x) const
-    {
-        const double where = std::clamp(x, 0.0, 1.0) * double(m_values.size() - 1);
-        const size_t i = std::min(size_t(where), m_values.size() - 2);
-        return m_values[i] + (where - double(i)) * (m_values[i + 1] - m_values[i]);
-    }
+    [[nodiscard]] double at(double x) const { return sampledAt(m_values, x); }
     [[nodiscard]] double where(double value) const
     {
         const auto next = std::upper_bound(m_values.begin(), m_values.end(), value);
@@ -196,45 +194,49 @@ public:
         for (int i = 0; i < grid; ++i) {
             m_chroma.push_back(chromaOfNode(i));
         }
+        for (int i = 0; i < kCurve; ++i) {
+            const double x = i / (kCurve - 1.0), a = decoded(x, x).b;
+            m_chromaCurve.push_back(chromaToGrid(a, a > 0 ? mostChroma() : 128));
+            for (int c = 0; c < 3; ++c) {
+                m_drives[size_t(c)].push_back(m_space.drive(c, fromRoot(x * (1 + kBelow + kAbove) - kBelow)));
+            }
+        }
+        inParallel(GamutSurface::kHues, [this](int hue) { fillBoundary(hue); });
         for (auto *table : {&m_perceptual, &m_relative, &m_saturation}) {
             table->resize(m_forward.size() * 3);
         }
         inParallel(grid, [this](int slice) { fillSlice(slice); });
     }
 
-    Pipeline forward(cmsContext context, bool perceptual) const
+    [[nodiscard]] Bytes forward(bool perceptual) const
     {
-        std::vector<cmsUInt16Number> table(m_forward.size() * 3);
+        std::vector<std::uint16_t> table(m_forward.size() * 3);
         const bool scaled = perceptual && m_version >= 4;
+        // Version 2 ends its scale at 0xFF00, version 4 at 0xFFFF (ICC.1, 6.3.4).
+        const double lightness = m_version == 2 ? 652.8 : 655.35, chroma = m_version == 2 ? 256 : 257;
+        const auto coded = [](double v) { return std::uint16_t(std::clamp(v, 0.0, 65535.0) + 0.5); };
         for (size_t i = 0; i < m_forward.size(); ++i) {
             const Lab lab = scaled ? withBlack(m_forward[i], m_black, kReferenceBlack) : m_forward[i];
-            const cmsCIELab value{lab.a, lab.b, lab.c};
-            // Version 2 ends its scale at 0xFF00, version 4 at 0xFFFF (ICC.1, 6.3.4).
-            m_version == 2 ? cmsFloat2LabEncodedV2(&table[3 * i], &value) : cmsFloat2LabEncoded(&table[3 * i], &value);
+            table[3 * i] = coded(lightness * lab.a);
+            table[3 * i + 1] = coded(chroma * (lab.b + 128));
+            table[3 * i + 2] = coded(chroma * (lab.c + 128));
         }
         std::vector<double> steps;
         for (int i = 0; i < kCurve; ++i) {
             steps.push_back(m_steps.at(i / (kCurve - 1.0)));
         }
-        return pipeline(context, {&steps, &steps, &steps}, table, {nullptr, nullptr, nullptr});
+        return tableTag({{&steps, &steps, &steps}, m_grid, &table, {}}, m_version, true);
     }
 
-    Pipeline inverse(cmsContext context, Intent intent) const
+    [[nodiscard]] Bytes inverse(Intent intent) const
     {
-        const std::vector<cmsUInt16Number> &table =
-            intent == Intent::Perceptual ? m_perceptual : (intent == Intent::Relative ? m_relative : m_saturation);
-        std::vector<double> l, a;
-        std::array<std::vector<double>, 3> out;
+        std::vector<double> l;
         for (int i = 0; i < kCurve; ++i) {
             const double x = i / (kCurve - 1.0);
-            const Lab lab = decoded(x, x);
-            l.push_back(gridOfLightness(std::min(lab.a, 100.0), intent));
-            a.push_back(chromaToGrid(lab.b, lab.b > 0 ? mostChroma() : 128));
-            for (int c = 0; c < 3; ++c) {
-                out[size_t(c)].push_back(m_space.drive(c, fromRoot(x * (1 + kBelow + kAbove) - kBelow)));
-            }
+            l.push_back(gridOfLightness(std::min(decoded(x, x).a, 100.0), intent));
         }
-        return pipeline(context, {&l, &a, &a}, table, {&out[0], &out[1], &out[2]});
+        const auto &table = intent == Intent::Perceptual ? m_perceptual : (intent == Intent::Relative ? m_relative : m_saturation);
+        return tableTag({{&l, &m_chromaCurve, &m_chromaCurve}, m_grid, &table, {&m_drives[0], &m_drives[1], &m_drives[2]}}, m_version, false);
     }
 
 private:
@@ -323,18 +325,34 @@ private:
         return std::copysign(kChromaScale * std::sinh(std::abs(x) * std::asinh(most / kChromaScale)), x);
     }
 
+    /// What the channels show on the boundary, so that colours far outside are only looked up.
+    void fillBoundary(int hue)
+    {
+        LightSpace::Seeker seeker(m_space);
+        for (int angle = 0; angle < GamutSurface::kAngles; ++angle) {
+            m_boundary[size_t(hue * GamutSurface::kAngles + angle)] = roots(seeker.lightFor(m_surface.corner(hue, angle), kNear));
+        }
+    }
+    [[nodiscard]] Eigen::Vector3d onBoundary(const GamutSurface::Spot &spot) const
+    {
+        const Eigen::Vector3d *here = &m_boundary[size_t(spot.hue * GamutSurface::kAngles + spot.angle)];
+        const Eigen::Vector3d *next = &m_boundary[size_t((spot.hue + 1) % GamutSurface::kHues * GamutSurface::kAngles + spot.angle)];
+        const double s = spot.hueShare, t = spot.angleShare;
+        return (1 - s) * ((1 - t) * here[0] + t * here[1]) + s * ((1 - t) * next[0] + t * next[1]);
+    }
+
     void fillSlice(int slice)
     {
         LightSpace::Seeker seeker(m_space);
-        const double l = lightnessOfNode(slice, Intent::Perceptual);
+        const double l = lightnessOfNode(slice, Intent::Perceptual), relative = lightnessOfNode(slice, Intent::Relative);
         for (int i = 0; i < m_grid; ++i) {
             for (int k = 0; k < m_grid; ++k) {
                 const Lab lab = toDisplay({l, m_chroma[size_t(i)], m_chroma[size_t(k)]}, Intent::Perceptual);
-                const Lab pressed = m_surface.compressed(lab, *m_reference, kKnee);
-                store(m_perceptual, slice, i, k, seeker.lightFor(pressed, m_reference->contains(lab) ? kClose : kNear));
+                const GamutSurface::Direction direction = GamutSurface::directionOf(lab);
+                const auto pressed = m_surface.compressed(direction, lab, *m_reference, kKnee);
+                store(m_perceptual, slice, i, k, pressed ? roots(seeker.lightFor(*pressed, kClose)) : onBoundary(m_surface.towards(direction, lab)));
             }
         }
-        const double relative = lightnessOfNode(slice, Intent::Relative);
         for (int i = 0; i < m_grid; ++i) {
             for (int k = 0; k < m_grid; ++k) {
                 fillRelative({relative, m_chroma[size_t(i)], m_chroma[size_t(k)]}, seeker, slice, i, k);
@@ -344,47 +362,27 @@ private:
 
     void fillRelative(const Lab &lab, LightSpace::Seeker &seeker, int slice, int i, int k)
     {
-        const double beyond = (lab.vec() - Eigen::Vector3d(50, 0, 0)).norm() - m_surface.reach(lab);
+        const GamutSurface::Direction direction = GamutSurface::directionOf(lab);
+        const double beyond = direction.length - m_surface.reach(direction);
         // Near outside, where cells hold colours of the display as well, the model is carried on; farther out the
         // hue is kept.
-        const double far = std::clamp(beyond / kRing - 1, 0.0, 1.0);
-        const Eigen::Vector3d on = far < 1 ? seeker.lightFor(lab, kClose) : Eigen::Vector3d(Eigen::Vector3d::Zero());
-        Eigen::Vector3d relative = on, saturated = on;
-        if (far > 0) {
-            relative = (1 - far) * on + far * seeker.lightFor(m_surface.nearest(lab, 0.6), kNear);
-            saturated = (1 - far) * on + far * seeker.lightFor(m_surface.nearest(lab, 1.8), kNear);
+        const double far = std::clamp((beyond - kRing) / kFade, 0.0, 1.0);
+        Eigen::Vector3d on(0, 0, 0);
+        if (far < 1) {
+            on = roots(seeker.lightFor(lab, beyond < kCell ? kClose : kNear));
         }
-        store(m_relative, slice, i, k, relative);
-        store(m_saturation, slice, i, k, saturated);
+        store(m_relative, slice, i, k, far > 0 ? Eigen::Vector3d((1 - far) * on + far * onBoundary(m_surface.nearest(direction, lab, 0.6))) : on);
+        store(m_saturation, slice, i, k, far > 0 ? Eigen::Vector3d((1 - far) * on + far * onBoundary(m_surface.nearest(direction, lab, 1.8))) : on);
     }
 
-    void store(std::vector<cmsUInt16Number> &table, int slice, int i, int k, const Eigen::Vector3d &light) const
+    static Eigen::Vector3d roots(const Eigen::Vector3d &light) { return {toRoot(light[0]), toRoot(light[1]), toRoot(light[2])}; }
+
+    void store(std::vector<std::uint16_t> &table, int slice, int i, int k, const Eigen::Vector3d &root) const
     {
         for (int c = 0; c < 3; ++c) {
-            const double stored = std::clamp((toRoot(light[c]) + kBelow) / (1 + kBelow + kAbove), 0.0, 1.0);
-            table[size_t(((slice * m_grid + i) * m_grid + k) * 3 + c)] = cmsUInt16Number(65535 * stored + 0.5);
+            const double stored = std::clamp((root[c] + kBelow) / (1 + kBelow + kAbove), 0.0, 1.0);
+            table[size_t(((slice * m_grid + i) * m_grid + k) * 3 + c)] = std::uint16_t(65535 * stored + 0.5);
         }
-    }
-
-    Pipeline pipeline(cmsContext context, const std::array<const std::vector<double> *, 3> &in, const std::vector<cmsUInt16Number> &table,
-                      const std::array<const std::vector<double> *, 3> &out) const
-    {
-        Pipeline all(cmsPipelineAlloc(context, 3, 3));
-        const auto curves = [&](const std::array<const std::vector<double> *, 3> &lists) {
-            std::array<Curve, 3> owned;
-            std::array<cmsToneCurve *, 3> plain{};
-            for (size_t c = 0; c < 3; ++c) {
-                owned[c] = lists[c] != nullptr ? curveOf(context, *lists[c]) : nullptr;
-                plain[c] = owned[c].get();
-            }
-            return cmsStageAllocToneCurves(context, 3, lists[0] != nullptr ? plain.data() : nullptr);
-        };
-        if (!all || !cmsPipelineInsertStage(all.get(), cmsAT_END, curves(in))
-            || !cmsPipelineInsertStage(all.get(), cmsAT_END, cmsStageAllocCLut16bit(context, cmsUInt32Number(m_grid), 3, 3, table.data()))
-            || !cmsPipelineInsertStage(all.get(), cmsAT_END, curves(out))) {
-            return nullptr;
-        }
-        return all;
     }
 
     int m_version, m_grid;
@@ -394,8 +392,11 @@ private:
     GamutSurface m_surface;
     double m_black;
     std::optional<GamutSurface> m_reference;
-    std::vector<double> m_chroma; ///< a* or b* of each node
-    std::vector<cmsUInt16Number> m_perceptual, m_relative, m_saturation;
+    std::vector<Eigen::Vector3d> m_boundary = std::vector<Eigen::Vector3d>(size_t(GamutSurface::kHues) * GamutSurface::kAngles);
+    std::vector<double> m_chroma;                ///< a* or b* of each node
+    std::vector<double> m_chromaCurve;           ///< a* or b* to the grid
+    std::array<std::vector<double>, 3> m_drives; ///< what the tables store to drive
+    std::vector<std::uint16_t> m_perceptual, m_relative, m_saturation;
 };
 
 } // namespace
@@ -408,19 +409,19 @@ Result<Bytes> writeTableProfile(const ShownDisplay &display, const Ramps &ramps,
     bool good =
         profile
         && writeCommonTags(raw(context), profile.get(), text, cmsSigLabData, display.chad(), display.white().b, display.evaluate({0, 0, 0}), ramps);
-    const auto write = [&](cmsTagSignature tag, const Pipeline &pipeline) {
-        good = good && pipeline && cmsWriteTag(profile.get(), tag, pipeline.get());
+    const auto write = [&](cmsTagSignature tag, const Bytes &content) {
+        good = good && cmsWriteRawTag(profile.get(), tag, content.data(), cmsUInt32Number(content.size()));
     };
-    write(cmsSigAToB1Tag, builder.forward(raw(context), false));
+    write(cmsSigAToB1Tag, builder.forward(false));
     if (text.version >= 4) {
-        write(cmsSigAToB0Tag, builder.forward(raw(context), true));
+        write(cmsSigAToB0Tag, builder.forward(true));
     } else {
         good = good && cmsLinkTag(profile.get(), cmsSigAToB0Tag, cmsSigAToB1Tag);
     }
     good = good && cmsLinkTag(profile.get(), cmsSigAToB2Tag, cmsSigAToB1Tag);
-    write(cmsSigBToA0Tag, builder.inverse(raw(context), Intent::Perceptual));
-    write(cmsSigBToA1Tag, builder.inverse(raw(context), Intent::Relative));
-    write(cmsSigBToA2Tag, builder.inverse(raw(context), Intent::Saturation));
+    write(cmsSigBToA0Tag, builder.inverse(Intent::Perceptual));
+    write(cmsSigBToA1Tag, builder.inverse(Intent::Relative));
+    write(cmsSigBToA2Tag, builder.inverse(Intent::Saturation));
     const Bytes bytes = good ? finished(profile.get(), text.created) : Bytes{};
     if (bytes.empty()) {
         return profileError("The profile could not be written.");

@@ -3,6 +3,7 @@
 #include "profile/lcms_handles.h"
 
 #include "colour/spaces.h"
+#include "profile/parametric.h"
 
 #include <lcms2_plugin.h>
 
@@ -168,6 +169,12 @@ bool writeCommonTags(cmsContext context, cmsHPROFILE profile, const ProfileText 
     // Emission, 1931 observer, no geometry and no illuminant to speak of (ICC.1, 10.14).
     const cmsICCMeasurementConditions conditions{1, {0, 0, 0}, 0, 0, 0};
     good = good && cmsWriteTag(profile, cmsSigMeasurementTag, &conditions);
+    if (text.roomWhite) {
+        // Surround: the usual gray wall, a fifth of white (ICC.1:2010, 10.27 leaves it to the writer).
+        constexpr double kWall = 0.2;
+        const cmsICCViewingConditions viewing{cmsOf(text.roomWhite->vec()), cmsOf(kWall * text.roomWhite->vec()), 0};
+        good = good && cmsWriteTag(profile, cmsSigViewingConditionsTag, &viewing);
+    }
     if (!text.readings.empty()) {
         good = good && writePlain(context, profile, cmsSigCharTargetTag, text.readings);
     }
@@ -177,6 +184,126 @@ bool writeCommonTags(cmsContext context, cmsHPROFILE profile, const ProfileText 
         good = good && cmsWriteTag(profile, cmsSigVcgtTag, all.data());
     }
     return good;
+}
+
+namespace {
+
+/// Big-endian numbers, one after the other.
+class BigEndian {
+public:
+    explicit BigEndian(Bytes &bytes) : m_bytes(bytes) {}
+    void put8(int v) { m_bytes.push_back(std::uint8_t(v)); }
+    void put16(int v)
+    {
+        put8(v >> 8);
+        put8(v);
+    }
+    void put32(std::uint32_t v)
+    {
+        put16(int(v >> 16));
+        put16(int(v & 0xFFFF));
+    }
+    void put(const std::vector<std::uint16_t> &values)
+    {
+        const size_t at = m_bytes.size();
+        m_bytes.resize(at + 2 * values.size());
+        std::uint8_t *out = m_bytes.data() + at;
+        for (const std::uint16_t v : values) {
+            *out++ = std::uint8_t(v >> 8);
+            *out++ = std::uint8_t(v);
+        }
+    }
+    void put(const std::vector<double> &curve)
+    {
+        for (const double v : curve) {
+            put16(int(std::lround(std::clamp(v, 0.0, 1.0) * 65535)));
+        }
+    }
+    /// Three curves as `curv` tags, each filled up to a multiple of four.
+    void putCurves(const std::array<const std::vector<double> *, 3> &curves)
+    {
+        for (const auto *curve : curves) {
+            put32(cmsSigCurveType);
+            put32(0);
+            put32(curve != nullptr ? std::uint32_t(curve->size()) : 0);
+            if (curve != nullptr) {
+                put(*curve);
+            }
+            fill();
+        }
+    }
+    void fill()
+    {
+        while (m_bytes.size() % 4 != 0) {
+            put8(0);
+        }
+    }
+
+private:
+    Bytes &m_bytes;
+};
+
+Bytes lut16Tag(const TableTransform &t)
+{
+    static const std::vector<double> straight{0, 1};
+    Bytes bytes;
+    BigEndian out(bytes);
+    out.put32(cmsSigLut16Type);
+    out.put32(0);
+    for (const int v : {3, 3, t.grid, 0}) {
+        out.put8(v);
+    }
+    for (int i = 0; i < 9; ++i) {
+        out.put32(i % 4 == 0 ? 0x10000 : 0);
+    }
+    for (const auto *side : {&t.before, &t.after}) {
+        out.put16(int(((*side)[0] != nullptr ? *(*side)[0] : straight).size()));
+    }
+    for (const auto *curve : t.before) {
+        out.put(curve != nullptr ? *curve : straight);
+    }
+    out.put(*t.table);
+    for (const auto *curve : t.after) {
+        out.put(curve != nullptr ? *curve : straight);
+    }
+    return bytes;
+}
+
+} // namespace
+
+Bytes tableTag(const TableTransform &t, int version, bool toConnection)
+{
+    if (version < 4) {
+        return lut16Tag(t);
+    }
+    Bytes bytes;
+    BigEndian out(bytes);
+    out.put32(toConnection ? cmsSigLutAtoBType : cmsSigLutBtoAType);
+    out.put32(0);
+    for (const int v : {3, 3, 0, 0}) {
+        out.put8(v);
+    }
+    // Offsets of: B curves (on the connection's side), matrix, M curves, table, A curves (on the device's side).
+    for (int i = 0; i < 5; ++i) {
+        out.put32(0);
+    }
+    const auto here = [&](size_t field) {
+        for (size_t i = 0; i < 4; ++i) {
+            bytes[12 + 4 * field + i] = std::uint8_t(bytes.size() >> (24 - 8 * i));
+        }
+    };
+    here(toConnection ? 4 : 0);
+    out.putCurves(t.before);
+    here(3);
+    for (int i = 0; i < 16; ++i) {
+        out.put8(i < 3 ? t.grid : 0);
+    }
+    out.put32(0x02000000); // two bytes for each number
+    out.put(*t.table);
+    out.fill();
+    here(toConnection ? 0 : 4);
+    out.putCurves(t.after);
+    return bytes;
 }
 
 std::array<std::uint8_t, 16> profileId(const Bytes &bytes)
@@ -237,23 +364,62 @@ namespace {
 
 constexpr int kCurveEntries = 1024;
 
-double sampleAt(const std::vector<double> &list, double drive)
-{
-    const double at = std::clamp(drive, 0.0, 1.0) * double(list.size() - 1);
-    const size_t i = std::min(size_t(at), list.size() - 2);
-    const double t = at - double(i);
-    return list[i] * (1 - t) + list[i + 1] * t;
-}
-
 } // namespace
 
 XYZ MatrixModel::evaluate(const Drive &rgb) const
 {
     Eigen::Vector3d amounts;
     for (int c = 0; c < 3; ++c) {
-        amounts[c] = sampleAt(light[size_t(c)], rgb[c]);
+        amounts[c] = sampledAt(light[size_t(c)], rgb[c]);
     }
     return XYZ(channels * amounts + black.vec());
+}
+
+namespace {
+
+/// A curve by formula for Little CMS, in the shortest form that holds it.
+Curve formulaOf(cmsContext context, const ParametricCurve &p)
+{
+    const std::array<double, 7> all{p.g, p.a, p.b, p.c, p.d, p.e, p.f};
+    // Types 1, 4 and 5 of the library are types 0, 3 and 4 of the standard.
+    const int type = p.plainPower() ? 1 : (p.e == 0 && p.f == 0 && p.d > 0 ? 4 : 5);
+    return Curve(cmsBuildParametricToneCurve(context, type, all.data()));
+}
+
+/// The three tone curves as the profile is to hold them.
+std::array<Curve, 3> toneCurves(cmsContext context, const std::array<std::vector<double>, 3> &samples, const ProfileText &text)
+{
+    constexpr double kUnseen = 0.05; // L*
+    std::array<Curve, 3> curves;
+    bool formula = text.version >= 4 && text.curves != CurveForm::Sampled;
+    for (size_t c = 0; c < 3 && formula; ++c) {
+        const ParametricCurve fitted = fitParametric(samples[c]);
+        formula = text.curves == CurveForm::Parametric || fitted.worst <= kUnseen;
+        curves[c] = formulaOf(context, fitted);
+    }
+    for (size_t c = 0; c < 3 && !formula; ++c) {
+        curves[c] = curveOf(context, samples[c]);
+    }
+    return curves;
+}
+
+constexpr std::array<const char *, 3> kCurveForms{"auto", "parametric", "sampled"};
+
+} // namespace
+
+std::string curveFormName(CurveForm form)
+{
+    return kCurveForms[size_t(form)];
+}
+
+std::optional<CurveForm> curveFormFromName(const std::string &name)
+{
+    for (size_t i = 0; i < kCurveForms.size(); ++i) {
+        if (name == kCurveForms[i]) {
+            return CurveForm(i);
+        }
+    }
+    return std::nullopt;
 }
 
 Result<Bytes> writeMatrixProfile(const MatrixModel &model, const Ramps &ramps, const ProfileText &text)
@@ -276,15 +442,17 @@ Result<Bytes> writeMatrixProfile(const MatrixModel &model, const Ramps &ramps, c
     bool good = profile && writeCommonTags(raw(context), profile.get(), text, cmsSigXYZData, chad, white.b, model.black, ramps);
     const std::array<cmsTagSignature, 3> colorantTags{cmsSigRedColorantTag, cmsSigGreenColorantTag, cmsSigBlueColorantTag};
     const std::array<cmsTagSignature, 3> curveTags{cmsSigRedTRCTag, cmsSigGreenTRCTag, cmsSigBlueTRCTag};
+    std::array<std::vector<double>, 3> samples;
     for (int c = 0; c < 3; ++c) {
-        cmsCIEXYZ xyz{pcs(0, c), pcs(1, c), pcs(2, c)};
-        std::vector<double> curve(kCurveEntries);
         for (int i = 0; i < kCurveEntries; ++i) {
-            curve[size_t(i)] = (sampleAt(model.light[size_t(c)], double(i) / (kCurveEntries - 1)) + k[c]) / (1 + k[c]);
+            samples[size_t(c)].push_back((sampledAt(model.light[size_t(c)], double(i) / (kCurveEntries - 1)) + k[c]) / (1 + k[c]));
         }
-        const Curve trc = curveOf(raw(context), curve);
-        good =
-            good && trc && cmsWriteTag(profile.get(), colorantTags[size_t(c)], &xyz) && cmsWriteTag(profile.get(), curveTags[size_t(c)], trc.get());
+    }
+    const std::array<Curve, 3> curves = toneCurves(raw(context), samples, text);
+    for (int c = 0; c < 3; ++c) {
+        const cmsCIEXYZ xyz{pcs(0, c), pcs(1, c), pcs(2, c)};
+        good = good && curves[size_t(c)] && cmsWriteTag(profile.get(), colorantTags[size_t(c)], &xyz)
+               && cmsWriteTag(profile.get(), curveTags[size_t(c)], curves[size_t(c)].get());
     }
     const Bytes bytes = good ? finished(profile.get(), text.created) : Bytes{};
     if (bytes.empty()) {

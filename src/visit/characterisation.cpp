@@ -407,6 +407,18 @@ void Visit::judgeBlack()
     }
 }
 
+std::optional<XYZ> Visit::roomWhite() const
+{
+    std::optional<XYZ> white;
+    for (const Measurement &m : m_record.readings) {
+        if (m.mode == ReadMode::Ambient && !m.superseded) {
+            // Luminance of a perfect diffuser is illuminance over pi.
+            white = XYZ(m.xyz.vec() / M_PI);
+        }
+    }
+    return white;
+}
+
 void Visit::describeCalibration()
 {
     const bool ramps = !m_record.ramps.empty();
@@ -511,6 +523,8 @@ Status Visit::profileStage()
     text.description = m_record.profileName();
     text.created = m_hooks.wallClock ? m_hooks.wallClock() : WallTime{};
     text.version = m_record.plan.iccVersion;
+    text.curves = m_record.plan.curves;
+    text.roomWhite = roomWhite();
     text.display = m_record.display.model + (m_record.display.serial.empty() ? "" : " " + m_record.display.serial);
     if (m_model) {
         text.readings = readingsToCgats(modelReadings());

@@ -170,6 +170,7 @@ public:
         text.description = m_record.profileName();
         text.created = m_now;
         text.version = m_record.plan.iccVersion;
+        text.curves = m_record.plan.curves;
         text.display = m_record.display.model;
         text.readings = readingsToCgats(m_set);
         const auto bytes = profileOf(shown, ramps, text, m_record.plan.profileKind, m_record.plan.grid);

@@ -121,6 +121,7 @@ Json planJson(const VisitPlan &p)
             {"instrument", p.instrument},
             {"icc", p.iccVersion},
             {"profile_kind", profileKindName(p.profileKind)},
+            {"curves", curveFormName(p.curves)},
             {"mode", p.mode},
             {"profile_name", p.profileName},
             {"grid", p.grid},
@@ -147,6 +148,7 @@ VisitPlan planFrom(const Json &j)
     p.mode = j.at("mode").get<std::string>();
     p.profileName = j.at("profile_name").get<std::string>();
     p.grid = j.value("grid", 33);
+    p.curves = curveFormFromName(j.value("curves", "auto")).value_or(CurveForm::Auto);
     p.by = j.at("by").get<std::string>();
     p.waitForWarmUp = j.at("wait").get<bool>();
     p.profileIn = fromBase16(j.at("profile_in").get<std::string>());

@@ -129,6 +129,8 @@ private:
     Status measureAsItStands();
     [[nodiscard]] ReadingSet modelReadings() const;
     bool wantsTable(const ShownDisplay &shown, const MatrixModel &matrix);
+    /// A white paper in the light at the desk, cd/m², where that was read.
+    [[nodiscard]] std::optional<XYZ> roomWhite() const;
     void compareWithTargetGamut();
     [[nodiscard]] std::vector<TestColour> coloursToVerify(const Profile &profile) const;
     Result<Measurement> readVerified(const TestColour &colour);

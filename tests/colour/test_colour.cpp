@@ -2,6 +2,7 @@
 #include "support.h"
 
 #include "colour/cct.h"
+#include "colour/cube_root.h"
 #include "colour/difference.h"
 #include "colour/spaces.h"
 #include "colour/spectrum.h"
@@ -294,6 +295,17 @@ private Q_SLOTS:
     }
 
     // Source: definitions in CIE 15:2004, 8.2; white must come out as L* 100, u* = v* = 0.
+    // Source: the C library's cbrt.
+    void cubeRootsAgreeWithTheLibrary()
+    {
+        double worst = 0;
+        for (double x = 1e-12; x < 1e6; x *= 1.00137) {
+            worst = std::max(worst, std::abs(cubeRoot(x) / std::cbrt(x) - 1));
+        }
+        QVERIFY2(worst < 1e-12, qPrintable(QString::number(worst)));
+        LAMP_NEAR(cubeRoot(27), 3, 1e-11);
+    }
+
     void luvOfWhiteAndUvInverse()
     {
         const Luv white = luvOf(iccD50(), iccD50());

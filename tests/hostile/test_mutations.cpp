@@ -13,6 +13,9 @@
 #include "profile/table_profile.h"
 #include "visit/imported.h"
 
+#include <QDir>
+#include <QFile>
+
 #include <chrono>
 #include <functional>
 #include <random>
@@ -183,6 +186,33 @@ private Q_SLOTS:
             refused += message != "read" ? 1 : 0;
         }
         QVERIFY(refused > 0);
+    }
+
+    // What coverage-guided search found (./run fuzz): inputs that reach most of the readers' branches.
+    void corpusOfTheFuzzer_data()
+    {
+        QTest::addColumn<int>("kind");
+        int kind = 0;
+        for (const char *folder : {"profile", "readings", "cube", "json"}) {
+            QTest::newRow(folder) << kind++;
+        }
+    }
+    void corpusOfTheFuzzer()
+    {
+        QFETCH(int, kind);
+        const std::array<Reader, 4> readers{throughInspection, throughTable, [](const std::string &t) { return told(cubeFromText(t)); },
+                                            [](const std::string &t) {
+                                                return told(targetFromJson(t)) + told(toleranceFromJson(t)) + told(correctionFromJson(t))
+                                                       + told(rampsFromCsv(t));
+                                            }};
+        const QDir folder(QStringLiteral(LAMP_TESTS_DIR "/fuzz/corpus/") + QTest::currentDataTag());
+        const QStringList files = folder.entryList(QDir::Files);
+        QVERIFY(files.size() >= 60);
+        for (const QString &name : files) {
+            QFile f(folder.filePath(name));
+            QVERIFY(f.open(QIODevice::ReadOnly));
+            QVERIFY2(!readers[size_t(kind)](f.readAll().toStdString()).empty(), qPrintable(name));
+        }
     }
 };
 

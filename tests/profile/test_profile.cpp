@@ -9,6 +9,7 @@
 #include "profile/display_gamut.h"
 #include "profile/icc.h"
 #include "profile/inspect.h"
+#include "profile/parametric.h"
 #include "profile/table_profile.h"
 
 #include <QFile>
@@ -285,6 +286,81 @@ private Q_SLOTS:
         }
     }
 
+    // Sources: IEC 61966-2-1 (sRGB), CIE 15 (L*), BT.1886 Annex 1, as ToneCurve has them (tested on its own). Each is of the
+    // form by its definition, with a display's black folded in as well; Little CMS evaluates the same numbers.
+    void curvesByFormula()
+    {
+        std::vector<std::pair<std::string, ToneCurve>> kinds;
+        for (const double gamma : {1.0, 1.8, 2.2, 2.4, 2.6}) {
+            kinds.push_back({"gamma", {ToneKind::Gamma, gamma}});
+        }
+        kinds.push_back({"sRGB", {ToneKind::Srgb}});
+        kinds.push_back({"L*", {ToneKind::LStar}});
+        ToneCurve video;
+        video.kind = ToneKind::Bt1886;
+        kinds.push_back({"BT.1886", video.withBlack(0.001)});
+        for (const auto &[name, tone] : kinds) {
+            for (const double black : {0.0, 0.0008, 0.01}) {
+                std::vector<double> samples;
+                for (int i = 0; i <= 1023; ++i) {
+                    samples.push_back((tone.value(i / 1023.0) + black) / (1 + black));
+                }
+                const ParametricCurve fitted = fitParametric(samples);
+                QVERIFY2(fitted.worst < 0.04, qPrintable(QStringLiteral("%1, black %2: %3").arg(name.c_str()).arg(black).arg(fitted.worst)));
+                LAMP_NEAR(fitted.value(1), 1, 5e-5);
+                QCOMPARE(fitted.plainPower(), name == "gamma" && black == 0);
+            }
+        }
+        // A panel's own curve, with a bump: no formula holds it, and that is told.
+        std::vector<double> odd;
+        for (int i = 0; i <= 255; ++i) {
+            const double v = i / 255.0;
+            odd.push_back(std::pow(v, 2.2) * (1 + 0.08 * std::sin(9 * v)) / (1 + 0.08 * std::sin(9)));
+        }
+        QVERIFY(fitParametric(odd).worst > 0.5);
+    }
+
+    void matrixProfileTakesTheFormThatIsAskedFor()
+    {
+        MatrixModel odd = model();
+        for (size_t i = 0; i < odd.light[1].size(); ++i) {
+            odd.light[1][i] *= 1 + 0.05 * std::sin(3.14159265 * double(i) / 255);
+        }
+        const auto typeOfCurve = [](const Bytes &bytes) {
+            for (const TagEntry &t : inspect(bytes, kMade).tags) {
+                if (t.signature == "gTRC") {
+                    return t.type;
+                }
+            }
+            return std::string();
+        };
+        const auto made = [&](const MatrixModel &m, int version, CurveForm form) {
+            ProfileText text{"curves", "free", kMade, version};
+            text.curves = form;
+            text.roomWhite = XYZ(9.5, 10, 8);
+            return writeMatrixProfile(m, ramps(), text).value();
+        };
+        const MatrixModel even = model("Display P3", 2.2, 0.0008);
+        QCOMPARE(typeOfCurve(made(even, 4, CurveForm::Auto)), std::string("para"));
+        QCOMPARE(typeOfCurve(made(even, 4, CurveForm::Sampled)), std::string("curv"));
+        QCOMPARE(typeOfCurve(made(even, 2, CurveForm::Parametric)), std::string("curv"));
+        QCOMPARE(typeOfCurve(made(odd, 4, CurveForm::Auto)), std::string("curv"));
+        QCOMPARE(typeOfCurve(made(odd, 4, CurveForm::Parametric)), std::string("para"));
+        QVERIFY(made(even, 4, CurveForm::Auto).size() + 3000 < made(even, 4, CurveForm::Sampled).size());
+        // By formula the profile says the same of every colour.
+        const auto formula = Profile::open(made(even, 4, CurveForm::Auto)), sampled = Profile::open(made(even, 4, CurveForm::Sampled));
+        for (int i = 0; i < 125; ++i) {
+            const Drive d{i / 25 / 4.0, i / 5 % 5 / 4.0, i % 5 / 4.0};
+            QVERIFY(deltaE2000(formula->colourOf(d), sampled->colourOf(d)) < 0.05);
+        }
+        QVERIFY(typeOfCurve(Bytes(200, 0)).empty());
+        for (const int version : {2, 4}) {
+            const Inspection seen = inspect(made(even, version, CurveForm::Auto), kMade);
+            QVERIFY(std::any_of(seen.tags.begin(), seen.tags.end(), [](const TagEntry &t) { return t.signature == "view" && t.type == "view"; }));
+            QVERIFY2(seen.sound(), version == 2 ? "2" : "4");
+        }
+    }
+
     void gamutSurfaceOfACube()
     {
         // Geometry: a box in Lab; distances from its middle are known.
@@ -297,13 +373,42 @@ private Q_SLOTS:
             }
         }
         const GamutSurface surface(box, 9);
-        LAMP_NEAR(surface.reach({100, 0, 0}), 50, 1e-6);
-        LAMP_NEAR(surface.reach({50, 90, 0}), 30, 1e-6);
-        LAMP_NEAR(surface.reach({50, 40, 40}), 30 * std::sqrt(2.0), 1.0);
+        const auto reach = [&](const Lab &lab) { return surface.reach(GamutSurface::directionOf(lab)); };
+        const auto compressed = [&](const Lab &lab, const GamutSurface &other) {
+            return surface.compressed(GamutSurface::directionOf(lab), lab, other, 0.8);
+        };
+        LAMP_NEAR(reach({100, 0, 0}), 50, 1e-6);
+        LAMP_NEAR(reach({50, 90, 0}), 30, 1e-6);
+        LAMP_NEAR(reach({50, 40, 40}), 30 * std::sqrt(2.0), 1.0);
         QVERIFY(surface.contains({60, 20, -20}) && !surface.contains({60, 33, 0}));
-        LAMP_NEAR(surface.nearest({50, 60, 0}, 1).b, 30, 0.2);
-        const Lab same = surface.nearest({60, 10, 10}, 1);
-        QCOMPARE(same, (Lab{60, 10, 10}));
+        LAMP_NEAR(surface.nearest({50, 60, 0}, 1).lab.b, 30, 0.2);
+        // The place is between directions of the table, whose boundary is known as well.
+        const Lab wanted{70, 55, 20};
+        for (const GamutSurface::Spot &spot : {surface.nearest(wanted, 1), surface.towards(GamutSurface::directionOf(wanted), wanted)}) {
+            Eigen::Vector3d mixed(0, 0, 0);
+            for (int i = 0; i < 4; ++i) {
+                const double share = (i % 2 == 1 ? spot.hueShare : 1 - spot.hueShare) * (i / 2 == 1 ? spot.angleShare : 1 - spot.angleShare);
+                mixed += share * surface.corner((spot.hue + i % 2) % GamutSurface::kHues, spot.angle + i / 2).vec();
+            }
+            QVERIFY2((mixed - spot.lab.vec()).norm() < 0.3, qPrintable(QString::number((mixed - spot.lab.vec()).norm())));
+        }
+        LAMP_NEAR(surface.towards(GamutSurface::directionOf(wanted), wanted).lab.b, 30, 0.1);
+        // Pressed: the inside stays, the rim moves in, and what is beyond both belongs on the boundary.
+        const std::optional<Lab> inside = compressed({60, 10, 10}, surface);
+        QCOMPARE(inside.value(), (Lab{60, 10, 10}));
+        std::vector<Lab> wider = box;
+        for (Lab &lab : wider) {
+            lab = {lab.a, 1.5 * lab.b, 1.5 * lab.c};
+        }
+        const GamutSurface reference(wider, 9);
+        double before = 0;
+        for (double a = 20; a < 45; a += 1) {
+            const double pressed = compressed({50, a, 0}, reference)->b;
+            QVERIFY(pressed > before && pressed < 30);
+            before = pressed;
+        }
+        LAMP_NEAR(before, 30, 0.5);
+        QVERIFY(!compressed({50, 46, 0}, reference));
     }
 
     // Sources: a cube of Lab-like axes has the volume of a box (geometry); Adobe RGB (1998) holds all of sRGB, and
