@@ -8,6 +8,7 @@
 #include "exchange/files.h"
 #include "profile/display_cube.h"
 #include "visit/imported.h"
+#include "visit/whole_visit.h"
 
 #include <QCheckBox>
 #include <QComboBox>
@@ -149,6 +150,15 @@ void FileDesk::open(const QStringList &files, const Store *store, qint64 display
 
 void FileDesk::openReadings(const QString &file, const std::string &content, const Store *store, qint64 display)
 {
+    if (looksLikeWholeVisit(content)) {
+        const auto record = wholeVisitFromJson(content);
+        if (record) {
+            Q_EMIT visitBrought(record.value());
+        } else {
+            Q_EMIT message(QFileInfo(file).fileName() + ": " + text(record.error().text()));
+        }
+        return;
+    }
     auto table = readingTable(content);
     if (!table) {
         Q_EMIT message(QFileInfo(file).fileName() + ": " + text(table.error().text()));

@@ -35,6 +35,7 @@ Q_SIGNALS:
     void laid();
     void message(const QString &words);
     void installWanted(const lamp::Bytes &profile);
+    void visitBrought(const lamp::VisitRecord &record);
     void readingsBrought(const lamp::ReadingSet &set, qint64 display, const QString &target);
 
 private:

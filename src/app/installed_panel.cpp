@@ -5,9 +5,11 @@
 
 #include <QComboBox>
 #include <QCoreApplication>
+#include <QFileInfo>
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QPushButton>
+#include <QStandardPaths>
 #include <QThreadPool>
 #include <QTimer>
 #include <QVBoxLayout>
@@ -18,10 +20,12 @@ namespace {
 
 constexpr int kLookEveryMs = 4000;
 
-/// The command line program, which lies beside this one.
+/// The command line program: beside this one, or where programs are.
 std::string commandLine()
 {
-    return (QCoreApplication::applicationDirPath() + QStringLiteral("/dutiful-lamp-cli")).toStdString();
+    const QString name = QStringLiteral("dutiful-lamp-cli"), here = QCoreApplication::applicationDirPath();
+    const QString near = QStandardPaths::findExecutable(name, {here, here + QStringLiteral("/..")});
+    return (near.isEmpty() ? QStandardPaths::findExecutable(name) : QFileInfo(near).canonicalFilePath()).toStdString();
 }
 
 } // namespace
@@ -33,19 +37,21 @@ InstalledPanel::InstalledPanel(QWidget *parent)
 {
     auto *layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
-    auto *row = new QHBoxLayout;
+    auto *state = new QHBoxLayout;
     auto *name = new QLabel(tr("On this computer's"));
-    row->addWidget(name);
-    row->addWidget(m_choice);
+    state->addWidget(name);
+    state->addWidget(m_choice);
     m_choice->setAccessibleName(tr("Output of this computer"));
+    m_state->setWordWrap(true);
+    state->addWidget(m_state, 1);
+    layout->addLayout(state);
+    auto *row = new QHBoxLayout;
     for (QPushButton *b : {m_apply, m_clear, m_next, m_look, m_login}) {
         row->addWidget(b);
     }
     m_login->setCheckable(true);
     row->addStretch(1);
     layout->addLayout(row);
-    m_state->setWordWrap(true);
-    layout->addWidget(m_state);
     connect(m_apply, &QPushButton::clicked, this, [this] {
         if (const XOutput *o = output()) {
             told(m_installation.apply(*m_screen, *o));

@@ -218,7 +218,7 @@ void LookView::paintEvent(QPaintEvent *)
         return;
     }
     QSize size = image.size().scaled(width(), height() - 22, Qt::KeepAspectRatio);
-    const QRect area(QPoint((width() - size.width()) / 2, 22), size);
+    const QRect area(QPoint((width() - size.width()) / 2, 22 + (m_record ? 0 : (height() - 22 - size.height()) / 2)), size);
     QRectF source(QPointF(0, 0), QSizeF(image.size()));
     if (m_zoom) {
         QRectF part(0, 0, image.width() / 3.0, image.height() / 3.0);
@@ -230,8 +230,11 @@ void LookView::paintEvent(QPaintEvent *)
     p.setRenderHint(QPainter::SmoothPixmapTransform);
     p.drawImage(QRectF(area), image, source);
     p.setPen(t.ink);
-    p.drawText(QRect(area.left(), 0, area.width(), 20), Qt::AlignLeft | Qt::AlignVCenter, m_showAfter ? m_afterWords : m_beforeWords);
-    p.drawText(QRect(area.left(), 0, area.width(), 20), Qt::AlignRight | Qt::AlignVCenter, tr("B switches, a click zooms"));
+    p.drawText(QRect(m_record ? area.left() : 0, 0, m_record ? area.width() : width(), 20), Qt::AlignLeft | Qt::AlignVCenter,
+               m_showAfter ? m_afterWords : m_beforeWords);
+    if (m_record) {
+        p.drawText(QRect(area.left(), 0, area.width(), 20), Qt::AlignRight | Qt::AlignVCenter, tr("B switches, a click zooms"));
+    }
 }
 
 void LookView::mousePressEvent(QMouseEvent *event)

@@ -16,6 +16,7 @@
 #include "exchange/report.h"
 #include "exchange/results.h"
 #include "visit/imported.h"
+#include "visit/whole_visit.h"
 
 #include <QApplication>
 #include <QCloseEvent>
@@ -292,6 +293,7 @@ void MainWindow::buildMenus()
             m_desk->typeReadings(*m_store, m_display);
         }
     });
+    studio->addAction(tr("&Pass this visit on…"), this, &MainWindow::passVisitOn);
     studio->addAction(tr("&Names of profiles…"), this, &MainWindow::nameProfiles);
     studio->addSeparator();
     studio->addAction(tr("&Quit"), QKeySequence::Quit, this, &QWidget::close);
@@ -766,6 +768,7 @@ void MainWindow::connectDesk()
     connect(m_desk, &FileDesk::message, this, [this](const QString &words) { banner(words); });
     connect(m_desk, &FileDesk::installWanted, this, &MainWindow::installProfile);
     connect(m_desk, &FileDesk::readingsBrought, this, &MainWindow::bringIn);
+    connect(m_desk, &FileDesk::visitBrought, this, &MainWindow::bringVisitIn);
     connect(m_desk->screening(), &ScreeningView::instrumentWanted, this, &MainWindow::rankWithInstrument);
     connect(m_quick, &QuickReader::progressed, m_desk->screening(), &ScreeningView::setProgress);
     const auto ended = [this] {
@@ -780,7 +783,7 @@ void MainWindow::connectDesk()
     });
     connect(m_quick, &QuickReader::failed, this, [this, ended](const Error &error) {
         ended();
-        banner(text(error.text()));
+        banner(error.kind == ErrorKind::Cancelled ? tr("Stopped. The profiles are not ranked by these readings.") : text(error.text()));
     });
     connect(m_installed, &InstalledPanel::disturbed, this, [this](const QString &what) { banner(what); });
 }
@@ -838,19 +841,83 @@ void MainWindow::installProfile(const Bytes &profile)
     banner(s ? m_installed->words() : text(s.error().text()));
 }
 
-Result<qint64> MainWindow::displayBroughtIn(const ReadingSet &set)
+Result<qint64> MainWindow::displayBroughtIn(DisplayEntry entry)
 {
     const auto rooms = m_store->rooms();
     const auto room = rooms.empty() ? m_store->addRoom(tr("Elsewhere")) : Result<qint64>(rooms.front().id);
     if (!room) {
         return room;
     }
-    DisplayEntry d;
-    d.roomId = room.value();
-    d.name = d.model = text(set.display);
-    d.technology = QStringLiteral("unknown");
-    d.note = tr("Known from readings that were brought in.");
-    return m_store->addDisplay(d);
+    entry.roomId = room.value();
+    entry.note = tr("Known from what was brought in.");
+    return m_store->addDisplay(entry);
+}
+
+Status MainWindow::keepFinished(const VisitRecord &record, qint64 display)
+{
+    Status kept = m_store->saveVisit(record, display, VisitState::Finished);
+    for (const Measurement &m : record.readings) {
+        kept = kept ? m_store->addReading(record.id, m) : kept;
+    }
+    return kept;
+}
+
+void MainWindow::passVisitOn()
+{
+    if (!m_shown || m_shown->id.empty() || m_stack->currentWidget() != m_worksheet) {
+        banner(tr("Open the visit that is to be passed on first: its line on the display's card."));
+        return;
+    }
+    const QString file = QFileDialog::getSaveFileName(this, tr("Pass the visit on"), fileName(text(m_shown->profileName())) + QStringLiteral(".json"),
+                                                      tr("Whole visit (*.json)"));
+    if (!file.isEmpty()) {
+        const Status s = writeFile(std::filesystem::path(file.toStdString()), wholeVisitToJson(*m_shown));
+        banner(s ? tr("The visit, with its readings and its profile, is in %1. Another studio opens it with Ctrl+O.").arg(file)
+                 : text(s.error().text()));
+    }
+}
+
+void MainWindow::bringVisitIn(const VisitRecord &record)
+{
+    if (!m_store) {
+        banner(tr("Open a studio first: a visit belongs to a display."));
+        return;
+    }
+    qint64 display = 0;
+    for (const DisplayEntry &d : m_store->displays()) {
+        for (const VisitEntry &v : m_store->visits(d.id)) {
+            if (v.id == text(record.id)) {
+                banner(tr("This visit of %1 is in the studio already.").arg(d.name));
+                return;
+            }
+        }
+        if (d.model == text(record.display.model) && d.serial == text(record.display.serial)) {
+            display = d.id;
+        }
+    }
+    if (display == 0) {
+        DisplayEntry d;
+        d.name = d.model = text(record.display.model.empty() ? "Display" : record.display.model);
+        d.serial = text(record.display.serial);
+        d.technology = text(record.display.technology);
+        const auto id = displayBroughtIn(d);
+        if (!id) {
+            banner(text(id.error().text()));
+            return;
+        }
+        display = id.value();
+    }
+    if (const Status kept = keepFinished(record, display); !kept) {
+        banner(text(kept.error().text()));
+        return;
+    }
+    m_shown = std::make_shared<VisitRecord>(record);
+    m_display = display;
+    reloadPlaces();
+    m_worksheet->setQuestion({}, false, {});
+    m_worksheet->setRecord(m_shown);
+    m_stack->setCurrentWidget(m_worksheet);
+    banner(tr("The visit of %1 is in the studio now.").arg(text(longDate(record.started))));
 }
 
 void MainWindow::bringIn(const ReadingSet &set, qint64 display, const QString &target)
@@ -861,17 +928,17 @@ void MainWindow::bringIn(const ReadingSet &set, qint64 display, const QString &t
     plan.by = QSettings().value(QStringLiteral("person/role"), tr("colour keeper")).toString().toStdString();
     plan.profileName = QSettings().value(QStringLiteral("profile/name")).toString().toStdString();
     auto made = visitFromReadings(set, plan, {}, wallNow());
-    const auto id = made ? (display != 0 ? Result<qint64>(display) : displayBroughtIn(set)) : Result<qint64>(made.error());
+    DisplayEntry entry;
+    entry.name = entry.model = text(set.display);
+    entry.technology = QStringLiteral("unknown");
+    const auto id = made ? (display != 0 ? Result<qint64>(display) : displayBroughtIn(entry)) : Result<qint64>(made.error());
     if (!id) {
         banner(text(id.error().text()));
         return;
     }
     auto record = std::make_shared<VisitRecord>(std::move(made).value());
     record->id = QUuid::createUuid().toString(QUuid::WithoutBraces).toStdString();
-    Status kept = m_store->saveVisit(*record, id.value(), VisitState::Finished);
-    for (const Measurement &m : record->readings) {
-        kept = kept ? m_store->addReading(record->id, m) : kept;
-    }
+    const Status kept = keepFinished(*record, id.value());
     m_shown = record;
     m_worksheet->setQuestion({}, false, {});
     m_worksheet->setRecord(record);

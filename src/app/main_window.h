@@ -96,8 +96,12 @@ private:
     void connectDesk();
     void nameProfiles();
     void bringIn(const ReadingSet &set, qint64 display, const QString &target);
+    void passVisitOn();
+    void bringVisitIn(const VisitRecord &record);
     void installProfile(const Bytes &profile);
-    Result<qint64> displayBroughtIn(const ReadingSet &set);
+    /// A display that is known from what was brought in, in the first room.
+    Result<qint64> displayBroughtIn(DisplayEntry entry);
+    Status keepFinished(const VisitRecord &record, qint64 display);
     void pauseOrGoOn();
     void cancelVisit();
     bool handleKey(QKeyEvent *event);

@@ -57,7 +57,8 @@ void PatchWindow::keyPressEvent(QKeyEvent *event)
     QWidget::keyPressEvent(event);
 }
 
-ScreenBench::ScreenBench(PatchWindow *window, const QString &technology, std::unique_ptr<XScreen> x) : m_window(window), m_x(std::move(x))
+ScreenBench::ScreenBench(PatchWindow *window, const QString &technology, std::unique_ptr<XScreen> x, const QString &output)
+    : m_window(window), m_x(std::move(x))
 {
     const QScreen *screen = window->screen();
     m_info.model = (screen->manufacturer() + " " + screen->model()).trimmed().toStdString();
@@ -71,7 +72,7 @@ ScreenBench::ScreenBench(PatchWindow *window, const QString &technology, std::un
     m_info.heightMm = screen->physicalSize().height();
     const auto outputs = m_x ? m_x->outputs() : Result<std::vector<XOutput>>(std::vector<XOutput>{});
     for (const XOutput &o : outputs ? outputs.value() : std::vector<XOutput>{}) {
-        if (o.name == screen->name().toStdString() && o.gammaSize > 1) {
+        if (o.name == (output.isEmpty() ? screen->name() : output).toStdString() && o.gammaSize > 1) {
             m_output = o;
             // The server takes 16 bits; what the graphics card makes of them it does not say.
             m_info.lut = DisplayInfo::Lut{o.gammaSize, 16};

@@ -34,7 +34,8 @@ class ScreenBench : public lamp::Bench {
 public:
     /// \param window lives on the interface's thread and outlives this object
     /// \param x where the window's output is looked for; null where there is none
-    ScreenBench(PatchWindow *window, const QString &technology, std::unique_ptr<XScreen> x);
+    /// \param output the name of that output, where it is not that of the window's screen
+    ScreenBench(PatchWindow *window, const QString &technology, std::unique_ptr<XScreen> x, const QString &output = {});
 
     Result<BenchInfo> hello() override;
     Status advance(double) override { return Done{}; }

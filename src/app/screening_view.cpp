@@ -52,7 +52,7 @@ ScreeningView::ScreeningView(QWidget *parent)
     m_table->horizontalHeader()->setSectionResizeMode(5, QHeaderView::Stretch);
     m_table->setWordWrap(true);
     m_table->setToolTip(tr("Enter or a double click lays a profile open"));
-    layout->addWidget(m_table, 2);
+    layout->addWidget(m_table, 3);
     auto *lower = new QHBoxLayout;
     lower->addWidget(m_plot, 1);
     auto *right = new QVBoxLayout;
@@ -115,7 +115,9 @@ Status ScreeningView::rank(const ReadingSet &readings)
     for (const Profile &p : m_profiles) {
         pointers.push_back(&p);
     }
-    fill(realErrors(pointers, m_names, model.value()));
+    const std::vector<RealError> errors = realErrors(pointers, m_names, model.value());
+    fill(errors);
+    m_verdict->setText(text(rankingVerdict(errors, *m_screening) + " " + m_screening->verdict));
     return Done{};
 }
 
@@ -158,7 +160,8 @@ void ScreeningView::fill(const std::vector<RealError> &errors)
             }
             put(i, 0, tr(errors[i].name.c_str()));
         }
-        put(i, 4, tr("mean %1, max %2").arg(text(fixed(errors[i].mean, 2)), text(fixed(errors[i].max, 1))));
+        put(i, 4,
+            tr("mean %1, max %2, white %3").arg(text(fixed(errors[i].mean, 2)), text(fixed(errors[i].max, 1)), text(fixed(errors[i].white, 1))));
     }
     m_table->resizeRowsToContents();
     m_pairs->setRowCount(int(n));

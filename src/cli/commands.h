@@ -14,7 +14,7 @@ struct VisitOptions {
     std::string bench, target, out, task = "full", profile = "auto", instrument = "auto", effort = "standard", mode, tolerance = "studio",
                                     warmUp = "wait", name, profileIn, correction, keep, report = "pdf", curves = "auto";
     int icc = 4, grid = 33;
-    bool json = false;
+    bool json = false, whole = false;
 };
 
 struct ServeOptions {
@@ -32,7 +32,7 @@ struct ImportOptions {
                            curves = "auto";
     double fullDrive = 0, whiteLuminance = 0;
     int icc = 4, grid = 33;
-    bool json = false, acceptGuess = false;
+    bool json = false, acceptGuess = false, whole = false;
 };
 
 struct ScreenOptions {

@@ -5,15 +5,19 @@
 
 #include "exchange/files.h"
 #include "exchange/reading_table.h"
+#include "exchange/report.h"
 #include "exchange/results.h"
 #include "profile/display_cube.h"
 #include "visit/imported.h"
+#include "visit/whole_visit.h"
 
 #include <nlohmann/json.hpp>
 
 #include <algorithm>
 #include <filesystem>
+#include <functional>
 #include <iostream>
+#include <map>
 #include <sstream>
 
 namespace lamp::cli {
@@ -197,7 +201,7 @@ int importReadings(const ImportOptions &o)
     }
     const PaintingWithoutScreen painting(o.report != "none");
     const ReportKind kindOfReport = o.report == "pdf" ? ReportKind::Pdf : (o.report == "html" ? ReportKind::Html : ReportKind::None);
-    if (const Status s = writeResults(o.out, record.value(), kindOfReport); !s) {
+    if (const Status s = writeResults(o.out, record.value(), kindOfReport, o.whole); !s) {
         return report(s.error(), o.json);
     }
     if (o.json) {
@@ -213,9 +217,49 @@ int importReadings(const ImportOptions &o)
     return record->verdict == Verdict::Pass ? kDone : kNotWithin;
 }
 
+namespace {
+
+/// A whole visit into one of the files that a visit makes.
+int convertVisit(const std::string &content, const ImportOptions &o)
+{
+    const auto record = wholeVisitFromJson(content);
+    if (!record) {
+        return report(record.error(), o.json);
+    }
+    const std::string to = extensionOf(o.out);
+    const PaintingWithoutScreen painting(to == ".pdf" || to == ".html");
+    const std::map<std::string, std::function<std::string()>> makers{
+        {".icc", [&] { return std::string(record->profile.begin(), record->profile.end()); }},
+        {".pdf",
+         [&] {
+             const auto pdf = reportPdf(record.value());
+             return std::string(pdf.begin(), pdf.end());
+         }},
+        {".html", [&] { return reportHtml(record.value()); }},
+        {".json", [&] { return visitJson(record.value()); }},
+        {".txt", [&] { return readingsToCgats(readingSet(record.value())); }},
+        {".csv", [&] { return readingsToCsv(readingSet(record.value())); }},
+        {".cxf", [&] { return readingsToCxf(readingSet(record.value())); }}};
+    const auto maker = makers.find(to);
+    if (maker == makers.end()) {
+        return report(optionError("A visit is taken apart into .icc, .pdf, .html, .json, .txt (CGATS), .csv or .cxf, not \"" + to + "\".",
+                                  "Choose one of these endings."),
+                      o.json);
+    }
+    const Status s = writeFile(fs::path(o.out), maker->second());
+    return s ? kDone : report(s.error(), o.json);
+}
+
+} // namespace
+
 int convertFile(const ImportOptions &o)
 {
     const std::string to = extensionOf(o.out), from = extensionOf(o.file);
+    if (from == ".json") {
+        if (const auto content = readFile(o.file); content && looksLikeWholeVisit(content.value())) {
+            return convertVisit(content.value(), o);
+        }
+    }
     std::string text;
     if (from == ".icc" || from == ".icm" || looksLikeRamps(o.file)) {
         Ramps ramps;

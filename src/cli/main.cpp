@@ -33,6 +33,7 @@ void addVisit(CLI::App &app, VisitOptions &o, int &status)
     command->add_option("--name", o.name, "The profile's description; {display}, {serial}, {white}, {luminance}, {tone}, {date} are filled in");
     command->add_option("--profile-in", o.profileIn, "For --task check: the profile to verify");
     command->add_option("--correction", o.correction, "A correction of your own for this instrument and kind of panel: a JSON file");
+    command->add_flag("--whole", o.whole, "Also write whole-visit.json: all of it in one file, to pass on");
     command->add_option("--report", o.report, "pdf, html or none");
     command->add_flag("--json", o.json, "The visit's record on standard output");
     command->callback([&] { status = runVisit(o); });
@@ -61,11 +62,13 @@ void addImport(CLI::App &app, ImportOptions &o, int &status)
     importing->add_option("--ramps", o.ramps, "Ramps that were loaded while reading: CSV or one-dimensional .cube");
     importing->add_option("--corrected-for", o.correctedFor,
                           "What the instrument was corrected for (a kind of panel, a matrix, \"spectroradiometer\"), where the file does not say it");
+    importing->add_flag("--whole", o.whole, "Also write whole-visit.json: all of it in one file, to pass on");
     importing->add_option("--report", o.report, "pdf, html or none");
     importing->callback([&] { status = importReadings(o); });
     auto *convert = app.add_subcommand("convert", "Write readings or ramps in another format, by the ending of the new file");
     reading(convert);
-    convert->add_option("OUT", o.out, "New file: .csv, .txt (CGATS), .cxf, .json; ramps: .csv, .cube")->required();
+    convert->add_option("OUT", o.out, "New file: .csv, .txt (CGATS), .cxf, .json; ramps: .csv, .cube; of a whole visit also .icc, .pdf, .html")
+        ->required();
     convert->callback([&] { status = convertFile(o); });
     auto *rebuild = app.add_subcommand("rebuild", "Make a profile anew from the readings that it carries");
     rebuild->add_option("PROFILE", o.file, "An ICC profile with readings in it")->required();

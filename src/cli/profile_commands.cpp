@@ -141,7 +141,7 @@ Result<ReadingSet> ownReadings(const ScreenOptions &o)
 
 void printScreening(const Screening &s, const std::vector<RealError> &errors)
 {
-    std::cout << s.verdict << "\n";
+    std::cout << (errors.empty() ? "" : rankingVerdict(errors, s) + " ") << s.verdict << "\n";
     for (const ScreenedProfile &p : s.profiles) {
         std::cout << "  " << p.name << ": " << (p.odd() ? "stands apart" : "agrees") << ", group " << p.group + 1 << ", mean ΔE00 "
                   << fixed(p.nearness, 1) << " from the others\n";
@@ -177,6 +177,9 @@ Json screeningJson(const Screening &s, const std::vector<RealError> &errors)
             row.push_back(s.difference(i, k));
         }
         j["delta_e_00"].push_back(row);
+    }
+    if (!errors.empty()) {
+        j["ranking"] = rankingVerdict(errors, s);
     }
     for (const RealError &e : errors) {
         j["real_errors"].push_back({{"name", e.name}, {"mean", e.mean}, {"max", e.max}, {"white", e.white}});

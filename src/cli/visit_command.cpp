@@ -207,7 +207,7 @@ int runVisit(const VisitOptions &o)
     }
     const PaintingWithoutScreen painting(o.report != "none");
     const ReportKind kind = o.report == "pdf" ? ReportKind::Pdf : (o.report == "html" ? ReportKind::Html : ReportKind::None);
-    if (const Status s = keepResults(folder, record.value(), kind); !s) {
+    if (const Status s = keepResults(folder, record.value(), kind, o.whole); !s) {
         Error e = s.error();
         if (e.safe.empty()) {
             e.safe = "No other place could be written to either; the figures follow on standard output.";

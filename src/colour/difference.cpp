@@ -79,8 +79,12 @@ double deltaE2000(const Lab &p, const Lab &q)
     // Half the angle between the two hues gives dH without unwrapping: 2 sqrt(C1 C2) sin(dh/2).
     const double dot = a1 * a2 + p.c * q.c, cross = a1 * q.c - a2 * p.c;
     const double product = c1 * c2;
-    const double sinHalf2 = product > 0 ? std::max(0.0, (1 - dot / product) / 2) : 0.0;
-    const double dH = std::copysign(2 * std::sqrt(product * sinHalf2), cross);
+    // For hues less than a right angle apart sin(dh/2) = sin(dh) / 2cos(dh/2), which keeps its figures for neighbours,
+    // where 1 - cos(dh) has none left.
+    const double cosHue = product > 0 ? dot / product : 1.0;
+    const double sinHalf =
+        cosHue > 0 ? (product > 0 ? std::abs(cross) / product / (2 * std::sqrt((1 + cosHue) / 2)) : 0.0) : std::sqrt(std::max(0.0, (1 - cosHue) / 2));
+    const double dH = std::copysign(2 * std::sqrt(product) * sinHalf, cross);
     const double dL = q.a - p.a, dC = c2 - c1;
 
     const double meanC = (c1 + c2) / 2;

@@ -2,6 +2,7 @@
 #include "exchange/results.h"
 
 #include "exchange/report.h"
+#include "visit/whole_visit.h"
 
 #include <array>
 #include <cstdlib>
@@ -23,7 +24,7 @@ fs::path stateFolder()
 
 } // namespace
 
-Status writeResults(const fs::path &folder, const VisitRecord &record, ReportKind report)
+Status writeResults(const fs::path &folder, const VisitRecord &record, ReportKind report, bool whole)
 {
     Status first = writeFile(folder / "readings.txt", readingsToCgats(readingSet(record)));
     const auto also = [&](const Status &s) {
@@ -37,6 +38,9 @@ Status writeResults(const fs::path &folder, const VisitRecord &record, ReportKin
     const int entries = record.display.lut ? record.display.lut->entries : 256;
     also(writeFile(folder / "ramps.csv", rampsCsv(record.ramps.empty() ? linearRamps(entries) : record.ramps)));
     also(writeFile(folder / "visit.json", visitJson(record)));
+    if (whole) {
+        also(writeFile(folder / "whole-visit.json", wholeVisitToJson(record)));
+    }
     if (record.matrix) {
         also(writeFile(folder / "correction.json", correctionToJson(*record.matrix)));
     }
@@ -48,9 +52,9 @@ Status writeResults(const fs::path &folder, const VisitRecord &record, ReportKin
     return first;
 }
 
-Status keepResults(const fs::path &folder, const VisitRecord &record, ReportKind report)
+Status keepResults(const fs::path &folder, const VisitRecord &record, ReportKind report, bool whole)
 {
-    const Status written = writeResults(folder, record, report);
+    const Status written = writeResults(folder, record, report, whole);
     if (written) {
         return written;
     }
@@ -58,7 +62,7 @@ Status keepResults(const fs::path &folder, const VisitRecord &record, ReportKind
     const std::array<fs::path, 2> others{stateFolder() / "dutiful-lamp" / "rescued" / isoTime(record.started),
                                          fs::temp_directory_path() / ("dutiful-lamp-" + isoTime(record.started))};
     for (const fs::path &other : others) {
-        if (prepareFolder(other) && writeResults(other, record, report)) {
+        if (prepareFolder(other) && writeResults(other, record, report, whole)) {
             e.safe = "Everything was written to " + other.string() + " instead.";
             return e;
         }

@@ -2,6 +2,7 @@
 // Tone curves by formula (docs/methods.md, "Curves by formula").
 #include "profile/parametric.h"
 
+#include "colour/cube_root.h"
 #include "colour/tone.h"
 
 #include <ceres/tiny_solver.h>
@@ -16,10 +17,11 @@ namespace lamp {
 namespace {
 
 constexpr int kPoints = 65;
+constexpr double kAsGoodAsExact = 0.01; // L*: what rounding to a profile's numbers costs
 
 double lightness(double y)
 {
-    return y > 216.0 / 24389 ? 116 * std::cbrt(y) - 16 : 24389.0 / 27 * y;
+    return y > 216.0 / 24389 ? 116 * cubeRoot(y) - 16 : 24389.0 / 27 * y;
 }
 
 /// Nearly L*, smooth everywhere.
@@ -52,35 +54,45 @@ double stored(double v)
     return std::round(v * 65536) / 65536;
 }
 
-double worstOf(const ParametricCurve &curve, const std::vector<double> &samples)
+/// Largest difference in L* from what samples show. \param seen the samples' L* \param stride looks at every so many
+double worstOf(const ParametricCurve &curve, const std::vector<double> &seen, size_t stride)
 {
     double worst = 0;
-    for (size_t i = 0; i < samples.size(); ++i) {
-        worst = std::max(worst, std::abs(lightness(curve.value(double(i) / double(samples.size() - 1))) - lightness(samples[i])));
+    for (size_t i = 0; i < seen.size(); i += stride) {
+        worst = std::max(worst, std::abs(lightness(curve.value(double(i) / double(seen.size() - 1))) - seen[i]));
     }
     return worst;
 }
 
 /// A power of the drive alone; the exponent by golden section.
-ParametricCurve plainPowerFor(const std::vector<double> &samples)
+ParametricCurve plainPowerFor(const std::vector<double> &seen)
 {
-    const auto with = [&](double g) {
+    const size_t stride = std::max<size_t>(1, seen.size() / 64);
+    const auto missBy = [&](double g) {
         ParametricCurve curve;
         curve.g = stored(g);
-        curve.worst = worstOf(curve, samples);
-        return curve;
+        return worstOf(curve, seen, stride);
     };
-    double low = 0.5, high = 5;
     constexpr double kGolden = 0.6180339887498949;
-    for (int i = 0; i < 32; ++i) {
-        const double p = high - kGolden * (high - low), q = low + kGolden * (high - low);
-        if (with(p).worst < with(q).worst) {
+    double low = 0.5, high = 5, p = high - kGolden * (high - low), q = low + kGolden * (high - low), atP = missBy(p), atQ = missBy(q);
+    for (int i = 0; i < 30; ++i) {
+        if (atP < atQ) {
             high = q;
+            q = p;
+            atQ = atP;
+            p = high - kGolden * (high - low);
+            atP = missBy(p);
         } else {
             low = p;
+            p = q;
+            atP = atQ;
+            q = low + kGolden * (high - low);
+            atQ = missBy(q);
         }
     }
-    return with(0.5 * (low + high));
+    ParametricCurve curve;
+    curve.g = stored(0.5 * (low + high));
+    return curve;
 }
 
 ParametricCurve withToe(const std::vector<double> &samples, double toe)
@@ -104,7 +116,6 @@ ParametricCurve withToe(const std::vector<double> &samples, double toe)
         curve.f = stored(samples.front());
         curve.c = stored((std::pow(curve.a * toe + curve.b, curve.g) + curve.e - curve.f) / toe);
     }
-    curve.worst = worstOf(curve, samples);
     return curve;
 }
 
@@ -126,9 +137,18 @@ ParametricCurve fitParametric(const std::vector<double> &samples)
     // Where the straight part ends: nowhere, as sRGB has it (0.04045), as L* has it (0.08), or in between.
     constexpr std::array<double, 8> toes{0, 0.02, 0.03, 0.04045, 0.05, 0.06, 0.08, 0.1};
     // The simpler one unless the other is worth it.
-    ParametricCurve best = plainPowerFor(samples);
+    std::vector<double> seenSamples;
+    for (const double y : samples) {
+        seenSamples.push_back(lightness(y));
+    }
+    ParametricCurve best = plainPowerFor(seenSamples);
+    best.worst = worstOf(best, seenSamples, 1);
     for (const double toe : toes) {
-        const ParametricCurve curve = withToe(samples, toe);
+        if (best.worst < kAsGoodAsExact) {
+            break;
+        }
+        ParametricCurve curve = withToe(samples, toe);
+        curve.worst = worstOf(curve, seenSamples, 1);
         if (curve.worst < 0.8 * best.worst - 2e-3) {
             best = curve;
         }

@@ -258,4 +258,29 @@ std::vector<RealError> realErrors(const std::vector<const Profile *> &profiles, 
     return all;
 }
 
+std::string rankingVerdict(const std::vector<RealError> &errors, const Screening &screening)
+{
+    constexpr double kClearly = 0.9;            // share of the error without a profile that is worth having one
+    constexpr double kEqual = 0.2, kSeen = 3.0; // mean CIEDE2000: as good as another; what is seen in pictures
+    const auto none = errors.end() - 1;
+    const auto best = std::min_element(errors.begin(), none, [](const RealError &a, const RealError &b) { return a.mean < b.mean; });
+    const std::string figures = "mean ΔE00 " + fixed(best->mean, 1) + ", without any profile " + fixed(none->mean, 1);
+    if (best->mean > kClearly * none->mean) {
+        return "On this unit none of them is better than no profile: " + best->name + ", the nearest, has " + figures
+               + ". Make one from readings of your own.";
+    }
+    std::string words = "On this unit " + best->name + " is nearest: " + figures + ".";
+    const auto equal = std::count_if(errors.begin(), none, [&](const RealError &e) { return e.mean < best->mean + kEqual; }) - 1;
+    if (equal > 0) {
+        words += " " + counted(int(equal), "other") + (equal == 1 ? " is" : " are") + " as good.";
+    }
+    if (screening.profiles[size_t(best - errors.begin())].odd()) {
+        words += " It stands apart from the others, but this unit is of its kind: the readings decide.";
+    }
+    if (best->mean > kSeen) {
+        words += " That much is seen; a profile from readings of your own would be better.";
+    }
+    return words;
+}
+
 } // namespace lamp

@@ -43,4 +43,8 @@ struct RealError {
 /// (what a program that takes the display for sRGB shows)
 std::vector<RealError> realErrors(const std::vector<const Profile *> &profiles, const std::vector<std::string> &names, const DisplayModel &unit);
 
+/// Which profile to take by real error, against no profile, in sentences. \param errors as realErrors() gives them, at least
+/// one profile and "no profile" \param screening of the same profiles
+std::string rankingVerdict(const std::vector<RealError> &errors, const Screening &screening);
+
 } // namespace lamp

@@ -508,8 +508,8 @@ Result<VisitRecord> recordFromJson(const std::string &text)
         r.profile = fromBase16(j.at("profile").get<std::string>());
         readFindings(j, r);
         return r;
-    } catch (const std::exception &) {
-        return Error{ErrorKind::Storage, "A stored visit cannot be read.", "It is left as it is.", "", "record", false};
+    } catch (const std::exception &e) {
+        return Error{ErrorKind::Storage, std::string("A stored visit cannot be read: ") + e.what(), "It is left as it is.", "", "record", false};
     }
 }
 

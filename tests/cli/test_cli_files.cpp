@@ -144,6 +144,52 @@ private Q_SLOTS:
         QVERIFY(bad.err.contains("1 of 3"));
     }
 
+    // A visit passed on as one file gives back what it was made into.
+    void aWholeVisitIsTakenApart()
+    {
+        const QString csv = m_dir.filePath("meter.csv"), out = m_dir.filePath("whole");
+        QVERIFY(writeFile(std::filesystem::path(csv.toStdString()), exported(additivePanel("sRGB", 110, 0.001)).toStdString()).ok());
+        QVERIFY(cli({"import", csv, "--out", out, "--corrected-for", "spectroradiometer", "--report", "none", "--whole"}).status <= 1);
+        const QString whole = out + "/whole-visit.json";
+        const auto same = [&](const QString &ending, const QString &original) {
+            const QString made = m_dir.filePath("taken" + ending);
+            const Outcome o = cli({"convert", whole, made});
+            return o.status == 0 && readFile(made.toStdString()).value() == readFile((out + "/" + original).toStdString()).value();
+        };
+        QVERIFY(same(".icc", "profile.icc"));
+        QVERIFY(same(".json", "visit.json"));
+        QVERIFY(same(".txt", "readings.txt"));
+        QCOMPARE(cli({"convert", whole, m_dir.filePath("taken.html")}).status, 0);
+        QVERIFY(readFile(m_dir.filePath("taken.html").toStdString()).value().find("<html") != std::string::npos);
+        const Outcome odd = cli({"convert", whole, m_dir.filePath("taken.doc")});
+        QVERIFY(odd.status == 2 && odd.err.contains(".doc"));
+    }
+
+    // Curves by formula only where the version has them.
+    void formOfCurves()
+    {
+        const QString csv = m_dir.filePath("curves.csv");
+        QVERIFY(writeFile(std::filesystem::path(csv.toStdString()), exported(additivePanel("sRGB", 110, 0.001)).toStdString()).ok());
+        const auto typeOf = [&](const QString &form, const QString &version) {
+            const QString out = m_dir.filePath("curves-" + form + version);
+            const Outcome o = cli({"import", csv, "--out", out, "--curves", form, "--icc", version, "--profile", "matrix", "--report", "none"});
+            if (o.status > 1) {
+                return QString::fromUtf8(o.err);
+            }
+            for (const auto &t : cli({"inspect", out + "/profile.icc", "--json"}).json()["tag_table"].toArray()) {
+                if (t.toObject()["signature"] == "gTRC") {
+                    return t.toObject()["type"].toString();
+                }
+            }
+            return QString();
+        };
+        QCOMPARE(typeOf("parametric", "4"), QString("para"));
+        QCOMPARE(typeOf("sampled", "4"), QString("curv"));
+        QCOMPARE(typeOf("auto", "2"), QString("curv"));
+        QVERIFY(typeOf("parametric", "2").contains("--curves"));
+        QVERIFY(typeOf("bent", "4").contains("bent"));
+    }
+
     void screenNamesTheOddOne()
     {
         QStringList files;

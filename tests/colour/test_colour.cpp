@@ -295,6 +295,15 @@ private Q_SLOTS:
     }
 
     // Source: definitions in CIE 15:2004, 8.2; white must come out as L* 100, u* = v* = 0.
+    // Between neighbours the difference shrinks in proportion (CIEDE2000 is smooth there); rounding must not drown it.
+    void smallDifferencesAreStraight()
+    {
+        const Lab p{55, 60, -70};
+        const double small = deltaE2000(p, {55, 60 + 1e-4, -70 + 1e-4}), tiny = deltaE2000(p, {55, 60 + 1e-9, -70 + 1e-9});
+        QVERIFY2(std::abs(tiny / small * 1e5 - 1) < 1e-3, qPrintable(QString::number(tiny / small * 1e5)));
+        QCOMPARE(deltaE2000(p, p), 0.0);
+    }
+
     // Source: the C library's cbrt.
     void cubeRootsAgreeWithTheLibrary()
     {

@@ -4,6 +4,7 @@
 #include "x_server.h"
 
 #include "colour/spaces.h"
+#include "desktop/hold.h"
 #include "desktop/installation.h"
 
 #include <QDBusArgument>
@@ -291,6 +292,24 @@ private Q_SLOTS:
         QVERIFY(keeper.waitForFinished());
         QVERIFY(rampDifference(x->ramps(output).value(), before) < 0.002);
         QVERIFY(x->profile(output)->has_value());
+        // The same from a program: released, or gone without a word; and an interrupt from the keyboard does not count.
+        for (const bool released : {true, false}) {
+            {
+                qputenv("DISPLAY", m_server.display().toUtf8());
+                auto hold = Hold::of(LAMP_CLI, "DUMMY0");
+                QVERIFY(hold.ok());
+                QVERIFY(x->setProfile(output, std::nullopt).ok());
+                QVERIFY(x->setRamps(output, {}).ok());
+                if (released) {
+                    QVERIFY(hold.value()->release().ok());
+                }
+            }
+            QVERIFY(rampDifference(x->ramps(output).value(), before) < 0.002);
+            QVERIFY(x->profile(output)->has_value());
+        }
+        const auto nothing = Hold::of(LAMP_CLI, "DP-9");
+        QVERIFY(!nothing.ok() && nothing.error().what.find("DP-9") != std::string::npos);
+        qunsetenv("DISPLAY");
         QVERIFY(Installation::clear(*x, output).ok());
     }
 

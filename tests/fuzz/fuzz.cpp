@@ -6,6 +6,7 @@
 #include "measure/correction.h"
 #include "profile/inspect.h"
 #include "visit/imported.h"
+#include "visit/whole_visit.h"
 
 #include <cstdint>
 #include <cstdlib>
@@ -51,6 +52,7 @@ void readJson(const std::string &text)
     wordsFor(toleranceFromJson(text));
     wordsFor(correctionFromJson(text));
     wordsFor(rampsFromCsv(text));
+    wordsFor(wholeVisitFromJson(text));
 }
 
 } // namespace

@@ -12,6 +12,7 @@
 #include "profile/inspect.h"
 #include "profile/table_profile.h"
 #include "visit/imported.h"
+#include "visit/whole_visit.h"
 
 #include <QDir>
 #include <QFile>
@@ -146,6 +147,7 @@ private Q_SLOTS:
         QTest::newRow("target") << 9 << 1000;
         QTest::newRow("tolerance") << 10 << 500;
         QTest::newRow("correction") << 11 << 1000;
+        QTest::newRow("whole visit") << 12 << 1000;
     }
     void everyReader()
     {
@@ -159,6 +161,13 @@ private Q_SLOTS:
         MatrixCorrection correction;
         correction.instrumentModel = "Tern";
         correction.technology = "wled";
+        VisitRecord visit;
+        visit.id = "one";
+        visit.display.model = "Knot";
+        visit.instrument.model = "Tern";
+        visit.plan.target = *builtInTarget("Photo");
+        visit.plan.tolerance = *builtInTolerance("studio");
+        visit.readings.assign(set.readings.begin(), set.readings.begin() + 2);
         const std::vector<std::pair<std::string, Reader>> all{
             {textOf(matrixProfile(2)), throughInspection},
             {textOf(matrixProfile(4)), throughInspection},
@@ -171,7 +180,8 @@ private Q_SLOTS:
             {rampsCsv({{0, 0.5, 1}, {0, 0.5, 1}, {0, 0.5, 1}}), [](const std::string &t) { return told(rampsFromCsv(t)); }},
             {targetToJson(*builtInTarget("Photo")), [](const std::string &t) { return told(targetFromJson(t)); }},
             {toleranceToJson(*builtInTolerance("studio")), [](const std::string &t) { return told(toleranceFromJson(t)); }},
-            {correctionToJson(correction), [](const std::string &t) { return told(correctionFromJson(t)); }}};
+            {correctionToJson(correction), [](const std::string &t) { return told(correctionFromJson(t)); }},
+            {wholeVisitToJson(visit), [](const std::string &t) { return told(wholeVisitFromJson(t)); }}};
         const auto &[good, reader] = all[size_t(kind)];
         QCOMPARE(reader(good), std::string("read"));
         std::mt19937 random{unsigned(kind) * 1000 + 5};
@@ -203,7 +213,7 @@ private Q_SLOTS:
         const std::array<Reader, 4> readers{throughInspection, throughTable, [](const std::string &t) { return told(cubeFromText(t)); },
                                             [](const std::string &t) {
                                                 return told(targetFromJson(t)) + told(toleranceFromJson(t)) + told(correctionFromJson(t))
-                                                       + told(rampsFromCsv(t));
+                                                       + told(rampsFromCsv(t)) + told(wholeVisitFromJson(t));
                                             }};
         const QDir folder(QStringLiteral(LAMP_TESTS_DIR "/fuzz/corpus/") + QTest::currentDataTag());
         const QStringList files = folder.entryList(QDir::Files);

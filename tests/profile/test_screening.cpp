@@ -168,6 +168,13 @@ private Q_SLOTS:
         QVERIFY(errors[1].mean < errors[0].mean && errors[1].mean < errors[2].mean && errors[1].mean < errors[3].mean);
         QCOMPARE(errors[3].name, std::string("no profile"));
         QVERIFY2(errors[1].mean < 3, qPrintable(QString::number(errors[1].mean)));
+        const Screening screening = screen({&wrong, &good, &bent}, {"wrong", "good", "bent"});
+        const std::string words = rankingVerdict(errors, screening);
+        QVERIFY2(words.find("good is nearest") != std::string::npos && words.find("without any profile") != std::string::npos, words.c_str());
+        const std::string poor = rankingVerdict({{"wrong", 8, 20, 3}, {"no profile", 7, 18, 2}}, screen({&wrong}, {"wrong"}));
+        QVERIFY2(poor.find("none of them is better") != std::string::npos, poor.c_str());
+        const std::string equal = rankingVerdict({{"a", 4, 9, 1}, {"b", 4.1, 9, 1}, {"no profile", 9, 18, 2}}, screen({&good, &good}, {"a", "b"}));
+        QVERIFY2(equal.find("1 other is as good") != std::string::npos && equal.find("is seen") != std::string::npos, equal.c_str());
     }
 };
 

@@ -9,6 +9,7 @@
 #include "app/file_desk.h"
 #include "app/import_view.h"
 #include "app/installed_panel.h"
+#include "app/look_screen.h"
 #include "app/look_view.h"
 #include "app/main_window.h"
 #include "app/profile_view.h"
@@ -18,6 +19,7 @@
 #include "app/worksheet.h"
 #include "exchange/files.h"
 #include "exchange/report.h"
+#include "visit/whole_visit.h"
 
 #include <QApplication>
 #include <QComboBox>
@@ -559,6 +561,7 @@ private Q_SLOTS:
     void fiveProfilesAreScreened()
     {
         auto w = demoWindow(store());
+        w->selectDisplay(idOf(*w, "Curlew"));
         QStringList files;
         for (int i = 0; i < 5; ++i) {
             MatrixModel m;
@@ -578,7 +581,75 @@ private Q_SLOTS:
         QVERIFY(w->desk()->currentWidget() == w->desk()->screening());
         QVERIFY2(labels(*w->desk()).contains("curlew-3.icc stands apart"), qPrintable(labels(*w->desk())));
         QVERIFY(w->desk()->screening()->screening().recommended != 2);
+        rankWithTheInstrument(*w);
         picture(*w, "screening");
+    }
+
+private:
+    /// The button of a widget whose text contains some words, or null.
+    static QPushButton *button(const QWidget &in, const QString &words)
+    {
+        for (QPushButton *b : in.findChildren<QPushButton *>()) {
+            if (b->isVisibleTo(&in) && b->text().contains(words)) {
+                return b;
+            }
+        }
+        return nullptr;
+    }
+
+    // Two minutes of the instrument on one's own unit: real errors beside the profiles, and its ramps loaded again.
+    void rankWithTheInstrument(MainWindow &w)
+    {
+        auto *table = w.desk()->screening()->findChildren<QTableWidget *>().front();
+        QVERIFY(table->isColumnHidden(4));
+        button(*w.desk(), "instrument")->click();
+        QVERIFY(labels(w).contains("Lay the instrument on Curlew"));
+        w.setSpeed(0.0);
+        button(w, "Begin")->click();
+        QVERIFY(button(*w.desk(), "Stop") != nullptr);
+        QTRY_VERIFY_WITH_TIMEOUT(!table->isColumnHidden(4), 20000);
+        QCOMPARE(table->item(5, 0)->text(), QString("no profile"));
+        QVERIFY(button(*w.desk(), "Stop") == nullptr);
+        QVERIFY(w.simulatedBench(w.currentDisplay())->view().display.lutLoaded);
+        // It can be stopped.
+        w.setSpeed(60);
+        button(*w.desk(), "instrument")->click();
+        button(w, "Begin")->click();
+        QTRY_VERIFY(labels(*w.desk()).contains("Reading"));
+        button(*w.desk(), "Stop")->click();
+        QTRY_VERIFY(button(*w.desk(), "Stop") == nullptr);
+        QTRY_VERIFY(w.simulatedBench(w.currentDisplay())->view().display.lutLoaded);
+    }
+
+private Q_SLOTS:
+    // A visit that another studio passed on: it goes to the display it belongs to, once.
+    void aVisitIsBroughtIn()
+    {
+        auto w = demoWindow(store());
+        const VisitRecord own = w->store()->visit(w->store()->visits(idOf(*w, "Dunlin")).front().id).value();
+        const auto bring = [&](VisitRecord record, const QString &name) {
+            const QString file = m_dir.filePath(name);
+            QVERIFY(writeFile(std::filesystem::path(file.toStdString()), wholeVisitToJson(record)).ok());
+            w->openFiles({file});
+        };
+        const size_t displays = w->store()->displays().size(), visits = w->store()->visits(idOf(*w, "Dunlin")).size();
+        bring(own, "again.json");
+        QVERIFY2(labels(*w).contains("is in the studio already"), qPrintable(labels(*w)));
+        VisitRecord other = own;
+        other.id = "from elsewhere";
+        bring(other, "other.json");
+        QVERIFY(labels(*w).contains("is in the studio now"));
+        QCOMPARE(w->store()->visits(idOf(*w, "Dunlin")).size(), visits + 1);
+        QCOMPARE(w->store()->visit("from elsewhere")->readings.size(), own.readings.size());
+        other.id = "of a stranger";
+        other.display.model = "Redshank 22";
+        bring(other, "stranger.json");
+        QCOMPARE(w->store()->displays().size(), displays + 1);
+        QCOMPARE(w->store()->visits(idOf(*w, "Redshank 22")).size(), size_t(1));
+        QFile f(m_dir.filePath("stranger.json"));
+        QVERIFY(f.resize(f.size() / 2));
+        w->openFiles({f.fileName()});
+        QVERIFY2(labels(*w).contains("stranger.json") && labels(*w).contains("cannot be brought in"), qPrintable(labels(*w)));
     }
 
     // A CSV of another tool becomes a visit with profile and verdict, kept in the studio.
@@ -718,10 +789,67 @@ private Q_SLOTS:
             server.tool("xprop", {"-root", "-remove", "_ICC_PROFILE"});
             QVERIFY(!w->installed()->look()->inUse);
             QVERIFY(labels(*w).contains("took it off"));
+            lookBothWays(*w, server);
+            rampsOfARealScreen(server);
         }
         qunsetenv("DISPLAY");
     }
 
+private:
+    // Before and after, by key, on the X server; xprop and xrandr are the witnesses. Afterwards all is as it was found.
+    void lookBothWays(MainWindow &w, const XServer &server)
+    {
+        button(*w.installed(), "into")->click(); // again
+        server.tool("xrandr", {"--output", "DUMMY0", "--gamma", "1:0.8:1"});
+        const auto hasProfile = [&] { return !server.tool("xprop", {"-root", "_ICC_PROFILE"}).contains("not found"); };
+        const auto gamma = [&] {
+            const QByteArray all = server.tool("xrandr", {"--verbose"});
+            const qsizetype at = all.indexOf("Gamma:");
+            return all.mid(at, all.indexOf('\n', at) - at).simplified();
+        };
+        const QByteArray found = gamma();
+        w.installed()->lookBothWays();
+        LookScreen *look = w.installed()->lookScreen();
+        QVERIFY2(look != nullptr, qPrintable(w.installed()->words()));
+        QVERIFY(QTest::qWaitForWindowExposed(look));
+        QVERIFY(look->showsAfter() && hasProfile());
+        const QByteArray after = gamma();
+        QVERIFY2(after != found, after.constData());
+        const QImage shownAfter = look->grab().toImage();
+        QTest::keyClick(look, Qt::Key_Space);
+        QVERIFY(!look->showsAfter() && !hasProfile());
+        QCOMPARE(gamma(), QByteArray("Gamma: 1.0:1.0:1.0"));
+        QVERIFY(look->grab().toImage() != shownAfter);
+        picture(*look, "before-and-after");
+        QTest::keyClick(look, Qt::Key_B);
+        QVERIFY(look->showsAfter() && hasProfile());
+        QTest::keyClick(look, Qt::Key_Escape);
+        QTRY_VERIFY(w.installed()->lookScreen() == nullptr);
+        QCOMPARE(gamma(), found);
+        QVERIFY(hasProfile());
+    }
+
+    // The gamma ramps of an output are the LUT of the screen that it carries.
+    void rampsOfARealScreen(const XServer &server)
+    {
+        PatchWindow window(QGuiApplication::primaryScreen());
+        ScreenBench bench(&window, "wled", std::move(XScreen::open(server.display().toStdString())).value(), "DUMMY0");
+        QVERIFY(bench.resetLut().ok());
+        const auto plain = bench.describeDisplay();
+        QVERIFY(plain->lut && plain->lut->entries >= 256 && !plain->lutLoaded);
+        Ramps warm = linearRamps(plain->lut->entries);
+        for (double &v : warm.b) {
+            v *= 0.8;
+        }
+        QVERIFY(bench.setLut(warm).ok());
+        QVERIFY(bench.describeDisplay()->lutLoaded);
+        const auto x = std::move(XScreen::open(server.display().toStdString())).value();
+        QVERIFY(rampDifference(x->ramps(x->outputs()->front()).value(), warm) < 0.001);
+        QVERIFY(bench.resetLut().ok());
+        QVERIFY(!bench.describeDisplay()->lutLoaded);
+    }
+
+private Q_SLOTS:
     void theInterfaceAddsNoColour()
     {
         for (const Surround s : {Surround::Dim, Surround::Medium, Surround::Bright}) {

@@ -5,6 +5,7 @@
 #include "colour/spectrum.h"
 #include "simlab/sim_bench.h"
 #include "visit/visit.h"
+#include "visit/whole_visit.h"
 
 using namespace lamp;
 using sim::SimBench;
@@ -422,6 +423,25 @@ private Q_SLOTS:
         copy.value().readings = r->readings;
         QCOMPARE(visitJson(copy.value()), visitJson(r.value()));
         QCOMPARE(recordToJson(copy.value()), recordToJson(r.value()));
+        // As one file, readings included: nothing is lost, and damage is told with its place.
+        const std::string whole = wholeVisitToJson(r.value());
+        QVERIFY(looksLikeWholeVisit(whole) && !looksLikeWholeVisit(visitJson(r.value())));
+        const auto back = wholeVisitFromJson(whole);
+        QVERIFY2(back.ok(), back.ok() ? "" : back.error().what.c_str());
+        QCOMPARE(wholeVisitToJson(back.value()), whole);
+        QCOMPARE(back->readings.size(), r->readings.size());
+        for (size_t i = 0; i < r->readings.size(); ++i) {
+            const Measurement &p = back->readings[i], &q = r->readings[i];
+            QVERIFY(p.xyz == q.xyz && p.sigma == q.sigma && p.rgb == q.rgb && p.stage == q.stage && p.name == q.name && p.mode == q.mode
+                    && p.t == q.t);
+        }
+        std::string damaged = whole;
+        damaged.replace(damaged.find("\"sigma\""), 7, "\"sigme\"");
+        const auto refused = wholeVisitFromJson(damaged);
+        QVERIFY(!refused.ok());
+        QVERIFY2(refused.error().what.find("reading 1") != std::string::npos && refused.error().what.find("sigma") != std::string::npos,
+                 refused.error().what.c_str());
+        QVERIFY(!wholeVisitFromJson(whole.substr(0, whole.size() / 2)).ok());
         QVERIFY(!recordFromJson("{\"id\":3}").ok());
         QVERIFY(!recordFromJson("no json").ok());
     }

@@ -1,0 +1,18 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "visit/record.h"
+
+namespace lamp {
+
+/// A visit as one file, readings and profile included, for another workstation or for keeping: nothing is lost on the
+/// way there and back. JSON, schema "dutiful-lamp/whole-visit/1" (docs/formats.md).
+std::string wholeVisitToJson(const VisitRecord &record);
+
+/// Whether a text says that it is one.
+bool looksLikeWholeVisit(const std::string &text);
+
+/// \return the visit, or an error that names the place in the file
+Result<VisitRecord> wholeVisitFromJson(const std::string &text);
+
+} // namespace lamp
