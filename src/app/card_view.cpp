@@ -17,13 +17,15 @@ namespace lamp::app {
 
 namespace {
 
-QString advice(LampFill fill)
+QString advice(LampFill fill, Verdict verdict)
 {
     switch (fill) {
     case LampFill::Hollow:
         return CardView::tr(
             "Nobody has measured this display yet: a full visit takes it from cold to a verified profile, 5 to 10 minutes after warming up.");
-    case LampFill::Notched: return CardView::tr("Its last visit found it out of tolerance: a full visit sets its controls and ramps anew.");
+    case LampFill::Notched:
+        return verdict == Verdict::Fail ? CardView::tr("Its last visit found it out of tolerance: a full visit sets its controls and ramps anew.")
+                                        : CardView::tr("Its last visit could not tell: its worksheet says why. A full visit decides it.");
     case LampFill::Crescent:
         return CardView::tr(
             "It is overdue. A check (measure only) tells whether it still holds; a refresh renews ramps and profile without touching the menu.");
@@ -120,7 +122,7 @@ void CardView::show(const DisplayEntry &display, const Store &store, WallTime no
     m_lamp->setFill(fill);
     m_name->setText(display.name);
     m_state->setText(text(lampWords(upkeep, now)));
-    m_advice->setText(advice(fill));
+    m_advice->setText(advice(fill, upkeep.verdict));
     const QSignalBlocker blocker(m_cadence);
     m_cadence->setValue(display.cadenceDays);
     const auto visits = store.visits(display.id);
@@ -149,9 +151,9 @@ void CardView::show(const DisplayEntry &display, const Store &store, WallTime no
                     facts += '\n' + (menu.isEmpty() ? tr("It has no menu to trim.") : tr("Menu as left: %1.").arg(menu));
                 }
                 facts += ' '
-                         + tr("White %1 cd/m², gray ΔE00 mean %2, colours mean %3.")
-                               .arg(text(fixed(record->calibrated.white.b, 1)), text(fixed(record->gray.mean, 2)),
-                                    text(fixed(record->verification.mean, 2)));
+                         + tr("White %1 cd/m², gray ΔE00 mean %2").arg(text(fixed(record->calibrated.white.b, 1)), text(fixed(record->gray.mean, 2)))
+                         + (record->verification.colours.empty() ? QString() : tr(", colours mean %1").arg(text(fixed(record->verification.mean, 2))))
+                         + '.';
             }
         }
     }

@@ -47,7 +47,7 @@ ScreeningView::ScreeningView(QWidget *parent)
     }
     layout->addWidget(m_verdict);
     m_table->verticalHeader()->hide();
-    m_table->setHorizontalHeaderLabels({tr("Profile"), tr("State"), tr("Group"), tr("From the others, ΔE00"), tr("On this unit, ΔE00"), tr("Why")});
+    m_table->setHorizontalHeaderLabels({tr("Profile"), tr("State"), tr("Group"), tr("To others, ΔE00"), tr("Here, ΔE00"), tr("Why")});
     m_table->horizontalHeader()->setSectionResizeMode(QHeaderView::ResizeToContents);
     m_table->horizontalHeader()->setSectionResizeMode(5, QHeaderView::Stretch);
     m_table->setWordWrap(true);
@@ -117,7 +117,7 @@ Status ScreeningView::rank(const ReadingSet &readings)
     }
     const std::vector<RealError> errors = realErrors(pointers, m_names, model.value());
     fill(errors);
-    m_verdict->setText(text(rankingVerdict(errors, *m_screening) + " " + m_screening->verdict));
+    m_verdict->setText(text(rankingVerdict(errors, *m_screening)));
     return Done{};
 }
 
@@ -141,6 +141,9 @@ void ScreeningView::fill(const std::vector<RealError> &errors)
     m_table->setColumnHidden(4, errors.empty());
     m_table->setRowCount(int(std::max(n, errors.size())));
     const auto put = [this](size_t row, int column, const QString &words) { m_table->setItem(int(row), column, new QTableWidgetItem(words)); };
+    // Readings of the unit outweigh what the profiles say of each other.
+    const auto nearest = std::min_element(errors.begin(), errors.end(), [](const RealError &a, const RealError &b) { return a.mean < b.mean; });
+    const auto recommended = errors.empty() ? m_screening->recommended : int(nearest - errors.begin());
     for (size_t i = 0; i < n; ++i) {
         const ScreenedProfile &p = m_screening->profiles[i];
         QStringList reasons;
@@ -148,7 +151,7 @@ void ScreeningView::fill(const std::vector<RealError> &errors)
             reasons << text(r);
         }
         put(i, 0, text(p.name));
-        put(i, 1, int(i) == m_screening->recommended ? tr("recommended") : (p.odd() ? tr("stands apart") : tr("agrees")));
+        put(i, 1, int(i) == recommended ? tr("recommended") : (p.odd() ? tr("stands apart") : tr("agrees")));
         put(i, 2, QString::number(p.group + 1));
         put(i, 3, text(fixed(p.nearness, 1)));
         put(i, 5, reasons.join(' '));
@@ -156,12 +159,11 @@ void ScreeningView::fill(const std::vector<RealError> &errors)
     for (size_t i = 0; i < errors.size(); ++i) {
         if (i >= n) {
             for (const int c : {1, 2, 3, 5}) {
-                put(i, c, {});
+                put(i, c, c == 1 && int(i) == recommended ? tr("nearest") : QString());
             }
             put(i, 0, tr(errors[i].name.c_str()));
         }
-        put(i, 4,
-            tr("mean %1, max %2, white %3").arg(text(fixed(errors[i].mean, 2)), text(fixed(errors[i].max, 1)), text(fixed(errors[i].white, 1))));
+        put(i, 4, tr("%1, max %2").arg(text(fixed(errors[i].mean, 2)), text(fixed(errors[i].max, 1))));
     }
     m_table->resizeRowsToContents();
     m_pairs->setRowCount(int(n));

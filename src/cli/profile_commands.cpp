@@ -141,7 +141,7 @@ Result<ReadingSet> ownReadings(const ScreenOptions &o)
 
 void printScreening(const Screening &s, const std::vector<RealError> &errors)
 {
-    std::cout << (errors.empty() ? "" : rankingVerdict(errors, s) + " ") << s.verdict << "\n";
+    std::cout << (errors.empty() ? "" : rankingVerdict(errors, s) + "\nBy what the profiles say of each other: ") << s.verdict << "\n";
     for (const ScreenedProfile &p : s.profiles) {
         std::cout << "  " << p.name << ": " << (p.odd() ? "stands apart" : "agrees") << ", group " << p.group + 1 << ", mean ΔE00 "
                   << fixed(p.nearness, 1) << " from the others\n";

@@ -123,7 +123,7 @@ std::vector<ChartPoint> drawScreening(QPainter &p, const QRectF &area, const Scr
              QStringLiteral("%1: white x %2, y %3").arg(QString::fromStdString(one.name), plotNumber(one.white.x, 4), plotNumber(one.white.y, 4))});
         p.drawEllipse(points.back().at, 3, 3);
     }
-    legend(p, t, {f.plot.left() + 8, f.plot.bottom() - 44},
+    legend(p, t, {f.plot.left() + 0.62 * f.plot.width(), f.plot.bottom() - 52},
            {QStringLiteral("thick: recommended"), QStringLiteral("dashed: stands apart"), QStringLiteral("rings: whites")});
     return points;
 }

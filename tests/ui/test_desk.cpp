@@ -154,7 +154,7 @@ private Q_SLOTS:
         QVERIFY(!table->isColumnHidden(4));
         QCOMPARE(table->rowCount(), 4);
         QCOMPARE(table->item(3, 0)->text(), QString("no profile"));
-        const auto mean = [&](int row) { return table->item(row, 4)->text().section(' ', 1, 1).remove(',').toDouble(); };
+        const auto mean = [&](int row) { return table->item(row, 4)->text().section(',', 0, 0).toDouble(); };
         QVERIFY2(mean(0) < mean(1), qPrintable(table->item(0, 4)->text()));
         QVERIFY(mean(0) < mean(3));
         QVERIFY(!view.rank(ReadingSet{}).ok());
