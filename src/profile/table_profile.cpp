@@ -21,12 +21,10 @@ constexpr int kCurve = 4096;                  // entries of the curves before an
 constexpr double kRootOffset = 0.017;         // light that is added before the cube root, so that its slope stays finite at zero
 constexpr double kBelow = 0.35, kAbove = 0.2; // room in a table for drives below 0 and above 1, cut off behind it
 constexpr double kChromaScale = 150;          // a* and b* are spread like asinh(a/150): nodes are a little denser near neutral
-constexpr double kRing = 16;                  // ΔE: nodes so near outside the gamut carry the model on beyond it
-constexpr double kFade = 8;                   // ΔE: from there to the boundary's own colours
+constexpr double kMargin = 1.5;               // ΔE: so much farther out than its sampled surface the gamut may reach
 constexpr double kKnee = 0.85;                // share of the way to the boundary that perceptual leaves alone
 constexpr int kReferenceGrid = 17;
 constexpr double kClose = 5e-6, kNear = 1e-4; // light relative to white: where a colour of the display is meant, and where not
-constexpr double kCell = 12;                  // ΔE: nodes farther outside share no cell with colours of the display
 constexpr double kReferenceBlack = 0.0034731; // Y of the perceptual reference medium's black (ICC.1:2010, 6.3.3)
 
 /// Light to a scale on which Lab is nearly straight, 0..1 for 0..1, going on straight below zero.
@@ -202,6 +200,7 @@ public:
             }
         }
         inParallel(GamutSurface::kHues, [this](int hue) { fillBoundary(hue); });
+        markNeeded();
         for (auto *table : {&m_perceptual, &m_relative, &m_saturation}) {
             table->resize(m_forward.size() * 3);
         }
@@ -362,17 +361,53 @@ private:
 
     void fillRelative(const Lab &lab, LightSpace::Seeker &seeker, int slice, int i, int k)
     {
-        const GamutSurface::Direction direction = GamutSurface::directionOf(lab);
-        const double beyond = direction.length - m_surface.reach(direction);
-        // Near outside, where cells hold colours of the display as well, the model is carried on; farther out the
-        // hue is kept.
-        const double far = std::clamp((beyond - kRing) / kFade, 0.0, 1.0);
-        Eigen::Vector3d on(0, 0, 0);
-        if (far < 1) {
-            on = roots(seeker.lightFor(lab, beyond < kCell ? kClose : kNear));
+        // Nodes whose cells hold colours of the display carry the model on beyond its gamut, so that the display is met
+        // exactly up to its boundary; all others keep the hue.
+        if (m_needed[size_t((slice * m_grid + i) * m_grid + k)] != 0) {
+            const Eigen::Vector3d on = roots(seeker.lightFor(lab, kClose));
+            store(m_relative, slice, i, k, on);
+            store(m_saturation, slice, i, k, on);
+            return;
         }
-        store(m_relative, slice, i, k, far > 0 ? Eigen::Vector3d((1 - far) * on + far * onBoundary(m_surface.nearest(direction, lab, 0.6))) : on);
-        store(m_saturation, slice, i, k, far > 0 ? Eigen::Vector3d((1 - far) * on + far * onBoundary(m_surface.nearest(direction, lab, 1.8))) : on);
+        const GamutSurface::Direction direction = GamutSurface::directionOf(lab);
+        store(m_relative, slice, i, k, onBoundary(m_surface.nearest(direction, lab, 0.6)));
+        store(m_saturation, slice, i, k, onBoundary(m_surface.nearest(direction, lab, 1.8)));
+    }
+
+    /// Marks the nodes of all cells that hold colours of the display, by the colours of its own table.
+    void markNeeded()
+    {
+        constexpr int kSteps = 1024;
+        std::vector<int> cellOfL, cellOfChroma;
+        const auto cell = [&](double share) { return std::clamp(int(share * (m_grid - 1)), 0, m_grid - 2); };
+        for (int i = 0; i <= kSteps; ++i) {
+            const double ab = -128.0 + 256.0 * i / kSteps;
+            cellOfL.push_back(cell(gridOfLightness(100.0 * i / kSteps, Intent::Relative)));
+            cellOfChroma.push_back(cell(chromaToGrid(ab, ab > 0 ? mostChroma() : 128)));
+        }
+        const auto at = [&](double v, double low, double span) { return size_t(std::clamp((v - low) / span, 0.0, 1.0) * kSteps); };
+        m_needed.assign(m_forward.size(), 0);
+        const auto mark = [&](const Lab &lab) {
+            const int l = cellOfL[at(lab.a, 0, 100)], a = cellOfChroma[at(lab.b, -128, 256)], b = cellOfChroma[at(lab.c, -128, 256)];
+            for (int corner = 0; corner < 8; ++corner) {
+                m_needed[size_t(((l + (corner & 1)) * m_grid + a + (corner >> 1 & 1)) * m_grid + b + (corner >> 2))] = 1;
+            }
+        };
+        const auto rim = [&](int i) { return i == 0 || i == m_grid - 1; };
+        for (int r = 0; r < m_grid; ++r) {
+            for (int g = 0; g < m_grid; ++g) {
+                for (int b = 0; b < m_grid; ++b) {
+                    const Lab &lab = m_forward[size_t((r * m_grid + g) * m_grid + b)];
+                    mark(lab);
+                    if (rim(r) || rim(g) || rim(b)) {
+                        // Between samples the surface bulges.
+                        const GamutSurface::Direction d = GamutSurface::directionOf(lab);
+                        const double scale = d.length > 0 ? 1 + kMargin / d.length : 1;
+                        mark({50 + scale * (lab.a - 50), scale * lab.b, scale * lab.c});
+                    }
+                }
+            }
+        }
     }
 
     static Eigen::Vector3d roots(const Eigen::Vector3d &light) { return {toRoot(light[0]), toRoot(light[1]), toRoot(light[2])}; }
@@ -393,6 +428,7 @@ private:
     double m_black;
     std::optional<GamutSurface> m_reference;
     std::vector<Eigen::Vector3d> m_boundary = std::vector<Eigen::Vector3d>(size_t(GamutSurface::kHues) * GamutSurface::kAngles);
+    std::vector<char> m_needed;                  ///< for each node of the relative table
     std::vector<double> m_chroma;                ///< a* or b* of each node
     std::vector<double> m_chromaCurve;           ///< a* or b* to the grid
     std::array<std::vector<double>, 3> m_drives; ///< what the tables store to drive

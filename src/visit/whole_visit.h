@@ -6,7 +6,7 @@
 namespace lamp {
 
 /// A visit as one file, readings and profile included, for another workstation or for keeping: nothing is lost on the
-/// way there and back. JSON, schema "dutiful-lamp/whole-visit/1" (docs/formats.md).
+/// way there and back. JSON, schema "dutiful-lamp/whole-visit/1" (docs/user-guide.md, "Passing a visit on").
 std::string wholeVisitToJson(const VisitRecord &record);
 
 /// Whether a text says that it is one.

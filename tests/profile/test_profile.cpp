@@ -286,6 +286,41 @@ private Q_SLOTS:
         }
     }
 
+    // All round the hues, from gray to well beyond the gamut: the hue stays, chroma does not turn back, and a step of the
+    // colour asked for is answered by a step of its size.
+    void coloursOutOfTheGamutAreTakenInSmoothly()
+    {
+        const MadeUpPanel panel = additivePanel("Display P3", 120, 0.0008);
+        const DisplayModel made(primariesOf(panel), 0.02, readingsOf(panel, manyDrives()), 0);
+        const auto profile = Profile::open(writeTableProfile(ShownDisplay(made, {}), {}, {"table", "free", kMade, 4}).value());
+        for (const Intent intent : {Intent::Perceptual, Intent::Relative, Intent::Saturation}) {
+            double worstTurn = 0, worstStep = 0, worstReturn = 0;
+            for (int hue = 0; hue < 360; hue += 10) {
+                for (const double l : {30.0, 55.0, 80.0}) {
+                    Lab before = profile->colourOf(profile->driveFor({l, 0, 0}, intent), intent);
+                    double most = 0;
+                    for (int chroma = 2; chroma <= 120; chroma += 2) {
+                        const Lab wanted = labOf(LCh{l, double(chroma), double(hue)});
+                        const Lab got = profile->colourOf(profile->driveFor(wanted, intent), intent);
+                        const LCh polar = lchOf(got);
+                        if (polar.b > 15) {
+                            worstTurn = std::max(worstTurn, std::abs(std::remainder(polar.c - hue, 360.0)));
+                        }
+                        worstStep = std::max(worstStep, (got.vec() - before.vec()).norm() / 2);
+                        worstReturn = std::max(worstReturn, most - polar.b);
+                        most = std::max(most, polar.b);
+                        before = got;
+                    }
+                }
+            }
+            const QString figures =
+                QStringLiteral("intent %1: turn %2, step %3, return %4").arg(int(intent)).arg(worstTurn).arg(worstStep).arg(worstReturn);
+            qInfo("%s", qPrintable(figures));
+            // Just outside, in the cells that the boundary cuts, relative and saturation carry the model on, and channels are cut.
+            QVERIFY2(worstTurn < (intent == Intent::Perceptual ? 2 : 13) && worstStep < 3 && worstReturn < 12, qPrintable(figures));
+        }
+    }
+
     // Sources: IEC 61966-2-1 (sRGB), CIE 15 (L*), BT.1886 Annex 1, as ToneCurve has them (tested on its own). Each is of the
     // form by its definition, with a display's black folded in as well; Little CMS evaluates the same numbers.
     void curvesByFormula()
