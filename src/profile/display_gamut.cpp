@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "profile/display_gamut.h"
 
+#include "base/parallel.h"
+
 #include <algorithm>
 #include <cmath>
 
@@ -90,18 +92,26 @@ GamutSurface::GamutSurface(const std::vector<Lab> &lab, int grid) : m_reach(size
         d[size_t((axis + 2) % 3)] = k;
         return Eigen::Vector3d(lab[size_t((d[0] * grid + d[1]) * grid + d[2])].vec() - kMiddle);
     };
-    for (int face = 0; face < 6; ++face) {
+    std::array<std::vector<double>, 6> faces;
+    inParallel(6, [&](int face) {
+        std::vector<double> &reach = faces[size_t(face)];
+        reach.assign(m_reach.size(), 0.0);
         for (int i = 0; i + 1 < grid; ++i) {
             for (int k = 0; k + 1 < grid; ++k) {
                 const Eigen::Vector3d a = corner(face, i, k), b = corner(face, i + 1, k), c = corner(face, i, k + 1), d = corner(face, i + 1, k + 1);
-                enter({a, b, d});
-                enter({a, d, c});
+                enter({a, b, d}, reach);
+                enter({a, d, c}, reach);
             }
+        }
+    });
+    for (const std::vector<double> &reach : faces) {
+        for (size_t i = 0; i < reach.size(); ++i) {
+            m_reach[i] = std::max(m_reach[i], reach[i]);
         }
     }
 }
 
-void GamutSurface::enter(const std::array<Eigen::Vector3d, 3> &corners)
+void GamutSurface::enter(const std::array<Eigen::Vector3d, 3> &corners, std::vector<double> &reach)
 {
     // The directions that the triangle covers; about the poles that is every hue.
     double low = 2, high = -2, first = 2, last = -2;
@@ -133,7 +143,8 @@ void GamutSurface::enter(const std::array<Eigen::Vector3d, 3> &corners)
         for (int e = from; e <= to; ++e) {
             const Eigen::Vector2d &up = elevations()[size_t(e)], &round = GamutSurface::hues()[size_t(hue)];
             const double r = along({up[0], up[1] * round[1], up[1] * round[0]}, corners);
-            at(hue, e) = std::max(at(hue, e), r);
+            double &most = reach[size_t(hue * kAngles + e)];
+            most = std::max(most, r);
         }
     }
 }

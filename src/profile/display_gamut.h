@@ -51,12 +51,11 @@ public:
     [[nodiscard]] std::optional<Lab> compressed(const Direction &direction, const Lab &lab, const GamutSurface &reference, double knee) const;
 
 private:
-    [[nodiscard]] double &at(int hue, int angle) { return m_reach[size_t(hue * kAngles + angle)]; }
     [[nodiscard]] double at(int hue, int angle) const { return m_reach[size_t(hue * kAngles + angle)]; }
     /// Sine and cosine of the table's angles.
     static const std::array<Eigen::Vector2d, kAngles> &elevations();
     static const std::array<Eigen::Vector2d, kHues> &hues();
-    void enter(const std::array<Eigen::Vector3d, 3> &corners);
+    static void enter(const std::array<Eigen::Vector3d, 3> &corners, std::vector<double> &reach);
     std::vector<double> m_reach;
 };
 

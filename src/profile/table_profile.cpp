@@ -24,7 +24,7 @@ constexpr double kChromaScale = 150;          // a* and b* are spread like asinh
 constexpr double kMargin = 1.5;               // ΔE: so much farther out than its sampled surface the gamut may reach
 constexpr double kKnee = 0.85;                // share of the way to the boundary that perceptual leaves alone
 constexpr int kReferenceGrid = 17;
-constexpr double kClose = 5e-6, kNear = 1e-4; // light relative to white: where a colour of the display is meant, and where not
+constexpr double kClose = 5e-6, kPressed = 3e-5, kNear = 1e-4; // light relative to white: where a colour of the display is meant, and where not
 constexpr double kReferenceBlack = 0.0034731; // Y of the perceptual reference medium's black (ICC.1:2010, 6.3.3)
 
 /// Light to a scale on which Lab is nearly straight, 0..1 for 0..1, going on straight below zero.
@@ -349,7 +349,7 @@ private:
                 const Lab lab = toDisplay({l, m_chroma[size_t(i)], m_chroma[size_t(k)]}, Intent::Perceptual);
                 const GamutSurface::Direction direction = GamutSurface::directionOf(lab);
                 const auto pressed = m_surface.compressed(direction, lab, *m_reference, kKnee);
-                store(m_perceptual, slice, i, k, pressed ? roots(seeker.lightFor(*pressed, kClose)) : onBoundary(m_surface.towards(direction, lab)));
+                store(m_perceptual, slice, i, k, pressed ? roots(seeker.lightFor(*pressed, *pressed == lab ? kClose : kPressed)) : onBoundary(m_surface.towards(direction, lab)));
             }
         }
         for (int i = 0; i < m_grid; ++i) {
@@ -448,16 +448,18 @@ Result<Bytes> writeTableProfile(const ShownDisplay &display, const Ramps &ramps,
     const auto write = [&](cmsTagSignature tag, const Bytes &content) {
         good = good && cmsWriteRawTag(profile.get(), tag, content.data(), cmsUInt32Number(content.size()));
     };
-    write(cmsSigAToB1Tag, builder.forward(false));
+    std::array<Bytes, 5> tags;
+    inParallel(int(tags.size()), [&](int i) { tags[size_t(i)] = i < 2 ? builder.forward(i == 0) : builder.inverse(Intent(i - 2)); });
+    write(cmsSigAToB1Tag, tags[1]);
     if (text.version >= 4) {
-        write(cmsSigAToB0Tag, builder.forward(true));
+        write(cmsSigAToB0Tag, tags[0]);
     } else {
         good = good && cmsLinkTag(profile.get(), cmsSigAToB0Tag, cmsSigAToB1Tag);
     }
     good = good && cmsLinkTag(profile.get(), cmsSigAToB2Tag, cmsSigAToB1Tag);
-    write(cmsSigBToA0Tag, builder.inverse(Intent::Perceptual));
-    write(cmsSigBToA1Tag, builder.inverse(Intent::Relative));
-    write(cmsSigBToA2Tag, builder.inverse(Intent::Saturation));
+    write(cmsSigBToA0Tag, tags[2]);
+    write(cmsSigBToA1Tag, tags[3]);
+    write(cmsSigBToA2Tag, tags[4]);
     const Bytes bytes = good ? finished(profile.get(), text.created) : Bytes{};
     if (bytes.empty()) {
         return profileError("The profile could not be written.");

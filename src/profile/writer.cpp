@@ -205,19 +205,11 @@ public:
     }
     void put(const std::vector<std::uint16_t> &values)
     {
-        const size_t at = m_bytes.size();
-        m_bytes.resize(at + 2 * values.size());
-        std::uint8_t *out = m_bytes.data() + at;
-        for (const std::uint16_t v : values) {
-            *out++ = std::uint8_t(v >> 8);
-            *out++ = std::uint8_t(v);
-        }
+        putAll(values, [](std::uint16_t v) { return v; });
     }
     void put(const std::vector<double> &curve)
     {
-        for (const double v : curve) {
-            put16(int(std::lround(std::clamp(v, 0.0, 1.0) * 65535)));
-        }
+        putAll(curve, [](double v) { return std::uint16_t(std::clamp(v, 0.0, 1.0) * 65535 + 0.5); });
     }
     /// Three curves as `curv` tags, each filled up to a multiple of four.
     void putCurves(const std::array<const std::vector<double> *, 3> &curves)
@@ -240,6 +232,17 @@ public:
     }
 
 private:
+    template <typename Value, typename Code> void putAll(const std::vector<Value> &values, const Code &code)
+    {
+        const size_t at = m_bytes.size();
+        m_bytes.resize(at + 2 * values.size());
+        std::uint8_t *out = m_bytes.data() + at;
+        for (const Value v : values) {
+            const std::uint16_t c = code(v);
+            *out++ = std::uint8_t(c >> 8);
+            *out++ = std::uint8_t(c);
+        }
+    }
     Bytes &m_bytes;
 };
 
@@ -277,6 +280,7 @@ Bytes tableTag(const TableTransform &t, int version, bool toConnection)
         return lut16Tag(t);
     }
     Bytes bytes;
+    bytes.reserve(2 * t.table->size() + 65536);
     BigEndian out(bytes);
     out.put32(toConnection ? cmsSigLutAtoBType : cmsSigLutBtoAType);
     out.put32(0);
@@ -326,11 +330,11 @@ std::array<std::uint8_t, 16> profileId(const Bytes &bytes)
 Bytes finished(cmsHPROFILE profile, WallTime created)
 {
     // Into one block of ample size: asking for the size first would write everything once more.
-    Bytes bytes;
+    std::unique_ptr<std::uint8_t[]> block; // not filled with zeros first
     cmsUInt32Number size = 0;
     for (const size_t ample : {size_t(4) << 20, size_t(64) << 20}) {
-        bytes.resize(ample);
-        cmsIOHANDLER *io = cmsOpenIOhandlerFromMem(nullptr, bytes.data(), cmsUInt32Number(ample), "w");
+        block.reset(new std::uint8_t[ample]);
+        cmsIOHANDLER *io = cmsOpenIOhandlerFromMem(nullptr, block.get(), cmsUInt32Number(ample), "w");
         if (io != nullptr) {
             size = cmsSaveProfileToIOhandler(profile, io);
             cmsCloseIOhandler(io);
@@ -342,7 +346,7 @@ Bytes finished(cmsHPROFILE profile, WallTime created)
     if (size < 128) {
         return {};
     }
-    bytes.resize(size);
+    Bytes bytes(block.get(), block.get() + size);
     // The date (ICC.1 7.2.10), then the ID.
     const std::string iso = isoTime(created);
     const std::array<int, 6> parts{std::stoi(iso.substr(0, 4)),  std::stoi(iso.substr(5, 2)),  std::stoi(iso.substr(8, 2)),
