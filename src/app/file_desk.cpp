@@ -5,6 +5,7 @@
 #include "app/profile_view.h"
 #include "app/screening_view.h"
 #include "app/words.h"
+#include "app/work_settings.h"
 #include "exchange/files.h"
 #include "profile/display_cube.h"
 #include "visit/imported.h"
@@ -231,7 +232,11 @@ void FileDesk::rebuild()
     ProfileText what;
     what.description = profile->facts().description;
     what.created = wallNow();
-    const auto made = rebuiltProfile(profile.value(), what, ProfileKind::Auto);
+    VisitPlan plan;
+    applyWorkSettings(plan);
+    what.version = plan.iccVersion;
+    what.curves = plan.curves;
+    const auto made = rebuiltProfile(profile.value(), what, plan.profileKind, plan.grid);
     if (!made) {
         Q_EMIT message(text(made.error().text()));
         return;

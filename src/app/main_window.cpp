@@ -12,6 +12,7 @@
 #include "app/screen_bench.h"
 #include "app/screening_view.h"
 #include "app/words.h"
+#include "app/work_settings.h"
 #include "app/worksheet.h"
 #include "exchange/report.h"
 #include "exchange/results.h"
@@ -27,7 +28,6 @@
 #include <QFileInfo>
 #include <QHBoxLayout>
 #include <QHeaderView>
-#include <QInputDialog>
 #include <QKeyEvent>
 #include <QLabel>
 #include <QLineEdit>
@@ -294,7 +294,7 @@ void MainWindow::buildMenus()
         }
     });
     studio->addAction(tr("&Pass this visit on…"), this, &MainWindow::passVisitOn);
-    studio->addAction(tr("&Names of profiles…"), this, &MainWindow::nameProfiles);
+    studio->addAction(tr("&Visits and profiles…"), QKeySequence(tr("Ctrl+,")), this, [this] { WorkSettings(this).exec(); });
     studio->addSeparator();
     studio->addAction(tr("&Quit"), QKeySequence::Quit, this, &QWidget::close);
     QMenu *display = menuBar()->addMenu(tr("&Display"));
@@ -547,8 +547,7 @@ void MainWindow::startVisit(Task task)
     plan.task = task;
     plan.target = builtInTargets().front();
     plan.tolerance = *builtInTolerance("studio");
-    plan.by = QSettings().value(QStringLiteral("person/role"), tr("colour keeper")).toString().toStdString();
-    plan.profileName = QSettings().value(QStringLiteral("profile/name")).toString().toStdString();
+    applyWorkSettings(plan);
     if (const auto record = lastVisit(m_display)) {
         plan.target = record->plan.target;
         if (task == Task::Check) {
@@ -815,19 +814,6 @@ void MainWindow::rankWithInstrument()
         tr("Not now"));
 }
 
-void MainWindow::nameProfiles()
-{
-    const QString key = QStringLiteral("profile/name");
-    bool good = false;
-    const QString name = QInputDialog::getText(
-        this, tr("Names of profiles"), tr("New profiles are named by this. Filled in are {display}, {serial}, {white}, {luminance}, {tone}, {date}."),
-        QLineEdit::Normal, QSettings().value(key, text(kUsualName)).toString(), &good);
-    if (good) {
-        // An empty one brings the usual names back.
-        name.trimmed().isEmpty() ? QSettings().remove(key) : QSettings().setValue(key, name.trimmed());
-    }
-}
-
 void MainWindow::openFiles(const QStringList &files)
 {
     if (!files.isEmpty()) {
@@ -925,8 +911,7 @@ void MainWindow::bringIn(const ReadingSet &set, qint64 display, const QString &t
     VisitPlan plan;
     plan.target = builtInTarget(target.toStdString()).value_or(builtInTargets().front());
     plan.tolerance = *builtInTolerance("studio");
-    plan.by = QSettings().value(QStringLiteral("person/role"), tr("colour keeper")).toString().toStdString();
-    plan.profileName = QSettings().value(QStringLiteral("profile/name")).toString().toStdString();
+    applyWorkSettings(plan);
     auto made = visitFromReadings(set, plan, {}, wallNow());
     DisplayEntry entry;
     entry.name = entry.model = text(set.display);

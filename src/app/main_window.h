@@ -94,7 +94,6 @@ private:
     void showReport();
     void addDisplay();
     void connectDesk();
-    void nameProfiles();
     void bringIn(const ReadingSet &set, qint64 display, const QString &target);
     void passVisitOn();
     void bringVisitIn(const VisitRecord &record);

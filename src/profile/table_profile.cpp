@@ -25,7 +25,7 @@ constexpr double kMargin = 1.5;               // ΔE: so much farther out than i
 constexpr double kKnee = 0.85;                // share of the way to the boundary that perceptual leaves alone
 constexpr int kReferenceGrid = 17;
 constexpr double kClose = 5e-6, kPressed = 3e-5, kNear = 1e-4; // light relative to white: where a colour of the display is meant, and where not
-constexpr double kReferenceBlack = 0.0034731; // Y of the perceptual reference medium's black (ICC.1:2010, 6.3.3)
+constexpr double kReferenceBlack = 0.0034731;                  // Y of the perceptual reference medium's black (ICC.1:2010, 6.3.3)
 
 /// Light to a scale on which Lab is nearly straight, 0..1 for 0..1, going on straight below zero.
 double toRoot(double light)
@@ -349,7 +349,9 @@ private:
                 const Lab lab = toDisplay({l, m_chroma[size_t(i)], m_chroma[size_t(k)]}, Intent::Perceptual);
                 const GamutSurface::Direction direction = GamutSurface::directionOf(lab);
                 const auto pressed = m_surface.compressed(direction, lab, *m_reference, kKnee);
-                store(m_perceptual, slice, i, k, pressed ? roots(seeker.lightFor(*pressed, *pressed == lab ? kClose : kPressed)) : onBoundary(m_surface.towards(direction, lab)));
+                store(m_perceptual, slice, i, k,
+                      pressed ? roots(seeker.lightFor(*pressed, *pressed == lab ? kClose : kPressed))
+                              : onBoundary(m_surface.towards(direction, lab)));
             }
         }
         for (int i = 0; i < m_grid; ++i) {

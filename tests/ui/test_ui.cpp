@@ -16,6 +16,7 @@
 #include "app/reading_panel.h"
 #include "app/screen_bench.h"
 #include "app/screening_view.h"
+#include "app/work_settings.h"
 #include "app/worksheet.h"
 #include "exchange/files.h"
 #include "exchange/report.h"
@@ -622,6 +623,58 @@ private:
     }
 
 private Q_SLOTS:
+    // Tables, ICC 2, a name and a role are chosen once, in the dialog, and hold for what is made from then on.
+    void profilesAreMadeAsTheyAreWanted()
+    {
+        const auto applied = [] {
+            VisitPlan plan;
+            applyWorkSettings(plan);
+            return plan;
+        };
+        QCOMPARE(applied().profileKind, ProfileKind::Auto);
+        auto w = demoWindow(store());
+        {
+            WorkSettings dialog(w.get());
+            const auto choose = [&](const QString &words) {
+                for (QComboBox *box : dialog.findChildren<QComboBox *>()) {
+                    box->setCurrentIndex(std::max(box->currentIndex(), box->findText(words)));
+                }
+            };
+            choose("tables");
+            choose("2");
+            dialog.findChildren<QLineEdit *>().front()->setText("{display}, by tables");
+            dialog.findChildren<QLineEdit *>().back()->setText("proof keeper");
+            dialog.resize(640, 560);
+            dialog.show();
+            picture(dialog, "work-settings");
+            dialog.accept();
+        }
+        const VisitPlan plan = applied();
+        QCOMPARE(plan.profileKind, ProfileKind::Table);
+        QCOMPARE(plan.iccVersion, 2);
+        QCOMPARE(plan.by, std::string("proof keeper"));
+        w->selectDisplay(idOf(*w, "Avocet"));
+        w->setSpeed(0);
+        w->startVisit(Task::Refresh);
+        const auto deadline = QDeadlineTimer(60000);
+        while (w->runner()->running() && !deadline.hasExpired()) {
+            QTest::qWait(5);
+            if (w->runner()->question()) {
+                w->worksheet()->goOn();
+            }
+        }
+        const RecordPtr made = w->runner()->record();
+        QVERIFY(made && !made->openStage());
+        QCOMPARE(made->plan.by, plan.by);
+        const auto profile = Profile::open(made->profile);
+        QVERIFY(profile.ok());
+        QVERIFY(profile->facts().tables);
+        QCOMPARE(profile->facts().version, std::string("2.4"));
+        QVERIFY2(profile->facts().description.find(", by tables") != std::string::npos, profile->facts().description.c_str());
+        QSettings().clear();
+        QCOMPARE(applied().iccVersion, 4);
+    }
+
     // A visit that another studio passed on: it goes to the display it belongs to, once.
     void aVisitIsBroughtIn()
     {

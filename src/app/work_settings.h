@@ -1,0 +1,29 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "visit/record.h"
+
+#include <QDialog>
+
+class QComboBox;
+class QLineEdit;
+
+namespace lamp::app {
+
+/// Puts into a plan how this person works: role, effort, and what profiles are to be like (kept in QSettings).
+void applyWorkSettings(VisitPlan &plan);
+
+/// Asks for these. Each says in a sentence what it is for; accept() keeps them.
+class WorkSettings : public QDialog {
+    Q_OBJECT
+
+public:
+    explicit WorkSettings(QWidget *parent);
+    void accept() override;
+
+private:
+    QComboBox *m_effort, *m_kind, *m_grid, *m_curves, *m_version;
+    QLineEdit *m_name, *m_role;
+};
+
+} // namespace lamp::app
