@@ -105,10 +105,7 @@ FileDesk::FileDesk(QWidget *parent)
     connect(m_profile, &ProfileView::cubeWanted, this, &FileDesk::makeCube);
     connect(m_profile, &ProfileView::rebuildWanted, this, &FileDesk::rebuild);
     connect(m_screening, &ScreeningView::readingsWanted, this, &FileDesk::rank);
-    connect(m_screening, &ScreeningView::profileWanted, this, [this](const QString &name, const Bytes &bytes) {
-        m_profile->show(name, bytes, wallNow());
-        setCurrentWidget(m_profile);
-    });
+    connect(m_screening, &ScreeningView::profileWanted, this, [this](const QString &name, const Bytes &bytes) { layOpen(name, bytes); });
     connect(m_import, &ImportView::wanted, this, &FileDesk::readingsBrought);
     connect(m_typed, &TypedReadings::wanted, this, &FileDesk::readingsBrought);
 }
@@ -139,9 +136,7 @@ void FileDesk::open(const QStringList &files, const Store *store, qint64 display
         setCurrentWidget(m_screening);
         Q_EMIT laid();
     } else if (profiles.size() == 1) {
-        m_profile->show(text(names.front()), profiles.front(), wallNow());
-        setCurrentWidget(m_profile);
-        Q_EMIT laid();
+        layOpen(text(names.front()), profiles.front());
     } else if (others.size() == 1) {
         openReadings(others.front(), otherContent, store, display);
     } else if (others.size() > 1) {
@@ -178,6 +173,13 @@ void FileDesk::typeReadings(const Store &store, qint64 display)
 {
     m_typed->begin(store, display);
     setCurrentWidget(m_typed);
+    Q_EMIT laid();
+}
+
+void FileDesk::layOpen(const QString &name, const Bytes &profile)
+{
+    m_profile->show(name, profile, wallNow());
+    setCurrentWidget(m_profile);
     Q_EMIT laid();
 }
 

@@ -23,6 +23,7 @@ public:
     void open(const QStringList &files, const Store *store, qint64 display);
     /// Ranks the profiles that are being screened by readings of the unit.
     void rankBy(const ReadingSet &set);
+    void layOpen(const QString &name, const Bytes &profile);
     void typeReadings(const Store &store, qint64 display);
 
     [[nodiscard]] ProfileView *profile() const { return m_profile; }

@@ -71,7 +71,8 @@ InstalledPanel::InstalledPanel(QWidget *parent)
         look();
     });
     connect(m_timer, &QTimer::timeout, this, [this] {
-        if (isVisible() && !m_both) {
+        // Whatever the window shows: a profile that is pushed out of use is told at once.
+        if (m_watching && !m_both && window()->isVisible()) {
             look();
         }
     });

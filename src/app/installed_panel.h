@@ -31,6 +31,8 @@ public:
     [[nodiscard]] LookScreen *lookScreen() const { return m_both.get(); }
     /// Looks once; \return how the chosen output stands
     std::optional<OutputState> look();
+    /// Whether it looks again by itself; not while a visit loads ramps of its own.
+    void watch(bool on) { m_watching = on; }
     [[nodiscard]] QString words() const;
     [[nodiscard]] bool hasOutput() const { return !m_outputs.empty(); }
 
@@ -47,7 +49,7 @@ private:
     std::unique_ptr<XScreen> m_screen;
     Installation m_installation;
     std::vector<XOutput> m_outputs;
-    bool m_wasGood = false;
+    bool m_wasGood = false, m_watching = true;
     QComboBox *m_choice;
     QLabel *m_state;
     QPushButton *m_apply, *m_clear, *m_next, *m_look, *m_login;

@@ -70,7 +70,9 @@ void applySurround(QApplication &application, Surround surround)
     application.setPalette(p);
     const auto css = [](int v) { return QStringLiteral("rgb(%1,%1,%1)").arg(v); };
     application.setStyleSheet(
-        QStringLiteral("QToolTip{background:%1;color:%2;border:1px solid %3}"
+        // Buttons of dialogs have coloured icons under some desktops.
+        QStringLiteral("QDialogButtonBox{dialogbuttonbox-buttons-have-icons:0}"
+                       "QToolTip{background:%1;color:%2;border:1px solid %3}"
                        "QFrame#sheet{background:%1;border:1px solid %3}"
                        "QPushButton{background:%4;border:1px solid %3;padding:5px 12px;color:%2}"
                        "QPushButton:hover,QPushButton:focus{border:2px solid %2;padding:4px 11px}"

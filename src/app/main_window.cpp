@@ -244,6 +244,7 @@ void MainWindow::buildCentre()
         m_runner->answer(a);
     });
     connect(m_worksheet, &Worksheet::reportWanted, this, &MainWindow::showReport);
+    connect(m_worksheet, &Worksheet::profileWanted, this, [this] { m_desk->layOpen(text(m_shown->profileName()), m_shown->profile); });
 }
 
 void MainWindow::buildBottom()
@@ -572,6 +573,7 @@ void MainWindow::run(VisitPlan plan, std::optional<VisitRecord> resume)
         return;
     }
     m_bench->setBench(source.simulated);
+    m_installed->watch(false);
     m_reading->clear();
     m_shown = resume ? std::make_shared<VisitRecord>(*resume) : [&] {
         auto blank = std::make_shared<VisitRecord>();
@@ -646,6 +648,7 @@ void MainWindow::visitFinished(const RecordPtr &record)
     for (QWidget *w : std::initializer_list<QWidget *>{m_progress, m_pause, m_cancel, m_demoTime, m_speed}) {
         w->hide();
     }
+    m_installed->watch(true);
     // The patch was shown on a screen of this computer, if it was shown at all.
     const QString output = m_patch != nullptr && m_patch->isVisible() ? m_patch->screen()->name() : QString();
     if (m_patch != nullptr) {
@@ -687,6 +690,7 @@ void MainWindow::keep(const VisitRecord &record, const QString &output)
 
 void MainWindow::visitFailed(const Error &error, const RecordPtr &record)
 {
+    m_installed->watch(true);
     m_worksheet->setQuestion({}, false, {});
     for (QWidget *w : std::initializer_list<QWidget *>{m_progress, m_pause, m_cancel, m_demoTime, m_speed}) {
         w->hide();
@@ -772,6 +776,7 @@ void MainWindow::connectDesk()
     connect(m_quick, &QuickReader::progressed, m_desk->screening(), &ScreeningView::setProgress);
     const auto ended = [this] {
         m_desk->screening()->setProgress(0, 0);
+        m_installed->watch(true);
         if (m_patch != nullptr) {
             m_patch->hide();
         }
@@ -809,6 +814,7 @@ void MainWindow::rankWithInstrument()
         [this, source, id = display->id] {
             const auto last = lastVisit(id);
             m_desk->screening()->setProgress(0, quickSetSize());
+            m_installed->watch(false);
             m_quick->start(source, m_runner->speed(), last ? rampsOf(*last) : std::nullopt);
         },
         tr("Not now"));

@@ -248,6 +248,9 @@ void Worksheet::buildDetails()
     row(Stage::Calibrate)->body()->addLayout(pair);
     m_gamut->setMinimumHeight(250);
     row(Stage::Profile)->body()->addWidget(m_gamut);
+    m_open = new QPushButton(tr("Lay the profile open, install it…"));
+    row(Stage::Profile)->body()->addWidget(m_open, 0, Qt::AlignLeft);
+    connect(m_open, &QPushButton::clicked, this, &Worksheet::profileWanted);
     row(Stage::Verify)->body()->addWidget(m_colours);
     row(Stage::Look)->body()->addWidget(m_look);
     auto *own = new QPushButton(tr("A picture of your own…"));
@@ -336,6 +339,7 @@ void Worksheet::setRecord(RecordPtr record)
     m_gray->setVisible(!r.gray.grays.empty());
     m_tone->setVisible(!r.gray.grays.empty());
     m_gamut->setVisible(calibrated);
+    m_open->setVisible(m_record && !m_record->profile.empty());
     m_colours->setVisible(!r.verification.colours.empty());
     m_look->setVisible(judged);
     if (judged) {

@@ -67,6 +67,8 @@ public:
 Q_SIGNALS:
     void answered(const lamp::Answer &answer);
     void reportWanted();
+    /// The visit's profile is to be laid open.
+    void profileWanted();
 
 private:
     void buildDetails();
@@ -82,7 +84,7 @@ private:
     std::array<QTableWidget *, kStages> m_tables{};
     ChartWidget *m_gray, *m_tone, *m_gamut, *m_colours;
     LookView *m_look;
-    QPushButton *m_report;
+    QPushButton *m_report, *m_open = nullptr;
     std::optional<Question> m_question;
     QWidget *m_questionWidget = nullptr;
     QCheckBox *m_keepLuminance = nullptr;

@@ -647,6 +647,8 @@ private Q_SLOTS:
             dialog.resize(640, 560);
             dialog.show();
             picture(dialog, "work-settings");
+            const auto *buttons = dialog.findChild<QDialogButtonBox *>();
+            QCOMPARE(buttons->style()->styleHint(QStyle::SH_DialogButtonBox_ButtonsHaveIcons, nullptr, buttons), 0); // they would be coloured
             dialog.accept();
         }
         const VisitPlan plan = applied();
@@ -668,6 +670,13 @@ private Q_SLOTS:
         QCOMPARE(made->plan.by, plan.by);
         const auto profile = Profile::open(made->profile);
         QVERIFY(profile.ok());
+        for (QPushButton *b : w->worksheet()->row(Stage::Profile)->findChildren<QPushButton *>()) {
+            if (b->text().contains("Lay the profile open")) {
+                b->click();
+            }
+        }
+        QCOMPARE(w->desk()->profile()->bytes(), made->profile);
+        QVERIFY(w->desk()->profile()->isVisible());
         QVERIFY(profile->facts().tables);
         QCOMPARE(profile->facts().version, std::string("2.4"));
         QVERIFY2(profile->facts().description.find(", by tables") != std::string::npos, profile->facts().description.c_str());
@@ -839,9 +848,14 @@ private Q_SLOTS:
             server.tool("xrandr", {"--output", "DUMMY0", "--gamma", "1:0.9:0.8"});
             QVERIFY(w->installed()->look().has_value());
             QVERIFY2(labels(*w).contains("Other ramps are loaded"), qPrintable(labels(*w)));
+            // It is told without a look at the card, too.
+            button(*w->installed(), "into")->click();
+            w->openFiles({file});
+            QVERIFY(!w->installed()->isVisible());
             server.tool("xprop", {"-root", "-remove", "_ICC_PROFILE"});
+            QTRY_VERIFY_WITH_TIMEOUT(labels(*w).contains("took it off"), 10000);
             QVERIFY(!w->installed()->look()->inUse);
-            QVERIFY(labels(*w).contains("took it off"));
+            w->selectDisplay(idOf(*w, "Curlew"));
             lookBothWays(*w, server);
             rampsOfARealScreen(server);
         }
