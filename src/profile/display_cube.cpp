@@ -118,12 +118,7 @@ Result<Cube> cubeToDisplay(const Profile &display, const CubeTask &task)
                      false};
     }
     constexpr int kSurfaceGrid = 25;
-    std::vector<Lab> surface;
-    for (int i = 0; i < kSurfaceGrid * kSurfaceGrid * kSurfaceGrid; ++i) {
-        const double top = kSurfaceGrid - 1;
-        surface.push_back(display.colourOf({i / (kSurfaceGrid * kSurfaceGrid) / top, i / kSurfaceGrid % kSurfaceGrid / top, i % kSurfaceGrid / top}));
-    }
-    const GamutSurface gamut(surface, kSurfaceGrid);
+    const GamutSurface gamut = surfaceOf(display, kSurfaceGrid);
     const auto ramps = task.foldRamps ? display.ramps(1024) : std::nullopt;
     Cube cube;
     cube.size = std::clamp(task.size, 2, kMostNodes);

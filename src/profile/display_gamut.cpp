@@ -2,6 +2,7 @@
 #include "profile/display_gamut.h"
 
 #include "base/parallel.h"
+#include "gamut/gamut.h"
 
 #include <algorithm>
 #include <cmath>
@@ -242,6 +243,46 @@ std::optional<Lab> GamutSurface::compressed(const Direction &d, const Lab &lab, 
     const double y = x / (1 + x * (1 / y1 - 1 / x1));
     const double scale = (start + y) / d.length;
     return Lab{50 + scale * (lab.a - 50), scale * lab.b, scale * lab.c};
+}
+
+GamutSurface surfaceOf(const Profile &profile, int grid)
+{
+    std::vector<Lab> colours;
+    const double top = grid - 1;
+    for (int i = 0; i < grid * grid * grid; ++i) {
+        colours.push_back(profile.colourOf({i / (grid * grid) / top, i / grid % grid / top, i % grid / top}));
+    }
+    return {colours, grid};
+}
+
+std::vector<double> coverageBy(const Profile &profile, const std::vector<RgbSpace> &spaces)
+{
+    std::vector<double> all;
+    if (profile.facts().tables) {
+        // Straight pieces between the colours on a curved boundary lie inside it, by up to so many ΔE.
+        constexpr double kInside = 1.5;
+        const GamutSurface surface = surfaceOf(profile, 25);
+        const auto contains = [&](const Lab &lab) {
+            const GamutSurface::Direction d = GamutSurface::directionOf(lab);
+            return d.length <= surface.reach(d) + kInside;
+        };
+        for (const RgbSpace &space : spaces) {
+            all.push_back(coveragePercent(contains, gamutOf(space)));
+        }
+        return all;
+    }
+    const RelXYZ black = xyzOf(profile.colourOf({0, 0, 0}), iccD50());
+    Eigen::Matrix3d columns;
+    for (int c = 0; c < 3; ++c) {
+        Drive d;
+        d[c] = 1;
+        columns.col(c) = (xyzOf(profile.colourOf(d), iccD50()) - black).vec();
+    }
+    constexpr double kFlat = 1e-4; // channels that span nothing
+    for (const RgbSpace &space : spaces) {
+        all.push_back(std::abs(columns.determinant()) > kFlat ? coveragePercent(AdditiveGamut{columns, black}, gamutOf(space)) : 0);
+    }
+    return all;
 }
 
 } // namespace lamp

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "colour/spaces.h"
+#include "profile/icc.h"
 
 #include <array>
 #include <optional>
@@ -58,5 +59,11 @@ private:
     static void enter(const std::array<Eigen::Vector3d, 3> &corners, std::vector<double> &reach);
     std::vector<double> m_reach;
 };
+
+/// The boundary of what a profile's display shows, by its own word. \param grid drives along each axis
+GamutSurface surfaceOf(const Profile &profile, int grid);
+
+/// How much of each space's gamut a profile's display shows, percent: by its matrix, or by the boundary of its tables.
+std::vector<double> coverageBy(const Profile &profile, const std::vector<RgbSpace> &spaces);
 
 } // namespace lamp

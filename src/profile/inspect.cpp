@@ -4,7 +4,7 @@
 #include "colour/cct.h"
 #include "colour/difference.h"
 #include "colour/spaces.h"
-#include "gamut/gamut.h"
+#include "profile/display_gamut.h"
 #include "profile/lcms_handles.h"
 
 #include <algorithm>
@@ -452,20 +452,13 @@ std::vector<std::string> meaningOf(const Inspection &seen)
         first += " at " + fixed(*f.luminance, 0) + " cd/m²";
     }
     s.push_back(first + (f.tables ? ", by tables." : ", by a matrix and three tone curves."));
-    Eigen::Matrix3d columns;
-    for (int c = 0; c < 3; ++c) {
-        Drive d;
-        d[c] = 1;
-        columns.col(c) = (xyzOf(seen.profile->colourOf(d), iccD50()) - xyzOf(seen.profile->colourOf({0, 0, 0}), iccD50())).vec();
+    std::string text = "It shows";
+    const std::vector<RgbSpace> spaces{*rgbSpace("sRGB"), *rgbSpace("Display P3"), *rgbSpace("Adobe RGB (1998)")};
+    const std::vector<double> coverage = coverageBy(*seen.profile, spaces);
+    for (size_t i = 0; i < spaces.size(); ++i) {
+        text += std::string(i > 0 ? ", " : " ") + fixed(coverage[i], 0) + " % of " + spaces[i].name;
     }
-    if (std::abs(columns.determinant()) > 1e-4) {
-        const AdditiveGamut own{columns, xyzOf(seen.profile->colourOf({0, 0, 0}), iccD50())};
-        std::string text = "It shows";
-        for (const char *name : {"sRGB", "Display P3", "Adobe RGB (1998)"}) {
-            text += std::string(text.size() > 8 ? "," : "") + " " + fixed(coveragePercent(own, gamutOf(*rgbSpace(name))), 0) + " % of " + name;
-        }
-        s.push_back(text + ".");
-    }
+    s.push_back(text + ".");
     const double l = seen.profile->colourOf({128 / 255.0, 128 / 255.0, 128 / 255.0}).a;
     const double y = xyzOf(Lab{l, 0, 0}, iccD50()).b, black = xyzOf(seen.profile->colourOf({0, 0, 0}), iccD50()).b;
     s.push_back("Its middle gray (128 of 255) is that of gamma "

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "visit/gamut_figures.h"
 
-#include "colour/difference.h"
 #include "gamut/gamut.h"
+#include "profile/display_gamut.h"
 
 namespace lamp {
 
@@ -10,13 +10,11 @@ void describeGamut(VisitRecord &record, const Profile &profile, const ShownDispl
 {
     const AdditiveGamut additive = gamutOf(matrix.channels, matrix.black);
     const double own = shown != nullptr ? gamutVolume([&](const Drive &d) { return shown->lab(d); }) : volumeOf(additive);
-    for (const RgbSpace &space : rgbSpaces()) {
-        const AdditiveGamut other = gamutOf(space);
-        // A table holds a colour where its inverse and then its forward table give it back.
-        record.coverage[space.name] =
-            shown == nullptr ? coveragePercent(additive, other)
-                             : coveragePercent([&](const Lab &l) { return deltaE2000(l, profile.colourOf(profile.driveFor(l))) < 1.0; }, other);
-        record.volume[space.name] = 100 * own / volumeOf(other);
+    const std::vector<double> coverage = coverageBy(profile, rgbSpaces());
+    for (size_t i = 0; i < coverage.size(); ++i) {
+        const RgbSpace &space = rgbSpaces()[i];
+        record.coverage[space.name] = coverage[i];
+        record.volume[space.name] = 100 * own / volumeOf(gamutOf(space));
     }
 }
 

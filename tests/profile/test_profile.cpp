@@ -286,6 +286,22 @@ private Q_SLOTS:
         }
     }
 
+    // The same display by matrix and by tables covers the same share of every space.
+    void coverageDoesNotDependOnTheKindOfProfile()
+    {
+        const MadeUpPanel panel = additivePanel("sRGB", 120, 0.001);
+        const DisplayModel made(primariesOf(panel), 0.02, readingsOf(panel, manyDrives()), 0);
+        const ShownDisplay shown(made, {});
+        const auto byMatrix = Profile::open(writeMatrixProfile(shown.asMatrix({}), {}, {"matrix", "free", kMade, 4}).value());
+        const auto byTables = Profile::open(writeTableProfile(shown, {}, {"table", "free", kMade, 4}).value());
+        const std::vector<double> matrix = coverageBy(byMatrix.value(), rgbSpaces()), tables = coverageBy(byTables.value(), rgbSpaces());
+        for (size_t i = 0; i < matrix.size(); ++i) {
+            QVERIFY2(std::abs(matrix[i] - tables[i]) < 1.5,
+                     qPrintable(QStringLiteral("%1: %2 and %3").arg(rgbSpaces()[i].name.c_str()).arg(matrix[i]).arg(tables[i])));
+        }
+        QVERIFY(matrix[0] > 97 && matrix[2] < 80);
+    }
+
     // All round the hues, from gray to well beyond the gamut: the hue stays, chroma does not turn back, and a step of the
     // colour asked for is answered by a step of its size.
     void coloursOutOfTheGamutAreTakenInSmoothly()
