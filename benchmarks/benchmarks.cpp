@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Speeds as ratios in one run: machines are shared and noisy, so only what stands beside something else means much.
 #include "colour/difference.h"
+#include "profile/display_cube.h"
+#include "profile/table_profile.h"
 #include "simlab/sim_bench.h"
 #include "visit/visit.h"
 
@@ -92,7 +94,7 @@ const DisplayModel &describedDisplay()
             }
         }
         const auto at = [&](const Drive &d) { return bench->seen(d, 0.05); };
-        return DisplayModel({at({1, 0, 0}), at({0, 1, 0}), at({0, 0, 1}), at({1, 1, 1}), at({0, 0, 0})}, 0.02, std::move(readings), 0);
+        return DisplayModel({at({1, 0, 0}), at({0, 1, 0}), at({0, 0, 1}), at({1, 1, 1}), at({0, 0, 0})}, 0.02, readings, 0);
     }();
     return model;
 }
@@ -160,6 +162,43 @@ void tableSamplingTrivial(benchmark::State &state)
     cmsStageFree(table);
 }
 
+/// A table profile to measure cubes with.
+const Profile &describedProfile()
+{
+    static const Profile profile = [] {
+        const ShownDisplay display(describedDisplay(), {});
+        ProfileText text;
+        text.description = "benchmark";
+        return std::move(Profile::open(writeTableProfile(display, {}, text).value())).value();
+    }();
+    return profile;
+}
+
+/// From Rec. 709 to the display, 65 nodes, out of gamut by the same hue.
+void cubeOf65Own(benchmark::State &state)
+{
+    CubeTask task;
+    task.source = *rgbSpace("Rec. 709");
+    task.tone = task.source.tone;
+    task.sourceWhite = false;
+    task.size = 65;
+    for (auto _ : state) {
+        benchmark::DoNotOptimize(cubeToDisplay(describedProfile(), task).ok());
+    }
+}
+
+/// What Little CMS takes for as many colours through the same tables, without anything else.
+void cubeOf65LittleCms(benchmark::State &state)
+{
+    for (auto _ : state) {
+        double sum = 0;
+        for (int i = 0; i < 65 * 65 * 65; ++i) {
+            sum += describedProfile().driveFor({double(i % 65) * 1.5, double(i / 65 % 65) - 32, double(i / 4225) - 32}).a;
+        }
+        benchmark::DoNotOptimize(sum);
+    }
+}
+
 /// From the start of the process to its first painted window, without a screen; reading the studio comes after.
 void startToPaintedWindow(benchmark::State &state)
 {
@@ -181,6 +220,8 @@ BENCHMARK(deltaE2000LittleCms);
 BENCHMARK(tableProfileOwn)->Unit(benchmark::kMillisecond)->UseRealTime();
 BENCHMARK(tableProfileTrivial)->Unit(benchmark::kMillisecond)->UseRealTime();
 BENCHMARK(tableSamplingTrivial)->Unit(benchmark::kMillisecond)->UseRealTime();
+BENCHMARK(cubeOf65Own)->Unit(benchmark::kMillisecond)->UseRealTime();
+BENCHMARK(cubeOf65LittleCms)->Unit(benchmark::kMillisecond)->UseRealTime();
 BENCHMARK(wholeVisit)->Unit(benchmark::kMillisecond);
 BENCHMARK(startToPaintedWindow)->Unit(benchmark::kMillisecond)->UseRealTime();
 

@@ -93,7 +93,7 @@ Behaviour only(double Behaviour::*member)
 
 } // namespace
 
-DisplayModel::DisplayModel(const Primaries &prior, double looseness, std::vector<PanelReading> readings, double now)
+DisplayModel::DisplayModel(const Primaries &prior, double looseness, const std::vector<PanelReading> &readings, double now)
     : m_prior(prior), m_looseness(looseness), m_columns(prior.matrix()), m_now(now)
 {
     m_whiteLight = (prior.white - prior.black).vec().cwiseMax(1e-3);

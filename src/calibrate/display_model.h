@@ -38,7 +38,7 @@ public:
     /// \param prior primaries, white and black as far as they are known; white need not be their sum
     /// \param looseness relative standard deviation of the prior's colours
     /// \param readings at least white, black and one gray \param now bench clock of the state that is predicted, s
-    DisplayModel(const Primaries &prior, double looseness, std::vector<PanelReading> readings, double now);
+    DisplayModel(const Primaries &prior, double looseness, const std::vector<PanelReading> &readings, double now);
 
     /// Adds readings. \param again whether to weigh the kinds of behaviour anew
     void add(const std::vector<PanelReading> &readings, double now, bool again);

@@ -137,6 +137,20 @@ Eigen::Matrix3d RgbSpace::toXyz() const
     return p * scale.asDiagonal();
 }
 
+std::vector<Drive> evenDrives(int nodes)
+{
+    std::vector<Drive> all;
+    const double top = nodes - 1;
+    for (int r = 0; r < nodes; ++r) {
+        for (int g = 0; g < nodes; ++g) {
+            for (int b = 0; b < nodes; ++b) {
+                all.emplace_back(r / top, g / top, b / top);
+            }
+        }
+    }
+    return all;
+}
+
 const std::vector<RgbSpace> &rgbSpaces()
 {
     // Whites are the four-decimal ones that each standard prints.

@@ -59,6 +59,9 @@ struct RgbSpace {
     [[nodiscard]] Eigen::Matrix3d toXyz() const;
 };
 
+/// Drives at equal steps from 0 to 1, red slowest, blue fastest. \param nodes along each axis, 2 or more
+std::vector<Drive> evenDrives(int nodes);
+
 /// The spaces the program knows: sRGB, Display P3, DCI-P3, Adobe RGB (1998), Rec. 709, Rec. 2020, NTSC 1953.
 const std::vector<RgbSpace> &rgbSpaces();
 /// By name, or nothing.

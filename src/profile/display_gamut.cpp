@@ -248,9 +248,8 @@ std::optional<Lab> GamutSurface::compressed(const Direction &d, const Lab &lab, 
 GamutSurface surfaceOf(const Profile &profile, int grid)
 {
     std::vector<Lab> colours;
-    const double top = grid - 1;
-    for (int i = 0; i < grid * grid * grid; ++i) {
-        colours.push_back(profile.colourOf({i / (grid * grid) / top, i / grid % grid / top, i % grid / top}));
+    for (const Drive &d : evenDrives(grid)) {
+        colours.push_back(profile.colourOf(d));
     }
     return {colours, grid};
 }

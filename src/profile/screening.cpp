@@ -31,8 +31,7 @@ std::vector<Lab> grid(const Profile &profile)
     const Eigen::Matrix3d undo = profile.chad().inverse();
     const RelXYZ common = whiteOf({0.3127, 0.3290});
     std::vector<Lab> all;
-    for (int i = 0; i < kGrid * kGrid * kGrid; ++i) {
-        const Drive d{double(i / (kGrid * kGrid)) / (kGrid - 1), double(i / kGrid % kGrid) / (kGrid - 1), double(i % kGrid) / (kGrid - 1)};
+    for (const Drive &d : evenDrives(kGrid)) {
         all.push_back(labOf(RelXYZ(undo * xyzOf(profile.colourOf(d), iccD50()).vec()), common));
     }
     return all;
@@ -235,8 +234,7 @@ std::vector<RealError> realErrors(const std::vector<const Profile *> &profiles, 
         const ShownDisplay real(unit, ramps);
         RealError e;
         e.name = name;
-        for (int i = 0; i < kGrid * kGrid * kGrid; ++i) {
-            const Drive d{double(i / (kGrid * kGrid)) / (kGrid - 1), double(i / kGrid % kGrid) / (kGrid - 1), double(i % kGrid) / (kGrid - 1)};
+        for (const Drive &d : evenDrives(kGrid)) {
             const double difference = deltaE2000(says(d), real.lab(d));
             e.mean += difference / (kGrid * kGrid * kGrid);
             e.max = std::max(e.max, difference);

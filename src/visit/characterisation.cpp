@@ -227,7 +227,7 @@ Status Visit::firstLook()
         }
         readings.push_back(r.value());
     }
-    m_model.emplace(prior, 0.02, std::move(readings), m_gauge->now());
+    m_model.emplace(prior, 0.02, readings, m_gauge->now());
     return Done{};
 }
 

@@ -104,7 +104,7 @@ Result<DisplayModel> modelOf(const ReadingSet &set, const std::vector<bool> &lef
     for (const PanelReading &r : readings) {
         last = std::max(last, r.t);
     }
-    return DisplayModel(prior, 0.02, std::move(readings), last);
+    return DisplayModel(prior, 0.02, readings, last);
 }
 
 /// Those that judge: about every fifth of what is neither black, white nor a primary, and never so many that too few
