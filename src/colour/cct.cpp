@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "colour/cct.h"
 
+#include "base/golden_section.h"
 #include "colour/spaces.h"
 #include "colour/spectrum.h"
 
@@ -58,31 +59,13 @@ Cct cctOf(const Chromaticity &xy)
         }
     }
     // Golden-section search between the neighbours of the nearest table point.
-    double low = std::max(kFirstMired, kFirstMired + kStepMired * (double(best) - 1));
-    double high = std::min(kLastMired, kFirstMired + kStepMired * (double(best) + 1));
+    const double low = std::max(kFirstMired, kFirstMired + kStepMired * (double(best) - 1));
+    const double high = std::min(kLastMired, kFirstMired + kStepMired * (double(best) + 1));
     const auto distance = [&](double m) {
         const Point q = locus(m);
         return std::hypot(q.u - p.u, q.v - p.v);
     };
-    constexpr double ratio = 0.6180339887498949;
-    double m1 = high - ratio * (high - low), m2 = low + ratio * (high - low);
-    double d1 = distance(m1), d2 = distance(m2);
-    while (high - low > 1e-4) {
-        if (d1 < d2) {
-            high = m2;
-            m2 = m1;
-            d2 = d1;
-            m1 = high - ratio * (high - low);
-            d1 = distance(m1);
-        } else {
-            low = m1;
-            m1 = m2;
-            d1 = d2;
-            m2 = low + ratio * (high - low);
-            d2 = distance(m2);
-        }
-    }
-    const double mired = (low + high) / 2;
+    const double mired = leastBetween(low, high, 1e-4, distance);
     const Point q = locus(mired);
     // Above the locus means larger v on the side of green.
     const double sign = p.v >= q.v ? 1 : -1;

@@ -2,6 +2,7 @@
 // Tone curves by formula (docs/methods.md, "Curves by formula").
 #include "profile/parametric.h"
 
+#include "base/golden_section.h"
 #include "colour/cube_root.h"
 #include "colour/tone.h"
 
@@ -73,25 +74,8 @@ ParametricCurve plainPowerFor(const std::vector<double> &seen)
         curve.g = stored(g);
         return worstOf(curve, seen, stride);
     };
-    constexpr double kGolden = 0.6180339887498949;
-    double low = 0.5, high = 5, p = high - kGolden * (high - low), q = low + kGolden * (high - low), atP = missBy(p), atQ = missBy(q);
-    for (int i = 0; i < 30; ++i) {
-        if (atP < atQ) {
-            high = q;
-            q = p;
-            atQ = atP;
-            p = high - kGolden * (high - low);
-            atP = missBy(p);
-        } else {
-            low = p;
-            p = q;
-            atP = atQ;
-            q = low + kGolden * (high - low);
-            atQ = missBy(q);
-        }
-    }
     ParametricCurve curve;
-    curve.g = stored(0.5 * (low + high));
+    curve.g = stored(leastBetween(0.5, 5, 1e-6, missBy));
     return curve;
 }
 

@@ -2,6 +2,7 @@
 #include "support.h"
 
 #include "base/embedded.h"
+#include "base/golden_section.h"
 #include "base/result.h"
 #include "base/text.h"
 
@@ -64,6 +65,13 @@ private Q_SLOTS:
         QVERIFY(embedded("targets.json").starts_with("["));
         QVERIFY(embedded("colour/observer-1931-2deg.csv").find("555,0.512050") != std::string_view::npos);
         QVERIFY_EXCEPTION_THROWN((void)embedded("nothing.json"), std::out_of_range);
+    }
+
+    void goldenSectionFindsTheValley()
+    {
+        QVERIFY(std::abs(lamp::leastBetween(0, 5, 1e-7, [](double x) { return (x - 2.2) * (x - 2.2); }) - 2.2) < 1e-6);
+        QVERIFY(std::abs(lamp::leastBetween(-1, 1, 1e-7, [](double x) { return std::abs(x + 0.25); }) + 0.25) < 1e-6);
+        QVERIFY(lamp::leastBetween(0, 1, 1e-7, [](double x) { return x; }) < 1e-6); // at the edge
     }
 };
 
