@@ -538,10 +538,18 @@ BenchSource MainWindow::benchFor(const DisplayEntry &display)
     return source;
 }
 
-void MainWindow::startVisit(Task task)
+bool MainWindow::busy()
 {
     if (m_runner->running() || m_quick->running()) {
         banner(tr("The instrument is at work already; finish or cancel that first."));
+        return true;
+    }
+    return false;
+}
+
+void MainWindow::startVisit(Task task)
+{
+    if (busy()) {
         return;
     }
     VisitPlan plan;
@@ -562,7 +570,7 @@ void MainWindow::startVisit(Task task)
 void MainWindow::run(VisitPlan plan, std::optional<VisitRecord> resume)
 {
     const auto display = m_store ? m_store->display(m_display) : std::nullopt;
-    if (!display) {
+    if (!display || busy()) {
         return;
     }
     m_bannerWidget->hide();
@@ -799,10 +807,12 @@ void MainWindow::rankWithInstrument()
         return;
     }
     const auto display = m_store ? m_store->display(m_display) : std::nullopt;
-    const BenchSource source = display && !m_runner->running() ? benchFor(*display) : BenchSource{};
+    if (busy()) {
+        return;
+    }
+    const BenchSource source = display ? benchFor(*display) : BenchSource{};
     if (!source.reaches()) {
-        banner(m_runner->running() ? tr("A visit is in hand already; finish or cancel it first.")
-                                   : tr("Choose at the side the display that the profiles are for, one that a bench reaches."));
+        banner(tr("Choose at the side the display that the profiles are for, one that a bench reaches."));
         return;
     }
     banner(
@@ -812,6 +822,9 @@ void MainWindow::rankWithInstrument()
             .arg(quickSetSize()),
         tr("Begin"),
         [this, source, id = display->id] {
+            if (busy()) {
+                return;
+            }
             const auto last = lastVisit(id);
             m_desk->screening()->setProgress(0, quickSetSize());
             m_installed->watch(false);

@@ -85,6 +85,8 @@ private:
     /// The last visit of a display that was finished, if any.
     [[nodiscard]] std::optional<VisitRecord> lastVisit(qint64 display) const;
     void rankWithInstrument();
+    /// Whether the instrument is at work, which is then said: two at once would read each other's patches.
+    bool busy();
     void banner(const QString &text, const QString &yes = {}, std::function<void()> onYes = {}, const QString &no = {},
                 std::function<void()> onNo = {});
     void visitFinished(const RecordPtr &record);

@@ -451,7 +451,12 @@ Result<Bytes> writeTableProfile(const ShownDisplay &display, const Ramps &ramps,
         good = good && cmsWriteRawTag(profile.get(), tag, content.data(), cmsUInt32Number(content.size()));
     };
     std::array<Bytes, 5> tags;
-    inParallel(int(tags.size()), [&](int i) { tags[size_t(i)] = i < 2 ? builder.forward(i == 0) : builder.inverse(Intent(i - 2)); });
+    // Version 2 has one table from drive to colour for all intents.
+    inParallel(int(tags.size()), [&](int i) {
+        if (i > 0 || text.version >= 4) {
+            tags[size_t(i)] = i < 2 ? builder.forward(i == 0) : builder.inverse(Intent(i - 2));
+        }
+    });
     write(cmsSigAToB1Tag, tags[1]);
     if (text.version >= 4) {
         write(cmsSigAToB0Tag, tags[0]);
