@@ -217,7 +217,7 @@ void startToPaintedWindow(benchmark::State &state)
 
 BENCHMARK(deltaE2000Own);
 BENCHMARK(deltaE2000LittleCms);
-BENCHMARK(tableProfileOwn)->Unit(benchmark::kMillisecond)->UseRealTime();
+BENCHMARK(tableProfileOwn)->Unit(benchmark::kMillisecond)->MeasureProcessCPUTime()->UseRealTime();
 BENCHMARK(tableProfileTrivial)->Unit(benchmark::kMillisecond)->UseRealTime();
 BENCHMARK(tableSamplingTrivial)->Unit(benchmark::kMillisecond)->UseRealTime();
 BENCHMARK(cubeOf65Own)->Unit(benchmark::kMillisecond)->UseRealTime();

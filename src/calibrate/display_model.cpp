@@ -59,6 +59,12 @@ Vector3d floored(const Vector3d &column)
     return column.cwiseAbs() + Vector3d::Constant(0.05 * column.norm());
 }
 
+/// With a fourth number that counts for nothing.
+Eigen::Vector4d filled(const Vector3d &v)
+{
+    return {v[0], v[1], v[2], 0};
+}
+
 constexpr int kKinds = 8;
 const std::array<double Behaviour::*, kKinds> kMembers{&Behaviour::curve,  &Behaviour::kink,    &Behaviour::shift, &Behaviour::interplay,
                                                        &Behaviour::common, &Behaviour::product, &Behaviour::drift, &Behaviour::noise};
@@ -359,12 +365,16 @@ void DisplayModel::tabulate()
     still.drift = 0;
     Point none;
     none.t = m_now;
-    m_constant = m_prior.black.vec() + posterior(none, still, true);
-    m_drift = Vector3d::Zero();
+    m_constant = filled(m_prior.black.vec() + posterior(none, still, true));
+    Vector3d scale = Vector3d::Ones();
     for (size_t i = 0; i < m_points.size(); ++i) {
         const Vector3d w = m_weights.segment<3>(Eigen::Index(3 * i));
         const double k = std::pow(m_behaviour.drift, 2) * matern32((m_now - m_points[i].t) / kDriftLength);
-        m_drift += k * (Vector3d::Constant(m_points[i].xyz.dot(w)) + kDriftColour * m_points[i].xyz.cwiseProduct(w));
+        scale += k * (Vector3d::Constant(m_points[i].xyz.dot(w)) + kDriftColour * m_points[i].xyz.cwiseProduct(w));
+    }
+    m_scale = filled(scale);
+    for (size_t c = 0; c < 3; ++c) {
+        m_channelColours[c] = filled(m_columns.col(Eigen::Index(c)));
     }
     tabulateCurves();
     tabulateMixtures();
@@ -385,13 +395,12 @@ void DisplayModel::tabulateCurves()
             p.constant = 0;
             added[size_t(i)] = posterior(p, single, true);
         }
-        Curve &curve = m_curves[c];
         for (int i = 0; i <= kSteps; ++i) {
             const double light = std::pow(double(i) / kSteps, m_exponents[c]), t = double(i % stride) / stride;
             const auto k = std::min(size_t(i / stride), size_t(kCoarse - 1));
             const double share = i == kSteps ? 1 : t;
-            curve[size_t(i)] << light * m_columns.col(Eigen::Index(c)) + added[k] + share * (added[k + 1] - added[k]), light, slopeAt(light),
-                perceptualRoot(light);
+            m_curves[c][size_t(i)] << light * m_columns.col(Eigen::Index(c)) + added[k] + share * (added[k + 1] - added[k]), 0, light, slopeAt(light),
+                perceptualRoot(light), double(i) / kSteps;
         }
     }
 }
@@ -405,33 +414,33 @@ void DisplayModel::tabulateMixtures()
         p.leastRoot = double(i) / kCommonSteps;
         p.least = std::pow(p.leastRoot, 2.2);
         p.leastSlope = slopeAt(p.least);
-        m_common[size_t(i)] = posterior(p, common, false);
+        m_common[size_t(i)] = filled(posterior(p, common, false));
     }
     for (size_t i = 0; i < 3; ++i) {
         Point p;
         p.pairs[i] = 1;
-        m_pairs[i] = posterior(p, common, false);
+        m_pairs[i] = filled(posterior(p, common, false));
     }
     Behaviour product = only(&Behaviour::product);
     product.product = m_behaviour.product;
     for (size_t i = 0; i < 4; ++i) {
         Point p;
         p.products[i] = 1;
-        m_products[i] = posterior(p, product, false);
+        m_products[i] = filled(posterior(p, product, false));
     }
     // Neighbours' influence in units of each channel's perceptual scale: the slope is taken out here and put back
     // when evaluated, so that a coarse grid holds it.
     Behaviour interplay = only(&Behaviour::interplay);
     interplay.interplay = m_behaviour.interplay;
     const Matrix3d inverse = m_columns.inverse();
-    m_interplay.assign(size_t(kNodes * kNodes * kNodes), Eigen::Vector4d::Zero());
+    m_interplay.resize(size_t(kNodes * kNodes * kNodes));
     for (int r = 0; r < kNodes; ++r) {
         for (int g = 0; g < kNodes; ++g) {
             for (int b = 0; b < kNodes; ++b) {
                 Point p;
                 p.v = {r / (kNodes - 1.0), g / (kNodes - 1.0), b / (kNodes - 1.0)};
                 p.slope = {1, 1, 1};
-                m_interplay[size_t((r * kNodes + g) * kNodes + b)].head<3>() = inverse * posterior(p, interplay, false);
+                m_interplay[size_t((r * kNodes + g) * kNodes + b)] = filled(inverse * posterior(p, interplay, false));
             }
         }
     }
@@ -453,39 +462,38 @@ struct Between {
 
 } // namespace
 
+DisplayModel::ChannelState DisplayModel::channelAt(int channel, double behind) const
+{
+    const auto &curve = m_curves[size_t(channel)];
+    const Between at(behind, kSteps);
+    return curve[at.node] + at.part * (curve[at.node + 1] - curve[at.node]);
+}
+
 XYZ DisplayModel::evaluate(const Drive &behind) const
 {
-    Vector3d xyz = m_constant;
-    std::array<double, 3> light{}, slope{};
-    std::array<size_t, 3> node{};
-    std::array<double, 3> part{};
-    double leastRoot = 1;
-    for (size_t c = 0; c < 3; ++c) {
-        const Curve &curve = m_curves[c];
-        const Between at(behind[int(c)], kSteps), coarse(behind[int(c)], kNodes - 1);
-        const CurveRow row = curve[at.node] + at.part * (curve[at.node + 1] - curve[at.node]);
-        xyz += row.head<3>();
-        light[c] = row[3];
-        slope[c] = row[4];
-        leastRoot = std::min(leastRoot, row[5]);
-        node[c] = coarse.node;
-        part[c] = coarse.part;
-    }
-    const Between common(leastRoot, kCommonSteps);
+    return evaluate(channelAt(0, behind.a), channelAt(1, behind.b), channelAt(2, behind.c));
+}
+
+XYZ DisplayModel::evaluate(const ChannelState &red, const ChannelState &green, const ChannelState &blue) const
+{
+    using Eigen::Vector4d;
+    constexpr int light = 4, slope = 5, root = 6, drive = 7;
+    Vector4d xyz = m_constant + red.head<4>() + green.head<4>() + blue.head<4>();
+    const Between common(std::min({red[root], green[root], blue[root]}), kCommonSteps);
     xyz += m_common[common.node] + common.part * (m_common[common.node + 1] - m_common[common.node]);
-    const double least = std::min({light[0], light[1], light[2]});
-    xyz += (std::min(light[0], light[1]) - least) * m_pairs[0] + (std::min(light[1], light[2]) - least) * m_pairs[1]
-           + (std::min(light[0], light[2]) - least) * m_pairs[2];
-    xyz += light[0] * light[1] * m_products[0] + light[1] * light[2] * m_products[1] + light[0] * light[2] * m_products[2]
-           + light[0] * light[1] * light[2] * m_products[3];
+    const double r = red[light], g = green[light], b = blue[light], least = std::min({r, g, b});
+    xyz += (std::min(r, g) - least) * m_pairs[0] + (std::min(g, b) - least) * m_pairs[1] + (std::min(r, b) - least) * m_pairs[2];
+    xyz += r * g * m_products[0] + g * b * m_products[1] + r * b * m_products[2] + r * g * b * m_products[3];
     // Between eight nodes: along blue, then green, then red.
-    const auto between = [](const Eigen::Vector4d &p, const Eigen::Vector4d &q, double t) { return Eigen::Vector4d(p + t * (q - p)); };
-    const Eigen::Vector4d *corner = &m_interplay[(node[0] * kNodes + node[1]) * kNodes + node[2]];
-    const auto alongBlue = [&](size_t at) { return between(corner[at], corner[at + 1], part[2]); };
-    const auto face = [&](size_t at) { return between(alongBlue(at), alongBlue(at + kNodes), part[1]); };
-    const Eigen::Vector4d neighbours = between(face(0), face(size_t(kNodes * kNodes)), part[0]);
-    xyz += m_columns * Vector3d(slope[0] * neighbours[0], slope[1] * neighbours[1], slope[2] * neighbours[2]);
-    return XYZ(xyz.cwiseProduct(Vector3d::Ones() + m_drift).cwiseMax(0.0));
+    const Between atRed(red[drive], kNodes - 1), atGreen(green[drive], kNodes - 1), atBlue(blue[drive], kNodes - 1);
+    const auto between = [](const Vector4d &p, const Vector4d &q, double t) { return Vector4d(p + t * (q - p)); };
+    const Vector4d *corner = &m_interplay[(atRed.node * kNodes + atGreen.node) * kNodes + atBlue.node];
+    const auto alongBlue = [&](size_t at) { return between(corner[at], corner[at + 1], atBlue.part); };
+    const auto face = [&](size_t at) { return between(alongBlue(at), alongBlue(at + kNodes), atGreen.part); };
+    const Vector4d neighbours = between(face(0), face(size_t(kNodes * kNodes)), atRed.part);
+    xyz += red[slope] * neighbours[0] * m_channelColours[0] + green[slope] * neighbours[1] * m_channelColours[1]
+           + blue[slope] * neighbours[2] * m_channelColours[2];
+    return XYZ(Vector3d(xyz.cwiseProduct(m_scale).cwiseMax(0.0).head<3>()));
 }
 
 MatrixXd DisplayModel::covariance(const std::vector<Drive> &a, const std::vector<Drive> &b) const

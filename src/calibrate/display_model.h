@@ -48,6 +48,15 @@ public:
 
     /// The colour of a drive behind the LUT, now.
     [[nodiscard]] XYZ evaluate(const Drive &behind) const;
+
+    /// What one channel's drive stands for, side by side so that all is read and interpolated at once: tristimulus
+    /// values of the channel alone (black taken off, cd/m²), one that is unused, light (0..1), its slope and perceptual
+    /// root, drive behind the LUT.
+    using ChannelState = Eigen::Matrix<double, 8, 1>;
+    /// For those who evaluate many drives that share their channels' drives, as on a grid. \param channel 0..2
+    [[nodiscard]] ChannelState channelAt(int channel, double behind) const;
+    /// The same as for a drive, from what its channels stand for. States may be interpolated between near drives.
+    [[nodiscard]] XYZ evaluate(const ChannelState &red, const ChannelState &green, const ChannelState &blue) const;
     /// Covariance, 3|a| by 3|b|, in (cd/m²)², between what it says of two lists of drives behind the LUT.
     [[nodiscard]] Eigen::MatrixXd covariance(const std::vector<Drive> &a, const std::vector<Drive> &b) const;
     /// The drive behind the LUT that shows a colour, as near as 0..1 allows. \param start to begin from
@@ -109,16 +118,13 @@ private:
 
     // The posterior mean, taken apart into tables so that evaluating it costs the same however many readings there are.
     static constexpr int kSteps = 1024, kCoarse = 128, kCommonSteps = 64, kNodes = 7;
-    /// What one channel's drive stands for, side by side so that all is read and interpolated at once: tristimulus
-    /// values of the channel alone (black taken off), light, slope, perceptual root.
-    using CurveRow = Eigen::Matrix<double, 6, 1>;
-    using Curve = std::array<CurveRow, kSteps + 1>;
-    Eigen::Vector3d m_constant, m_drift;
-    std::array<Curve, 3> m_curves;
-    std::array<Eigen::Vector3d, kCommonSteps + 1> m_common;
-    std::array<Eigen::Vector3d, 3> m_pairs;
-    std::array<Eigen::Vector3d, 4> m_products;
-    std::vector<Eigen::Vector4d> m_interplay; ///< kNodes³, on the perceptual scale of each output channel; the fourth is 0
+    // Of four numbers where three would do, the fourth 0, so that they are worked on in pairs.
+    std::array<std::array<ChannelState, kSteps + 1>, 3> m_curves;
+    Eigen::Vector4d m_constant, m_scale; ///< m_scale: by which drift multiplies
+    std::array<Eigen::Vector4d, kCommonSteps + 1> m_common;
+    std::array<Eigen::Vector4d, 3> m_pairs, m_channelColours;
+    std::array<Eigen::Vector4d, 4> m_products;
+    std::vector<Eigen::Vector4d> m_interplay; ///< kNodes³, on the perceptual scale of each output channel
 };
 
 /// A drive whose colour matters, and how much.

@@ -129,7 +129,7 @@ Result<Cube> cubeToDisplay(const Profile &display, const CubeTask &task)
         // The surface is a table, so a colour on the boundary may fall a little outside it: the profile decides there.
         const GamutSurface::Direction direction = GamutSurface::directionOf(lab);
         const bool beyond = direction.length > gamut.reach(direction) + 2;
-        const Drive d = display.driveFor(beyond ? gamut.nearest(direction, lab, 0.6).lab : lab);
+        const Drive d = display.driveFor(beyond ? gamut.colourAt(gamut.nearest(lab, 0.6)) : lab);
         return ramps ? throughCurves(*ramps, d) : d;
     });
     return cube;

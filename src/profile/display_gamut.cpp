@@ -1,7 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "profile/display_gamut.h"
 
-#include "base/parallel.h"
 #include "gamut/gamut.h"
 
 #include <algorithm>
@@ -13,26 +12,44 @@ namespace {
 
 const Eigen::Vector3d kMiddle(50, 0, 0);
 
-/// The unit vector (sine, cosine) of a place on the diamond |x| + |y| = 1.
-Eigen::Vector2d onCircle(double y, double x)
+/// The unit vector (cosine, sine) of a place on the diamond |x| + |y| = 1. \param round quarters of a turn, 0..4
+Eigen::Vector2d onDiamond(double round)
 {
-    return Eigen::Vector2d(y, x).normalized();
+    const double share = round - std::floor(round);
+    const std::array<Eigen::Vector2d, 4> turned{{{1 - share, share}, {-share, 1 - share}, {share - 1, -share}, {share, share - 1}}};
+    return turned[size_t(round) % 4].normalized();
 }
 
-/// Along a ray from the origin to a triangle (Möller and Trumbore 1997); negative where it misses.
-double along(const Eigen::Vector3d &ray, const std::array<Eigen::Vector3d, 3> &t)
+Eigen::Vector2d hueOf(const GamutSurface::Spot &spot)
 {
-    const Eigen::Vector3d e1 = t[1] - t[0], e2 = t[2] - t[0], p = ray.cross(e2);
-    const double det = e1.dot(p);
-    if (std::abs(det) < 1e-14) {
-        return -1;
+    return onDiamond((spot.hue + spot.hueShare) * 4 / GamutSurface::kHues);
+}
+
+/// (Chroma, lightness) of a unit step, from black (0, -1) over the gray's level to white.
+Eigen::Vector2d elevationOf(double angle)
+{
+    const double up = 2 * angle / (GamutSurface::kAngles - 1) - 1;
+    return Eigen::Vector2d(1 - std::abs(up), up).normalized();
+}
+
+struct UnitSteps {
+    std::array<Eigen::Vector2d, GamutSurface::kHues> hues;
+    std::array<Eigen::Vector2d, GamutSurface::kAngles> elevations;
+    UnitSteps()
+    {
+        for (int i = 0; i < GamutSurface::kHues; ++i) {
+            hues[size_t(i)] = hueOf({i, 0, 0, 0});
+        }
+        for (int i = 0; i < GamutSurface::kAngles; ++i) {
+            elevations[size_t(i)] = elevationOf(i);
+        }
     }
-    const Eigen::Vector3d s = -t[0];
-    const double u = s.dot(p) / det;
-    const Eigen::Vector3d q = s.cross(e1);
-    const double v = ray.dot(q) / det, distance = e2.dot(q) / det;
-    constexpr double slack = 1e-3;
-    return u >= -slack && v >= -slack && u + v <= 1 + slack ? distance : -1;
+};
+
+const UnitSteps &unitSteps()
+{
+    static const UnitSteps all;
+    return all;
 }
 
 } // namespace
@@ -44,43 +61,25 @@ GamutSurface::Direction GamutSurface::directionOf(const Lab &lab)
     Direction d;
     d.chroma = std::sqrt(square);
     d.length = std::sqrt(square + dl * dl);
-    d.elevation = d.length > 0 ? dl / (std::abs(dl) + d.chroma) : 0;
+    const double angle = d.length > 0 ? (1 + dl / (std::abs(dl) + d.chroma)) * ((kAngles - 1) / 2.0) : 0;
+    d.angle = std::min(int(angle), kAngles - 2);
+    d.angleShare = angle - d.angle;
     if (around > 0) {
         // Quarters of a turn: +a to +b, +b to -a, -a to -b, -b to +a.
         const double share = 0.25 * std::abs(lab.c) / around;
-        d.hue = lab.b >= 0 ? (lab.c >= 0 ? share : 1 - share) : (lab.c >= 0 ? 0.5 - share : 0.5 + share);
-        d.hue = d.hue < 1 ? d.hue : 0;
+        const double hue = kHues * (lab.b >= 0 ? (lab.c >= 0 ? share : 1 - share) : (lab.c >= 0 ? 0.5 - share : 0.5 + share));
+        d.hue = int(hue) < kHues ? int(hue) : 0;
+        d.hueShare = hue - int(hue);
     }
     return d;
 }
 
-const std::array<Eigen::Vector2d, GamutSurface::kAngles> &GamutSurface::elevations()
-{
-    static const auto all = [] {
-        std::array<Eigen::Vector2d, kAngles> list;
-        for (int i = 0; i < kAngles; ++i) {
-            const double e = 2.0 * i / (kAngles - 1) - 1;
-            list[size_t(i)] = onCircle(e, 1 - std::abs(e));
-        }
-        return list;
-    }();
-    return all;
-}
-
-const std::array<Eigen::Vector2d, GamutSurface::kHues> &GamutSurface::hues()
-{
-    static const auto all = [] {
-        std::array<Eigen::Vector2d, kHues> list;
-        for (int i = 0; i < kHues; ++i) {
-            const double quarters = 4.0 * i / kHues, share = quarters - std::floor(quarters);
-            const std::array<Eigen::Vector2d, 4> turned{onCircle(share, 1 - share), onCircle(1 - share, -share), onCircle(-share, share - 1),
-                                                        onCircle(share - 1, share)};
-            list[size_t(i)] = turned[size_t(quarters) % 4];
-        }
-        return list;
-    }();
-    return all;
-}
+/// A corner of a triangle of the surface.
+struct GamutSurface::Corner {
+    Eigen::Vector3d from; ///< the middle gray
+    double hue = 0, angle = 0;
+    bool pole = false; ///< so near the grays that its hue means nothing
+};
 
 GamutSurface::GamutSurface(const std::vector<Lab> &lab, int grid) : m_reach(size_t(kHues * kAngles), 0.0)
 {
@@ -91,72 +90,83 @@ GamutSurface::GamutSurface(const std::vector<Lab> &lab, int grid) : m_reach(size
         d[size_t(axis)] = face % 2 == 0 ? 0 : grid - 1;
         d[size_t((axis + 1) % 3)] = i;
         d[size_t((axis + 2) % 3)] = k;
-        return Eigen::Vector3d(lab[size_t((d[0] * grid + d[1]) * grid + d[2])].vec() - kMiddle);
+        const Lab &colour = lab[size_t((d[0] * grid + d[1]) * grid + d[2])];
+        const Direction towards = directionOf(colour);
+        return Corner{colour.vec() - kMiddle, towards.hue + towards.hueShare, towards.angle + towards.angleShare, towards.chroma < 4};
     };
-    std::array<std::vector<double>, 6> faces;
-    inParallel(6, [&](int face) {
-        std::vector<double> &reach = faces[size_t(face)];
-        reach.assign(m_reach.size(), 0.0);
+    // Straight edges bulge in the table's coordinates, by less than this many of its steps.
+    const double bulge = 8.0 / (grid - 1);
+    std::vector<Corner> corners;
+    for (int face = 0; face < 6; ++face) {
+        corners.clear();
+        for (int i = 0; i < grid * grid; ++i) {
+            corners.push_back(corner(face, i / grid, i % grid));
+        }
         for (int i = 0; i + 1 < grid; ++i) {
             for (int k = 0; k + 1 < grid; ++k) {
-                const Eigen::Vector3d a = corner(face, i, k), b = corner(face, i + 1, k), c = corner(face, i, k + 1), d = corner(face, i + 1, k + 1);
-                enter({a, b, d}, reach);
-                enter({a, d, c}, reach);
+                const Corner *a = &corners[size_t(i * grid + k)], *b = a + grid, *c = a + 1, *d = b + 1;
+                enter({a, b, d}, bulge);
+                enter({a, d, c}, bulge);
             }
         }
-    });
-    for (const std::vector<double> &reach : faces) {
-        for (size_t i = 0; i < reach.size(); ++i) {
-            m_reach[i] = std::max(m_reach[i], reach[i]);
-        }
     }
 }
 
-void GamutSurface::enter(const std::array<Eigen::Vector3d, 3> &corners, std::vector<double> &reach)
+void GamutSurface::enter(const std::array<const Corner *, 3> &triangle, double bulge)
 {
     // The directions that the triangle covers; about the poles that is every hue.
-    double low = 2, high = -2, first = 2, last = -2;
-    std::array<double, 3> turns{};
+    double low = kAngles, high = 0, first = 2 * kHues, last = -2 * kHues;
     bool pole = false;
-    for (size_t i = 0; i < 3; ++i) {
-        const Direction d = directionOf(Lab(Eigen::Vector3d(corners[i] + kMiddle)));
-        low = std::min(low, d.elevation);
-        high = std::max(high, d.elevation);
-        turns[i] = d.hue;
-        pole = pole || std::hypot(corners[i][1], corners[i][2]) < 4;
-    }
-    for (double h : turns) {
+    Eigen::Matrix3d corners;
+    for (int i = 0; i < 3; ++i) {
+        const Corner &c = *triangle[size_t(i)];
+        low = std::min(low, c.angle);
+        high = std::max(high, c.angle);
         // Unrolled about the first corner.
-        h -= std::round(h - turns[0]);
-        first = std::min(first, h);
-        last = std::max(last, h);
+        const double hue = c.hue - kHues * std::round((c.hue - triangle[0]->hue) / kHues);
+        first = std::min(first, hue);
+        last = std::max(last, hue);
+        pole = pole || c.pole;
+        corners.col(i) = c.from;
     }
-    if (pole || last - first > 0.4) {
+    if (pole || last - first > 0.4 * kHues) {
         first = 0;
-        last = 1 - 1e-9;
-        low = low < 0 ? -1 : low;
-        high = high > 0 ? 1 : high;
+        last = kHues - 1;
+        low = low < (kAngles - 1) / 2.0 ? 0 : low;
+        high = high > (kAngles - 1) / 2.0 ? kAngles - 1 : high;
     }
-    constexpr double half = (kAngles - 1) / 2.0;
-    const int from = std::max(0, int(std::floor((low + 1) * half))), to = std::min(kAngles - 1, int(std::ceil((high + 1) * half)));
-    for (int h = int(std::floor(first * kHues)); h <= int(std::ceil(last * kHues)); ++h) {
-        const int hue = ((h % kHues) + kHues) % kHues;
+    const int from = std::max(0, int(std::ceil(low - bulge))), to = std::min(kAngles - 1, int(std::floor(high + bulge)));
+    const int left = int(std::ceil(first - bulge)), right = int(std::floor(last + bulge));
+    if (from > to || left > right || std::abs(corners.determinant()) < 1e-9) {
+        return;
+    }
+    // A ray's unit step as a mixture of the corners: inside the triangle none of them is negative, and their sum is one
+    // over the distance.
+    const Eigen::Matrix3d mixture = corners.inverse();
+    const UnitSteps &unit = unitSteps();
+    for (int h = left; h <= right; ++h) {
+        const int hue = (h + kHues) % kHues;
+        const Eigen::Vector2d &round = unit.hues[size_t(hue)];
+        const Eigen::Vector3d outwards = mixture.col(1) * round[0] + mixture.col(2) * round[1];
         for (int e = from; e <= to; ++e) {
-            const Eigen::Vector2d &up = elevations()[size_t(e)], &round = GamutSurface::hues()[size_t(hue)];
-            const double r = along({up[0], up[1] * round[1], up[1] * round[0]}, corners);
-            double &most = reach[size_t(hue * kAngles + e)];
-            most = std::max(most, r);
+            const Eigen::Vector2d &up = unit.elevations[size_t(e)];
+            const Eigen::Vector3d shares = mixture.col(0) * up[1] + outwards * up[0];
+            const double sum = shares.sum();
+            constexpr double slack = 1e-3;
+            if (sum > 0 && shares.minCoeff() >= -slack * sum) {
+                double &most = m_reach[size_t(hue * kAngles + e)];
+                most = std::max(most, 1 / sum);
+            }
         }
     }
 }
 
-double GamutSurface::reach(const Direction &d) const
+double GamutSurface::reach(const Spot &spot) const
 {
-    constexpr double half = (kAngles - 1) / 2.0;
-    const double h = d.hue * kHues, e = (d.elevation + 1) * half;
-    const int h0 = std::min(int(h), kHues - 1), h1 = h0 + 1 < kHues ? h0 + 1 : 0, e0 = std::min(int(e), kAngles - 2);
-    const double s = h - h0, t = e - e0;
-    return (1 - s) * ((1 - t) * at(h0, e0) + t * at(h0, e0 + 1)) + s * ((1 - t) * at(h1, e0) + t * at(h1, e0 + 1));
+    const int next = spot.hue + 1 < kHues ? spot.hue + 1 : 0;
+    const double s = spot.hueShare, t = spot.angleShare;
+    const double *here = &m_reach[size_t(spot.hue * kAngles + spot.angle)], *there = &m_reach[size_t(next * kAngles + spot.angle)];
+    return (1 - s) * ((1 - t) * here[0] + t * here[1]) + s * ((1 - t) * there[0] + t * there[1]);
 }
 
 bool GamutSurface::contains(const Lab &lab) const
@@ -165,70 +175,70 @@ bool GamutSurface::contains(const Lab &lab) const
     return d.length <= reach(d);
 }
 
-Lab GamutSurface::corner(int hue, int angle) const
+Lab GamutSurface::colourAt(const Spot &spot) const
 {
-    const Eigen::Vector2d &up = elevations()[size_t(angle)], &round = hues()[size_t(hue)];
-    const double r = at(hue, angle);
-    return {kMiddle[0] + r * up[0], r * up[1] * round[1], r * up[1] * round[0]};
+    const Eigen::Vector2d up = elevationOf(spot.angle + spot.angleShare), round = hueOf(spot);
+    const double r = reach(spot);
+    return {kMiddle[0] + r * up[1], r * up[0] * round[0], r * up[0] * round[1]};
 }
 
-GamutSurface::Spot GamutSurface::towards(const Direction &d, const Lab &lab) const
+GamutSurface::Slice GamutSurface::sliceAt(const Spot &hue) const
 {
-    const double h = d.hue * kHues, e = (d.elevation + 1) * (kAngles - 1) / 2.0;
-    const int hue = std::min(int(h), kHues - 1), angle = std::min(int(e), kAngles - 2);
-    const double scale = d.length > 0 ? reach(d) / d.length : 0;
-    return {hue, angle, h - hue, e - angle, {kMiddle[0] + scale * (lab.a - kMiddle[0]), scale * lab.b, scale * lab.c}};
+    Slice slice;
+    slice.at = hue;
+    const double *here = &m_reach[size_t(hue.hue * kAngles)], *next = &m_reach[size_t((hue.hue + 1) % kHues * kAngles)];
+    for (size_t e = 0; e < size_t(kAngles); ++e) {
+        const double r = here[e] + hue.hueShare * (next[e] - here[e]);
+        const Eigen::Vector2d &up = unitSteps().elevations[e];
+        slice.lightness[e] = r * up[1];
+        slice.chroma[e] = r * up[0];
+    }
+    return slice;
 }
 
-GamutSurface::Spot GamutSurface::nearest(const Direction &d, const Lab &lab, double chromaWeight) const
+GamutSurface::Spot GamutSurface::Slice::nearest(double wantedLightness, double wantedChroma, double weight) const
 {
-    // The slice's outline as a line of points from black to white; the nearest point of its pieces.
-    Spot spot;
-    spot.hue = std::min(int(d.hue * kHues), kHues - 1);
-    spot.hueShare = d.hue * kHues - spot.hue;
-    const double *r0 = &m_reach[size_t(spot.hue * kAngles)], *r1 = &m_reach[size_t((spot.hue + 1) % kHues * kAngles)];
-    const auto &up = elevations();
-    const Eigen::Vector2d wanted(lab.a - kMiddle[0], chromaWeight * d.chroma);
-    const auto point = [&](int e) {
-        const double r = r0[e] + spot.hueShare * (r1[e] - r0[e]);
-        return Eigen::Vector2d(r * up[size_t(e)][0], chromaWeight * r * up[size_t(e)][1]);
-    };
-    // Every fourth point first, then all about the nearest, then the two pieces that end there.
+    const auto apart = [&](int e) { return Eigen::Vector2d(lightness[size_t(e)] - wantedLightness, weight * (chroma[size_t(e)] - wantedChroma)); };
+    // Every fourth point first, from the nearest of them downhill, then the two pieces that end there.
     constexpr int kStride = 4;
     int near = 0;
     double least = 1e300;
-    const auto look = [&](int e) {
-        if (const double distance = (point(e) - wanted).squaredNorm(); distance < least) {
-            least = distance;
-            near = e;
-        }
+    const auto nearer = [&](int e) {
+        const double distance = apart(e).squaredNorm();
+        const bool so = distance < least;
+        near = so ? e : near;
+        least = so ? distance : least;
+        return so;
     };
     for (int e = 0; e < kAngles; e += kStride) {
-        look(e);
+        nearer(e);
     }
-    for (int e = std::max(0, near - kStride + 1), last = std::min(kAngles - 1, near + kStride - 1); e <= last; ++e) {
-        look(e);
+    for (const int step : {1, -1}) {
+        while (near + step >= 0 && near + step < kAngles && nearer(near + step)) {
+        }
     }
-    Eigen::Vector2d best = point(near);
+    Spot spot = at;
     spot.angle = std::min(near, kAngles - 2);
     spot.angleShare = near - spot.angle;
     for (int e = std::max(1, near); e <= std::min(kAngles - 1, near + 1); ++e) {
-        const Eigen::Vector2d from = point(e - 1), piece = point(e) - from;
-        const double t = std::clamp((wanted - from).dot(piece) / std::max(piece.squaredNorm(), 1e-12), 0.0, 1.0);
-        const Eigen::Vector2d on = from + t * piece;
-        if (const double distance = (on - wanted).squaredNorm(); distance < least) {
+        const Eigen::Vector2d from = apart(e - 1), piece = apart(e) - from;
+        const double t = std::clamp(-from.dot(piece) / std::max(piece.squaredNorm(), 1e-12), 0.0, 1.0);
+        if (const double distance = (from + t * piece).squaredNorm(); distance < least) {
             least = distance;
-            best = on;
             spot.angle = e - 1;
             spot.angleShare = t;
         }
     }
-    const double scale = d.chroma > 0 ? best[1] / chromaWeight / d.chroma : 0;
-    spot.lab = {kMiddle[0] + best[0], scale * lab.b, scale * lab.c};
     return spot;
 }
 
-std::optional<Lab> GamutSurface::compressed(const Direction &d, const Lab &lab, const GamutSurface &reference, double knee) const
+GamutSurface::Spot GamutSurface::nearest(const Lab &lab, double chromaWeight) const
+{
+    const Direction d = directionOf(lab);
+    return sliceAt(d).nearest(lab.a - kMiddle[0], d.chroma, chromaWeight);
+}
+
+std::optional<double> GamutSurface::pressing(const Direction &d, const GamutSurface &reference, double knee) const
 {
     const double own = reach(d), other = std::max(own, reference.reach(d));
     const double start = knee * own;
@@ -236,13 +246,12 @@ std::optional<Lab> GamutSurface::compressed(const Direction &d, const Lab &lab, 
         return std::nullopt;
     }
     if (d.length <= start || other <= own * 1.0001) {
-        return lab;
+        return 1;
     }
     // y(x) = x / (1 + x·(1/y1 - 1/x1)) with slope 1 at the knee and y(x1) = y1 at the reference's boundary.
     const double x = d.length - start, x1 = other - start, y1 = own - start;
     const double y = x / (1 + x * (1 / y1 - 1 / x1));
-    const double scale = (start + y) / d.length;
-    return Lab{50 + scale * (lab.a - 50), scale * lab.b, scale * lab.c};
+    return (start + y) / d.length;
 }
 
 GamutSurface surfaceOf(const Profile &profile, int grid)

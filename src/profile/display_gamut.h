@@ -4,59 +4,62 @@
 #include "colour/spaces.h"
 #include "profile/icc.h"
 
+#include <algorithm>
 #include <array>
 #include <optional>
 #include <vector>
 
 namespace lamp {
 
-/// The boundary of a gamut in CIELAB, in slices of equal hue: how far it reaches from the middle gray (L* 50) in each
-/// direction. Star-shaped from there, as the gamuts of displays are.
+/// The boundary of a gamut in CIELAB: how far it reaches from the middle gray (L* 50) in each direction. Star-shaped from
+/// there, as the gamuts of displays are. Directions are told by ratios in place of angles, which needs no arc tangent:
+/// going round a diamond instead of a circle.
 class GamutSurface {
 public:
-    /// Where a colour lies, seen from the middle gray. Directions are told by ratios in place of angles, which needs no
-    /// arc tangent: going round a diamond instead of a circle.
-    struct Direction {
-        double hue = 0;       ///< [0, 1), from +a* over +b*
-        double elevation = 0; ///< -1 (black) to 1 (white): ΔL/(|ΔL| + chroma)
+    static constexpr int kHues = 112, kAngles = 49;
+    /// A direction as a place between four of the table: hue (from +a* over +b*) and the next one, which may be the first
+    /// again; elevation from black to white and the next one.
+    struct Spot {
+        int hue = 0, angle = 0;              ///< 0..kHues - 1, 0..kAngles - 2
+        double hueShare = 0, angleShare = 0; ///< of the next one, 0..1
+    };
+    /// Where a colour lies, seen from the middle gray.
+    struct Direction : Spot {
         double length = 0, chroma = 0;
     };
     [[nodiscard]] static Direction directionOf(const Lab &lab);
+    /// One of the table's own directions. \param angle 0 (black) to kAngles - 1 (white)
+    [[nodiscard]] static Spot node(int hue, int angle) { return {hue, std::min(angle, kAngles - 2), 0, angle < kAngles - 1 ? 0.0 : 1.0}; }
 
     /// \param lab colours of the RGB cube's drives on a grid, r slowest \param grid nodes along each axis, 2 or more
     GamutSurface(const std::vector<Lab> &lab, int grid);
 
     /// Distance from the middle gray to the boundary in a direction.
-    [[nodiscard]] double reach(const Direction &towards) const;
+    [[nodiscard]] double reach(const Spot &towards) const;
     [[nodiscard]] bool contains(const Lab &lab) const;
+    /// The boundary's colour in a direction.
+    [[nodiscard]] Lab colourAt(const Spot &spot) const;
 
-    static constexpr int kHues = 112, kAngles = 49;
-    /// A place on the boundary between four directions of its table: hue and the next one (which may be the first
-    /// again), elevation from black to white and the next one.
-    struct Spot {
-        int hue = 0, angle = 0;
-        double hueShare = 0, angleShare = 0; ///< of the next one, 0..1
-        Lab lab;
+    /// The boundary at one hue: a line of points from black to white.
+    struct Slice {
+        Spot at;                                       ///< its hue
+        std::array<double, kAngles> lightness, chroma; ///< lightness from L* 50
+        /// The place nearest to a colour of that hue. \param weight what a step of chroma counts against one of lightness
+        [[nodiscard]] Spot nearest(double lightness, double chroma, double weight) const;
     };
-    /// The boundary in a direction of the table. \param hue 0..kHues - 1 \param angle 0 (black) to kAngles - 1 (white)
-    [[nodiscard]] Lab corner(int hue, int angle) const;
-    /// Where the ray from the middle gray through a colour meets the boundary.
-    [[nodiscard]] Spot towards(const Direction &direction, const Lab &lab) const;
-    /// The nearest place of the boundary at the hue of a colour outside. \param chromaWeight what a step of chroma counts
-    /// against one of lightness
-    [[nodiscard]] Spot nearest(const Direction &direction, const Lab &lab, double chromaWeight) const;
-    [[nodiscard]] Spot nearest(const Lab &lab, double chromaWeight) const { return nearest(directionOf(lab), lab, chromaWeight); }
-    /// Moved towards the middle gray: colours within `knee` of the boundary's distance stay, those up to the reference's
-    /// boundary are pressed into what is left, smoothly. \return nothing for a colour beyond both, which belongs on the
-    /// boundary
-    [[nodiscard]] std::optional<Lab> compressed(const Direction &direction, const Lab &lab, const GamutSurface &reference, double knee) const;
+    [[nodiscard]] Slice sliceAt(const Spot &hue) const;
+    /// The nearest place of the boundary at the hue of a colour outside.
+    [[nodiscard]] Spot nearest(const Lab &lab, double chromaWeight) const;
+
+    /// By what the distance of a colour from the middle gray is multiplied so that all come inside: colours within `knee`
+    /// of the boundary's distance stay (1), those up to the reference's boundary are pressed into what is left,
+    /// smoothly. \return nothing for a colour beyond both, which belongs on the boundary
+    [[nodiscard]] std::optional<double> pressing(const Direction &direction, const GamutSurface &reference, double knee) const;
 
 private:
     [[nodiscard]] double at(int hue, int angle) const { return m_reach[size_t(hue * kAngles + angle)]; }
-    /// Sine and cosine of the table's angles.
-    static const std::array<Eigen::Vector2d, kAngles> &elevations();
-    static const std::array<Eigen::Vector2d, kHues> &hues();
-    static void enter(const std::array<Eigen::Vector3d, 3> &corners, std::vector<double> &reach);
+    struct Corner;
+    void enter(const std::array<const Corner *, 3> &triangle, double bulge);
     std::vector<double> m_reach;
 };
 

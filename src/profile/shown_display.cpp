@@ -5,6 +5,7 @@
 
 #include "colour/difference.h"
 #include "colour/spaces.h"
+#include "colour/tone.h"
 
 #include <algorithm>
 #include <cmath>
@@ -14,6 +15,7 @@ namespace lamp {
 ShownDisplay::ShownDisplay(const DisplayModel &model, Ramps ramps) : m_model(model), m_ramps(std::move(ramps)), m_white(evaluate({1, 1, 1}))
 {
     m_chad = adaptation(relativeTo(m_white, m_white.b), iccD50());
+    m_toD50 = m_chad / m_white.b;
 }
 
 Drive ShownDisplay::behind(const Drive &rgb) const
@@ -21,9 +23,9 @@ Drive ShownDisplay::behind(const Drive &rgb) const
     return m_ramps.empty() ? rgb : throughCurves(m_ramps, rgb);
 }
 
-Lab ShownDisplay::lab(const Drive &rgb) const
+DisplayModel::ChannelState ShownDisplay::channelAt(int channel, double drive) const
 {
-    return labOf(RelXYZ(m_chad * evaluate(rgb).vec() / m_white.b), iccD50());
+    return m_model.channelAt(channel, m_ramps.empty() ? drive : sampledAt(m_ramps.channel(channel), drive));
 }
 
 MatrixModel ShownDisplay::asMatrix(const std::vector<double> &tone) const

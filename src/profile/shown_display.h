@@ -2,6 +2,7 @@
 #pragma once
 
 #include "calibrate/display_model.h"
+#include "colour/spaces.h"
 #include "profile/icc.h"
 
 #include <algorithm>
@@ -18,8 +19,12 @@ public:
     [[nodiscard]] Drive behind(const Drive &rgb) const;
     /// cd/m²
     [[nodiscard]] XYZ evaluate(const Drive &rgb) const { return m_model.evaluate(behind(rgb)); }
+    /// What a channel's drive stands for behind the ramps (DisplayModel::channelAt).
+    [[nodiscard]] DisplayModel::ChannelState channelAt(int channel, double drive) const;
     /// Lab (D50, relative to its white) of a drive.
-    [[nodiscard]] Lab lab(const Drive &rgb) const;
+    [[nodiscard]] Lab lab(const Drive &rgb) const { return relativeLab(evaluate(rgb)); }
+    /// The same for a colour of it, cd/m².
+    [[nodiscard]] Lab relativeLab(const XYZ &xyz) const { return labOf(RelXYZ(m_toD50 * xyz.vec()), iccD50()); }
     [[nodiscard]] const XYZ &white() const { return m_white; }
     [[nodiscard]] const Eigen::Matrix3d &chad() const { return m_chad; }
     [[nodiscard]] const DisplayModel &model() const { return m_model; }
@@ -32,7 +37,7 @@ private:
     const DisplayModel &m_model;
     Ramps m_ramps;
     XYZ m_white;
-    Eigen::Matrix3d m_chad;
+    Eigen::Matrix3d m_chad, m_toD50; ///< m_toD50: from cd/m² to what is relative to white
 };
 
 /// How much better a table would describe a display than a matrix can, over its gamut.

@@ -7,9 +7,11 @@
 #include "colour/spaces.h"
 #include "profile/display_gamut.h"
 #include "profile/lcms_handles.h"
+#include "profile/light_space.h"
 
 #include <algorithm>
 #include <cmath>
+#include <functional>
 
 namespace lamp {
 
@@ -18,6 +20,7 @@ using namespace lcms;
 namespace {
 
 constexpr int kCurve = 4096;                  // entries of the curves before and after a table
+constexpr int kGrays = 1024;                  // steps along the neutral axis
 constexpr double kRootOffset = 0.017;         // light that is added before the cube root, so that its slope stays finite at zero
 constexpr double kBelow = 0.35, kAbove = 0.2; // room in a table for drives below 0 and above 1, cut off behind it
 constexpr double kChromaScale = 150;          // a* and b* are spread like asinh(a/150): nodes are a little denser near neutral
@@ -46,132 +49,6 @@ double chromaToGrid(double a, double most)
     return 0.5 + 0.5 * std::copysign(std::asinh(std::abs(a) / kChromaScale) / std::asinh(most / kChromaScale), a);
 }
 
-/// A rising list of values at equal steps, to be read both ways.
-class RisingTable {
-public:
-    explicit RisingTable(std::vector<double> values) : m_values(std::move(values))
-    {
-        // Strictly rising, so that it has one inverse.
-        for (size_t i = 1; i < m_values.size(); ++i) {
-            m_values[i] = std::max(m_values[i], m_values[i - 1] + 1e-9);
-        }
-    }
-    [[nodiscard]] double at(double x) const { return sampledAt(m_values, x); }
-    [[nodiscard]] double where(double value) const
-    {
-        const auto next = std::upper_bound(m_values.begin(), m_values.end(), value);
-        if (next == m_values.begin() || next == m_values.end()) {
-            return next == m_values.begin() ? 0 : 1;
-        }
-        const auto i = size_t(next - m_values.begin());
-        return (double(i - 1) + (value - m_values[i - 1]) / (m_values[i] - m_values[i - 1])) / double(m_values.size() - 1);
-    }
-
-private:
-    std::vector<double> m_values;
-};
-
-/// The display in terms of its channels' light instead of drive, carried on straight where light leaves 0..1.
-class LightSpace {
-public:
-    explicit LightSpace(const ShownDisplay &display) : m_display(display), m_matrix(display.asMatrix({}))
-    {
-        m_columns = m_matrix.channels;
-        m_inverse = m_columns.inverse();
-        m_black = m_matrix.black.vec();
-        m_toXyz = display.chad().inverse() * display.white().b;
-        for (size_t c = 0; c < 3; ++c) {
-            const RisingTable tone(m_matrix.light[c]);
-            for (size_t i = 0; i <= kDrives; ++i) {
-                const double s = double(i) / kDrives;
-                m_drive[c][i] = tone.where(s * s);
-            }
-        }
-    }
-
-    [[nodiscard]] double drive(int channel, double light) const
-    {
-        const double where = std::sqrt(std::clamp(light, 0.0, 1.0)) * kDrives;
-        const size_t i = std::min(size_t(where), size_t(kDrives - 1));
-        const auto &table = m_drive[size_t(channel)];
-        return table[i] + (where - double(i)) * (table[i + 1] - table[i]);
-    }
-
-    /// Light of a gray drive, relative to white's, in the mean of the channels; 1024 equal steps of drive.
-    [[nodiscard]] std::vector<double> grayLight() const
-    {
-        std::vector<double> all;
-        for (size_t i = 0; i < m_matrix.light[0].size(); ++i) {
-            all.push_back((m_matrix.light[0][i] + m_matrix.light[1][i] + m_matrix.light[2][i]) / 3);
-        }
-        return all;
-    }
-
-    /// Finds the light of the channels that shows a colour, going on from the colour before; beyond 0..1 where the
-    /// display cannot show it.
-    class Seeker {
-    public:
-        explicit Seeker(const LightSpace &space) : m_space(space) { restart(); }
-
-        Eigen::Vector3d lightFor(const Lab &lab, double close)
-        {
-            const Eigen::Vector3d wanted = m_space.m_toXyz * xyzOf(lab, iccD50()).vec();
-            if (!approach(wanted, close)) {
-                restart();
-                approach(wanted, close);
-            }
-            return m_light;
-        }
-
-    private:
-        void restart()
-        {
-            m_light = Eigen::Vector3d::Constant(0.2);
-            m_shown = m_space.shown(m_light);
-            m_inverse = m_space.m_inverse;
-        }
-        /// Broyden's method (Broyden 1965, the first): exact at once where channels add up.
-        bool approach(const Eigen::Vector3d &wanted, double close)
-        {
-            constexpr int kMost = 14;
-            for (int i = 0; i < kMost; ++i) {
-                const Eigen::Vector3d step = m_inverse * (wanted - m_shown);
-                m_light += step;
-                const Eigen::Vector3d next = m_space.shown(m_light), change = m_inverse * (next - m_shown);
-                const double scale = step.dot(change);
-                if (std::abs(scale) > 0.05 * step.squaredNorm() && step.squaredNorm() > 1e-10) {
-                    m_inverse += (step - change) / scale * (step.transpose() * m_inverse);
-                }
-                m_shown = next;
-                if ((m_space.m_inverse * (wanted - next)).cwiseAbs().maxCoeff() < close) {
-                    return true;
-                }
-            }
-            return false;
-        }
-
-        const LightSpace &m_space;
-        Eigen::Vector3d m_light, m_shown;
-        Eigen::Matrix3d m_inverse;
-    };
-
-private:
-    static constexpr int kDrives = 2048;
-
-    [[nodiscard]] Eigen::Vector3d shown(const Eigen::Vector3d &light) const
-    {
-        const Eigen::Vector3d inside = light.cwiseMax(0.0).cwiseMin(1.0);
-        const XYZ xyz = m_display.evaluate({drive(0, inside[0]), drive(1, inside[1]), drive(2, inside[2])});
-        return xyz.vec() + m_columns * (light - inside);
-    }
-
-    const ShownDisplay &m_display;
-    MatrixModel m_matrix;
-    Eigen::Matrix3d m_columns, m_inverse, m_toXyz;
-    Eigen::Vector3d m_black;
-    std::array<std::array<double, kDrives + 1>, 3> m_drive{};
-};
-
 /// Luminances under one black put under another, in tristimulus values: white stays (black point compensation).
 Lab withBlack(const Lab &lab, double from, double to)
 {
@@ -184,76 +61,103 @@ class TableBuilder {
 public:
     TableBuilder(const ShownDisplay &display, int version, int grid)
         : m_version(version), m_grid(grid), m_space(display), m_lightness(lightnessOfGrays(display)), m_grayRoot(rootOfGrays(m_space)),
-          m_steps(stepsOfGrays(m_lightness)), m_forward(colours(grid, [&](const Drive &d) { return display.lab(d); })), m_surface(m_forward, grid),
-          m_black(xyzOf(display.lab({0, 0, 0}), iccD50()).b)
+          m_steps(stepsOfGrays(m_lightness)), m_forward(coloursOf(display)), m_black(xyzOf(display.lab({0, 0, 0}), iccD50()).b)
     {
-        const AdditiveGray wide{rgbSpace("Rec. 2020")->toXyz()};
-        m_reference.emplace(colours(kReferenceGrid, [&](const Drive &d) { return withBlack(wide.lab(d), 0, m_black); }), kReferenceGrid);
-        for (int i = 0; i < grid; ++i) {
-            m_chroma.push_back(chromaOfNode(i));
-        }
-        for (int i = 0; i < kCurve; ++i) {
-            const double x = i / (kCurve - 1.0), a = decoded(x, x).b;
-            m_chromaCurve.push_back(chromaToGrid(a, a > 0 ? mostChroma() : 128));
-            for (int c = 0; c < 3; ++c) {
-                m_drives[size_t(c)].push_back(m_space.drive(c, fromRoot(x * (1 + kBelow + kAbove) - kBelow)));
-            }
-        }
+        prepare();
         inParallel(GamutSurface::kHues, [this](int hue) { fillBoundary(hue); });
-        markNeeded();
-        for (auto *table : {&m_perceptual, &m_relative, &m_saturation}) {
-            table->resize(m_forward.size() * 3);
-        }
-        inParallel(grid, [this](int slice) { fillSlice(slice); });
+        inParallel(grid, [this](int i) { fillColumns(i); });
     }
 
-    [[nodiscard]] Bytes forward(bool perceptual) const
+    [[nodiscard]] std::vector<EncodedTag> tags() const
     {
-        std::vector<std::uint16_t> table(m_forward.size() * 3);
-        const bool scaled = perceptual && m_version >= 4;
-        // Version 2 ends its scale at 0xFF00, version 4 at 0xFFFF (ICC.1, 6.3.4).
-        const double lightness = m_version == 2 ? 652.8 : 655.35, chroma = m_version == 2 ? 256 : 257;
-        const auto coded = [](double v) { return std::uint16_t(std::clamp(v, 0.0, 65535.0) + 0.5); };
-        for (size_t i = 0; i < m_forward.size(); ++i) {
-            const Lab lab = scaled ? withBlack(m_forward[i], m_black, kReferenceBlack) : m_forward[i];
-            table[3 * i] = coded(lightness * lab.a);
-            table[3 * i + 1] = coded(chroma * (lab.b + 128));
-            table[3 * i + 2] = coded(chroma * (lab.c + 128));
+        const auto of = [](const std::optional<TableTag> &tag) { return &tag->bytes(); };
+        std::vector<EncodedTag> all{{{cmsSigBToA0Tag}, of(m_perceptual)}, {{cmsSigBToA1Tag}, of(m_relative)}, {{cmsSigBToA2Tag}, of(m_saturation)}};
+        if (m_scaled) {
+            all.push_back({{cmsSigAToB0Tag}, of(m_scaled)});
+            all.push_back({{cmsSigAToB1Tag, cmsSigAToB2Tag}, of(m_plain)});
+        } else {
+            all.push_back({{cmsSigAToB0Tag, cmsSigAToB1Tag, cmsSigAToB2Tag}, of(m_plain)});
         }
-        std::vector<double> steps;
-        for (int i = 0; i < kCurve; ++i) {
-            steps.push_back(m_steps.at(i / (kCurve - 1.0)));
-        }
-        return tableTag({{&steps, &steps, &steps}, m_grid, &table, {}}, m_version, true);
-    }
-
-    [[nodiscard]] Bytes inverse(Intent intent) const
-    {
-        std::vector<double> l;
-        for (int i = 0; i < kCurve; ++i) {
-            const double x = i / (kCurve - 1.0);
-            l.push_back(gridOfLightness(std::min(decoded(x, x).a, 100.0), intent));
-        }
-        const auto &table = intent == Intent::Perceptual ? m_perceptual : (intent == Intent::Relative ? m_relative : m_saturation);
-        return tableTag({{&l, &m_chromaCurve, &m_chromaCurve}, m_grid, &table, {&m_drives[0], &m_drives[1], &m_drives[2]}}, m_version, false);
+        return all;
     }
 
 private:
-    /// A colour space without black leakage, for the reference gamut.
-    struct AdditiveGray {
-        Eigen::Matrix3d columns, chad = adaptation(RelXYZ(Eigen::Vector3d(columns.rowwise().sum())), iccD50());
-        [[nodiscard]] Lab lab(const Drive &d) const
-        {
-            const Eigen::Vector3d light(std::pow(d.a, 2.2), std::pow(d.b, 2.2), std::pow(d.c, 2.2));
-            return labOf(RelXYZ(chad * (columns * light)), iccD50());
+    /// All that hangs on the table from drive to colour alone.
+    void prepare()
+    {
+        for (int i = 0; i < m_grid; ++i) {
+            m_chroma.push_back(chromaOfNode(i));
         }
-    };
+        // The longest first, so that all are through at about the same time.
+        const std::array<std::function<void()>, 7> works{
+            [this] { m_surface.emplace(m_forward, m_grid); },
+            [this] {
+                // Version 2 has one table from drive to colour for all intents.
+                if (m_version >= 4) {
+                    fillForward(m_scaled, true);
+                }
+            },
+            [this] { layOutInverse(); },
+            [this] { markNeeded(); },
+            [this] { fillForward(m_plain, false); },
+            [this] { m_reference.emplace(referenceColours(), kReferenceGrid); },
+            [this] {
+                m_nodes.push_back(coloursOfNodes(Intent::Perceptual));
+                m_nodes.push_back(coloursOfNodes(Intent::Relative));
+            },
+        };
+        inParallel(int(works.size()), [&](int i) { works[size_t(i)](); });
+    }
+
+    /// \param scaled black to the reference medium's
+    void fillForward(std::optional<TableTag> &tag, bool scaled) const
+    {
+        std::vector<double> steps(kCurve);
+        for (size_t i = 0; i < steps.size(); ++i) {
+            steps[i] = m_steps.at(double(i) / (kCurve - 1));
+        }
+        tag.emplace(TableTransform{{&steps, &steps, &steps}, m_grid, {}}, m_version, true);
+        // Version 2 ends its scale at 0xFF00, version 4 at 0xFFFF (ICC.1, 6.3.4).
+        const double lightness = m_version == 2 ? 652.8 : 655.35, chroma = m_version == 2 ? 256 : 257;
+        for (size_t i = 0; i < m_forward.size(); ++i) {
+            const Lab lab = scaled ? withBlack(m_forward[i], m_black, kReferenceBlack) : m_forward[i];
+            const Eigen::Vector3d coded(lightness * lab.a, chroma * (lab.b + 128), chroma * (lab.c + 128));
+            tag->set(i, coded.cwiseMax(0.0).cwiseMin(65535.0));
+        }
+    }
+
+    /// The tables from colour to drive, still empty, and the curves before and after them.
+    void layOutInverse()
+    {
+        std::array<std::vector<double>, 2> lightness;
+        std::array<std::vector<double>, 3> drives;
+        std::vector<double> chroma;
+        for (auto *curve : {&lightness[0], &lightness[1], &chroma, &drives[0], &drives[1], &drives[2]}) {
+            curve->reserve(kCurve);
+        }
+        for (int i = 0; i < kCurve; ++i) {
+            const double x = i / (kCurve - 1.0), a = decoded(x, x).b, l = std::min(decoded(x, x).a, 100.0);
+            lightness[0].push_back(gridOfLightness(l, Intent::Perceptual));
+            lightness[1].push_back(gridOfLightness(l, Intent::Relative));
+            chroma.push_back(chromaToGrid(a, a > 0 ? mostChroma() : 128));
+            const double light = fromRoot(x * (1 + kBelow + kAbove) - kBelow);
+            for (int c = 0; c < 3; ++c) {
+                drives[size_t(c)].push_back(m_space.drive(c, light));
+            }
+        }
+        const auto with = [&](const std::vector<double> &l) {
+            return TableTag(TableTransform{{&l, &chroma, &chroma}, m_grid, {&drives[0], &drives[1], &drives[2]}}, m_version, false);
+        };
+        m_perceptual = with(lightness[0]);
+        m_relative = with(lightness[1]);
+        m_saturation = with(lightness[1]);
+    }
 
     static RisingTable lightnessOfGrays(const ShownDisplay &display)
     {
         std::vector<double> l;
-        for (int i = 0; i < kCurve; ++i) {
-            const double v = i / (kCurve - 1.0);
+        for (int i = 0; i <= kGrays; ++i) {
+            const double v = double(i) / kGrays;
             l.push_back(display.lab({v, v, v}).a);
         }
         return RisingTable(std::move(l));
@@ -271,28 +175,52 @@ private:
     {
         std::vector<double> steps;
         const double black = lightness.at(0);
-        for (int i = 0; i < kCurve; ++i) {
-            const double v = i / (kCurve - 1.0);
+        for (int i = 0; i <= kGrays; ++i) {
+            const double v = double(i) / kGrays;
             steps.push_back((lightness.at(v) - black) / (lightness.at(1) - black));
         }
         return RisingTable(std::move(steps));
     }
 
-    template <typename LabOf> std::vector<Lab> colours(int grid, const LabOf &labOf) const
+    /// Colours of the nodes of a grid from drive, r slowest. \param labOf a node's, by its three places on the axes
+    template <typename LabOf> static std::vector<Lab> onGrid(int grid, const LabOf &labOf)
     {
-        std::vector<double> drive;
-        for (int i = 0; i < grid; ++i) {
-            drive.push_back(m_steps.where(double(i) / (grid - 1)));
-        }
         std::vector<Lab> all(size_t(grid) * size_t(grid) * size_t(grid));
         inParallel(grid, [&](int r) {
             for (int g = 0; g < grid; ++g) {
                 for (int b = 0; b < grid; ++b) {
-                    all[size_t((r * grid + g) * grid + b)] = labOf(Drive{drive[size_t(r)], drive[size_t(g)], drive[size_t(b)]});
+                    all[size_t((r * grid + g) * grid + b)] = labOf(size_t(r), size_t(g), size_t(b));
                 }
             }
         });
         return all;
+    }
+
+    [[nodiscard]] std::vector<Lab> coloursOf(const ShownDisplay &display) const
+    {
+        std::array<std::vector<DisplayModel::ChannelState>, 3> axes;
+        for (int i = 0; i < m_grid; ++i) {
+            for (int c = 0; c < 3; ++c) {
+                axes[size_t(c)].push_back(display.channelAt(c, m_steps.where(double(i) / (m_grid - 1))));
+            }
+        }
+        return onGrid(
+            m_grid, [&](size_t r, size_t g, size_t b) { return display.relativeLab(display.model().evaluate(axes[0][r], axes[1][g], axes[2][b])); });
+    }
+
+    /// The gamut that perceptual presses into the display's: Rec. 2020 in steps that look alike, on the display's black.
+    [[nodiscard]] std::vector<Lab> referenceColours() const
+    {
+        Eigen::Matrix3d columns = rgbSpace("Rec. 2020")->toXyz();
+        columns = adaptation(RelXYZ(Eigen::Vector3d(columns.rowwise().sum())), iccD50()) * columns;
+        std::vector<double> light;
+        for (int i = 0; i < kReferenceGrid; ++i) {
+            light.push_back(std::pow(double(i) / (kReferenceGrid - 1), 2.2));
+        }
+        return onGrid(kReferenceGrid, [&](size_t r, size_t g, size_t b) {
+            const RelXYZ xyz(columns * Eigen::Vector3d(light[r], light[g], light[b]));
+            return labOf((1 - m_black) * xyz + m_black * iccD50(), iccD50());
+        });
     }
 
     [[nodiscard]] double mostChroma() const { return m_version == 2 ? 127.99 : 127; }
@@ -329,52 +257,115 @@ private:
     {
         LightSpace::Seeker seeker(m_space);
         for (int angle = 0; angle < GamutSurface::kAngles; ++angle) {
-            m_boundary[size_t(hue * GamutSurface::kAngles + angle)] = roots(seeker.lightFor(m_surface.corner(hue, angle), kNear));
+            const Lab lab = m_surface->colourAt(GamutSurface::node(hue, angle));
+            m_boundary[size_t(hue * GamutSurface::kAngles + angle)] = stored(seeker.lightFor(xyzOf(lab, iccD50()), kNear));
         }
     }
+    [[nodiscard]] const Eigen::Vector3d *boundaryOf(int hue) const { return &m_boundary[size_t(hue % GamutSurface::kHues * GamutSurface::kAngles)]; }
     [[nodiscard]] Eigen::Vector3d onBoundary(const GamutSurface::Spot &spot) const
     {
-        const Eigen::Vector3d *here = &m_boundary[size_t(spot.hue * GamutSurface::kAngles + spot.angle)];
-        const Eigen::Vector3d *next = &m_boundary[size_t((spot.hue + 1) % GamutSurface::kHues * GamutSurface::kAngles + spot.angle)];
+        const Eigen::Vector3d *here = boundaryOf(spot.hue) + spot.angle, *next = boundaryOf(spot.hue + 1) + spot.angle;
         const double s = spot.hueShare, t = spot.angleShare;
         return (1 - s) * ((1 - t) * here[0] + t * here[1]) + s * ((1 - t) * next[0] + t * next[1]);
     }
 
-    void fillSlice(int slice)
-    {
-        LightSpace::Seeker seeker(m_space);
-        const double l = lightnessOfNode(slice, Intent::Perceptual), relative = lightnessOfNode(slice, Intent::Relative);
-        for (int i = 0; i < m_grid; ++i) {
-            for (int k = 0; k < m_grid; ++k) {
-                const Lab lab = toDisplay({l, m_chroma[size_t(i)], m_chroma[size_t(k)]}, Intent::Perceptual);
-                const GamutSurface::Direction direction = GamutSurface::directionOf(lab);
-                const auto pressed = m_surface.compressed(direction, lab, *m_reference, kKnee);
-                store(m_perceptual, slice, i, k,
-                      pressed ? roots(seeker.lightFor(*pressed, *pressed == lab ? kClose : kPressed))
-                              : onBoundary(m_surface.towards(direction, lab)));
+    /// The colours that the nodes of a table from colour stand for, on the display's side of black scaling. In CIELAB and
+    /// in tristimulus values L* and Y hang on the first coordinate alone, a* and X on the first two, b* and Z on the first
+    /// and the third, so that a plane of nodes tells all.
+    class NodeColours {
+    public:
+        NodeColours(int grid, std::vector<Lab> lab) : m_grid(size_t(grid)), m_lab(std::move(lab))
+        {
+            for (const Lab &l : m_lab) {
+                m_xyz.push_back(xyzOf(l, iccD50()));
             }
         }
-        for (int i = 0; i < m_grid; ++i) {
-            for (int k = 0; k < m_grid; ++k) {
-                fillRelative({relative, m_chroma[size_t(i)], m_chroma[size_t(k)]}, seeker, slice, i, k);
+        [[nodiscard]] Lab lab(int slice, int i, int k) const { return {at(m_lab, slice, i).a, at(m_lab, slice, i).b, at(m_lab, slice, k).c}; }
+        [[nodiscard]] RelXYZ xyz(int slice, int i, int k) const { return {at(m_xyz, slice, i).a, at(m_xyz, slice, i).b, at(m_xyz, slice, k).c}; }
+
+    private:
+        template <typename Colour> const Colour &at(const std::vector<Colour> &list, int slice, int i) const
+        {
+            return list[size_t(slice) * m_grid + size_t(i)];
+        }
+        size_t m_grid;
+        std::vector<Lab> m_lab; ///< of nodes whose a* and b* stand at the same place
+        std::vector<RelXYZ> m_xyz;
+    };
+
+    [[nodiscard]] NodeColours coloursOfNodes(Intent intent) const
+    {
+        std::vector<Lab> plane;
+        for (int slice = 0; slice < m_grid; ++slice) {
+            const double l = lightnessOfNode(slice, intent);
+            for (const double chroma : m_chroma) {
+                plane.push_back(toDisplay({l, chroma, chroma}, intent));
+            }
+        }
+        return {m_grid, std::move(plane)};
+    }
+
+    /// The nodes at one a*, in columns of equal b* from black to white and back.
+    void fillColumns(int i)
+    {
+        const NodeColours &perceptual = m_nodes[0], &relative = m_nodes[1];
+        LightSpace::Seeker seeker(m_space);
+        for (int k = 0; k < m_grid; ++k) {
+            const HueLine line(*this, relative.lab(0, i, k));
+            for (int step = 0; step < m_grid; ++step) {
+                const int slice = k % 2 == 0 ? step : m_grid - 1 - step;
+                const size_t node = size_t((slice * m_grid + i) * m_grid + k);
+                const Lab lab = perceptual.lab(slice, i, k);
+                const GamutSurface::Direction direction = GamutSurface::directionOf(lab);
+                const auto scale = m_surface->pressing(direction, *m_reference, kKnee);
+                if (!scale) {
+                    m_perceptual->set(node, onBoundary(direction));
+                } else if (*scale == 1) {
+                    m_perceptual->set(node, stored(seeker.lightFor(perceptual.xyz(slice, i, k), kClose)));
+                } else {
+                    const Lab pressed{50 + *scale * (lab.a - 50), *scale * lab.b, *scale * lab.c};
+                    m_perceptual->set(node, stored(seeker.lightFor(xyzOf(pressed, iccD50()), kPressed)));
+                }
+                // Nodes whose cells hold colours of the display carry the model on beyond its gamut, so that the display is
+                // met exactly up to its boundary; all others keep the hue.
+                if (m_needed[node] != 0) {
+                    const Eigen::Vector3d on = stored(seeker.lightFor(relative.xyz(slice, i, k), kClose));
+                    m_relative->set(node, on);
+                    m_saturation->set(node, on);
+                } else {
+                    const double lightness = relative.lab(slice, i, k).a;
+                    m_relative->set(node, line.nearest(lightness, 0.6));
+                    m_saturation->set(node, line.nearest(lightness, 1.8));
+                }
             }
         }
     }
 
-    void fillRelative(const Lab &lab, LightSpace::Seeker &seeker, int slice, int i, int k)
-    {
-        // Nodes whose cells hold colours of the display carry the model on beyond its gamut, so that the display is met
-        // exactly up to its boundary; all others keep the hue.
-        if (m_needed[size_t((slice * m_grid + i) * m_grid + k)] != 0) {
-            const Eigen::Vector3d on = roots(seeker.lightFor(lab, kClose));
-            store(m_relative, slice, i, k, on);
-            store(m_saturation, slice, i, k, on);
-            return;
+    /// The boundary at one hue, with what the channels show there, for colours of one chroma.
+    class HueLine {
+    public:
+        HueLine(const TableBuilder &builder, const Lab &lab)
+        {
+            const GamutSurface::Direction d = GamutSurface::directionOf(lab);
+            m_chroma = d.chroma;
+            m_slice = builder.m_surface->sliceAt(d);
+            const Eigen::Vector3d *here = builder.boundaryOf(d.hue), *next = builder.boundaryOf(d.hue + 1);
+            for (size_t e = 0; e < m_stored.size(); ++e) {
+                m_stored[e] = here[e] + d.hueShare * (next[e] - here[e]);
+            }
         }
-        const GamutSurface::Direction direction = GamutSurface::directionOf(lab);
-        store(m_relative, slice, i, k, onBoundary(m_surface.nearest(direction, lab, 0.6)));
-        store(m_saturation, slice, i, k, onBoundary(m_surface.nearest(direction, lab, 1.8)));
-    }
+        [[nodiscard]] Eigen::Vector3d nearest(double lightness, double weight) const
+        {
+            const GamutSurface::Spot spot = m_slice.nearest(lightness - 50, m_chroma, weight);
+            const Eigen::Vector3d *at = &m_stored[size_t(spot.angle)];
+            return at[0] + spot.angleShare * (at[1] - at[0]);
+        }
+
+    private:
+        double m_chroma;
+        GamutSurface::Slice m_slice;
+        std::array<Eigen::Vector3d, GamutSurface::kAngles> m_stored;
+    };
 
     /// Marks the nodes of all cells that hold colours of the display, by the colours of its own table.
     void markNeeded()
@@ -391,9 +382,7 @@ private:
         m_needed.assign(m_forward.size(), 0);
         const auto mark = [&](const Lab &lab) {
             const int l = cellOfL[at(lab.a, 0, 100)], a = cellOfChroma[at(lab.b, -128, 256)], b = cellOfChroma[at(lab.c, -128, 256)];
-            for (int corner = 0; corner < 8; ++corner) {
-                m_needed[size_t(((l + (corner & 1)) * m_grid + a + (corner >> 1 & 1)) * m_grid + b + (corner >> 2))] = 1;
-            }
+            m_needed[size_t((l * m_grid + a) * m_grid + b)] = 1;
         };
         const auto rim = [&](int i) { return i == 0 || i == m_grid - 1; };
         for (int r = 0; r < m_grid; ++r) {
@@ -410,31 +399,32 @@ private:
                 }
             }
         }
+        // From cells, each known by its first node, to all their nodes.
+        for (const size_t step : {size_t(1), size_t(m_grid), size_t(m_grid) * size_t(m_grid)}) {
+            for (size_t node = m_needed.size() - 1; node >= step; --node) {
+                m_needed[node] |= m_needed[node - step];
+            }
+        }
     }
 
-    static Eigen::Vector3d roots(const Eigen::Vector3d &light) { return {toRoot(light[0]), toRoot(light[1]), toRoot(light[2])}; }
-
-    void store(std::vector<std::uint16_t> &table, int slice, int i, int k, const Eigen::Vector3d &root) const
+    /// Light as a table holds it, not rounded.
+    static Eigen::Vector3d stored(const Eigen::Vector3d &light)
     {
-        for (int c = 0; c < 3; ++c) {
-            const double stored = std::clamp((root[c] + kBelow) / (1 + kBelow + kAbove), 0.0, 1.0);
-            table[size_t(((slice * m_grid + i) * m_grid + k) * 3 + c)] = std::uint16_t(65535 * stored + 0.5);
-        }
+        const Eigen::Vector3d root(toRoot(light[0]), toRoot(light[1]), toRoot(light[2]));
+        return (65535 / (1 + kBelow + kAbove) * (root.array() + kBelow)).cwiseMax(0.0).cwiseMin(65535.0);
     }
 
     int m_version, m_grid;
     LightSpace m_space;
     RisingTable m_lightness, m_grayRoot, m_steps;
     std::vector<Lab> m_forward;
-    GamutSurface m_surface;
     double m_black;
-    std::optional<GamutSurface> m_reference;
+    std::optional<GamutSurface> m_surface, m_reference;
+    std::vector<NodeColours> m_nodes; ///< of the perceptual table and of the two others
     std::vector<Eigen::Vector3d> m_boundary = std::vector<Eigen::Vector3d>(size_t(GamutSurface::kHues) * GamutSurface::kAngles);
-    std::vector<char> m_needed;                  ///< for each node of the relative table
-    std::vector<double> m_chroma;                ///< a* or b* of each node
-    std::vector<double> m_chromaCurve;           ///< a* or b* to the grid
-    std::array<std::vector<double>, 3> m_drives; ///< what the tables store to drive
-    std::vector<std::uint16_t> m_perceptual, m_relative, m_saturation;
+    std::vector<char> m_needed;   ///< for each node of the relative table
+    std::vector<double> m_chroma; ///< a* or b* of each node
+    std::optional<TableTag> m_plain, m_scaled, m_perceptual, m_relative, m_saturation;
 };
 
 } // namespace
@@ -444,30 +434,10 @@ Result<Bytes> writeTableProfile(const ShownDisplay &display, const Ramps &ramps,
     const Context context = quietContext();
     const ProfileHandle profile(cmsCreateProfilePlaceholder(raw(context)));
     const TableBuilder builder(display, text.version, std::clamp(grid, 9, 65) | 1);
-    bool good =
+    const bool good =
         profile
         && writeCommonTags(raw(context), profile.get(), text, cmsSigLabData, display.chad(), display.white().b, display.evaluate({0, 0, 0}), ramps);
-    const auto write = [&](cmsTagSignature tag, const Bytes &content) {
-        good = good && cmsWriteRawTag(profile.get(), tag, content.data(), cmsUInt32Number(content.size()));
-    };
-    std::array<Bytes, 5> tags;
-    // Version 2 has one table from drive to colour for all intents.
-    inParallel(int(tags.size()), [&](int i) {
-        if (i > 0 || text.version >= 4) {
-            tags[size_t(i)] = i < 2 ? builder.forward(i == 0) : builder.inverse(Intent(i - 2));
-        }
-    });
-    write(cmsSigAToB1Tag, tags[1]);
-    if (text.version >= 4) {
-        write(cmsSigAToB0Tag, tags[0]);
-    } else {
-        good = good && cmsLinkTag(profile.get(), cmsSigAToB0Tag, cmsSigAToB1Tag);
-    }
-    good = good && cmsLinkTag(profile.get(), cmsSigAToB2Tag, cmsSigAToB1Tag);
-    write(cmsSigBToA0Tag, tags[2]);
-    write(cmsSigBToA1Tag, tags[3]);
-    write(cmsSigBToA2Tag, tags[4]);
-    const Bytes bytes = good ? finished(profile.get(), text.created) : Bytes{};
+    Bytes bytes = good ? finished(profile.get(), text.created, builder.tags()) : Bytes{};
     if (bytes.empty()) {
         return profileError("The profile could not be written.");
     }

@@ -203,13 +203,16 @@ public:
         put16(int(v >> 16));
         put16(int(v & 0xFFFF));
     }
-    void put(const std::vector<std::uint16_t> &values)
-    {
-        putAll(values, [](std::uint16_t v) { return v; });
-    }
     void put(const std::vector<double> &curve)
     {
-        putAll(curve, [](double v) { return std::uint16_t(std::clamp(v, 0.0, 1.0) * 65535 + 0.5); });
+        const size_t at = m_bytes.size();
+        m_bytes.resize(at + 2 * curve.size());
+        std::uint8_t *out = m_bytes.data() + at;
+        for (const double v : curve) {
+            const int code = int(std::clamp(v, 0.0, 1.0) * 65535 + 0.5);
+            *out++ = std::uint8_t(code >> 8);
+            *out++ = std::uint8_t(code);
+        }
     }
     /// Three curves as `curv` tags, each filled up to a multiple of four.
     void putCurves(const std::array<const std::vector<double> *, 3> &curves)
@@ -232,25 +235,32 @@ public:
     }
 
 private:
-    template <typename Value, typename Code> void putAll(const std::vector<Value> &values, const Code &code)
-    {
-        const size_t at = m_bytes.size();
-        m_bytes.resize(at + 2 * values.size());
-        std::uint8_t *out = m_bytes.data() + at;
-        for (const Value v : values) {
-            const std::uint16_t c = code(v);
-            *out++ = std::uint8_t(c >> 8);
-            *out++ = std::uint8_t(c);
-        }
-    }
     Bytes &m_bytes;
 };
 
-Bytes lut16Tag(const TableTransform &t)
+} // namespace
+
+TableTag::TableTag(const TableTransform &transform, int version, bool toConnection)
+{
+    size_t entries = 0;
+    for (const auto *side : {&transform.before, &transform.after}) {
+        for (const auto *curve : *side) {
+            entries += curve != nullptr ? curve->size() : 2;
+        }
+    }
+    constexpr size_t kHeaders = 256;
+    m_bytes.reserve(2 * (size_t(transform.grid * transform.grid * transform.grid) * 3 + entries) + kHeaders);
+    if (version < 4) {
+        layOut2(transform);
+    } else {
+        layOut4(transform, toConnection);
+    }
+}
+
+void TableTag::layOut2(const TableTransform &t)
 {
     static const std::vector<double> straight{0, 1};
-    Bytes bytes;
-    BigEndian out(bytes);
+    BigEndian out(m_bytes);
     out.put32(cmsSigLut16Type);
     out.put32(0);
     for (const int v : {3, 3, t.grid, 0}) {
@@ -265,23 +275,16 @@ Bytes lut16Tag(const TableTransform &t)
     for (const auto *curve : t.before) {
         out.put(curve != nullptr ? *curve : straight);
     }
-    out.put(*t.table);
+    m_table = m_bytes.size();
+    m_bytes.resize(m_table + size_t(t.grid * t.grid * t.grid) * 6);
     for (const auto *curve : t.after) {
         out.put(curve != nullptr ? *curve : straight);
     }
-    return bytes;
 }
 
-} // namespace
-
-Bytes tableTag(const TableTransform &t, int version, bool toConnection)
+void TableTag::layOut4(const TableTransform &t, bool toConnection)
 {
-    if (version < 4) {
-        return lut16Tag(t);
-    }
-    Bytes bytes;
-    bytes.reserve(2 * t.table->size() + 65536);
-    BigEndian out(bytes);
+    BigEndian out(m_bytes);
     out.put32(toConnection ? cmsSigLutAtoBType : cmsSigLutBtoAType);
     out.put32(0);
     for (const int v : {3, 3, 0, 0}) {
@@ -291,9 +294,9 @@ Bytes tableTag(const TableTransform &t, int version, bool toConnection)
     for (int i = 0; i < 5; ++i) {
         out.put32(0);
     }
-    const auto here = [&](size_t field) {
+    const auto here = [this](size_t field) {
         for (size_t i = 0; i < 4; ++i) {
-            bytes[12 + 4 * field + i] = std::uint8_t(bytes.size() >> (24 - 8 * i));
+            m_bytes[12 + 4 * field + i] = std::uint8_t(m_bytes.size() >> (24 - 8 * i));
         }
     };
     here(toConnection ? 4 : 0);
@@ -303,11 +306,11 @@ Bytes tableTag(const TableTransform &t, int version, bool toConnection)
         out.put8(i < 3 ? t.grid : 0);
     }
     out.put32(0x02000000); // two bytes for each number
-    out.put(*t.table);
+    m_table = m_bytes.size();
+    m_bytes.resize(m_table + size_t(t.grid * t.grid * t.grid) * 6);
     out.fill();
     here(toConnection ? 0 : 4);
     out.putCurves(t.after);
-    return bytes;
 }
 
 std::array<std::uint8_t, 16> profileId(const Bytes &bytes)
@@ -327,26 +330,68 @@ std::array<std::uint8_t, 16> profileId(const Bytes &bytes)
     return out;
 }
 
-Bytes finished(cmsHPROFILE profile, WallTime created)
+namespace {
+
+/// Puts tags behind those that a profile has: the tag table (ICC.1:2010, 7.3) grows, and what follows it moves up.
+Bytes withTags(const Bytes &profile, const std::vector<EncodedTag> &more)
 {
-    // Into one block of ample size: asking for the size first would write everything once more.
-    std::unique_ptr<std::uint8_t[]> block; // not filled with zeros first
-    cmsUInt32Number size = 0;
-    for (const size_t ample : {size_t(4) << 20, size_t(64) << 20}) {
-        block.reset(new std::uint8_t[ample]);
-        cmsIOHANDLER *io = cmsOpenIOhandlerFromMem(nullptr, block.get(), cmsUInt32Number(ample), "w");
-        if (io != nullptr) {
-            size = cmsSaveProfileToIOhandler(profile, io);
-            cmsCloseIOhandler(io);
-        }
-        if (size > 0) {
-            break;
-        }
+    const auto number = [&profile](size_t at) {
+        return std::uint32_t(profile[at]) << 24 | std::uint32_t(profile[at + 1]) << 16 | std::uint32_t(profile[at + 2]) << 8 | profile[at + 3];
+    };
+    constexpr size_t kTable = 128, kEntry = 12;
+    const size_t before = number(kTable), behindTable = kTable + 4 + kEntry * before;
+    size_t added = 0, size = profile.size();
+    for (const EncodedTag &tag : more) {
+        added += tag.names.size();
+        size += kEntry * tag.names.size() + tag.content->size() + 3;
     }
-    if (size < 128) {
+    Bytes bytes(profile.begin(), profile.begin() + kTable);
+    bytes.reserve(size + 3);
+    BigEndian out(bytes);
+    out.put32(std::uint32_t(before + added));
+    for (size_t i = 0; i < before; ++i) {
+        const size_t entry = kTable + 4 + kEntry * i;
+        out.put32(number(entry));
+        out.put32(std::uint32_t(number(entry + 4) + kEntry * added));
+        out.put32(number(entry + 8));
+    }
+    const auto filledUp = [](size_t length) { return (length + 3) / 4 * 4; };
+    size_t offset = filledUp(profile.size() + kEntry * added);
+    for (const EncodedTag &tag : more) {
+        for (const cmsTagSignature name : tag.names) {
+            out.put32(name);
+            out.put32(std::uint32_t(offset));
+            out.put32(std::uint32_t(tag.content->size()));
+        }
+        offset += filledUp(tag.content->size());
+    }
+    bytes.insert(bytes.end(), profile.begin() + long(behindTable), profile.end());
+    out.fill();
+    for (const EncodedTag &tag : more) {
+        bytes.insert(bytes.end(), tag.content->begin(), tag.content->end());
+        out.fill();
+    }
+    for (size_t i = 0; i < 4; ++i) {
+        bytes[i] = std::uint8_t(bytes.size() >> (24 - 8 * i));
+    }
+    return bytes;
+}
+
+} // namespace
+
+Bytes finished(cmsHPROFILE profile, WallTime created, const std::vector<EncodedTag> &more)
+{
+    cmsUInt32Number size = 0;
+    if (!cmsSaveProfileToMem(profile, nullptr, &size)) {
         return {};
     }
-    Bytes bytes(block.get(), block.get() + size);
+    Bytes bytes(size);
+    if (!cmsSaveProfileToMem(profile, bytes.data(), &size)) {
+        return {};
+    }
+    if (!more.empty()) {
+        bytes = withTags(bytes, more);
+    }
     // The date (ICC.1 7.2.10), then the ID.
     const std::string iso = isoTime(created);
     const std::array<int, 6> parts{std::stoi(iso.substr(0, 4)),  std::stoi(iso.substr(5, 2)),  std::stoi(iso.substr(8, 2)),

@@ -425,28 +425,34 @@ private Q_SLOTS:
         }
         const GamutSurface surface(box, 9);
         const auto reach = [&](const Lab &lab) { return surface.reach(GamutSurface::directionOf(lab)); };
-        const auto compressed = [&](const Lab &lab, const GamutSurface &other) {
-            return surface.compressed(GamutSurface::directionOf(lab), lab, other, 0.8);
-        };
         LAMP_NEAR(reach({100, 0, 0}), 50, 1e-6);
         LAMP_NEAR(reach({50, 90, 0}), 30, 1e-6);
         LAMP_NEAR(reach({50, 40, 40}), 30 * std::sqrt(2.0), 1.0);
         QVERIFY(surface.contains({60, 20, -20}) && !surface.contains({60, 33, 0}));
-        LAMP_NEAR(surface.nearest({50, 60, 0}, 1).lab.b, 30, 0.2);
+        LAMP_NEAR(surface.colourAt(surface.nearest({50, 60, 0}, 1)).b, 30, 0.2);
         // The place is between directions of the table, whose boundary is known as well.
         const Lab wanted{70, 55, 20};
-        for (const GamutSurface::Spot &spot : {surface.nearest(wanted, 1), surface.towards(GamutSurface::directionOf(wanted), wanted)}) {
+        for (const GamutSurface::Spot &spot : {surface.nearest(wanted, 1), GamutSurface::Spot(GamutSurface::directionOf(wanted))}) {
             Eigen::Vector3d mixed(0, 0, 0);
             for (int i = 0; i < 4; ++i) {
                 const double share = (i % 2 == 1 ? spot.hueShare : 1 - spot.hueShare) * (i / 2 == 1 ? spot.angleShare : 1 - spot.angleShare);
-                mixed += share * surface.corner((spot.hue + i % 2) % GamutSurface::kHues, spot.angle + i / 2).vec();
+                mixed += share * surface.colourAt(GamutSurface::node((spot.hue + i % 2) % GamutSurface::kHues, spot.angle + i / 2)).vec();
             }
-            QVERIFY2((mixed - spot.lab.vec()).norm() < 0.3, qPrintable(QString::number((mixed - spot.lab.vec()).norm())));
+            const double apart = (mixed - surface.colourAt(spot).vec()).norm();
+            QVERIFY2(apart < 0.3, qPrintable(QString::number(apart)));
         }
-        LAMP_NEAR(surface.towards(GamutSurface::directionOf(wanted), wanted).lab.b, 30, 0.1);
+        LAMP_NEAR(surface.colourAt(GamutSurface::directionOf(wanted)).b, 30, 0.1);
+        // A colour and the boundary in its direction lie on one ray, all round and up to black and white.
+        for (const Lab &lab : {Lab{70, 55, 20}, Lab{30, -12, 41}, Lab{55, -3, -60}, Lab{20, 25, -25}, Lab{100, 0, 0}, Lab{0, 0, 0}}) {
+            const Eigen::Vector3d from = lab.vec() - Eigen::Vector3d(50, 0, 0);
+            const GamutSurface::Direction d = GamutSurface::directionOf(lab);
+            LAMP_NEAR(d.length, from.norm(), 1e-9);
+            const Eigen::Vector3d rim = surface.colourAt(d).vec() - Eigen::Vector3d(50, 0, 0);
+            QVERIFY((rim.normalized() - from.normalized()).norm() < 1e-9);
+        }
         // Pressed: the inside stays, the rim moves in, and what is beyond both belongs on the boundary.
-        const std::optional<Lab> inside = compressed({60, 10, 10}, surface);
-        QCOMPARE(inside.value(), (Lab{60, 10, 10}));
+        const auto pressing = [&](const Lab &lab, const GamutSurface &other) { return surface.pressing(GamutSurface::directionOf(lab), other, 0.8); };
+        QCOMPARE(pressing({60, 10, 10}, surface).value(), 1.0);
         std::vector<Lab> wider = box;
         for (Lab &lab : wider) {
             lab = {lab.a, 1.5 * lab.b, 1.5 * lab.c};
@@ -454,12 +460,40 @@ private Q_SLOTS:
         const GamutSurface reference(wider, 9);
         double before = 0;
         for (double a = 20; a < 45; a += 1) {
-            const double pressed = compressed({50, a, 0}, reference)->b;
+            const double pressed = a * pressing({50, a, 0}, reference).value();
             QVERIFY(pressed > before && pressed < 30);
             before = pressed;
         }
         LAMP_NEAR(before, 30, 0.5);
-        QVERIFY(!compressed({50, 46, 0}, reference));
+        QVERIFY(!pressing({50, 46, 0}, reference));
+    }
+
+    // Geometry: a closed boundary has no holes, and finer samples of the same gamut move it little.
+    void gamutSurfaceIsClosed()
+    {
+        const Eigen::Matrix3d columns = adaptation(whiteOf(rgbSpace("sRGB")->white), iccD50()) * rgbSpace("sRGB")->toXyz();
+        const auto surfaceAt = [&](int grid) {
+            std::vector<Lab> all;
+            for (const Drive &d : evenDrives(grid)) {
+                const Eigen::Vector3d light(std::pow(d.a, 2.2), std::pow(d.b, 2.2), std::pow(d.c, 2.2));
+                all.push_back(labOf(RelXYZ(columns * light), iccD50()));
+            }
+            return GamutSurface(all, grid);
+        };
+        const GamutSurface fine = surfaceAt(65);
+        for (const int grid : {5, 9, 17, 33}) {
+            const GamutSurface surface = surfaceAt(grid);
+            double worst = 0;
+            for (int hue = 0; hue < GamutSurface::kHues; ++hue) {
+                for (int angle = 0; angle < GamutSurface::kAngles; ++angle) {
+                    const GamutSurface::Spot spot = GamutSurface::node(hue, angle);
+                    QVERIFY(surface.reach(spot) > 10);
+                    worst = std::max(worst, std::abs(surface.reach(spot) - fine.reach(spot)));
+                }
+            }
+            qInfo("%d nodes: off by at most %g", grid, worst);
+            QVERIFY(worst < (grid < 17 ? 12 : (grid < 33 ? 1.5 : 0.5)));
+        }
     }
 
     // Sources: a cube of Lab-like axes has the volume of a box (geometry); Adobe RGB (1998) holds all of sRGB, and
