@@ -455,8 +455,9 @@ struct Between {
     Between(double at, int steps)
     {
         const double where = std::clamp(at, 0.0, 1.0) * steps;
-        node = std::min(size_t(where), size_t(steps - 1));
-        part = where - double(node);
+        const int below = std::min(int(where), steps - 1);
+        node = size_t(below);
+        part = where - below;
     }
 };
 

@@ -5,6 +5,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <numeric>
 
 namespace lamp {
 
@@ -196,31 +197,14 @@ GamutSurface::Slice GamutSurface::sliceAt(const Spot &hue) const
     return slice;
 }
 
-GamutSurface::Spot GamutSurface::Slice::nearest(double wantedLightness, double wantedChroma, double weight) const
+GamutSurface::Spot GamutSurface::Slice::nearest(int point, double wantedLightness, double wantedChroma, double weight) const
 {
     const auto apart = [&](int e) { return Eigen::Vector2d(lightness[size_t(e)] - wantedLightness, weight * (chroma[size_t(e)] - wantedChroma)); };
-    // Every fourth point first, from the nearest of them downhill, then the two pieces that end there.
-    constexpr int kStride = 4;
-    int near = 0;
-    double least = 1e300;
-    const auto nearer = [&](int e) {
-        const double distance = apart(e).squaredNorm();
-        const bool so = distance < least;
-        near = so ? e : near;
-        least = so ? distance : least;
-        return so;
-    };
-    for (int e = 0; e < kAngles; e += kStride) {
-        nearer(e);
-    }
-    for (const int step : {1, -1}) {
-        while (near + step >= 0 && near + step < kAngles && nearer(near + step)) {
-        }
-    }
     Spot spot = at;
-    spot.angle = std::min(near, kAngles - 2);
-    spot.angleShare = near - spot.angle;
-    for (int e = std::max(1, near); e <= std::min(kAngles - 1, near + 1); ++e) {
+    spot.angle = std::min(point, kAngles - 2);
+    spot.angleShare = point - spot.angle;
+    double least = 1e300;
+    for (int e = std::max(1, point); e <= std::min(kAngles - 1, point + 1); ++e) {
         const Eigen::Vector2d from = apart(e - 1), piece = apart(e) - from;
         const double t = std::clamp(-from.dot(piece) / std::max(piece.squaredNorm(), 1e-12), 0.0, 1.0);
         if (const double distance = (from + t * piece).squaredNorm(); distance < least) {
@@ -232,10 +216,55 @@ GamutSurface::Spot GamutSurface::Slice::nearest(double wantedLightness, double w
     return spot;
 }
 
+// For a colour of lightness l and chroma c the squared distance to a point (p, q) is l² + w²c² + A - 2lp with
+// A = p² + w²q² - 2w²cq: straight in l but for what all points share. So the nearest points over l are the lower envelope
+// of straight lines, in the order of their slopes.
+GamutSurface::Column::Column(const Slice &slice, double chroma, double weight) : m_slice(slice), m_chroma(chroma), m_weight(weight)
+{
+    std::array<int, kAngles> order;
+    std::iota(order.begin(), order.end(), 0);
+    const auto darker = [&](int a, int b) { return slice.lightness[size_t(a)] < slice.lightness[size_t(b)]; };
+    if (!std::is_sorted(order.begin(), order.end(), darker)) {
+        std::stable_sort(order.begin(), order.end(), darker);
+    }
+    std::array<double, kAngles> height;
+    for (size_t e = 0; e < height.size(); ++e) {
+        const double q = slice.chroma[e];
+        height[e] = slice.lightness[e] * slice.lightness[e] + weight * weight * q * (q - 2 * chroma);
+    }
+    for (const int e : order) {
+        double from = -1e300;
+        while (m_count > 0) {
+            const auto last = size_t(m_point[size_t(m_count - 1)]);
+            const double steeper = 2 * (slice.lightness[size_t(e)] - slice.lightness[last]), higher = height[size_t(e)] - height[last];
+            from = steeper > 1e-12 ? higher / steeper : (higher < 0 ? -1e300 : 1e300);
+            if (from > m_from[size_t(m_count - 1)]) {
+                break;
+            }
+            --m_count;
+        }
+        m_point[size_t(m_count)] = e;
+        m_from[size_t(m_count)] = m_count > 0 ? from : -1e300;
+        ++m_count;
+    }
+}
+
+GamutSurface::Spot GamutSurface::Column::nearest(double lightness)
+{
+    while (m_now + 1 < m_count && m_from[size_t(m_now + 1)] <= lightness) {
+        ++m_now;
+    }
+    while (m_now > 0 && m_from[size_t(m_now)] > lightness) {
+        --m_now;
+    }
+    return m_slice.nearest(m_point[size_t(m_now)], lightness, m_chroma, m_weight);
+}
+
 GamutSurface::Spot GamutSurface::nearest(const Lab &lab, double chromaWeight) const
 {
     const Direction d = directionOf(lab);
-    return sliceAt(d).nearest(lab.a - kMiddle[0], d.chroma, chromaWeight);
+    const Slice slice = sliceAt(d);
+    return Column(slice, d.chroma, chromaWeight).nearest(lab.a - kMiddle[0]);
 }
 
 std::optional<double> GamutSurface::pressing(const Direction &d, const GamutSurface &reference, double knee) const

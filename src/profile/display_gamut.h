@@ -44,8 +44,23 @@ public:
     struct Slice {
         Spot at;                                       ///< its hue
         std::array<double, kAngles> lightness, chroma; ///< lightness from L* 50
-        /// The place nearest to a colour of that hue. \param weight what a step of chroma counts against one of lightness
-        [[nodiscard]] Spot nearest(double lightness, double chroma, double weight) const;
+        /// The place nearest to a colour of that hue, where its nearest point is known: on the pieces that end there.
+        [[nodiscard]] Spot nearest(int point, double lightness, double chroma, double weight) const;
+    };
+    /// For many colours of one hue and chroma: which point of a slice is nearest, by lightness.
+    class Column {
+    public:
+        /// \param slice has to outlive this \param weight what a step of chroma counts against one of lightness
+        Column(const Slice &slice, double chroma, double weight);
+        /// The place nearest to the colour of a lightness, from L* 50; quickest near the one before.
+        [[nodiscard]] Spot nearest(double lightness);
+
+    private:
+        const Slice &m_slice;
+        double m_chroma, m_weight;
+        int m_count = 0, m_now = 0;
+        std::array<int, kAngles> m_point;   ///< the points that are nearest somewhere, from dark to light
+        std::array<double, kAngles> m_from; ///< the lightness from which on each is
     };
     [[nodiscard]] Slice sliceAt(const Spot &hue) const;
     /// The nearest place of the boundary at the hue of a colour outside.

@@ -58,45 +58,53 @@ struct TableTransform {
     std::array<const std::vector<double> *, 3> after{};  ///< as `before`
 };
 
-/// A tag's bytes, with the place of its table in them: grid³ nodes of three numbers, the last axis fastest.
+/// A profile's bytes that grow by tags.
+class ProfileFile {
+public:
+    /// \param profile with all tags but those \param more entries that the tag table (ICC.1:2010, 7.3) will be given
+    /// \return nothing where it cannot be written
+    static std::optional<ProfileFile> of(cmsHPROFILE profile, size_t more = 0);
+
+    /// For appending a tag's content.
+    [[nodiscard]] Bytes &bytes() { return m_bytes; }
+    /// Enters what was appended since a size under names. \pre no more names in all than there are entries
+    void enter(const std::vector<cmsTagSignature> &names, size_t from);
+    /// With size, creation date and ID (MD5, ICC.1 7.2.18). \pre all entries are used
+    [[nodiscard]] Bytes sealed(WallTime created) &&;
+
+private:
+    Bytes m_bytes;
+    size_t m_entry = 0; ///< place of the next free entry
+};
+
+/// A tag that holds a table, appended to a profile and then filled.
 class TableTag {
 public:
     /// `mAB ` or `mBA ` in version 4 (ICC.1:2010, 10.10 and 10.11), `mft2` in version 2 (10.8). Encoded here because
     /// Little CMS writes tables number by number, which takes longer than working them out.
     /// \param toConnection from the device to the connection space, or the other way
-    TableTag(const TableTransform &transform, int version, bool toConnection);
+    TableTag(ProfileFile &file, const std::vector<cmsTagSignature> &names, const TableTransform &transform, int version, bool toConnection);
 
-    /// \param value three numbers of 0..65535, rounded here \pre node < grid³
-    void set(size_t node, const Eigen::Vector3d &value)
+    /// \param node of grid³, the last axis fastest \param value three numbers of 0..65535, rounded here
+    void set(size_t node, const Eigen::Vector3d &value) const
     {
-        std::uint8_t *out = &m_bytes[m_table + 6 * node];
+        std::uint8_t *out = &m_file->bytes()[m_table + 6 * node];
         for (int c = 0; c < 3; ++c) {
             const int number = int(value[c] + 0.5);
             *out++ = std::uint8_t(number >> 8);
             *out++ = std::uint8_t(number);
         }
     }
-    [[nodiscard]] const Bytes &bytes() const { return m_bytes; }
 
 private:
     void layOut2(const TableTransform &transform);
     void layOut4(const TableTransform &transform, bool toConnection);
-    Bytes m_bytes;
+    ProfileFile *m_file;
     size_t m_table = 0;
 };
 
 /// MD5 over a profile but flags, intent and ID (ICC.1, 7.2.18). \pre at least 128 bytes
 std::array<std::uint8_t, 16> profileId(const Bytes &bytes);
-
-/// An encoded tag under one name or several.
-struct EncodedTag {
-    std::vector<cmsTagSignature> names;
-    const Bytes *content = nullptr;
-};
-
-/// The profile's bytes with its creation date and its ID (MD5, ICC.1 7.2.18); empty where it cannot be written.
-/// \param more tags to add to those that it has
-Bytes finished(cmsHPROFILE profile, WallTime created, const std::vector<EncodedTag> &more = {});
 
 } // namespace lamp::lcms
 

@@ -61,8 +61,9 @@ private:
     template <typename Value> static Value between(const std::vector<Value> &list, double light)
     {
         const double where = std::sqrt(std::clamp(light, 0.0, 1.0)) * kDrives;
-        const size_t i = std::min(size_t(where), size_t(kDrives - 1));
-        return list[i] + (where - double(i)) * (list[i + 1] - list[i]);
+        const int i = std::min(int(where), kDrives - 1);
+        const Value *at = &list[size_t(i)];
+        return at[0] + (where - i) * (at[1] - at[0]);
     }
 
     const ShownDisplay &m_display;

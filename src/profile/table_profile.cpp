@@ -19,7 +19,7 @@ using namespace lcms;
 
 namespace {
 
-constexpr int kCurve = 4096;                  // entries of the curves before and after a table
+constexpr int kCurve = 2048;                  // entries of the curves before and after a table
 constexpr int kGrays = 1024;                  // steps along the neutral axis
 constexpr double kRootOffset = 0.017;         // light that is added before the cube root, so that its slope stays finite at zero
 constexpr double kBelow = 0.35, kAbove = 0.2; // room in a table for drives below 0 and above 1, cut off behind it
@@ -59,26 +59,27 @@ Lab withBlack(const Lab &lab, double from, double to)
 
 class TableBuilder {
 public:
-    TableBuilder(const ShownDisplay &display, int version, int grid)
+    /// Works out what the tables hang on. \param file that they go into \pre it outlives this and has six entries to spare
+    TableBuilder(const ShownDisplay &display, int version, int grid, ProfileFile &file)
         : m_version(version), m_grid(grid), m_space(display), m_lightness(lightnessOfGrays(display)), m_grayRoot(rootOfGrays(m_space)),
           m_steps(stepsOfGrays(m_lightness)), m_forward(coloursOf(display)), m_black(xyzOf(display.lab({0, 0, 0}), iccD50()).b)
     {
         prepare();
+        layOut(file);
         inParallel(GamutSurface::kHues, [this](int hue) { fillBoundary(hue); });
-        inParallel(grid, [this](int i) { fillColumns(i); });
     }
 
-    [[nodiscard]] std::vector<EncodedTag> tags() const
+    void fill() const
     {
-        const auto of = [](const std::optional<TableTag> &tag) { return &tag->bytes(); };
-        std::vector<EncodedTag> all{{{cmsSigBToA0Tag}, of(m_perceptual)}, {{cmsSigBToA1Tag}, of(m_relative)}, {{cmsSigBToA2Tag}, of(m_saturation)}};
-        if (m_scaled) {
-            all.push_back({{cmsSigAToB0Tag}, of(m_scaled)});
-            all.push_back({{cmsSigAToB1Tag, cmsSigAToB2Tag}, of(m_plain)});
-        } else {
-            all.push_back({{cmsSigAToB0Tag, cmsSigAToB1Tag, cmsSigAToB2Tag}, of(m_plain)});
-        }
-        return all;
+        inParallel(m_grid + 2, [this](int i) {
+            if (i >= 2) {
+                fillColumns(i - 2);
+            } else if (i == 0) {
+                fillForward(*m_plain, false);
+            } else if (m_scaled) {
+                fillForward(*m_scaled, true);
+            }
+        });
     }
 
 private:
@@ -89,17 +90,10 @@ private:
             m_chroma.push_back(chromaOfNode(i));
         }
         // The longest first, so that all are through at about the same time.
-        const std::array<std::function<void()>, 7> works{
+        const std::array<std::function<void()>, 5> works{
             [this] { m_surface.emplace(m_forward, m_grid); },
-            [this] {
-                // Version 2 has one table from drive to colour for all intents.
-                if (m_version >= 4) {
-                    fillForward(m_scaled, true);
-                }
-            },
-            [this] { layOutInverse(); },
+            [this] { makeCurves(); },
             [this] { markNeeded(); },
-            [this] { fillForward(m_plain, false); },
             [this] { m_reference.emplace(referenceColours(), kReferenceGrid); },
             [this] {
                 m_nodes.push_back(coloursOfNodes(Intent::Perceptual));
@@ -110,47 +104,56 @@ private:
     }
 
     /// \param scaled black to the reference medium's
-    void fillForward(std::optional<TableTag> &tag, bool scaled) const
+    void fillForward(const TableTag &tag, bool scaled) const
     {
-        std::vector<double> steps(kCurve);
-        for (size_t i = 0; i < steps.size(); ++i) {
-            steps[i] = m_steps.at(double(i) / (kCurve - 1));
-        }
-        tag.emplace(TableTransform{{&steps, &steps, &steps}, m_grid, {}}, m_version, true);
         // Version 2 ends its scale at 0xFF00, version 4 at 0xFFFF (ICC.1, 6.3.4).
         const double lightness = m_version == 2 ? 652.8 : 655.35, chroma = m_version == 2 ? 256 : 257;
         for (size_t i = 0; i < m_forward.size(); ++i) {
             const Lab lab = scaled ? withBlack(m_forward[i], m_black, kReferenceBlack) : m_forward[i];
             const Eigen::Vector3d coded(lightness * lab.a, chroma * (lab.b + 128), chroma * (lab.c + 128));
-            tag->set(i, coded.cwiseMax(0.0).cwiseMin(65535.0));
+            tag.set(i, coded.cwiseMax(0.0).cwiseMin(65535.0));
         }
     }
 
-    /// The tables from colour to drive, still empty, and the curves before and after them.
-    void layOutInverse()
+    /// The curves before and after the tables.
+    void makeCurves()
     {
-        std::array<std::vector<double>, 2> lightness;
-        std::array<std::vector<double>, 3> drives;
-        std::vector<double> chroma;
-        for (auto *curve : {&lightness[0], &lightness[1], &chroma, &drives[0], &drives[1], &drives[2]}) {
+        for (auto *curve : {&m_lightnessCurves[0], &m_lightnessCurves[1], &m_chromaCurve, &m_drives[0], &m_drives[1], &m_drives[2], &m_stepsCurve}) {
             curve->reserve(kCurve);
         }
         for (int i = 0; i < kCurve; ++i) {
             const double x = i / (kCurve - 1.0), a = decoded(x, x).b, l = std::min(decoded(x, x).a, 100.0);
-            lightness[0].push_back(gridOfLightness(l, Intent::Perceptual));
-            lightness[1].push_back(gridOfLightness(l, Intent::Relative));
-            chroma.push_back(chromaToGrid(a, a > 0 ? mostChroma() : 128));
+            m_stepsCurve.push_back(m_steps.at(x));
+            m_lightnessCurves[0].push_back(gridOfLightness(l, Intent::Perceptual));
+            m_lightnessCurves[1].push_back(gridOfLightness(l, Intent::Relative));
+            m_chromaCurve.push_back(chromaToGrid(a, a > 0 ? mostChroma() : 128));
             const double light = fromRoot(x * (1 + kBelow + kAbove) - kBelow);
             for (int c = 0; c < 3; ++c) {
-                drives[size_t(c)].push_back(m_space.drive(c, light));
+                m_drives[size_t(c)].push_back(m_space.drive(c, light));
             }
         }
-        const auto with = [&](const std::vector<double> &l) {
-            return TableTag(TableTransform{{&l, &chroma, &chroma}, m_grid, {&drives[0], &drives[1], &drives[2]}}, m_version, false);
+    }
+
+    /// All tags with their curves; the tables are still empty.
+    void layOut(ProfileFile &file)
+    {
+        constexpr size_t kHeaders = 256;
+        const size_t nodes = m_forward.size(), tables = m_version >= 4 ? 5 : 4;
+        file.bytes().reserve(file.bytes().size() + tables * (6 * nodes + 2 * 6 * size_t(kCurve) + kHeaders));
+        const TableTransform there{{&m_stepsCurve, &m_stepsCurve, &m_stepsCurve}, m_grid, {}};
+        // Version 2 has one table from drive to colour for all intents.
+        if (m_version >= 4) {
+            m_scaled.emplace(file, std::vector{cmsSigAToB0Tag}, there, m_version, true);
+            m_plain.emplace(file, std::vector{cmsSigAToB1Tag, cmsSigAToB2Tag}, there, m_version, true);
+        } else {
+            m_plain.emplace(file, std::vector{cmsSigAToB0Tag, cmsSigAToB1Tag, cmsSigAToB2Tag}, there, m_version, true);
+        }
+        const auto back = [&](const std::vector<double> &lightness) {
+            return TableTransform{{&lightness, &m_chromaCurve, &m_chromaCurve}, m_grid, {&m_drives[0], &m_drives[1], &m_drives[2]}};
         };
-        m_perceptual = with(lightness[0]);
-        m_relative = with(lightness[1]);
-        m_saturation = with(lightness[1]);
+        m_perceptual.emplace(file, std::vector{cmsSigBToA0Tag}, back(m_lightnessCurves[0]), m_version, false);
+        m_relative.emplace(file, std::vector{cmsSigBToA1Tag}, back(m_lightnessCurves[1]), m_version, false);
+        m_saturation.emplace(file, std::vector{cmsSigBToA2Tag}, back(m_lightnessCurves[1]), m_version, false);
     }
 
     static RisingTable lightnessOfGrays(const ShownDisplay &display)
@@ -306,12 +309,12 @@ private:
     }
 
     /// The nodes at one a*, in columns of equal b* from black to white and back.
-    void fillColumns(int i)
+    void fillColumns(int i) const
     {
         const NodeColours &perceptual = m_nodes[0], &relative = m_nodes[1];
         LightSpace::Seeker seeker(m_space);
         for (int k = 0; k < m_grid; ++k) {
-            const HueLine line(*this, relative.lab(0, i, k));
+            HueLine line(*this, GamutSurface::directionOf(relative.lab(0, i, k)));
             for (int step = 0; step < m_grid; ++step) {
                 const int slice = k % 2 == 0 ? step : m_grid - 1 - step;
                 const size_t node = size_t((slice * m_grid + i) * m_grid + k);
@@ -334,8 +337,8 @@ private:
                     m_saturation->set(node, on);
                 } else {
                     const double lightness = relative.lab(slice, i, k).a;
-                    m_relative->set(node, line.nearest(lightness, 0.6));
-                    m_saturation->set(node, line.nearest(lightness, 1.8));
+                    m_relative->set(node, line.relative(lightness));
+                    m_saturation->set(node, line.saturation(lightness));
                 }
             }
         }
@@ -344,26 +347,25 @@ private:
     /// The boundary at one hue, with what the channels show there, for colours of one chroma.
     class HueLine {
     public:
-        HueLine(const TableBuilder &builder, const Lab &lab)
+        HueLine(const TableBuilder &builder, const GamutSurface::Direction &d)
+            : m_slice(builder.m_surface->sliceAt(d)), m_relative(m_slice, d.chroma, 0.6), m_saturation(m_slice, d.chroma, 1.8)
         {
-            const GamutSurface::Direction d = GamutSurface::directionOf(lab);
-            m_chroma = d.chroma;
-            m_slice = builder.m_surface->sliceAt(d);
             const Eigen::Vector3d *here = builder.boundaryOf(d.hue), *next = builder.boundaryOf(d.hue + 1);
             for (size_t e = 0; e < m_stored.size(); ++e) {
                 m_stored[e] = here[e] + d.hueShare * (next[e] - here[e]);
             }
         }
-        [[nodiscard]] Eigen::Vector3d nearest(double lightness, double weight) const
-        {
-            const GamutSurface::Spot spot = m_slice.nearest(lightness - 50, m_chroma, weight);
-            const Eigen::Vector3d *at = &m_stored[size_t(spot.angle)];
-            return at[0] + spot.angleShare * (at[1] - at[0]);
-        }
+        [[nodiscard]] Eigen::Vector3d relative(double lightness) { return at(m_relative.nearest(lightness - 50)); }
+        [[nodiscard]] Eigen::Vector3d saturation(double lightness) { return at(m_saturation.nearest(lightness - 50)); }
 
     private:
-        double m_chroma;
+        [[nodiscard]] Eigen::Vector3d at(const GamutSurface::Spot &spot) const
+        {
+            const Eigen::Vector3d *stored = &m_stored[size_t(spot.angle)];
+            return stored[0] + spot.angleShare * (stored[1] - stored[0]);
+        }
         GamutSurface::Slice m_slice;
+        GamutSurface::Column m_relative, m_saturation;
         std::array<Eigen::Vector3d, GamutSurface::kAngles> m_stored;
     };
 
@@ -422,8 +424,11 @@ private:
     std::optional<GamutSurface> m_surface, m_reference;
     std::vector<NodeColours> m_nodes; ///< of the perceptual table and of the two others
     std::vector<Eigen::Vector3d> m_boundary = std::vector<Eigen::Vector3d>(size_t(GamutSurface::kHues) * GamutSurface::kAngles);
-    std::vector<char> m_needed;   ///< for each node of the relative table
-    std::vector<double> m_chroma; ///< a* or b* of each node
+    std::vector<char> m_needed;                           ///< for each node of the relative table
+    std::vector<double> m_chroma;                         ///< a* or b* of each node
+    std::array<std::vector<double>, 2> m_lightnessCurves; ///< L* to the grid: perceptual, and the two others
+    std::vector<double> m_chromaCurve, m_stepsCurve;      ///< a* or b* to the grid; drive to the grid
+    std::array<std::vector<double>, 3> m_drives;          ///< what the tables store to drive
     std::optional<TableTag> m_plain, m_scaled, m_perceptual, m_relative, m_saturation;
 };
 
@@ -433,15 +438,16 @@ Result<Bytes> writeTableProfile(const ShownDisplay &display, const Ramps &ramps,
 {
     const Context context = quietContext();
     const ProfileHandle profile(cmsCreateProfilePlaceholder(raw(context)));
-    const TableBuilder builder(display, text.version, std::clamp(grid, 9, 65) | 1);
     const bool good =
         profile
         && writeCommonTags(raw(context), profile.get(), text, cmsSigLabData, display.chad(), display.white().b, display.evaluate({0, 0, 0}), ramps);
-    Bytes bytes = good ? finished(profile.get(), text.created, builder.tags()) : Bytes{};
-    if (bytes.empty()) {
+    constexpr size_t kTables = 6; // both ways, three intents
+    std::optional<ProfileFile> file = good ? ProfileFile::of(profile.get(), kTables) : std::nullopt;
+    if (!file) {
         return profileError("The profile could not be written.");
     }
-    return bytes;
+    TableBuilder(display, text.version, std::clamp(grid, 9, 65) | 1, *file).fill();
+    return std::move(*file).sealed(text.created);
 }
 
 } // namespace lamp

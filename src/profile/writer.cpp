@@ -238,29 +238,32 @@ private:
     Bytes &m_bytes;
 };
 
+void putAt(Bytes &bytes, size_t at, std::uint32_t number)
+{
+    for (size_t i = 0; i < 4; ++i) {
+        bytes[at + i] = std::uint8_t(number >> (24 - 8 * i));
+    }
+}
+
 } // namespace
 
-TableTag::TableTag(const TableTransform &transform, int version, bool toConnection)
+TableTag::TableTag(ProfileFile &file, const std::vector<cmsTagSignature> &names, const TableTransform &transform, int version, bool toConnection)
+    : m_file(&file)
 {
-    size_t entries = 0;
-    for (const auto *side : {&transform.before, &transform.after}) {
-        for (const auto *curve : *side) {
-            entries += curve != nullptr ? curve->size() : 2;
-        }
-    }
-    constexpr size_t kHeaders = 256;
-    m_bytes.reserve(2 * (size_t(transform.grid * transform.grid * transform.grid) * 3 + entries) + kHeaders);
+    const size_t from = file.bytes().size();
     if (version < 4) {
         layOut2(transform);
     } else {
         layOut4(transform, toConnection);
     }
+    file.enter(names, from);
 }
 
 void TableTag::layOut2(const TableTransform &t)
 {
     static const std::vector<double> straight{0, 1};
-    BigEndian out(m_bytes);
+    Bytes &bytes = m_file->bytes();
+    BigEndian out(bytes);
     out.put32(cmsSigLut16Type);
     out.put32(0);
     for (const int v : {3, 3, t.grid, 0}) {
@@ -275,8 +278,8 @@ void TableTag::layOut2(const TableTransform &t)
     for (const auto *curve : t.before) {
         out.put(curve != nullptr ? *curve : straight);
     }
-    m_table = m_bytes.size();
-    m_bytes.resize(m_table + size_t(t.grid * t.grid * t.grid) * 6);
+    m_table = bytes.size();
+    bytes.resize(m_table + size_t(t.grid * t.grid * t.grid) * 6);
     for (const auto *curve : t.after) {
         out.put(curve != nullptr ? *curve : straight);
     }
@@ -284,7 +287,9 @@ void TableTag::layOut2(const TableTransform &t)
 
 void TableTag::layOut4(const TableTransform &t, bool toConnection)
 {
-    BigEndian out(m_bytes);
+    Bytes &bytes = m_file->bytes();
+    const size_t start = bytes.size();
+    BigEndian out(bytes);
     out.put32(toConnection ? cmsSigLutAtoBType : cmsSigLutBtoAType);
     out.put32(0);
     for (const int v : {3, 3, 0, 0}) {
@@ -294,11 +299,7 @@ void TableTag::layOut4(const TableTransform &t, bool toConnection)
     for (int i = 0; i < 5; ++i) {
         out.put32(0);
     }
-    const auto here = [this](size_t field) {
-        for (size_t i = 0; i < 4; ++i) {
-            m_bytes[12 + 4 * field + i] = std::uint8_t(m_bytes.size() >> (24 - 8 * i));
-        }
-    };
+    const auto here = [&](size_t field) { putAt(bytes, start + 12 + 4 * field, std::uint32_t(bytes.size() - start)); };
     here(toConnection ? 4 : 0);
     out.putCurves(t.before);
     here(3);
@@ -306,8 +307,8 @@ void TableTag::layOut4(const TableTransform &t, bool toConnection)
         out.put8(i < 3 ? t.grid : 0);
     }
     out.put32(0x02000000); // two bytes for each number
-    m_table = m_bytes.size();
-    m_bytes.resize(m_table + size_t(t.grid * t.grid * t.grid) * 6);
+    m_table = bytes.size();
+    bytes.resize(m_table + size_t(t.grid * t.grid * t.grid) * 6);
     out.fill();
     here(toConnection ? 0 : 4);
     out.putCurves(t.after);
@@ -330,68 +331,51 @@ std::array<std::uint8_t, 16> profileId(const Bytes &bytes)
     return out;
 }
 
-namespace {
-
-/// Puts tags behind those that a profile has: the tag table (ICC.1:2010, 7.3) grows, and what follows it moves up.
-Bytes withTags(const Bytes &profile, const std::vector<EncodedTag> &more)
-{
-    const auto number = [&profile](size_t at) {
-        return std::uint32_t(profile[at]) << 24 | std::uint32_t(profile[at + 1]) << 16 | std::uint32_t(profile[at + 2]) << 8 | profile[at + 3];
-    };
-    constexpr size_t kTable = 128, kEntry = 12;
-    const size_t before = number(kTable), behindTable = kTable + 4 + kEntry * before;
-    size_t added = 0, size = profile.size();
-    for (const EncodedTag &tag : more) {
-        added += tag.names.size();
-        size += kEntry * tag.names.size() + tag.content->size() + 3;
-    }
-    Bytes bytes(profile.begin(), profile.begin() + kTable);
-    bytes.reserve(size + 3);
-    BigEndian out(bytes);
-    out.put32(std::uint32_t(before + added));
-    for (size_t i = 0; i < before; ++i) {
-        const size_t entry = kTable + 4 + kEntry * i;
-        out.put32(number(entry));
-        out.put32(std::uint32_t(number(entry + 4) + kEntry * added));
-        out.put32(number(entry + 8));
-    }
-    const auto filledUp = [](size_t length) { return (length + 3) / 4 * 4; };
-    size_t offset = filledUp(profile.size() + kEntry * added);
-    for (const EncodedTag &tag : more) {
-        for (const cmsTagSignature name : tag.names) {
-            out.put32(name);
-            out.put32(std::uint32_t(offset));
-            out.put32(std::uint32_t(tag.content->size()));
-        }
-        offset += filledUp(tag.content->size());
-    }
-    bytes.insert(bytes.end(), profile.begin() + long(behindTable), profile.end());
-    out.fill();
-    for (const EncodedTag &tag : more) {
-        bytes.insert(bytes.end(), tag.content->begin(), tag.content->end());
-        out.fill();
-    }
-    for (size_t i = 0; i < 4; ++i) {
-        bytes[i] = std::uint8_t(bytes.size() >> (24 - 8 * i));
-    }
-    return bytes;
-}
-
-} // namespace
-
-Bytes finished(cmsHPROFILE profile, WallTime created, const std::vector<EncodedTag> &more)
+std::optional<ProfileFile> ProfileFile::of(cmsHPROFILE profile, size_t more)
 {
     cmsUInt32Number size = 0;
-    if (!cmsSaveProfileToMem(profile, nullptr, &size)) {
-        return {};
+    if (profile == nullptr || !cmsSaveProfileToMem(profile, nullptr, &size)) {
+        return std::nullopt;
     }
-    Bytes bytes(size);
-    if (!cmsSaveProfileToMem(profile, bytes.data(), &size)) {
-        return {};
+    Bytes saved(size);
+    if (!cmsSaveProfileToMem(profile, saved.data(), &size)) {
+        return std::nullopt;
     }
-    if (!more.empty()) {
-        bytes = withTags(bytes, more);
+    const auto number = [&saved](size_t at) {
+        return std::uint32_t(saved[at]) << 24 | std::uint32_t(saved[at + 1]) << 16 | std::uint32_t(saved[at + 2]) << 8 | saved[at + 3];
+    };
+    constexpr size_t kTable = 128, kEntry = 12;
+    const size_t before = number(kTable), behind = kTable + 4 + kEntry * before;
+    ProfileFile file;
+    file.m_entry = behind;
+    // The tag table grows, and what follows it moves up.
+    file.m_bytes.assign(saved.begin(), saved.begin() + long(behind));
+    putAt(file.m_bytes, kTable, std::uint32_t(before + more));
+    for (size_t i = 0; i < before; ++i) {
+        const size_t offset = kTable + 4 + kEntry * i + 4;
+        putAt(file.m_bytes, offset, std::uint32_t(number(offset) + kEntry * more));
     }
+    file.m_bytes.resize(behind + kEntry * more);
+    file.m_bytes.insert(file.m_bytes.end(), saved.begin() + long(behind), saved.end());
+    BigEndian(file.m_bytes).fill();
+    return file;
+}
+
+void ProfileFile::enter(const std::vector<cmsTagSignature> &names, size_t from)
+{
+    for (const cmsTagSignature name : names) {
+        putAt(m_bytes, m_entry, name);
+        putAt(m_bytes, m_entry + 4, std::uint32_t(from));
+        putAt(m_bytes, m_entry + 8, std::uint32_t(m_bytes.size() - from));
+        m_entry += 12;
+    }
+    BigEndian(m_bytes).fill();
+}
+
+Bytes ProfileFile::sealed(WallTime created) &&
+{
+    Bytes bytes = std::move(m_bytes);
+    putAt(bytes, 0, std::uint32_t(bytes.size()));
     // The date (ICC.1 7.2.10), then the ID.
     const std::string iso = isoTime(created);
     const std::array<int, 6> parts{std::stoi(iso.substr(0, 4)),  std::stoi(iso.substr(5, 2)),  std::stoi(iso.substr(8, 2)),
@@ -503,11 +487,11 @@ Result<Bytes> writeMatrixProfile(const MatrixModel &model, const Ramps &ramps, c
         good = good && curves[size_t(c)] && cmsWriteTag(profile.get(), colorantTags[size_t(c)], &xyz)
                && cmsWriteTag(profile.get(), curveTags[size_t(c)], curves[size_t(c)].get());
     }
-    const Bytes bytes = good ? finished(profile.get(), text.created) : Bytes{};
-    if (bytes.empty()) {
+    std::optional<ProfileFile> file = good ? ProfileFile::of(profile.get()) : std::nullopt;
+    if (!file) {
         return profileError("The profile could not be written.");
     }
-    return bytes;
+    return std::move(*file).sealed(text.created);
 }
 
 } // namespace lamp

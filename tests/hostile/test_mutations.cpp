@@ -17,7 +17,7 @@
 #include <QDir>
 #include <QFile>
 
-#include <chrono>
+#include <ctime>
 #include <functional>
 #include <random>
 
@@ -186,15 +186,19 @@ private Q_SLOTS:
         QCOMPARE(reader(good), std::string("read"));
         std::mt19937 random{unsigned(kind) * 1000 + 5};
         int refused = 0;
+        double longest = 0;
         for (int i = 0; i < count; ++i) {
             const std::string bad = mutated(good, random);
-            const auto start = std::chrono::steady_clock::now();
+            // Of processor time: the machine may be busy with something else.
+            const std::clock_t start = std::clock();
             const std::string message = reader(bad);
-            const double seconds = std::chrono::duration<double>(std::chrono::steady_clock::now() - start).count();
+            const double seconds = double(std::clock() - start) / CLOCKS_PER_SEC;
+            longest = std::max(longest, seconds);
             QVERIFY2(!message.empty(), qPrintable(QStringLiteral("mutation %1 was refused without a word").arg(i)));
-            QVERIFY2(seconds < 5, qPrintable(QStringLiteral("mutation %1 took %2 s").arg(i).arg(seconds)));
+            QVERIFY2(seconds < 1, qPrintable(QStringLiteral("mutation %1 took %2 s").arg(i).arg(seconds)));
             refused += message != "read" ? 1 : 0;
         }
+        qInfo("%d of %d refused, the longest took %.3f s", refused, count, longest);
         QVERIFY(refused > 0);
     }
 

@@ -468,6 +468,42 @@ private Q_SLOTS:
         QVERIFY(!pressing({50, 46, 0}, reference));
     }
 
+    // Geometry: of a column of colours each is answered by the place that is nearest among all, found by looking at
+    // every piece of the outline in small steps.
+    void nearestOfAColumn()
+    {
+        std::vector<Lab> all;
+        for (const Drive &d : evenDrives(17)) {
+            const Eigen::Vector3d light(std::pow(d.a, 2.2), std::pow(d.b, 2.2), std::pow(d.c, 2.2));
+            all.push_back(labOf(RelXYZ(rgbSpace("Display P3")->toXyz() * light), whiteOf(rgbSpace("Display P3")->white)));
+        }
+        const GamutSurface surface(all, 17);
+        for (int hue = 3; hue < 360; hue += 31) {
+            for (const double chroma : {20.0, 75.0, 140.0}) {
+                for (const double weight : {0.6, 1.8}) {
+                    const GamutSurface::Slice slice = surface.sliceAt(GamutSurface::directionOf(labOf(LCh{50, chroma, double(hue)})));
+                    GamutSurface::Column column(slice, chroma, weight);
+                    for (double l = -50; l <= 50; l += 3.125) {
+                        const auto apart = [&](size_t e, double t) {
+                            const double dl = slice.lightness[e] + t * (slice.lightness[e + 1] - slice.lightness[e]) - l;
+                            const double dc = slice.chroma[e] + t * (slice.chroma[e + 1] - slice.chroma[e]) - chroma;
+                            return std::hypot(dl, weight * dc);
+                        };
+                        double least = 1e300;
+                        for (size_t e = 0; e + 1 < size_t(GamutSurface::kAngles); ++e) {
+                            for (double t = 0; t <= 1; t += 0.05) {
+                                least = std::min(least, apart(e, t));
+                            }
+                        }
+                        const GamutSurface::Spot spot = column.nearest(l);
+                        const double found = apart(size_t(spot.angle), spot.angleShare);
+                        QVERIFY2(found < least + 0.15, qPrintable(QStringLiteral("%1 beside %2").arg(found).arg(least)));
+                    }
+                }
+            }
+        }
+    }
+
     // Geometry: a closed boundary has no holes, and finer samples of the same gamut move it little.
     void gamutSurfaceIsClosed()
     {
