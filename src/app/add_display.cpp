@@ -6,15 +6,17 @@
 #include <QComboBox>
 #include <QDialogButtonBox>
 #include <QFormLayout>
+#include <QGuiApplication>
 #include <QLabel>
 #include <QLineEdit>
 #include <QPushButton>
+#include <QScreen>
 
 namespace lamp::app {
 
 AddDisplay::AddDisplay(Store &store, QWidget *parent)
     : QDialog(parent), m_store(store), m_name(new QLineEdit), m_bench(new QLineEdit), m_room(new QComboBox), m_kind(new QComboBox),
-      m_technology(new QComboBox)
+      m_technology(new QComboBox), m_screen(new QComboBox)
 {
     setWindowTitle(tr("Add a display"));
     auto *form = new QFormLayout(this);
@@ -34,7 +36,12 @@ AddDisplay::AddDisplay(Store &store, QWidget *parent)
         m_technology->addItem(QString::fromLatin1(t));
     }
     form->addRow(tr("&Panel"), m_technology);
-    auto *note = new QLabel(tr("A bench command that offers only an instrument is paired with this computer's screen."));
+    m_screen->addItem(tr("The one that carries this window"), QString());
+    for (const QScreen *s : QGuiApplication::screens()) {
+        m_screen->addItem(tr("%1: %2").arg(s->name(), (s->manufacturer() + ' ' + s->model()).trimmed()), s->name());
+    }
+    form->addRow(tr("&Screen"), m_screen);
+    auto *note = new QLabel(tr("A bench command that offers only an instrument is paired with that screen of this computer."));
     note->setWordWrap(true);
     form->addRow(note);
     auto *buttons = new QDialogButtonBox(QDialogButtonBox::Ok | QDialogButtonBox::Cancel);
@@ -44,6 +51,7 @@ AddDisplay::AddDisplay(Store &store, QWidget *parent)
         const bool simulated = !m_kind->currentData().toString().isEmpty();
         m_bench->setEnabled(!simulated);
         m_technology->setEnabled(!simulated);
+        m_screen->setEnabled(!simulated);
         ok->setEnabled(!m_name->text().trimmed().isEmpty() && !m_room->currentText().trimmed().isEmpty()
                        && (simulated || !m_bench->text().trimmed().isEmpty()));
     };
@@ -80,6 +88,7 @@ Result<qint64> AddDisplay::add()
     d.model = d.name;
     if (d.bench.isEmpty()) {
         d.bench = m_bench->text().trimmed();
+        d.screen = m_screen->currentData().toString();
     } else if (const auto bench = sim::makeBench(d.bench.mid(4).toStdString(), 1)) {
         const DisplayInfo info = bench.value()->view().display;
         d.model = QString::fromStdString(info.model);

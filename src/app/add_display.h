@@ -22,7 +22,7 @@ public:
 private:
     Store &m_store;
     QLineEdit *m_name, *m_bench;
-    QComboBox *m_room, *m_kind, *m_technology;
+    QComboBox *m_room, *m_kind, *m_technology, *m_screen;
 };
 
 } // namespace lamp::app

@@ -148,7 +148,7 @@ void CardView::show(const DisplayEntry &display, const Store &store, WallTime no
             if (const auto record = store.visit(v.id)) {
                 const QString menu = text(menuText(record->controls));
                 if (record->trim) {
-                    facts += '\n' + (menu.isEmpty() ? tr("It has no menu to trim.") : tr("Menu as left: %1.").arg(menu));
+                    facts += '\n' + (menu.isEmpty() ? tr("It has no menu that the program reaches.") : tr("Menu as left: %1.").arg(menu));
                 }
                 facts += ' '
                          + tr("White %1 cd/m², gray ΔE00 mean %2").arg(text(fixed(record->calibrated.white.b, 1)), text(fixed(record->gray.mean, 2)))

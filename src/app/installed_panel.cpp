@@ -59,21 +59,23 @@ InstalledPanel::InstalledPanel(QWidget *parent)
     });
     connect(m_clear, &QPushButton::clicked, this, [this] {
         if (const XOutput *o = output()) {
-            m_wasGood = false; // wanted so
+            m_good.erase(o->name); // wanted so
             told(Installation::clear(*m_screen, *o));
         }
     });
     connect(m_next, &QPushButton::clicked, this, &InstalledPanel::next);
     connect(m_look, &QPushButton::clicked, this, &InstalledPanel::lookBothWays);
     connect(m_login, &QPushButton::clicked, this, [this](bool on) { told(m_installation.atLogin(on, commandLine())); });
-    connect(m_choice, &QComboBox::currentIndexChanged, this, [this] {
-        m_wasGood = false;
-        look();
-    });
+    connect(m_choice, &QComboBox::currentIndexChanged, this, &InstalledPanel::look);
     connect(m_timer, &QTimer::timeout, this, [this] {
         // Whatever the window shows: a profile that is pushed out of use is told at once.
         if (m_watching && !m_both && window()->isVisible()) {
             look();
+            for (const XOutput &o : m_outputs) {
+                if (&o != output()) {
+                    (void)watched(o);
+                }
+            }
         }
     });
     m_timer->start(kLookEveryMs);
@@ -123,7 +125,7 @@ std::optional<OutputState> InstalledPanel::look()
     if (o == nullptr) {
         return std::nullopt;
     }
-    const auto state = m_installation.state(*m_screen, *o);
+    const auto state = watched(*o);
     if (!state) {
         m_state->setText(text(state.error().text()));
         return std::nullopt;
@@ -133,15 +135,37 @@ std::optional<OutputState> InstalledPanel::look()
         lines << text(s);
     }
     m_state->setText(lines.join(' '));
-    const bool good = !state->installed.empty() && state->good();
     m_apply->setEnabled(!state->installed.empty());
     m_next->setEnabled(!state->installed.empty());
     m_look->setEnabled(!state->installed.empty());
-    if (m_wasGood && !good) {
-        Q_EMIT disturbed(text(o->name) + ": " + lines.join(' '));
-    }
-    m_wasGood = good;
     return state.value();
+}
+
+Result<OutputState> InstalledPanel::watched(const XOutput &output)
+{
+    auto state = m_installation.state(*m_screen, output);
+    if (!state) {
+        return state;
+    }
+    const bool good = !state->installed.empty() && state->good();
+    const bool was = good ? !m_good.insert(output.name).second : m_good.erase(output.name) > 0;
+    if (was && !good) {
+        QStringList lines;
+        for (const std::string &s : state->sentences) {
+            lines << text(s);
+        }
+        Q_EMIT disturbed(text(output.name) + ": " + lines.join(' '));
+    }
+    return state;
+}
+
+void InstalledPanel::choose(const QString &name)
+{
+    for (size_t i = 0; i < m_outputs.size(); ++i) {
+        if (!name.isEmpty() && text(m_outputs[i].name) == name) {
+            m_choice->setCurrentIndex(int(i));
+        }
+    }
 }
 
 void InstalledPanel::told(const Status &status)
@@ -153,13 +177,9 @@ void InstalledPanel::told(const Status &status)
     look();
 }
 
-Status InstalledPanel::install(const Bytes &profile, const QString &choose)
+Status InstalledPanel::install(const Bytes &profile, const QString &outputName)
 {
-    for (size_t i = 0; i < m_outputs.size(); ++i) {
-        if (!choose.isEmpty() && text(m_outputs[i].name) == choose) {
-            m_choice->setCurrentIndex(int(i));
-        }
-    }
+    choose(outputName);
     const XOutput *o = output();
     if (o == nullptr) {
         // Wayland, or no desktop at all: the copy is what can be done.
@@ -196,7 +216,7 @@ void InstalledPanel::next()
     if (o == nullptr) {
         return;
     }
-    m_wasGood = false;
+    m_good.erase(o->name);
     const auto name = m_installation.next(*o);
     told(name ? m_installation.apply(*m_screen, *o) : Status(name.error()));
     tellDesktop(*o);

@@ -6,6 +6,8 @@
 
 #include <QFrame>
 
+#include <set>
+
 class QComboBox;
 class QLabel;
 class QPushButton;
@@ -21,8 +23,10 @@ class InstalledPanel : public QFrame {
 public:
     explicit InstalledPanel(QWidget *parent = nullptr);
     /// Installs a profile for the output that is chosen, and puts it into use.
-    /// \param choose chooses an output by its name first, where there is one of that name
-    Status install(const Bytes &profile, const QString &choose = {});
+    /// \param outputName chooses that output first
+    Status install(const Bytes &profile, const QString &outputName = {});
+    /// Chooses an output by its name, where there is one of that name.
+    void choose(const QString &name);
     /// Switches to the output's next profile.
     void next();
     /// Shows a picture on the chosen output, with its profile and without; what was in use is put back afterwards.
@@ -44,12 +48,15 @@ private:
     void connectScreen();
     [[nodiscard]] const XOutput *output() const;
     void told(const Status &status);
+    /// How an output stands; says so where it was in use before and is no more.
+    Result<OutputState> watched(const XOutput &output);
     void tellDesktop(const XOutput &output) const;
 
     std::unique_ptr<XScreen> m_screen;
     Installation m_installation;
     std::vector<XOutput> m_outputs;
-    bool m_wasGood = false, m_watching = true;
+    std::set<std::string> m_good; ///< outputs whose profile and ramps were in use when they were looked at last
+    bool m_watching = true;
     QComboBox *m_choice;
     QLabel *m_state;
     QPushButton *m_apply, *m_clear, *m_next, *m_look, *m_login;

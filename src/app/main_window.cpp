@@ -343,6 +343,11 @@ void MainWindow::connectRunner()
         const bool simulated = m_benches.contains(m_runner->displayId());
         m_worksheet->setQuestion(q, simulated, m_shown ? m_shown->plan.target : Target{});
         m_status->setText(tr("%1: waiting for you").arg(text(stageTitle(q.stage))));
+        if (m_patch != nullptr && m_patch->isVisible() && m_patch->screen() == screen()) {
+            // The question would lie behind the patch; it comes back for the next reading.
+            m_patch->hide();
+            activateWindow();
+        }
         if (q.kind == Question::Kind::Control) {
             m_bench->askFor(text(q.control), q.value);
         }
@@ -481,6 +486,7 @@ void MainWindow::showCard()
         return;
     }
     m_card->show(*display, *m_store, wallNow());
+    m_installed->choose(display->screen);
     m_stack->setCurrentWidget(m_card);
     const BenchSource source = benchFor(*display);
     m_bench->setBench(source.simulated);
@@ -502,8 +508,15 @@ BenchSource MainWindow::benchFor(const DisplayEntry &display)
     BenchSource source;
     if (!display.bench.startsWith(QStringLiteral("sim:"))) {
         source.command = display.bench.toStdString();
+        QScreen *where = screen();
+        for (QScreen *s : QGuiApplication::screens()) {
+            where = s->name() == display.screen ? s : where;
+        }
+        if (m_patch != nullptr && !atWork()) {
+            m_patch->moveTo(where);
+        }
         if (m_patch == nullptr) {
-            m_patch = new PatchWindow(screen());
+            m_patch = new PatchWindow(where);
             connect(m_patch, &PatchWindow::escaped, this, [this] {
                 m_quick->cancel();
                 if (!m_runner->paused()) {
@@ -512,7 +525,7 @@ BenchSource MainWindow::benchFor(const DisplayEntry &display)
             });
         }
         auto x = waylandHere().isEmpty() ? XScreen::open() : Result<std::unique_ptr<XScreen>>(std::unique_ptr<XScreen>());
-        source.screen = std::make_shared<ScreenBench>(m_patch, display.technology, x ? std::move(x).value() : nullptr);
+        source.screen = std::make_shared<ScreenBench>(m_patch, display.model, display.technology, x ? std::move(x).value() : nullptr);
         return source;
     }
     auto &bench = m_benches[display.id];
@@ -538,9 +551,14 @@ BenchSource MainWindow::benchFor(const DisplayEntry &display)
     return source;
 }
 
+bool MainWindow::atWork() const
+{
+    return m_runner->running() || m_quick->running();
+}
+
 bool MainWindow::busy()
 {
-    if (m_runner->running() || m_quick->running()) {
+    if (atWork()) {
         banner(tr("The instrument is at work already; finish or cancel that first."));
         return true;
     }
@@ -579,6 +597,9 @@ void MainWindow::run(VisitPlan plan, std::optional<VisitRecord> resume)
         banner(tr(
             "No bench reaches this display: it is known from readings that were brought in. Bring in or type newer ones, or add it with a bench."));
         return;
+    }
+    if (m_patch != nullptr) {
+        m_patch->begin();
     }
     m_bench->setBench(source.simulated);
     m_installed->watch(false);
@@ -657,8 +678,9 @@ void MainWindow::visitFinished(const RecordPtr &record)
         w->hide();
     }
     m_installed->watch(true);
-    // The patch was shown on a screen of this computer, if it was shown at all.
-    const QString output = m_patch != nullptr && m_patch->isVisible() ? m_patch->screen()->name() : QString();
+    // A bench that had a display of its own was given no other.
+    const bool ownScreen = m_patch != nullptr && m_patch->used();
+    const QString output = ownScreen ? m_patch->screen()->name() : QString();
     if (m_patch != nullptr) {
         m_patch->hide();
     }

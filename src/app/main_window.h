@@ -51,6 +51,8 @@ public:
     [[nodiscard]] BenchPanel *bench() const { return m_bench; }
     [[nodiscard]] FileDesk *desk() const { return m_desk; }
     [[nodiscard]] InstalledPanel *installed() const { return m_installed; }
+    /// Shows patches on a screen of this computer; null before the first display that has one.
+    [[nodiscard]] const PatchWindow *patchWindow() const { return m_patch; }
     /// Lays files on the desk: profiles, readings.
     void openFiles(const QStringList &files);
     [[nodiscard]] QString statusText() const;
@@ -86,6 +88,8 @@ private:
     [[nodiscard]] std::optional<VisitRecord> lastVisit(qint64 display) const;
     void rankWithInstrument();
     /// Whether the instrument is at work, which is then said: two at once would read each other's patches.
+    [[nodiscard]] bool atWork() const;
+    /// The same, and says so where it is.
     bool busy();
     void banner(const QString &text, const QString &yes = {}, std::function<void()> onYes = {}, const QString &no = {},
                 std::function<void()> onNo = {});

@@ -1,9 +1,13 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/screen_bench.h"
 
+#include <QElapsedTimer>
+#include <QGuiApplication>
 #include <QKeyEvent>
 #include <QPainter>
 #include <QScreen>
+#include <QThread>
+#include <QWindow>
 
 #include <cmath>
 
@@ -24,7 +28,13 @@ PatchWindow::PatchWindow(QScreen *screen) : QWidget(nullptr, Qt::Window | Qt::Fr
     setCursor(Qt::BlankCursor);
     setWindowTitle(tr("Patch"));
     setAccessibleName(tr("Measuring patch"));
+    moveTo(screen);
+}
+
+void PatchWindow::moveTo(QScreen *screen)
+{
     if (screen != nullptr) {
+        setScreen(screen);
         setGeometry(screen->geometry());
     }
 }
@@ -32,10 +42,27 @@ PatchWindow::PatchWindow(QScreen *screen) : QWidget(nullptr, Qt::Window | Qt::Fr
 void PatchWindow::showPatch(const Patch &patch)
 {
     m_patch = patch;
+    m_used = true;
     if (!isVisible()) {
         showFullScreen();
+        // Before the screen has taken the window nothing can be painted.
+        constexpr int kMostMs = 2000;
+        QElapsedTimer waited;
+        for (waited.start(); !windowHandle()->isExposed() && waited.elapsed() < kMostMs;) {
+            QCoreApplication::processEvents(QEventLoop::ExcludeUserInputEvents, 20);
+            QThread::msleep(5);
+        }
     }
     repaint();
+    // Sent, the reply means: the screen has it.
+    QGuiApplication::sync();
+    m_away = false;
+}
+
+void PatchWindow::hideEvent(QHideEvent *event)
+{
+    m_away = true;
+    QWidget::hideEvent(event);
 }
 
 void PatchWindow::paintEvent(QPaintEvent *)
@@ -57,13 +84,13 @@ void PatchWindow::keyPressEvent(QKeyEvent *event)
     QWidget::keyPressEvent(event);
 }
 
-ScreenBench::ScreenBench(PatchWindow *window, const QString &technology, std::unique_ptr<XScreen> x, const QString &output)
+ScreenBench::ScreenBench(PatchWindow *window, const QString &name, const QString &technology, std::unique_ptr<XScreen> x, const QString &output)
     : m_window(window), m_x(std::move(x))
 {
     const QScreen *screen = window->screen();
     m_info.model = (screen->manufacturer() + " " + screen->model()).trimmed().toStdString();
     if (m_info.model.empty()) {
-        m_info.model = screen->name().toStdString();
+        m_info.model = name.toStdString();
     }
     m_info.serial = screen->serialNumber().toStdString();
     m_info.technology = technology.toStdString();

@@ -454,7 +454,8 @@ struct Between {
     double part;
     Between(double at, int steps)
     {
-        const double where = std::clamp(at, 0.0, 1.0) * steps;
+        // In this order what is not a number counts as 0.
+        const double where = std::max(0.0, std::min(at, 1.0)) * steps;
         const int below = std::min(int(where), steps - 1);
         node = size_t(below);
         part = where - below;
@@ -538,8 +539,11 @@ Drive DisplayModel::driveFor(const XYZ &xyz, const Drive &start) const
             moved[c] += h;
             j.col(c) = (roots(evaluate(moved).vec()) - wanted - r) / h;
         }
+        const Vector3d step = j.partialPivLu().solve(-r);
+        if (!step.allFinite()) {
+            break; // channels that change nothing here
+        }
         // A channel that stands at a wall and would be pushed through it is held.
-        Vector3d step = j.partialPivLu().solve(-r);
         double length = 1;
         bool better = false;
         for (int halving = 0; halving < 5 && !better; ++halving, length /= 2) {

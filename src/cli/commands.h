@@ -21,7 +21,7 @@ struct ServeOptions {
     std::string display = "wled";
     std::uint64_t seed = 1;
     std::vector<std::string> faults;
-    std::string lamp, claims;
+    std::string lamp, claims, screen;
     double gap = 0;
     bool warm = false, bare = false, spectral = false;
 };

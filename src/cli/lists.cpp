@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "cli/commands.h"
 
+#include "desktop/screen_eye.h"
 #include "device/bench_server.h"
 #include "exchange/files.h"
 #include "simlab/sim_bench.h"
@@ -101,6 +102,29 @@ Status addFault(sim::SimBench &bench, const std::string &text)
 
 } // namespace
 
+namespace {
+
+/// \param output of this computer, or "first"
+Result<std::unique_ptr<ScreenEye>> screenEye(std::unique_ptr<Bench> bench, const std::string &output)
+{
+    auto x = XScreen::open();
+    if (!x) {
+        return x.error();
+    }
+    const auto outputs = x.value()->outputs();
+    if (!outputs) {
+        return outputs.error();
+    }
+    for (const XOutput &o : outputs.value()) {
+        if (o.name == output || output == "first") {
+            return std::make_unique<ScreenEye>(std::move(bench), std::move(x).value(), o);
+        }
+    }
+    return Error{ErrorKind::Input, "No output \"" + output + "\" is connected.", "", "\"dutiful-lamp-cli which\" lists them.", "screen", false};
+}
+
+} // namespace
+
 int serveDisplay(const ServeOptions &options, bool json)
 {
     auto bench = sim::makeBench(options.display, options.seed, {options.claims, options.bare, options.spectral});
@@ -129,7 +153,15 @@ int serveDisplay(const ServeOptions &options, bool json)
         }
         bench.value()->lamp((options.warm ? 7200 : 0) + from, length, light);
     }
-    serve(*bench.value(), std::cin, std::cout);
+    if (options.screen.empty()) {
+        serve(*bench.value(), std::cin, std::cout);
+        return kDone;
+    }
+    auto eye = screenEye(std::move(bench).value(), options.screen);
+    if (!eye) {
+        return report(eye.error(), json);
+    }
+    serve(*eye.value(), std::cin, std::cout);
     return kDone;
 }
 

@@ -141,6 +141,7 @@ void addServe(CLI::App &app, ServeOptions &o, bool &json, int &status)
     command->add_flag("--bare", o.bare, "The colorimeter has no factory corrections");
     command->add_flag("--spectral", o.spectral, "A spectroradiometer lies beside the colorimeter");
     command->add_flag("--warm", o.warm, "The panel has been on for two hours");
+    command->add_option("--screen", o.screen, "Offer the instrument only; its panel shows what this computer's output shows: a name, or first");
     command->add_flag("--json", json, "Errors as JSON; the protocol itself always is");
     command->callback([&] { status = serveDisplay(o, json); });
 }

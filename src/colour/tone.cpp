@@ -65,7 +65,8 @@ double hlgSignal(double e)
 
 double sampledAt(const std::vector<double> &samples, double x)
 {
-    const double at = std::clamp(x, 0.0, 1.0) * double(samples.size() - 1);
+    // In this order what is not a number counts as 0.
+    const double at = std::max(0.0, std::min(x, 1.0)) * double(samples.size() - 1);
     const size_t i = std::min(size_t(at), samples.size() - 2);
     return samples[i] + (at - double(i)) * (samples[i + 1] - samples[i]);
 }

@@ -28,7 +28,8 @@ struct ToneCurve {
     [[nodiscard]] ToneCurve withBlack(double blackOverWhite) const;
 };
 
-/// A curve given by samples at equal steps from 0 to 1, straight between them. \param samples 2 or more \param x clamped to 0..1
+/// A curve given by samples at equal steps from 0 to 1, straight between them. \param samples 2 or more \param x clamped to 0..1; what is
+/// not a number counts as 0
 double sampledAt(const std::vector<double> &samples, double x);
 
 /// SMPTE ST 2084 (BT.2100 PQ): signal 0..1 to cd/m² 0..10000, and back.

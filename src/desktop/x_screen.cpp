@@ -252,6 +252,28 @@ Status XScreen::setRamps(const XOutput &output, const Ramps &wanted)
         "Loading the ramps");
 }
 
+Result<std::vector<Drive>> XScreen::pixels(const std::array<int, 4> &area) const
+{
+    const auto [x, y, width, height] = area;
+    const Reply<xcb_get_image_reply_t> r(xcb_get_image_reply(m_x->c,
+                                                             xcb_get_image(m_x->c, XCB_IMAGE_FORMAT_Z_PIXMAP, m_x->root, std::int16_t(x),
+                                                                           std::int16_t(y), std::uint16_t(width), std::uint16_t(height), ~0U),
+                                                             nullptr));
+    constexpr size_t kBytes = 4; // blue, green, red and one unused, as servers of 24 bits on this kind of computer have it
+    const size_t count = size_t(width) * size_t(height);
+    if (!r || r->depth < 24 || size_t(xcb_get_image_data_length(r.get())) < kBytes * count) {
+        return xError("What the screen shows cannot be read.", "The stand-in needs an X screen of 24 bits.");
+    }
+    const std::uint8_t *data = xcb_get_image_data(r.get());
+    std::vector<Drive> all;
+    all.reserve(count);
+    for (size_t i = 0; i < count; ++i) {
+        const std::uint8_t *p = data + kBytes * i;
+        all.emplace_back(p[2] / 255.0, p[1] / 255.0, p[0] / 255.0);
+    }
+    return all;
+}
+
 double rampDifference(const Ramps &a, const Ramps &b)
 {
     const Ramps linear = linearRamps(2);

@@ -44,6 +44,9 @@ public:
     /// Resampled to the output's entries. \param ramps empty for linear ones
     Status setRamps(const XOutput &output, const Ramps &ramps);
 
+    /// What a part of the screen shows, row by row, before any gamma ramps. \param area x, y, width, height, pixels
+    [[nodiscard]] Result<std::vector<Drive>> pixels(const std::array<int, 4> &area) const;
+
 private:
     struct Connection;
     explicit XScreen(std::unique_ptr<Connection> connection);

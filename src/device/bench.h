@@ -142,6 +142,8 @@ public:
 
     virtual Result<DisplayInfo> describeDisplay() = 0;
     virtual Status show(const Patch &patch) = 0;
+    /// Whether something else has come over what was shown: then it has to be shown again before it is read.
+    [[nodiscard]] virtual bool hidden() const { return false; }
     virtual Status setMode(const std::string &name) = 0;
     /// \return the value as the panel took it.
     virtual Result<double> setControl(const std::string &name, double value) = 0;

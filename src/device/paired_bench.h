@@ -23,7 +23,11 @@ public:
     Status advance(double seconds) override { return m_instrument.advance(seconds); }
     [[nodiscard]] double now() const override { return m_instrument.now(); }
     Result<DisplayInfo> describeDisplay() override { return m_display.describeDisplay(); }
-    Status show(const Patch &patch) override { return m_display.show(patch); }
+    Status show(const Patch &patch) override
+    {
+        m_shown = patch;
+        return m_display.show(patch);
+    }
     Status setMode(const std::string &name) override { return m_display.setMode(name); }
     Result<double> setControl(const std::string &name, double value) override { return m_display.setControl(name, value); }
     Status setLut(const Ramps &ramps) override { return m_display.setLut(ramps); }
@@ -34,9 +38,22 @@ public:
     Status place(const Place &place) override { return m_instrument.place(place); }
     Status setCorrection(const std::string &technology) override { return m_instrument.setCorrection(technology); }
     void closing() override { m_instrument.closing(); }
-    Result<Reading> read(ReadMode mode, double integrationS) override { return m_instrument.read(mode, integrationS); }
+    /// Shows the patch again where it was hidden meanwhile, by a question or a pause.
+    Result<Reading> read(ReadMode mode, double integrationS) override
+    {
+        if (mode == ReadMode::Emission && m_shown && m_display.hidden()) {
+            constexpr double kSettleS = 2; // any panel's liquid crystals have turned by then
+            for (const Status &s : {m_display.show(*m_shown), m_instrument.advance(kSettleS)}) {
+                if (!s) {
+                    return s.error();
+                }
+            }
+        }
+        return m_instrument.read(mode, integrationS);
+    }
 
 private:
+    std::optional<Patch> m_shown;
     Bench &m_display, &m_instrument;
 };
 

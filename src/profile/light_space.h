@@ -60,7 +60,7 @@ private:
     /// Of a list over the root of light.
     template <typename Value> static Value between(const std::vector<Value> &list, double light)
     {
-        const double where = std::sqrt(std::clamp(light, 0.0, 1.0)) * kDrives;
+        const double where = std::sqrt(std::max(0.0, std::min(light, 1.0))) * kDrives; // not a number: 0
         const int i = std::min(int(where), kDrives - 1);
         const Value *at = &list[size_t(i)];
         return at[0] + (where - i) * (at[1] - at[0]);

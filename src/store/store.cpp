@@ -34,6 +34,7 @@ const std::vector<QStringList> &migrations()
         },
         {"ALTER TABLE display ADD COLUMN note TEXT NOT NULL DEFAULT ''"},
         {"CREATE TABLE correction (id INTEGER PRIMARY KEY, made TEXT NOT NULL, correction TEXT NOT NULL)"},
+        {"ALTER TABLE display ADD COLUMN screen TEXT NOT NULL DEFAULT ''"},
     };
     return steps;
 }
@@ -206,11 +207,12 @@ Result<qint64> Store::addRoom(const QString &name)
 Result<qint64> Store::addDisplay(const DisplayEntry &d)
 {
     QSqlQuery q(database());
-    q.prepare(QStringLiteral("INSERT INTO display (room_id, name, model, serial, technology, bench, cadence_days, note) VALUES (?,?,?,?,?,?,?,?)"));
+    q.prepare(QStringLiteral(
+        "INSERT INTO display (room_id, name, model, serial, technology, bench, cadence_days, note, screen) VALUES (?,?,?,?,?,?,?,?,?)"));
     // A null QString would be stored as NULL; empty is what is meant.
     const auto filled = [](const QString &s) { return QVariant(s.isNull() ? QStringLiteral("") : s); };
     for (const QVariant &v : {QVariant(d.roomId), filled(d.name), filled(d.model), filled(d.serial), filled(d.technology), filled(d.bench),
-                              QVariant(d.cadenceDays), filled(d.note)}) {
+                              QVariant(d.cadenceDays), filled(d.note), filled(d.screen)}) {
         q.addBindValue(v);
     }
     if (const Status s = run(q, QStringLiteral("The display could not be stored.")); !s) {
@@ -232,11 +234,12 @@ std::vector<Room> Store::rooms() const
 std::vector<DisplayEntry> Store::displays() const
 {
     std::vector<DisplayEntry> all;
-    QSqlQuery q(QStringLiteral("SELECT id, room_id, name, model, serial, technology, bench, cadence_days, note FROM display ORDER BY room_id, id"),
-                database());
+    QSqlQuery q(
+        QStringLiteral("SELECT id, room_id, name, model, serial, technology, bench, cadence_days, note, screen FROM display ORDER BY room_id, id"),
+        database());
     while (q.next()) {
         all.push_back({q.value(0).toLongLong(), q.value(1).toLongLong(), q.value(2).toString(), q.value(3).toString(), q.value(4).toString(),
-                       q.value(5).toString(), q.value(6).toString(), q.value(7).toInt(), q.value(8).toString()});
+                       q.value(5).toString(), q.value(6).toString(), q.value(7).toInt(), q.value(8).toString(), q.value(9).toString()});
     }
     return all;
 }

@@ -28,6 +28,7 @@ struct DisplayEntry {
     QString bench; ///< how it is reached: "sim:NAME" or a bench command
     int cadenceDays = 28;
     QString note;
+    QString screen; ///< of this computer, where the bench offers an instrument only; empty: the one that carries the window
 };
 
 enum class VisitState { Running, Finished, SetAside };

@@ -71,6 +71,19 @@ class TestDisplayModel : public QObject {
     Q_OBJECT
 
 private Q_SLOTS:
+    // Drives from arithmetic that failed must not lead out of the tables.
+    void drivesThatAreNone()
+    {
+        const DisplayModel model = modelOf(subpixel, manyDrives());
+        const double none = std::numeric_limits<double>::quiet_NaN(), endless = std::numeric_limits<double>::infinity();
+        QCOMPARE(model.evaluate({none, 0.5, none}), model.evaluate({0, 0.5, 0}));
+        QCOMPARE(model.evaluate({endless, -endless, 7}), model.evaluate({1, 0, 1}));
+        QCOMPARE(sampledAt({0.1, 0.7, 0.9}, none), 0.1);
+        // On a grid the states of the channels stand for the drives.
+        const Drive d{0.3, 0.81, 0.04};
+        QCOMPARE(model.evaluate(model.channelAt(0, d.a), model.channelAt(1, d.b), model.channelAt(2, d.c)), model.evaluate(d));
+    }
+
     // Source: the panels are formulas; their true colours at drives that were not read are known exactly.
     void unreadColoursOfManyKindsOfPanel()
     {

@@ -147,12 +147,13 @@ private Q_SLOTS:
             addDisplay(*store);
         }
         {
-            // Back to version 1, which had neither notes nor corrections.
+            // Back to version 1, which had neither notes nor corrections nor screens.
             QSqlDatabase db = QSqlDatabase::addDatabase("QSQLITE", "old");
             db.setDatabaseName(path());
             QVERIFY(db.open());
             QSqlQuery q(db);
             QVERIFY(q.exec("ALTER TABLE display DROP COLUMN note"));
+            QVERIFY(q.exec("ALTER TABLE display DROP COLUMN screen"));
             QVERIFY(q.exec("DROP TABLE correction"));
             QVERIFY(q.exec("PRAGMA user_version = 1"));
             db.close();

@@ -241,7 +241,7 @@ private Q_SLOTS:
     void patchWindowShowsTheDrive()
     {
         PatchWindow window(QGuiApplication::primaryScreen());
-        ScreenBench bench(&window, "wled", nullptr);
+        ScreenBench bench(&window, "Whimbrel", "wled", nullptr);
         QVERIFY(bench.hello()->hasDisplay && !bench.hello()->hasInstrument);
         QVERIFY(!bench.describeDisplay()->lut);
         QCOMPARE(bench.describeDisplay()->technology, std::string("wled"));
@@ -901,7 +901,7 @@ private:
     void rampsOfARealScreen(const XServer &server)
     {
         PatchWindow window(QGuiApplication::primaryScreen());
-        ScreenBench bench(&window, "wled", std::move(XScreen::open(server.display().toStdString())).value(), "DUMMY0");
+        ScreenBench bench(&window, "Whimbrel", "wled", std::move(XScreen::open(server.display().toStdString())).value(), "DUMMY0");
         QVERIFY(bench.resetLut().ok());
         const auto plain = bench.describeDisplay();
         QVERIFY(plain->lut && plain->lut->entries >= 256 && !plain->lutLoaded);
