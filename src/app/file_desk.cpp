@@ -146,7 +146,12 @@ void FileDesk::open(const QStringList &files, const Store *store, qint64 display
 
 void FileDesk::openReadings(const QString &file, const std::string &content, const Store *store, qint64 display)
 {
-    if (looksLikeWholeVisit(content)) {
+    const StudioFile kind = studioFileOf(content);
+    if (kind != StudioFile::None && kind != StudioFile::WholeVisit) {
+        Q_EMIT aimBrought(kind, content);
+        return;
+    }
+    if (kind == StudioFile::WholeVisit) {
         const auto record = wholeVisitFromJson(content);
         if (record) {
             Q_EMIT visitBrought(record.value());
@@ -235,7 +240,7 @@ void FileDesk::rebuild()
     what.description = profile->facts().description;
     what.created = wallNow();
     VisitPlan plan;
-    applyWorkSettings(plan);
+    applyWorkSettings(plan, nullptr);
     what.version = plan.iccVersion;
     what.curves = plan.curves;
     const auto made = rebuiltProfile(profile.value(), what, plan.profileKind, plan.grid);

@@ -3,6 +3,7 @@
 
 #include "measure/reading_set.h"
 #include "store/store.h"
+#include "visit/whole_visit.h"
 
 #include <QStackedWidget>
 
@@ -37,6 +38,8 @@ Q_SIGNALS:
     void message(const QString &words);
     void installWanted(const lamp::Bytes &profile);
     void visitBrought(const lamp::VisitRecord &record);
+    /// A target, a tolerance or a correction, as JSON.
+    void aimBrought(lamp::StudioFile kind, const std::string &json);
     void readingsBrought(const lamp::ReadingSet &set, qint64 display, const QString &target);
 
 private:

@@ -34,11 +34,14 @@ void fillDisplays(QComboBox &box, const Store &store, qint64 current)
     box.setCurrentIndex(std::max(0, box.findData(current)));
 }
 
-void fillTargets(QComboBox &box)
+void fillTargets(QComboBox &box, const Store &store)
 {
-    for (const Target &t : builtInTargets()) {
+    const QString chosen = box.currentText();
+    box.clear();
+    for (const Target &t : store.targets()) {
         box.addItem(text(t.name));
     }
+    box.setCurrentIndex(std::max(0, box.findText(chosen)));
 }
 
 /// What is known of the instrument decides how sure a verdict can be.
@@ -112,7 +115,6 @@ ImportView::ImportView(QWidget *parent)
     m_luminance->setSuffix(tr(" cd/m²"));
     m_luminance->setSpecialValueText(tr("colours are absolute (cd/m²)"));
     form->addRow(tr("White's &luminance"), m_luminance);
-    fillTargets(*m_target);
     form->addRow(tr("&Aimed at"), m_target);
     form->addRow(tr("The &instrument was"), m_instrument);
     form->addRow(tr("&For"), m_display);
@@ -142,6 +144,7 @@ void ImportView::show(const QString &fileName, ReadingTable table, const Store &
     m_roles = guessRoles(m_table);
     m_heading->setText(tr("%1 (%2): %3").arg(fileName, text(m_table.kind), text(counted((long long)m_table.rows.size(), "reading"))));
     fillDisplays(*m_display, store, display);
+    fillTargets(*m_target, store);
     const auto correction = m_table.facts.find("correction");
     fillInstrument(*m_instrument, correction != m_table.facts.end() ? correction->second : "");
     fill();
@@ -227,7 +230,6 @@ TypedReadings::TypedReadings(QWidget *parent)
     form->addRow(tr("&Aimed at"), m_target);
     form->addRow(tr("It &was"), m_instrument);
     form->addRow(tr("&For"), m_display);
-    fillTargets(*m_target);
     fillInstrument(*m_instrument, {});
     middle->addLayout(form, 1);
     layout->addLayout(middle);
@@ -269,6 +271,7 @@ TypedReadings::TypedReadings(QWidget *parent)
 void TypedReadings::begin(const Store &store, qint64 display)
 {
     fillDisplays(*m_display, store, display);
+    fillTargets(*m_target, store);
     m_set.instrument = tr("typed in by hand").toStdString();
     showPatch();
 }

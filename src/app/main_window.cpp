@@ -295,7 +295,7 @@ void MainWindow::buildMenus()
         }
     });
     studio->addAction(tr("&Pass this visit on…"), this, &MainWindow::passVisitOn);
-    studio->addAction(tr("&Visits and profiles…"), QKeySequence(tr("Ctrl+,")), this, [this] { WorkSettings(this).exec(); });
+    studio->addAction(tr("&Visits and profiles…"), QKeySequence(tr("Ctrl+,")), this, [this] { WorkSettings(m_store.get(), this).exec(); });
     studio->addSeparator();
     studio->addAction(tr("&Quit"), QKeySequence::Quit, this, &QWidget::close);
     QMenu *display = menuBar()->addMenu(tr("&Display"));
@@ -341,6 +341,7 @@ void MainWindow::connectRunner()
     });
     connect(m_runner, &VisitRunner::asked, this, [this](const Question &q) {
         const bool simulated = m_benches.contains(m_runner->displayId());
+        m_worksheet->setTargets(m_store->targets());
         m_worksheet->setQuestion(q, simulated, m_shown ? m_shown->plan.target : Target{});
         m_status->setText(tr("%1: waiting for you").arg(text(stageTitle(q.stage))));
         if (m_patch != nullptr && m_patch->isVisible() && m_patch->screen() == screen()) {
@@ -573,8 +574,7 @@ void MainWindow::startVisit(Task task)
     VisitPlan plan;
     plan.task = task;
     plan.target = builtInTargets().front();
-    plan.tolerance = *builtInTolerance("studio");
-    applyWorkSettings(plan);
+    applyWorkSettings(plan, m_store.get());
     if (const auto record = lastVisit(m_display)) {
         plan.target = record->plan.target;
         if (task == Task::Check) {
@@ -802,6 +802,7 @@ void MainWindow::connectDesk()
     connect(m_desk, &FileDesk::installWanted, this, &MainWindow::installProfile);
     connect(m_desk, &FileDesk::readingsBrought, this, &MainWindow::bringIn);
     connect(m_desk, &FileDesk::visitBrought, this, &MainWindow::bringVisitIn);
+    connect(m_desk, &FileDesk::aimBrought, this, &MainWindow::bringAimIn);
     connect(m_desk->screening(), &ScreeningView::instrumentWanted, this, &MainWindow::rankWithInstrument);
     connect(m_quick, &QuickReader::progressed, m_desk->screening(), &ScreeningView::setProgress);
     const auto ended = [this] {
@@ -904,6 +905,41 @@ void MainWindow::passVisitOn()
     }
 }
 
+void MainWindow::bringAimIn(StudioFile kind, const std::string &json)
+{
+    if (!m_store) {
+        banner(tr("Open a studio first: what you aim at is kept in it."));
+        return;
+    }
+    const auto keepIt = [this](const auto &read, const QString &words, const auto &into) {
+        const Status kept = read ? into(read.value()) : Status(read.error());
+        banner(kept ? words : text(kept.error().text()));
+    };
+    switch (kind) {
+    case StudioFile::Target: {
+        const auto target = targetFromJson(json);
+        keepIt(target, target ? tr("The target \"%1\" can be chosen in visits from now on.").arg(text(target->name)) : QString(),
+               [this](const Target &t) { return m_store->keep(t); });
+        break;
+    }
+    case StudioFile::Tolerance: {
+        const auto tolerance = toleranceFromJson(json);
+        keepIt(tolerance,
+               tolerance ? tr("Visits can be judged by \"%1\" from now on: Studio, Visits and profiles.").arg(text(tolerance->name)) : QString(),
+               [this](const Tolerance &t) { return m_store->keep(t); });
+        break;
+    }
+    default: {
+        const auto matrix = correctionFromJson(json);
+        keepIt(matrix,
+               matrix ? tr("The correction of %1 %2 for %3 is offered in visits that it fits.")
+                            .arg(text(matrix->instrumentModel), text(matrix->instrumentSerial), text(matrix->technology))
+                      : QString(),
+               [this](const MatrixCorrection &m) { return m_store->addCorrection(m); });
+    }
+    }
+}
+
 void MainWindow::bringVisitIn(const VisitRecord &record)
 {
     if (!m_store) {
@@ -950,9 +986,8 @@ void MainWindow::bringVisitIn(const VisitRecord &record)
 void MainWindow::bringIn(const ReadingSet &set, qint64 display, const QString &target)
 {
     VisitPlan plan;
-    plan.target = builtInTarget(target.toStdString()).value_or(builtInTargets().front());
-    plan.tolerance = *builtInTolerance("studio");
-    applyWorkSettings(plan);
+    plan.target = m_store->target(target.toStdString());
+    applyWorkSettings(plan, m_store.get());
     auto made = visitFromReadings(set, plan, {}, wallNow());
     DisplayEntry entry;
     entry.name = entry.model = text(set.display);

@@ -4,6 +4,7 @@
 #include "app/look.h"
 #include "app/visit_runner.h"
 #include "store/store.h"
+#include "visit/whole_visit.h"
 
 #include <QMainWindow>
 
@@ -103,6 +104,8 @@ private:
     void bringIn(const ReadingSet &set, qint64 display, const QString &target);
     void passVisitOn();
     void bringVisitIn(const VisitRecord &record);
+    /// Keeps a target, a tolerance or a correction in the studio.
+    void bringAimIn(StudioFile kind, const std::string &json);
     void installProfile(const Bytes &profile);
     /// A display that is known from what was brought in, in the first room.
     Result<qint64> displayBroughtIn(DisplayEntry entry);

@@ -14,9 +14,9 @@ namespace lamp::app {
 
 namespace {
 
-const QString kEffort = QStringLiteral("visit/effort"), kKind = QStringLiteral("profile/kind"), kGrid = QStringLiteral("profile/grid"),
-              kCurves = QStringLiteral("profile/curves"), kVersion = QStringLiteral("profile/icc"), kName = QStringLiteral("profile/name"),
-              kRole = QStringLiteral("person/role");
+const QString kEffort = QStringLiteral("visit/effort"), kTolerance = QStringLiteral("visit/tolerance"), kKind = QStringLiteral("profile/kind"),
+              kGrid = QStringLiteral("profile/grid"), kCurves = QStringLiteral("profile/curves"), kVersion = QStringLiteral("profile/icc"),
+              kName = QStringLiteral("profile/name"), kRole = QStringLiteral("person/role");
 
 std::string kept(const QString &key)
 {
@@ -34,10 +34,33 @@ QComboBox *choice(const std::vector<std::pair<QString, QVariant>> &all, const QS
     return box;
 }
 
+std::vector<std::pair<QString, QVariant>> tolerancesOf(const Store *store)
+{
+    std::vector<std::pair<QString, QVariant>> all;
+    for (const Tolerance &t : store != nullptr ? store->tolerances() : builtInTolerances()) {
+        all.emplace_back(text(t.name), text(t.name));
+    }
+    return all;
+}
+
+/// Its limits and what it is for.
+QString toleranceText(const Store *store, const QString &name)
+{
+    for (const Tolerance &t : store != nullptr ? store->tolerances() : builtInTolerances()) {
+        if (text(t.name) == name) {
+            return WorkSettings::tr("Mean ΔE00 %1, largest %2, white %3, grays %4, luminance %5 %. %6")
+                .arg(text(fixed(t.mean, 1)), text(fixed(t.max, 1)), text(fixed(t.whiteDeltaE, 1)), text(fixed(t.grayMean, 1)),
+                     text(fixed(t.luminancePercent, 0)), text(t.why));
+        }
+    }
+    return {};
+}
+
 } // namespace
 
-void applyWorkSettings(VisitPlan &plan)
+void applyWorkSettings(VisitPlan &plan, const Store *store)
 {
+    plan.tolerance = store != nullptr ? store->tolerance(kept(kTolerance)) : builtInTolerance(kept(kTolerance)).value_or(*builtInTolerance("studio"));
     plan.effort = effortFromName(kept(kEffort)).value_or(Effort::Standard);
     plan.profileKind = profileKindFromName(kept(kKind)).value_or(ProfileKind::Auto);
     plan.curves = curveFormFromName(kept(kCurves)).value_or(CurveForm::Auto);
@@ -47,11 +70,12 @@ void applyWorkSettings(VisitPlan &plan)
     plan.by = QSettings().value(kRole, WorkSettings::tr("colour keeper")).toString().toStdString();
 }
 
-WorkSettings::WorkSettings(QWidget *parent)
+WorkSettings::WorkSettings(const Store *store, QWidget *parent)
     : QDialog(parent), m_effort(choice({{tr("quick: up to 44 readings"), QStringLiteral("quick")},
                                         {tr("standard: up to 75"), QStringLiteral("standard")},
                                         {tr("thorough: up to 160"), QStringLiteral("thorough")}},
                                        kEffort, QStringLiteral("standard"))),
+      m_tolerance(choice(tolerancesOf(store), kTolerance, QStringLiteral("studio"))),
       m_kind(choice({{tr("what the panel needs"), QStringLiteral("auto")},
                      {tr("matrix and tone curves"), QStringLiteral("matrix")},
                      {tr("tables"), QStringLiteral("lut")}},
@@ -71,8 +95,12 @@ WorkSettings::WorkSettings(QWidget *parent)
         why->setWordWrap(true);
         why->setMinimumWidth(420);
         form->addRow(QString(), why);
+        return why;
     };
     explained(tr("A visit is"), m_effort, tr("More readings make grays and dark colours surer; standard is enough for most panels."));
+    QLabel *limits = explained(tr("&Judged by"), m_tolerance, toleranceText(store, m_tolerance->currentData().toString()));
+    connect(m_tolerance, &QComboBox::currentIndexChanged, this,
+            [this, limits, store] { limits->setText(toleranceText(store, m_tolerance->currentData().toString())); });
     explained(tr("&Profiles hold"), m_kind,
               tr("Tables describe panels whose channels do not add up, and map colours out of reach. Every program reads a matrix."));
     explained(tr("&Nodes of tables"), m_grid, tr("33 is true to a tenth of a ΔE00; 17 makes small files for old programs."));
@@ -94,7 +122,7 @@ void WorkSettings::accept()
 {
     QSettings settings;
     for (const auto &[key, box] : std::vector<std::pair<QString, QComboBox *>>{
-             {kEffort, m_effort}, {kKind, m_kind}, {kGrid, m_grid}, {kCurves, m_curves}, {kVersion, m_version}}) {
+             {kEffort, m_effort}, {kTolerance, m_tolerance}, {kKind, m_kind}, {kGrid, m_grid}, {kCurves, m_curves}, {kVersion, m_version}}) {
         settings.setValue(key, box->currentData());
     }
     for (const auto &[key, line] : std::vector<std::pair<QString, QLineEdit *>>{{kName, m_name}, {kRole, m_role}}) {

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "store/store.h"
 #include "visit/record.h"
 
 #include <QDialog>
@@ -11,18 +12,19 @@ class QLineEdit;
 namespace lamp::app {
 
 /// Puts into a plan how this person works: role, effort, and what profiles are to be like (kept in QSettings).
-void applyWorkSettings(VisitPlan &plan);
+/// \param store where tolerances are kept; null for the built-in ones
+void applyWorkSettings(VisitPlan &plan, const Store *store);
 
 /// Asks for these. Each says in a sentence what it is for; accept() keeps them.
 class WorkSettings : public QDialog {
     Q_OBJECT
 
 public:
-    explicit WorkSettings(QWidget *parent);
+    WorkSettings(const Store *store, QWidget *parent);
     void accept() override;
 
 private:
-    QComboBox *m_effort, *m_kind, *m_grid, *m_curves, *m_version;
+    QComboBox *m_effort, *m_tolerance, *m_kind, *m_grid, *m_curves, *m_version;
     QLineEdit *m_name, *m_role;
 };
 

@@ -420,7 +420,7 @@ void Worksheet::ask(const Question &question, bool benchIsAutomatic, const Targe
         m_targets = new QListWidget(m_questionWidget);
         m_targets->setAccessibleName(tr("Targets"));
         int number = 0;
-        for (const Target &t : builtInTargets()) {
+        for (const Target &t : m_offered) {
             m_targets->addItem(QStringLiteral("%1  %2:  %3, %4, %5")
                                    .arg(++number)
                                    .arg(text(t.name), text(t.white.name()), text(t.luminance.name()), text(t.tone.name())));
@@ -468,9 +468,8 @@ void Worksheet::ask(const Question &question, bool benchIsAutomatic, const Targe
 
 void Worksheet::describeTarget(int index)
 {
-    const auto &all = builtInTargets();
-    if (m_targetText != nullptr && index >= 0 && index < int(all.size())) {
-        m_targetText->setText(text(all[size_t(index)].why) + ' ' + tr("If you know no reason to change it, leave it."));
+    if (m_targetText != nullptr && index >= 0 && index < int(m_offered.size())) {
+        m_targetText->setText(text(m_offered[size_t(index)].why) + ' ' + tr("If you know no reason to change it, leave it."));
     }
 }
 
@@ -481,7 +480,7 @@ void Worksheet::goOn()
     }
     Answer answer;
     if (m_targets != nullptr) {
-        answer.target = builtInTargets()[size_t(m_targets->currentRow())];
+        answer.target = m_offered[size_t(m_targets->currentRow())];
         answer.target->keepLuminance = m_keepLuminance->isChecked();
     }
     clearQuestion();

@@ -57,6 +57,8 @@ public:
     void setRecord(RecordPtr record);
     void showReading(RecordPtr record);
     void setQuestion(const std::optional<Question> &question, bool benchIsAutomatic, const Target &chosen);
+    /// What may be aimed at; the built-in targets where nothing is set. \pre one or more
+    void setTargets(std::vector<Target> targets) { m_offered = std::move(targets); }
     /// Goes on, as the space bar does.
     void goOn();
     /// Chooses by a digit 1..9. \return whether there was something to choose
@@ -88,6 +90,7 @@ private:
     std::optional<Question> m_question;
     QWidget *m_questionWidget = nullptr;
     QCheckBox *m_keepLuminance = nullptr;
+    std::vector<Target> m_offered = builtInTargets();
     QListWidget *m_targets = nullptr;
     QLabel *m_targetText = nullptr;
     std::optional<Stage> m_openBefore;

@@ -12,6 +12,8 @@
 #include <QUuid>
 #include <QVariant>
 
+#include <algorithm>
+
 namespace lamp {
 
 namespace {
@@ -35,6 +37,7 @@ const std::vector<QStringList> &migrations()
         {"ALTER TABLE display ADD COLUMN note TEXT NOT NULL DEFAULT ''"},
         {"CREATE TABLE correction (id INTEGER PRIMARY KEY, made TEXT NOT NULL, correction TEXT NOT NULL)"},
         {"ALTER TABLE display ADD COLUMN screen TEXT NOT NULL DEFAULT ''"},
+        {"CREATE TABLE aim (kind TEXT NOT NULL, name TEXT NOT NULL, content TEXT NOT NULL, PRIMARY KEY (kind, name)) WITHOUT ROWID"},
     };
     return steps;
 }
@@ -317,6 +320,81 @@ std::vector<MatrixCorrection> Store::corrections() const
         }
     }
     return all;
+}
+
+namespace {
+
+const QString kTarget = QStringLiteral("target"), kTolerance = QStringLiteral("tolerance");
+
+Status keepAim(const QSqlDatabase &db, const QString &kind, const std::string &name, const std::string &json, bool builtIn)
+{
+    if (name.empty() || builtIn) {
+        return Error{ErrorKind::Input,
+                     name.empty() ? "It has no name." : "One of the name \"" + name + "\" is built in.",
+                     "Nothing was changed.",
+                     "Give it a name of its own in the file.",
+                     "name",
+                     false};
+    }
+    QSqlQuery q(db);
+    q.prepare(QStringLiteral("INSERT OR REPLACE INTO aim (kind, name, content) VALUES (?, ?, ?)"));
+    q.addBindValue(kind);
+    q.addBindValue(QString::fromStdString(name));
+    q.addBindValue(QString::fromStdString(json));
+    return run(q, QStringLiteral("It could not be stored."));
+}
+
+template <typename Aim>
+std::vector<Aim> aims(const QSqlDatabase &db, const QString &kind, std::vector<Aim> all, Result<Aim> (*fromJson)(const std::string &))
+{
+    QSqlQuery q(db);
+    q.prepare(QStringLiteral("SELECT content FROM aim WHERE kind = ? ORDER BY name"));
+    q.addBindValue(kind);
+    q.exec();
+    while (q.next()) {
+        if (const auto aim = fromJson(q.value(0).toString().toStdString())) {
+            all.push_back(aim.value());
+        }
+    }
+    return all;
+}
+
+template <typename Aim> std::optional<Aim> named(const std::vector<Aim> &all, const std::string &name)
+{
+    const auto it = std::find_if(all.begin(), all.end(), [&](const Aim &a) { return a.name == name; });
+    return it != all.end() ? std::optional(*it) : std::nullopt;
+}
+
+} // namespace
+
+Status Store::keep(const Target &target)
+{
+    return keepAim(database(), kTarget, target.name, targetToJson(target), builtInTarget(target.name).has_value());
+}
+
+Status Store::keep(const Tolerance &tolerance)
+{
+    return keepAim(database(), kTolerance, tolerance.name, toleranceToJson(tolerance), builtInTolerance(tolerance.name).has_value());
+}
+
+std::vector<Target> Store::targets() const
+{
+    return aims<Target>(database(), kTarget, builtInTargets(), targetFromJson);
+}
+
+std::vector<Tolerance> Store::tolerances() const
+{
+    return aims<Tolerance>(database(), kTolerance, builtInTolerances(), toleranceFromJson);
+}
+
+Target Store::target(const std::string &name) const
+{
+    return named(targets(), name).value_or(builtInTargets().front());
+}
+
+Tolerance Store::tolerance(const std::string &name) const
+{
+    return named(tolerances(), name).value_or(*builtInTolerance("studio"));
 }
 
 Status Store::setVisitState(const QString &visitId, VisitState state)

@@ -74,6 +74,16 @@ public:
     /// Keeps a correction that was made here; corrections() gives all, the newest first.
     Status addCorrection(const MatrixCorrection &correction);
     [[nodiscard]] std::vector<MatrixCorrection> corrections() const;
+
+    /// Keeps a target or a tolerance of the studio's own in place of one of its name; that of a built-in one is refused.
+    Status keep(const Target &target);
+    Status keep(const Tolerance &tolerance);
+    /// The built-in ones, then the studio's own.
+    [[nodiscard]] std::vector<Target> targets() const;
+    [[nodiscard]] std::vector<Tolerance> tolerances() const;
+    /// By its name; the built-in usual one where there is none of it.
+    [[nodiscard]] Target target(const std::string &name) const;
+    [[nodiscard]] Tolerance tolerance(const std::string &name) const;
     [[nodiscard]] std::vector<VisitEntry> visits(qint64 displayId) const;
     /// Visits that neither ended nor were set aside: the program was closed or killed in the middle.
     [[nodiscard]] std::vector<VisitEntry> interruptedVisits() const;

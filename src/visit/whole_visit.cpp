@@ -101,6 +101,24 @@ bool looksLikeWholeVisit(const std::string &text)
            && text[text.find_first_not_of(" \t\r\n")] == '{';
 }
 
+StudioFile studioFileOf(const std::string &text)
+{
+    if (looksLikeWholeVisit(text)) {
+        return StudioFile::WholeVisit;
+    }
+    const Json j = Json::parse(text, nullptr, false);
+    const auto has = [&](std::initializer_list<const char *> fields) {
+        return j.is_object() && std::all_of(fields.begin(), fields.end(), [&](const char *f) { return j.contains(f); });
+    };
+    if (has({"matrix", "instrument"})) {
+        return StudioFile::Correction;
+    }
+    if (has({"white", "tone"})) {
+        return StudioFile::Target;
+    }
+    return has({"name", "mean", "max"}) ? StudioFile::Tolerance : StudioFile::None;
+}
+
 Result<VisitRecord> wholeVisitFromJson(const std::string &text)
 {
     std::string place = "it is no JSON";

@@ -12,6 +12,10 @@ std::string wholeVisitToJson(const VisitRecord &record);
 /// Whether a text says that it is one.
 bool looksLikeWholeVisit(const std::string &text);
 
+/// What a file of ours holds besides readings and profiles, told by its fields; it may still be faulty.
+enum class StudioFile { None, WholeVisit, Target, Tolerance, Correction };
+StudioFile studioFileOf(const std::string &text);
+
 /// \return the visit, or an error that names the place in the file
 Result<VisitRecord> wholeVisitFromJson(const std::string &text);
 

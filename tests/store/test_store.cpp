@@ -65,6 +65,31 @@ private:
 private Q_SLOTS:
     void init() { m_dir = std::make_unique<QTemporaryDir>(); }
 
+    void keepsAimsOfTheStudio()
+    {
+        {
+            auto store = std::move(Store::open(path())).value();
+            Target own = builtInTargets().front();
+            QVERIFY(!store->keep(own).ok()); // its name is built in
+            own.name = "Dusk room";
+            QVERIFY(store->keep(own).ok());
+            own.keepLuminance = true;
+            QVERIFY(store->keep(own).ok()); // in place of the one before
+            Tolerance loose = builtInTolerances().front();
+            loose.name.clear();
+            QVERIFY(!store->keep(loose).ok());
+            loose.name = "courier";
+            loose.max = 7.5;
+            QVERIFY(store->keep(loose).ok());
+        }
+        const auto store = std::move(Store::open(path())).value();
+        QCOMPARE(store->targets().size(), builtInTargets().size() + 1);
+        QVERIFY(store->target("Dusk room").keepLuminance);
+        QCOMPARE(store->target("nowhere").name, builtInTargets().front().name);
+        QCOMPARE(store->tolerances().back().max, 7.5);
+        QCOMPARE(store->tolerance("nowhere").name, std::string("studio"));
+    }
+
     void keepsRoomsDisplaysVisitsAndReadings()
     {
         auto store = std::move(Store::open(path())).value();
@@ -155,6 +180,7 @@ private Q_SLOTS:
             QVERIFY(q.exec("ALTER TABLE display DROP COLUMN note"));
             QVERIFY(q.exec("ALTER TABLE display DROP COLUMN screen"));
             QVERIFY(q.exec("DROP TABLE correction"));
+            QVERIFY(q.exec("DROP TABLE aim"));
             QVERIFY(q.exec("PRAGMA user_version = 1"));
             db.close();
         }

@@ -87,6 +87,16 @@ VisitRecord calibrated(const MainWindow &w, const QString &name)
     return {};
 }
 
+/// All texts of a widget's labels, shown or not.
+QString labelTexts(const QWidget &w)
+{
+    QString all;
+    for (const QLabel *l : w.findChildren<QLabel *>()) {
+        all += l->text() + '\n';
+    }
+    return all;
+}
+
 /// All texts that a window shows in labels.
 QString labels(const QWidget &w)
 {
@@ -628,13 +638,13 @@ private Q_SLOTS:
     {
         const auto applied = [] {
             VisitPlan plan;
-            applyWorkSettings(plan);
+            applyWorkSettings(plan, nullptr);
             return plan;
         };
         QCOMPARE(applied().profileKind, ProfileKind::Auto);
         auto w = demoWindow(store());
         {
-            WorkSettings dialog(w.get());
+            WorkSettings dialog(w->store(), w.get());
             const auto choose = [&](const QString &words) {
                 for (QComboBox *box : dialog.findChildren<QComboBox *>()) {
                     box->setCurrentIndex(std::max(box->currentIndex(), box->findText(words)));
@@ -682,6 +692,70 @@ private Q_SLOTS:
         QVERIFY2(profile->facts().description.find(", by tables") != std::string::npos, profile->facts().description.c_str());
         QSettings().clear();
         QCOMPARE(applied().iccVersion, 4);
+    }
+
+    // A target, a tolerance and a correction from elsewhere, as JSON: from then on they can be chosen, and are used.
+    void aimsAreBroughtIn()
+    {
+        auto w = demoWindow(store());
+        const auto bring = [&](const QString &name, const std::string &json) {
+            const QString file = m_dir.filePath(name);
+            QVERIFY(writeFile(std::filesystem::path(file.toStdString()), json).ok());
+            w->openFiles({file});
+        };
+        Target dusk = *builtInTarget("Photo");
+        dusk.luminance.cdM2 = 96;
+        bring("photo.json", targetToJson(dusk));
+        QVERIFY2(labels(*w).contains("is built in"), qPrintable(labels(*w)));
+        dusk.name = "Dusk room";
+        bring("dusk.json", targetToJson(dusk));
+        QVERIFY2(labels(*w).contains("\"Dusk room\" can be chosen"), qPrintable(labels(*w)));
+        std::string wrong = targetToJson(dusk);
+        wrong.replace(wrong.find("96.0"), 4, "-960");
+        bring("wrong.json", wrong);
+        QVERIFY2(labels(*w).contains("luminance.cd_m2"), qPrintable(labels(*w)));
+        Tolerance loose = *builtInTolerance("studio");
+        loose.name = "courier";
+        loose.max = 7.5;
+        bring("courier.json", toleranceToJson(loose));
+        QVERIFY2(labels(*w).contains("judged by \"courier\""), qPrintable(labels(*w)));
+        MatrixCorrection matrix;
+        matrix.instrumentModel = "Tern";
+        matrix.instrumentSerial = "5";
+        matrix.technology = "wled";
+        const size_t corrections = w->store()->corrections().size();
+        bring("matrix.json", correctionToJson(matrix));
+        QCOMPARE(w->store()->corrections().size(), corrections + 1);
+        {
+            WorkSettings dialog(w->store(), w.get());
+            for (QComboBox *box : dialog.findChildren<QComboBox *>()) {
+                box->setCurrentIndex(std::max(box->currentIndex(), box->findText("courier")));
+            }
+            QVERIFY2(labelTexts(dialog).contains("largest 7.5"), qPrintable(labelTexts(dialog)));
+            dialog.accept();
+        }
+        w->selectDisplay(idOf(*w, "Avocet"));
+        w->setSpeed(0);
+        w->startVisit(Task::Full);
+        const auto deadline = QDeadlineTimer(60000);
+        bool offered = false;
+        while (w->runner()->running() && !deadline.hasExpired()) {
+            QTest::qWait(5);
+            if (const std::optional<Question> q = w->runner()->question()) {
+                if (q->kind == Question::Kind::Target) {
+                    offered = w->worksheet()->choose(int(builtInTargets().size()) + 1);
+                    picture(*w, "own-target");
+                }
+                w->worksheet()->goOn();
+            }
+        }
+        QVERIFY(offered);
+        const RecordPtr made = w->runner()->record();
+        QVERIFY(made && !made->openStage());
+        QCOMPARE(made->plan.target.name, std::string("Dusk room"));
+        QCOMPARE(made->plan.tolerance.name, std::string("courier"));
+        LAMP_NEAR(made->calibrated.white.b, 96, 2);
+        QSettings().clear();
     }
 
     // A visit that another studio passed on: it goes to the display it belongs to, once.
