@@ -396,6 +396,55 @@ void Visit::judgePrimaries()
     }
 }
 
+Status Visit::turnUnseenMenu(Trim &t, const DisplayInfo &display, TrimOptions options)
+{
+    const auto wanted = m_record.plan.target.luminance.value();
+    const bool asks = m_hooks.ask && !m_record.bench.automatic && m_record.display.controls.empty();
+    constexpr double kSpare = 1.08;     // so much more than is wanted costs the ramps no step that is seen
+    constexpr double kUnturned = 0.005; // a white that moved less was not turned
+    constexpr int kMost = 10;
+    double white = t.white.b;
+    bool turned = false;
+    for (int i = 0; asks && wanted && i < kMost; ++i) {
+        const double reach = t.reachableLuminance * white / t.white.b;
+        if (reach >= *wanted && reach <= kSpare * *wanted) {
+            break;
+        }
+        const double aim = 0.5 * (1 + kSpare) * *wanted * white / reach;
+        ask({Question::Kind::Control, Stage::Trim,
+             "White reads " + fixed(white, 1) + " cd/m². If the display has a menu, turn its brightness " + (aim < white ? "down" : "up")
+                 + " until white is near " + fixed(aim, 0) + " cd/m², and nothing else; white is read again then. "
+                 + (aim < white ? "Left as it is, the ramps take the rest off, which costs gray steps."
+                                : "Left as it is, the target's luminance is not reached."),
+             "brightness", aim});
+        const auto read = m_gauge->read({1, 1, 1}, "white, brightness turned by hand", aim, 0.0006);
+        if (!read) {
+            return read.error();
+        }
+        if (std::abs(read->xyz.b / white - 1) < kUnturned) {
+            break;
+        }
+        white = read->xyz.b;
+        turned = true;
+    }
+    if (turned) {
+        // What was read at another brightness tells nothing of the panel as it stands.
+        for (const Measurement &m : std::vector<Measurement>(m_record.readings)) {
+            if (m.stage == stageName(Stage::Trim) && !m.superseded) {
+                setAside(m.index);
+            }
+        }
+        options.freshWhite.reset();
+        const auto again = trim(*m_gauge, display, m_record.plan.target, options);
+        if (!again) {
+            return again.error();
+        }
+        t = again.value();
+        t.advice = "Brightness was set by hand; white then read " + fixed(t.white.b, 1) + " cd/m².";
+    }
+    return Done{};
+}
+
 Status Visit::trimStage()
 {
     begin(Stage::Trim);
@@ -421,9 +470,14 @@ Status Visit::trimStage()
     options.goodEnough = usesLut() && m_record.display.lut->bits >= 10 ? 0.02 : 0.012;
     options.freshWhite = m_freshWhite;
     options.turn = [this](const Control &c, double v) { return turn(c, v); };
-    const auto t = trim(*m_gauge, display, m_record.plan.target, options);
+    auto t = trim(*m_gauge, display, m_record.plan.target, options);
     if (!t) {
         return t.error();
+    }
+    if (mayTurn) {
+        if (const Status s = turnUnseenMenu(t.value(), display, options); !s) {
+            return s;
+        }
     }
     m_record.trim = t.value();
     if (!mayTurn) {
@@ -440,8 +494,8 @@ Status Visit::trimStage()
              + fixed(t->reachableLuminance, 0) + " cd/m².");
     }
     if (t->reachableLuminance > wanted * 1.25 && usesLut()) {
-        warn("The controls cannot bring the panel down to " + fixed(wanted, 0) + " cd/m²; the ramps take off "
-             + fixed(100 * (1 - wanted / t->reachableLuminance), 0) + " %, which costs gray steps.");
+        warn((display.controls.empty() ? "The panel was left brighter than " : "The controls cannot bring the panel down to ") + fixed(wanted, 0)
+             + " cd/m²; the ramps take off " + fixed(100 * (1 - wanted / t->reachableLuminance), 0) + " %, which costs gray steps.");
     }
     finish(Stage::Trim, t->advice);
     return Done{};

@@ -82,6 +82,9 @@ private:
     Status place();
     Status warmUpStage();
     Status trimStage();
+    /// Asks for the brightness of a menu that the program does not reach, and reads white after each turn, until the panel
+    /// has a little to spare or is left as it was. \param t what was measured before; measured again where it was turned
+    Status turnUnseenMenu(Trim &t, const DisplayInfo &display, TrimOptions options);
     Status calibrateStage();
     Status profileStage();
     Status verifyStage();

@@ -40,6 +40,15 @@ QString labels(const QWidget &w)
     return all;
 }
 
+/// Goes where LAMP_PICTURES says, to be looked at.
+void picture(QWidget &window, const QString &name)
+{
+    if (const QString folder = qEnvironmentVariable("LAMP_PICTURES"); !folder.isEmpty()) {
+        QTest::qWait(300);
+        window.grab().save(folder + '/' + name + ".png");
+    }
+}
+
 } // namespace
 
 class TestRealScreen : public QObject {
@@ -91,8 +100,11 @@ private Q_SLOTS:
         const QDeadlineTimer deadline(240000);
         while (w.runner()->running() && !deadline.hasExpired()) {
             QTest::qWait(5);
-            if (w.runner()->question()) {
-                asked = true;
+            if (const std::optional<Question> q = w.runner()->question()) {
+                asked = asked || q->kind == Question::Kind::Control; // brightness, by hand: it stays as it is
+                if (q->kind == Question::Kind::Control) {
+                    picture(w, "real-screen-question");
+                }
                 // The question must not lie behind the patch; on a screen of its own the patch may stay.
                 if (const PatchWindow *patch = w.patchWindow(); patch != nullptr && patch->used()) {
                     QCOMPARE(patch->isVisible(), !chosen.isEmpty());
@@ -114,10 +126,7 @@ private Q_SLOTS:
         QTest::keyClick(w.windowHandle(), Qt::Key_F2);
         w.installed()->choose(output);
         QTRY_VERIFY_WITH_TIMEOUT(w.installed()->words().contains("is the profile in use"), 8000);
-        if (const QString pictures = qEnvironmentVariable("LAMP_PICTURES"); !pictures.isEmpty()) {
-            QTest::qWait(300);
-            w.grab().save(pictures + "/real-screen-" + output + ".png");
-        }
+        picture(w, "real-screen");
         // Another tool pushes it out, and the window says so.
         const QString atom = output == "DUMMY0" ? "_ICC_PROFILE" : "_ICC_PROFILE_1";
         theServer->tool("xprop", {"-root", "-remove", atom});

@@ -3,6 +3,7 @@
 
 #include "colour/difference.h"
 #include "colour/spectrum.h"
+#include "device/paired_bench.h"
 #include "simlab/sim_bench.h"
 #include "visit/visit.h"
 #include "visit/whole_visit.h"
@@ -47,6 +48,18 @@ Verification trueColours(const SimBench &b, const Bytes &bytes)
     }
     return verify(colours, b.truth({1, 1, 1}), profile->chad(), 0);
 }
+
+/// A panel whose menu only a person reaches, as a screen of this computer is.
+class UnseenMenu : public PairedBench {
+public:
+    explicit UnseenMenu(SimBench &b) : PairedBench(b, b) {}
+    Result<DisplayInfo> describeDisplay() override
+    {
+        auto info = PairedBench::describeDisplay();
+        info.value().controls.clear();
+        return info;
+    }
+};
 
 } // namespace
 
@@ -224,6 +237,48 @@ private Q_SLOTS:
         for (const Control &c : found->controls) {
             QCOMPARE(now->control(c.name)->value, c.value);
         }
+    }
+
+    // Common practice, no published source: brightness is set by the display's own menu, so that the ramps have little to
+    // take off. The person turns the knob in proportion, as people do, and looks at what is read.
+    void menuThatNobodyReachesIsTurnedByHand()
+    {
+        const auto visited = [](bool turns, std::vector<std::string> &asked) {
+            auto b = bench("wled", 6);
+            b->skipTime(7200);
+            UnseenMenu screen(*b);
+            VisitHooks hooks;
+            hooks.ask = [&](const Question &q) {
+                if (q.kind == Question::Kind::Control) {
+                    asked.push_back(q.text);
+                    const double at = b->describeDisplay()->control("brightness")->value;
+                    if (turns) {
+                        (void)b->setControl("brightness", at * q.value / b->seen({1, 1, 1}).b);
+                    }
+                }
+                Answer answer;
+                answer.goOn = q.kind != Question::Kind::Mend;
+                return answer;
+            };
+            Visit visit(screen, plan(), hooks, {});
+            return visit.run();
+        };
+        std::vector<std::string> asked;
+        const auto turned = visited(true, asked);
+        QVERIFY(turned.ok());
+        QVERIFY2(asked.size() >= 1 && asked.size() < 8, qPrintable(QString::number(asked.size())));
+        QVERIFY2(asked.front().find("turn its brightness down until white is near") != std::string::npos, asked.front().c_str());
+        const double spare = turned->trim->reachableLuminance / 120;
+        QVERIFY2(spare >= 1 && spare < 1.09, qPrintable(QString::number(spare)));
+        QVERIFY(turned->trim->advice.find("by hand") != std::string::npos);
+        LAMP_NEAR(turned->calibrated.white.b, 120, 1.5);
+        std::vector<std::string> once;
+        const auto left = visited(false, once);
+        QVERIFY(left.ok());
+        QCOMPARE(once.size(), size_t(1)); // left as it was, it is not asked again
+        QVERIFY(left->trim->reachableLuminance > 150);
+        QVERIFY(std::any_of(left->warnings.begin(), left->warnings.end(),
+                            [](const std::string &w) { return w.find("was left brighter than 120") != std::string::npos; }));
     }
 
     // Source: the meaning of a k = 2 interval (GUM 6.2 and G.3): it is to contain the truth about 95 times in 100. The
