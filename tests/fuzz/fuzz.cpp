@@ -48,6 +48,7 @@ void readReadings(const std::string &text)
 
 void readJson(const std::string &text)
 {
+    (void)studioFileOf(text);
     wordsFor(targetFromJson(text));
     wordsFor(toleranceFromJson(text));
     wordsFor(correctionFromJson(text));

@@ -178,7 +178,11 @@ private Q_SLOTS:
             {readingsToJson(set), throughTable},
             {cubeToText(cube), [](const std::string &t) { return told(cubeFromText(t)); }},
             {rampsCsv({{0, 0.5, 1}, {0, 0.5, 1}, {0, 0.5, 1}}), [](const std::string &t) { return told(rampsFromCsv(t)); }},
-            {targetToJson(*builtInTarget("Photo")), [](const std::string &t) { return told(targetFromJson(t)); }},
+            {targetToJson(*builtInTarget("Photo")),
+             [](const std::string &t) {
+                 (void)studioFileOf(t);
+                 return told(targetFromJson(t));
+             }},
             {toleranceToJson(*builtInTolerance("studio")), [](const std::string &t) { return told(toleranceFromJson(t)); }},
             {correctionToJson(correction), [](const std::string &t) { return told(correctionFromJson(t)); }},
             {wholeVisitToJson(visit), [](const std::string &t) { return told(wholeVisitFromJson(t)); }}};

@@ -481,6 +481,14 @@ private Q_SLOTS:
         // As one file, readings included: nothing is lost, and damage is told with its place.
         const std::string whole = wholeVisitToJson(r.value());
         QVERIFY(looksLikeWholeVisit(whole) && !looksLikeWholeVisit(visitJson(r.value())));
+        // What a file holds is told by its fields, before it is read as that.
+        QVERIFY(studioFileOf(whole) == StudioFile::WholeVisit);
+        QVERIFY(studioFileOf(targetToJson(*builtInTarget("Photo"))) == StudioFile::Target);
+        QVERIFY(studioFileOf(toleranceToJson(*builtInTolerance("studio"))) == StudioFile::Tolerance);
+        QVERIFY(studioFileOf(correctionToJson({})) == StudioFile::Correction);
+        for (const char *other : {"", "[1, 2]", "{}", "{\"readings\": []}", "R,G,B\n1,2,3", "{\"white\": "}) {
+            QVERIFY2(studioFileOf(other) == StudioFile::None, other);
+        }
         const auto back = wholeVisitFromJson(whole);
         QVERIFY2(back.ok(), back.ok() ? "" : back.error().what.c_str());
         QCOMPARE(wholeVisitToJson(back.value()), whole);
