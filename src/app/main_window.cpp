@@ -678,7 +678,7 @@ void MainWindow::visitFinished(const RecordPtr &record)
         w->hide();
     }
     m_installed->watch(true);
-    // A bench that had a display of its own was given no other.
+    // A bench with a display of its own never uses the patch window.
     const bool ownScreen = m_patch != nullptr && m_patch->used();
     const QString output = ownScreen ? m_patch->screen()->name() : QString();
     if (m_patch != nullptr) {

@@ -34,10 +34,15 @@ QComboBox *choice(const std::vector<std::pair<QString, QVariant>> &all, const QS
     return box;
 }
 
-std::vector<std::pair<QString, QVariant>> tolerancesOf(const Store *store)
+std::vector<Tolerance> tolerancesOf(const Store *store)
+{
+    return store != nullptr ? store->tolerances() : builtInTolerances();
+}
+
+std::vector<std::pair<QString, QVariant>> names(const std::vector<Tolerance> &tolerances)
 {
     std::vector<std::pair<QString, QVariant>> all;
-    for (const Tolerance &t : store != nullptr ? store->tolerances() : builtInTolerances()) {
+    for (const Tolerance &t : tolerances) {
         all.emplace_back(text(t.name), text(t.name));
     }
     return all;
@@ -46,7 +51,7 @@ std::vector<std::pair<QString, QVariant>> tolerancesOf(const Store *store)
 /// Its limits and what it is for.
 QString toleranceText(const Store *store, const QString &name)
 {
-    for (const Tolerance &t : store != nullptr ? store->tolerances() : builtInTolerances()) {
+    for (const Tolerance &t : tolerancesOf(store)) {
         if (text(t.name) == name) {
             return WorkSettings::tr("Mean ΔE00 %1, largest %2, white %3, grays %4, luminance %5 %. %6")
                 .arg(text(fixed(t.mean, 1)), text(fixed(t.max, 1)), text(fixed(t.whiteDeltaE, 1)), text(fixed(t.grayMean, 1)),
@@ -75,7 +80,7 @@ WorkSettings::WorkSettings(const Store *store, QWidget *parent)
                                         {tr("standard: up to 75"), QStringLiteral("standard")},
                                         {tr("thorough: up to 160"), QStringLiteral("thorough")}},
                                        kEffort, QStringLiteral("standard"))),
-      m_tolerance(choice(tolerancesOf(store), kTolerance, QStringLiteral("studio"))),
+      m_tolerance(choice(names(tolerancesOf(store)), kTolerance, QStringLiteral("studio"))),
       m_kind(choice({{tr("what the panel needs"), QStringLiteral("auto")},
                      {tr("matrix and tone curves"), QStringLiteral("matrix")},
                      {tr("tables"), QStringLiteral("lut")}},

@@ -43,10 +43,9 @@ public:
     {
         if (mode == ReadMode::Emission && m_shown && m_display.hidden()) {
             constexpr double kSettleS = 2; // any panel's liquid crystals have turned by then
-            for (const Status &s : {m_display.show(*m_shown), m_instrument.advance(kSettleS)}) {
-                if (!s) {
-                    return s.error();
-                }
+            const Status shown = m_display.show(*m_shown), settled = shown ? m_instrument.advance(kSettleS) : shown;
+            if (!settled) {
+                return settled.error();
             }
         }
         return m_instrument.read(mode, integrationS);

@@ -264,7 +264,18 @@ GamutSurface::Spot GamutSurface::nearest(const Lab &lab, double chromaWeight) co
 {
     const Direction d = directionOf(lab);
     const Slice slice = sliceAt(d);
-    return Column(slice, d.chroma, chromaWeight).nearest(lab.a - kMiddle[0]);
+    const double lightness = lab.a - kMiddle[0];
+    // For one colour all points are looked at: an envelope pays for many.
+    int point = 0;
+    double least = 1e300;
+    for (int e = 0; e < kAngles; ++e) {
+        const double up = slice.lightness[size_t(e)] - lightness, out = chromaWeight * (slice.chroma[size_t(e)] - d.chroma);
+        if (const double distance = up * up + out * out; distance < least) {
+            least = distance;
+            point = e;
+        }
+    }
+    return slice.nearest(point, lightness, d.chroma, chromaWeight);
 }
 
 std::optional<double> GamutSurface::pressing(const Direction &d, const GamutSurface &reference, double knee) const

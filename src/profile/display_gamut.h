@@ -63,7 +63,8 @@ public:
         std::array<double, kAngles> m_from; ///< the lightness from which on each is
     };
     [[nodiscard]] Slice sliceAt(const Spot &hue) const;
-    /// The nearest place of the boundary at the hue of a colour outside.
+    /// The nearest place of the boundary at the hue of a colour outside. \param chromaWeight what a step of chroma counts
+    /// against one of lightness
     [[nodiscard]] Spot nearest(const Lab &lab, double chromaWeight) const;
 
     /// By what the distance of a colour from the middle gray is multiplied so that all come inside: colours within `knee`

@@ -429,7 +429,7 @@ Status Visit::turnUnseenMenu(Trim &t, const DisplayInfo &display, TrimOptions op
     }
     if (turned) {
         // What was read at another brightness tells nothing of the panel as it stands.
-        for (const Measurement &m : std::vector<Measurement>(m_record.readings)) {
+        for (const Measurement &m : m_record.readings) {
             if (m.stage == stageName(Stage::Trim) && !m.superseded) {
                 setAside(m.index);
             }

@@ -269,6 +269,41 @@ cat >/dev/null)")
         LAMP_NEAR(m_bench->now(), 1, 1e-9); // turning the control took the display's own second
     }
 
+    // What was hidden meanwhile, by a question or a pause, is shown again and has settled before it is read.
+    void hiddenPatchIsShownAgainBeforeItIsRead()
+    {
+        class Screen : public PairedBench {
+        public:
+            explicit Screen(Bench &b) : PairedBench(b, b) {}
+            Status show(const Patch &patch) override
+            {
+                ++shows;
+                covered = false;
+                return PairedBench::show(patch);
+            }
+            [[nodiscard]] bool hidden() const override { return covered; }
+            int shows = 0;
+            bool covered = false;
+        } screen(*m_bench);
+        PairedBench pair(screen, *m_bench);
+        QVERIFY(pair.read(ReadMode::Emission, 1).ok()); // nothing was shown yet, so nothing is shown again
+        QCOMPARE(screen.shows, 0);
+        Patch red;
+        red.rgb = {1, 0, 0};
+        QVERIFY(pair.show(red).ok() && pair.advance(2).ok());
+        const auto before = pair.read(ReadMode::Emission, 1);
+        QCOMPARE(screen.shows, 1);
+        QVERIFY(m_bench->show({}).ok()); // something else is on the screen
+        screen.covered = true;
+        const auto again = pair.read(ReadMode::Emission, 1);
+        QCOMPARE(screen.shows, 2);
+        QVERIFY(before.ok() && again.ok() && !again->unstable);
+        LAMP_NEAR(again->xyz.a / before->xyz.a, 1, 0.02);
+        screen.covered = true;
+        (void)pair.read(ReadMode::Ambient, 1); // does not look at the screen
+        QCOMPARE(screen.shows, 2);
+    }
+
     void requestToStopEndsAWait()
     {
         QTemporaryDir dir;

@@ -528,7 +528,7 @@ private Q_SLOTS:
                 }
             }
             qInfo("%d nodes: off by at most %g", grid, worst);
-            QVERIFY(worst < (grid < 17 ? 12 : (grid < 33 ? 1.5 : 0.5)));
+            QVERIFY(worst < (grid < 17 ? 7 : (grid < 33 ? 1.5 : 0.5)));
         }
     }
 

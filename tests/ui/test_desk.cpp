@@ -2,6 +2,8 @@
 // The desk for files from elsewhere, without the window around it.
 #include "support.h"
 
+#include "ui/views.h"
+
 #include "app/file_desk.h"
 #include "app/import_view.h"
 #include "app/profile_view.h"
@@ -52,15 +54,6 @@ Bytes profileOf(const MadeUpPanel &panel, const std::string &name)
     plan.tolerance = *builtInTolerance("studio");
     plan.profileName = name;
     return visitFromReadings(readings(panel), plan, {}, fromIsoTime("2026-11-01T00:00:00Z")).value().profile;
-}
-
-QString labels(const QWidget &w)
-{
-    QString all;
-    for (const QLabel *l : w.findChildren<QLabel *>()) {
-        all += l->text() + '\n';
-    }
-    return all;
 }
 
 } // namespace
@@ -134,7 +127,7 @@ private Q_SLOTS:
         QCOMPARE(install.count() + rebuild.count(), 2);
         // Bytes that are no profile: told, and nothing can be done with them.
         view.show("junk.icc", Bytes(300, 7), {});
-        QVERIFY(labels(view).contains("no ICC profile"));
+        QVERIFY(labels(view, false).contains("no ICC profile"));
         QVERIFY(!gamut->isVisible());
     }
 
@@ -145,8 +138,8 @@ private Q_SLOTS:
         ScreeningView view;
         view.show({"wide.icc", "narrow.icc", "also wide.icc", "broken.icc"},
                   {profileOf(wide, "w"), profileOf(narrow, "n"), profileOf(wide, "w2"), Bytes(200, 1)});
-        QVERIFY(labels(view).contains("narrow.icc stands apart"));
-        QVERIFY(labels(view).contains("broken.icc was left out"));
+        QVERIFY(labels(view, false).contains("narrow.icc stands apart"));
+        QVERIFY(labels(view, false).contains("broken.icc was left out"));
         auto *table = view.findChildren<QTableWidget *>().front();
         QCOMPARE(table->rowCount(), 3);
         QVERIFY(table->isColumnHidden(4));
@@ -173,7 +166,7 @@ private Q_SLOTS:
         }
         desk.open({save("odd.csv", csv.toStdString())}, m_store.get(), m_store->displays().front().id);
         ImportView *view = desk.import();
-        QVERIFY2(labels(*view).contains("Which column is the red drive"), qPrintable(labels(*view)));
+        QVERIFY2(labels(*view, false).contains("Which column is the red drive"), qPrintable(labels(*view, false)));
         auto *make = view->findChild<QPushButton *>();
         QVERIFY(!make->isEnabled());
         auto *rows = view->findChild<QTableWidget *>();
@@ -184,7 +177,7 @@ private Q_SLOTS:
         }
         QVERIFY(make->isEnabled());
         // White reads about 100.1, so whether it was scaled to 100 is no question.
-        QVERIFY2(labels(*view).contains("Everything is clear"), qPrintable(labels(*view)));
+        QVERIFY2(labels(*view, false).contains("Everything is clear"), qPrintable(labels(*view, false)));
         ReadingSet got;
         qint64 display = 0;
         connect(view, &ImportView::wanted, this, [&](const ReadingSet &set, qint64 id, const QString &) {

@@ -5,6 +5,7 @@
 #include "support.h"
 
 #include "desktop/x_server.h"
+#include "ui/views.h"
 
 #include "app/add_display.h"
 #include "app/installed_panel.h"
@@ -17,7 +18,6 @@
 
 #include <QApplication>
 #include <QComboBox>
-#include <QLabel>
 #include <QLineEdit>
 #include <QSettings>
 #include <QTemporaryDir>
@@ -30,24 +30,6 @@ using namespace lamp::app;
 namespace {
 
 const XServer *theServer = nullptr;
-
-QString labels(const QWidget &w)
-{
-    QString all;
-    for (const QLabel *l : w.findChildren<QLabel *>()) {
-        all += l->text() + '\n';
-    }
-    return all;
-}
-
-/// Goes where LAMP_PICTURES says, to be looked at.
-void picture(QWidget &window, const QString &name)
-{
-    if (const QString folder = qEnvironmentVariable("LAMP_PICTURES"); !folder.isEmpty()) {
-        QTest::qWait(300);
-        window.grab().save(folder + '/' + name + ".png");
-    }
-}
 
 } // namespace
 

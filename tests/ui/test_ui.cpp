@@ -2,6 +2,7 @@
 #include "support.h"
 
 #include "desktop/x_server.h"
+#include "ui/views.h"
 
 #include "app/add_display.h"
 #include "app/bench_panel.h"
@@ -47,15 +48,6 @@ using namespace lamp::app;
 
 namespace {
 
-/// Pictures of the main views go where LAMP_PICTURES says, for docs/screenshots.
-void picture(QWidget &window, const char *name)
-{
-    if (const QString folder = qEnvironmentVariable("LAMP_PICTURES"); !folder.isEmpty()) {
-        QTest::qWait(150);
-        window.grab().save(folder + '/' + QString::fromLatin1(name) + QStringLiteral(".png"));
-    }
-}
-
 std::unique_ptr<MainWindow> demoWindow(const QString &store)
 {
     auto window = std::make_unique<MainWindow>(store);
@@ -85,28 +77,6 @@ VisitRecord calibrated(const MainWindow &w, const QString &name)
         }
     }
     return {};
-}
-
-/// All texts of a widget's labels, shown or not.
-QString labelTexts(const QWidget &w)
-{
-    QString all;
-    for (const QLabel *l : w.findChildren<QLabel *>()) {
-        all += l->text() + '\n';
-    }
-    return all;
-}
-
-/// All texts that a window shows in labels.
-QString labels(const QWidget &w)
-{
-    QString all;
-    for (const QLabel *l : w.findChildren<QLabel *>()) {
-        if (l->isVisible()) {
-            all += l->text() + '\n';
-        }
-    }
-    return all;
 }
 
 } // namespace
@@ -731,7 +701,7 @@ private Q_SLOTS:
             for (QComboBox *box : dialog.findChildren<QComboBox *>()) {
                 box->setCurrentIndex(std::max(box->currentIndex(), box->findText("courier")));
             }
-            QVERIFY2(labelTexts(dialog).contains("largest 7.5"), qPrintable(labelTexts(dialog)));
+            QVERIFY2(labels(dialog, false).contains("largest 7.5"), qPrintable(labels(dialog, false)));
             dialog.accept();
         }
         w->selectDisplay(idOf(*w, "Avocet"));
