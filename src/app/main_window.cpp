@@ -694,14 +694,14 @@ void MainWindow::keep(const VisitRecord &record, const QString &output)
     const QString home = QStandardPaths::writableLocation(QStandardPaths::GenericDataLocation);
     const QString folder =
         QStringLiteral("%1/dutiful-lamp/visits/%2-%3").arg(home, text(isoTime(record.started)).left(10), fileName(text(record.id).left(8)));
-    Status s = prepareFolder(folder.toStdString());
-    if (s) {
-        s = keepResults(folder.toStdString(), record, ReportKind::Pdf);
-    }
-    QString message = s ? tr("Report, readings and profile are in %1.").arg(folder) : text(s.error().text());
+    const auto kept = keepResults(folder.toStdString(), record, ReportKind::Pdf);
+    QString message =
+        kept && !kept->problem ? tr("Report, readings and profile are in %1.").arg(folder) : text(kept ? kept->problem->text() : kept.error().text());
     if (record.plan.task != Task::Check && !record.profile.empty()) {
         const QString icc = home + QStringLiteral("/icc");
-        const QString profile = icc + '/' + fileName(text(record.profileName())) + QStringLiteral(".icc");
+        const QString profile =
+            icc + '/'
+            + text(profileFileName(record.profileName(), record.display.model + " " + record.display.serial, profileIdText(record.profile)));
         const Status made = prepareFolder(icc.toStdString());
         const Status installed = made ? writeFile(std::filesystem::path(profile.toStdString()), record.profile) : made;
         message += ' ' + (installed ? tr("The profile is installed as %1.").arg(profile) : text(installed.error().text()));

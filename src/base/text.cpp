@@ -11,15 +11,79 @@ namespace lamp {
 std::string fixed(double value, int decimals)
 {
     if (!std::isfinite(value)) {
-        return std::isnan(value) ? "n/a" : (value > 0 ? "inf" : "-inf");
+        return "n/a"; // infinite figures come from divisions by nothing, and mean as little
     }
     const double unit = std::pow(10.0, -decimals);
     if (std::abs(value) < unit / 2) {
         value = 0.0;
     }
-    std::array<char, 64> buffer{};
+    std::array<char, 400> buffer{}; // the largest double has 309 digits before the point
     const auto end = std::to_chars(buffer.data(), buffer.data() + buffer.size(), value, std::chars_format::fixed, decimals);
     return {buffer.data(), end.ptr};
+}
+
+char32_t nextCodePoint(const std::string &text, size_t &at)
+{
+    const auto byte = [&](size_t i) { return i < text.size() ? static_cast<unsigned char>(text[i]) : 0U; };
+    const unsigned first = byte(at);
+    const int more =
+        first < 0x80 ? 0 : (first >= 0xC2 && first < 0xE0 ? 1 : (first >= 0xE0 && first < 0xF0 ? 2 : (first >= 0xF0 && first < 0xF5 ? 3 : -1)));
+    char32_t c = more <= 0 ? first : first & (0x3FU >> more);
+    bool whole = more >= 0;
+    for (int i = 1; whole && i <= more; ++i) {
+        whole = (byte(at + size_t(i)) & 0xC0) == 0x80;
+        c = c << 6 | (byte(at + size_t(i)) & 0x3F);
+    }
+    // Neither longer than need be, nor half of a surrogate pair, nor beyond Unicode.
+    constexpr std::array<char32_t, 4> least{0, 0x80, 0x800, 0x10000};
+    whole = whole && c >= least[size_t(std::max(more, 0))] && c <= 0x10FFFF && !(c >= 0xD800 && c < 0xE000);
+    at += whole ? size_t(more) + 1 : 1;
+    return whole ? c : 0xFFFD;
+}
+
+bool steers(char32_t c)
+{
+    return (c < 0x20 && c != '\n' && c != '\t') || (c >= 0x7F && c < 0xA0) || c == 0x061C || c == 0x200E || c == 0x200F
+           || (c >= 0x2028 && c <= 0x202E) || (c >= 0x2066 && c <= 0x2069) || c == 0xFEFF;
+}
+
+std::string shown(const std::string &text)
+{
+    std::string out;
+    out.reserve(text.size());
+    for (size_t at = 0; at < text.size();) {
+        const size_t from = at;
+        const char32_t c = nextCodePoint(text, at);
+        if (c == 0xFFFD) {
+            out += "\xEF\xBF\xBD";
+        } else if (!steers(c)) {
+            out.append(text, from, at - from);
+        }
+    }
+    return out;
+}
+
+std::string shownLine(const std::string &text, size_t most)
+{
+    const std::string all = shown(text);
+    std::string out;
+    for (size_t at = 0; at < all.size();) {
+        const size_t from = at;
+        nextCodePoint(all, at);
+        if (at > most) {
+            break;
+        }
+        out += all[from] == '\n' || all[from] == '\t' ? " " : all.substr(from, at - from);
+    }
+    return out;
+}
+
+std::string lower(std::string text)
+{
+    for (char &c : text) {
+        c = c >= 'A' && c <= 'Z' ? char(c - 'A' + 'a') : c;
+    }
+    return text;
 }
 
 std::string counted(long long n, const std::string &one, const std::string &many)

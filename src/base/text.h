@@ -6,8 +6,22 @@
 
 namespace lamp {
 
-/// A number with a fixed count of decimals and a point, whatever the locale. Never "-0.0".
+/// A number with a fixed count of decimals and a point, whatever the locale. Never "-0.0"; "n/a" for what is not finite.
 std::string fixed(double value, int decimals);
+
+/// The code point that begins at a place of a text, which is moved behind it. What is no UTF-8 gives U+FFFD and moves on
+/// by one byte. \pre at < text.size()
+char32_t nextCodePoint(const std::string &text, size_t &at);
+/// Whether a code point steers a terminal or turns the direction of writing (C0 and C1 controls but line break and tab,
+/// DEL, and the bidirectional controls of Unicode Standard Annex 9): such signs in a name could forge what is said.
+bool steers(char32_t c);
+/// A text as it may be shown: without what steers(), and valid UTF-8.
+std::string shown(const std::string &text);
+/// The same in one line: line breaks and tabs become spaces. \param most bytes; cut at the end of a sign
+std::string shownLine(const std::string &text, size_t most = 400);
+
+/// ASCII letters in lower case; others are left.
+std::string lower(std::string text);
 
 /// "1 reading", "3 readings".
 std::string counted(long long n, const std::string &one, const std::string &many = {});

@@ -1,6 +1,13 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "calibrate/primaries.h"
 
+#include "colour/spaces.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <numbers>
+
 namespace lamp {
 
 Eigen::Matrix3d Primaries::matrix() const
@@ -21,6 +28,64 @@ Primaries Primaries::scaled(const LinearRgb &factors, const XYZ &newWhite, const
 {
     const auto column = [&](const XYZ &p, double factor) { return newBlack + factor * (p - black); };
     return {column(red, factors.a), column(green, factors.b), column(blue, factors.c), newWhite, newBlack};
+}
+
+namespace {
+
+constexpr std::array<const char *, 3> kNames{"red", "green", "blue"};
+
+/// Which of red, green and blue each of the three is by its hue: angles in u'v' about white, in degrees. The ranges hold
+/// every display primary from laser to faded phosphor (common practice, no published source). -1: none of them.
+std::array<int, 3> huesOf(const Primaries &p)
+{
+    const Uv white = uvOf(chromaticity(p.white));
+    std::array<int, 3> all{};
+    const std::array<const XYZ *, 3> three{&p.red, &p.green, &p.blue};
+    for (size_t c = 0; c < 3; ++c) {
+        const XYZ pure((three[c]->vec() - p.black.vec()).cwiseMax(0.0));
+        const Uv uv = uvOf(chromaticity(pure));
+        const double angle = std::atan2(uv.v - white.v, uv.u - white.u) * 180 / std::numbers::pi;
+        const bool grey = std::hypot(uv.v - white.v, uv.u - white.u) < 0.02 || !std::isfinite(angle);
+        all[c] = grey ? -1 : (angle > -40 && angle < 70 ? 0 : (angle >= 70 || angle < -150 ? 1 : 2));
+    }
+    return all;
+}
+
+} // namespace
+
+PrimaryFault faultOf(const Primaries &p)
+{
+    if (std::abs(p.matrix().determinant()) < 1e-6 * std::pow(std::max(p.white.b, 1e-3), 3)) {
+        return PrimaryFault::Alike;
+    }
+    const std::array<int, 3> hues = huesOf(p);
+    if (hues != std::array<int, 3>{0, 1, 2}) {
+        std::array<int, 3> sorted = hues;
+        std::sort(sorted.begin(), sorted.end());
+        return sorted == std::array<int, 3>{0, 1, 2} ? PrimaryFault::Exchanged : PrimaryFault::Strange;
+    }
+    // Displays with a white channel of their own show up to about twice the sum, those that save power somewhat less.
+    const double sum = p.red.b + p.green.b + p.blue.b - 2 * p.black.b;
+    return p.white.b > 0.85 * sum && p.white.b < 1.15 * sum ? PrimaryFault::None : PrimaryFault::Strange;
+}
+
+bool lagsByOne(const Primaries &p)
+{
+    // Then red was read while white still stood, and so on: black, which is dark on every display, reads as blue does.
+    const Primaries shifted{p.green, p.blue, p.black, p.red, {}};
+    return p.black.b > 0.005 * p.white.b && huesOf(shifted) == std::array<int, 3>{0, 1, 2} && huesOf(p) != std::array<int, 3>{0, 1, 2};
+}
+
+std::string exchangedWords(const Primaries &p)
+{
+    std::string words;
+    const std::array<int, 3> hues = huesOf(p);
+    for (size_t c = 0; c < 3; ++c) {
+        if (hues[c] >= 0 && hues[c] != int(c)) {
+            words += std::string(words.empty() ? "" : ", ") + kNames[c] + " reads as " + kNames[size_t(hues[c])];
+        }
+    }
+    return words;
 }
 
 } // namespace lamp

@@ -3,6 +3,8 @@
 
 #include "colour/types.h"
 
+#include <string>
+
 namespace lamp {
 
 /// The display's full-drive colours at one setting of its menu, cd/m².
@@ -15,5 +17,22 @@ struct Primaries {
     /// The same primaries where each channel's light is multiplied and black is another.
     [[nodiscard]] Primaries scaled(const LinearRgb &factors, const XYZ &newWhite, const XYZ &newBlack) const;
 };
+
+/// What primaries can be that no display shows.
+enum class PrimaryFault {
+    None,
+    Alike,     ///< red, green and blue read alike
+    Exchanged, ///< each is another's colour
+    Strange    ///< white is not what red, green and blue add up to, nor anything near: one of them was read wrong
+};
+/// \pre all are readings above the instrument's floor but black
+PrimaryFault faultOf(const Primaries &p);
+
+/// Whether these readings are those of a display behind an instrument that answers with the patch before: shown were,
+/// in this order, white, red, green, blue, black.
+bool lagsByOne(const Primaries &p);
+
+/// "red reads as blue, blue reads as red"
+std::string exchangedWords(const Primaries &p);
 
 } // namespace lamp

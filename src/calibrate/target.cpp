@@ -2,6 +2,7 @@
 #include "calibrate/target.h"
 
 #include "base/embedded.h"
+#include "base/json.h"
 #include "base/text.h"
 #include "colour/spectrum.h"
 
@@ -192,12 +193,6 @@ Json toJson(const Target &t)
     return json;
 }
 
-std::string lower(std::string s)
-{
-    std::transform(s.begin(), s.end(), s.begin(), [](unsigned char c) { return char(std::tolower(c)); });
-    return s;
-}
-
 } // namespace
 
 std::optional<Chromaticity> WhiteTarget::chromaticity() const
@@ -264,8 +259,16 @@ std::optional<Target> builtInTarget(const std::string &name)
 
 Result<Target> targetFromJson(const std::string &text)
 {
+    const auto json = parseJson(text);
+    if (!json) {
+        Error e = json.error();
+        e.what = "The target file cannot be used. " + e.what;
+        e.safe = "Nothing was started.";
+        e.todo = "Correct it; `dutiful-lamp-cli targets --json` shows whole examples.";
+        return e;
+    }
     try {
-        return fromJson(Json::parse(text));
+        return fromJson(json.value());
     } catch (const BadField &e) {
         return Error{ErrorKind::Input,
                      "The target file cannot be used: the field \"" + e.field + "\" should be " + e.should + ".",
@@ -273,26 +276,12 @@ Result<Target> targetFromJson(const std::string &text)
                      "Correct that field; `dutiful-lamp-cli targets --json` shows whole examples.",
                      e.field,
                      false};
-    } catch (const Json::parse_error &e) {
-        return Error{ErrorKind::Input,
-                     "The target file is no valid JSON (at byte " + std::to_string(e.byte) + ").",
-                     "Nothing was started.",
-                     "Correct it there; `dutiful-lamp-cli targets --json` shows whole examples.",
-                     "json",
-                     false};
-    } catch (const Json::exception &) {
-        return Error{ErrorKind::Input,
-                     "The target file holds a number that no computer can hold.",
-                     "Nothing was started.",
-                     "Correct it; `dutiful-lamp-cli targets --json` shows whole examples.",
-                     "json",
-                     false};
     }
 }
 
 std::string targetToJson(const Target &target)
 {
-    return toJson(target).dump(2);
+    return jsonText(toJson(target), 2);
 }
 
 } // namespace lamp

@@ -74,38 +74,86 @@ std::vector<double> steps(const Control &c)
 
 } // namespace
 
-Result<Primaries> readPrimaries(Gauge &gauge, const std::optional<XYZ> &freshWhite)
+namespace {
+
+/// The five patches, with about what they show of a white of 1 cd/m².
+struct PrimaryPatch {
+    const char *name;
+    Drive rgb;
+    double share;
+    XYZ Primaries::*into;
+};
+const std::array<PrimaryPatch, 5> kPatches{{{"white", {1, 1, 1}, 1, &Primaries::white},
+                                            {"red", {1, 0, 0}, 0.2, &Primaries::red},
+                                            {"green", {0, 1, 0}, 0.6, &Primaries::green},
+                                            {"blue", {0, 0, 1}, 0.07, &Primaries::blue},
+                                            {"black", {0, 0, 0}, 0.0007, &Primaries::black}}};
+
+/// Names what keeps primaries from being a display's; where one was read wrong, it is read again.
+Status examine(Gauge &gauge, Primaries &p, std::array<std::optional<Measurement>, 5> &taken, double expectedWhite)
+{
+    const auto bad = [](const std::string &what, const std::string &todo, const char *code) {
+        return Error{ErrorKind::Bench, what, "All readings taken so far are kept.", todo, code, false};
+    };
+    const std::string who = gauge.instrumentName();
+    if (lagsByOne(p)) {
+        const auto black = gauge.read({0, 0, 0}, "black, to see whether readings lag", 0.0007 * expectedWhite);
+        if (!black) {
+            return black.error();
+        }
+        if (black->xyz.b < 0.2 * p.black.b) {
+            return bad(who + " answers with the patch before: each reading lags by one patch.",
+                       "Look at the instrument's helper program: it has to answer with a reading that begins after the patch is shown.", "lag");
+        }
+    }
+    PrimaryFault fault = faultOf(p);
+    if (fault == PrimaryFault::Strange) {
+        // One of them may have been read wrong: what two of three readings say is the display's.
+        for (size_t i = 0; i < kPatches.size(); ++i) {
+            const PrimaryPatch &patch = kPatches[i];
+            if (!taken[i] || patch.rgb == Drive{}) {
+                continue;
+            }
+            const auto again = gauge.readAgreed(*taken[i], patch.share * expectedWhite);
+            if (!again) {
+                return again.error();
+            }
+            p.*patch.into = again->xyz;
+        }
+        fault = faultOf(p);
+    }
+    if (fault == PrimaryFault::Alike) {
+        return bad("Red, green and blue read alike: the readings do not follow what is shown.",
+                   "Check that the instrument lies on this screen, over the patch, with its cover off.", "not-following");
+    }
+    if (fault == PrimaryFault::Exchanged) {
+        return bad("Channels are exchanged: " + exchangedWords(p) + ", by " + who + ".",
+                   "Check the display's cable and its input settings, and the bench's program; then start again.", "exchanged");
+    }
+    return Done{}; // strange all the same: this display is so
+}
+
+} // namespace
+
+Result<Primaries> readPrimaries(Gauge &gauge, const std::optional<XYZ> &freshWhite, double expectedWhite)
 {
     Primaries p;
     p.white = freshWhite.value_or(XYZ{});
-    struct Item {
-        const char *name;
-        Drive rgb;
-        double expected;
-        XYZ *into;
-    };
-    const std::array<Item, 5> items{{{"white", {1, 1, 1}, 150, &p.white},
-                                     {"red", {1, 0, 0}, 30, &p.red},
-                                     {"green", {0, 1, 0}, 90, &p.green},
-                                     {"blue", {0, 0, 1}, 10, &p.blue},
-                                     {"black", {0, 0, 0}, 0.1, &p.black}}};
-    for (const Item &item : items) {
-        if (freshWhite && item.into == &p.white) {
+    std::array<std::optional<Measurement>, 5> taken;
+    for (size_t i = 0; i < kPatches.size(); ++i) {
+        const PrimaryPatch &patch = kPatches[i];
+        if (freshWhite && patch.into == &Primaries::white) {
             continue;
         }
-        const auto m = gauge.read(item.rgb, item.name, item.expected);
+        const auto m = gauge.read(patch.rgb, patch.name, patch.share * expectedWhite);
         if (!m) {
             return m.error();
         }
-        *item.into = m->xyz;
+        p.*patch.into = m->xyz;
+        taken[i] = m.value();
     }
-    if (std::abs(p.matrix().determinant()) < 1e-6 * std::pow(std::max(p.white.b, 1e-3), 3)) {
-        return Error{ErrorKind::Bench,
-                     "Red, green and blue read alike: the readings do not follow what is shown.",
-                     "All readings taken so far are kept.",
-                     "Check that the instrument lies on this screen, over the patch, with its cover off.",
-                     "not-following",
-                     false};
+    if (const Status s = examine(gauge, p, taken, expectedWhite); !s) {
+        return s.error();
     }
     return p;
 }
@@ -368,6 +416,18 @@ double missBy(const LinearRgb &have, const LinearRgb &needed, bool mayExceed)
     return most;
 }
 
+/// Whether a white is far from what the menu's model expected: more than the model's own uncertainty, so that a reading
+/// that went wrong is not believed at once.
+bool surprises(const LinearRgb &expected, const LinearRgb &read)
+{
+    for (int c = 0; c < 3; ++c) {
+        if (!(std::abs(logRatio(read[c], expected[c])) < 0.25)) {
+            return true;
+        }
+    }
+    return false;
+}
+
 struct Tried {
     MenuModel::Settings settings;
     XYZ white;
@@ -429,13 +489,24 @@ Result<Trim> trim(Gauge &gauge, const DisplayInfo &display, const Target &target
             return s.error();
         }
         const double expected = result.targetLuminance < 1e4 ? result.targetLuminance : 150;
-        const auto white = gauge.read({1, 1, 1}, "white at " + menuText(result.after), expected, 0.0006);
+        auto white = gauge.read({1, 1, 1}, "white at " + menuText(result.after), expected, 0.0006);
+        if (white && surprises(model.expect(result.after), result.primaries.amounts(white->xyz))) {
+            white = gauge.readAgreed(white.value(), expected, 0.0006);
+        }
+        ++result.moves;
+        if (!white && white.error().code == "saturated") {
+            // So bright this instrument cannot see: the settings before are the brightest that it can judge.
+            if (const Status s = turnTo(tried.back().settings, controls, options, result); !s) {
+                return s.error();
+            }
+            result.saturatedAbove = tried.back().white.b;
+            break;
+        }
         if (!white) {
             return white.error();
         }
         result.white = white->xyz;
         model.learn(result.after, result.primaries.amounts(result.white));
-        ++result.moves;
         tried.push_back({result.after, result.white});
     }
     // The last try need not be the best one.
@@ -453,7 +524,9 @@ Result<Trim> trim(Gauge &gauge, const DisplayInfo &display, const Target &target
     if (target.luminance.kind == LuminanceTarget::Kind::Maximum) {
         result.targetLuminance = result.reachableLuminance;
     }
-    result.advice = controls.empty()    ? "This display has no controls to trim; the ramps do all of it."
+    result.advice = result.saturatedAbove ? "The instrument sees no more than about " + fixed(*result.saturatedAbove, 0)
+                                                + " cd/m²; the controls were left at " + menuText(result.after) + "."
+                    : controls.empty()  ? "This display has no controls to trim; the ramps do all of it."
                     : result.moves == 0 ? "The controls stand right: " + menuText(result.after) + "."
                                         : "Set " + menuText(result.after) + "; white then read " + fixed(result.white.b, 1) + " cd/m².";
     return result;

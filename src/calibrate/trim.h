@@ -11,8 +11,11 @@
 
 namespace lamp {
 
-/// Reads black, the three primaries, and white unless a fresh reading of it is given.
-Result<Primaries> readPrimaries(Gauge &gauge, const std::optional<XYZ> &freshWhite = std::nullopt);
+/// Reads white (unless a fresh reading of it is given), the three primaries and black. Readings that do not make a display
+/// are taken again. \param expectedWhite about what white shows, cd/m²
+/// \return an error where they are none: readings that lag by a patch ("lag"), exchanged channels ("exchanged"), an
+/// instrument that sees something else ("not-following")
+Result<Primaries> readPrimaries(Gauge &gauge, const std::optional<XYZ> &freshWhite = std::nullopt, double expectedWhite = 150);
 
 /// What is known of how the menu acts on the three channels' light: a model with sane expectations, fitted to the
 /// readings taken so far (docs/methods.md, "Menu advice").
@@ -63,7 +66,8 @@ struct Trim {
     double targetLuminance = 0;    ///< cd/m², as wanted
     double reachableLuminance = 0; ///< the most of the target white that the panel gives at these settings
     int moves = 0;
-    std::string advice; ///< in words: what was set and what it gave
+    std::optional<double> saturatedAbove; ///< cd/m² of white beyond which the instrument saw no more
+    std::string advice;                   ///< in words: what was set and what it gave
 };
 
 struct TrimOptions {

@@ -2,12 +2,15 @@
 #pragma once
 
 #include "base/result.h"
+#include "exchange/results.h"
 #include "visit/record.h"
+
+#include <nlohmann/json_fwd.hpp>
 
 namespace lamp::cli {
 
 // Exit status (cli contract); a visit stopped by a signal ends as the shell counts it.
-constexpr int kDone = 0, kNotWithin = 1, kBadInput = 2, kBenchFailed = 3, kInterrupted = 130;
+constexpr int kDone = 0, kNotWithin = 1, kBadInput = 2, kBenchFailed = 3, kNotWritten = 4, kInterrupted = 130;
 
 /// The options of `visit`, as written on the command line.
 struct VisitOptions {
@@ -31,8 +34,9 @@ struct ImportOptions {
     std::string file, out, target = "Photo", tolerance = "studio", profile = "auto", name, report = "pdf", columns, ramps, correctedFor,
                            curves = "auto";
     double fullDrive = 0, whiteLuminance = 0;
-    int icc = 4, grid = 33;
-    bool json = false, acceptGuess = false, whole = false;
+    int icc = 0; ///< 0: not said
+    int grid = 33;
+    bool json = false, acceptGuess = false, whole = false, profileGiven = false;
 };
 
 struct ScreenOptions {
@@ -72,6 +76,12 @@ int serveDisplay(const ServeOptions &options, bool json);
 
 /// Tells an error on standard error, and as JSON on standard output where wanted. \return its exit status
 int report(const Error &error, bool json);
+/// An error as it stands under the key "error" of a JSON document.
+nlohmann::json errorJson(const Error &error);
+/// An error that names the file it is about.
+Error naming(const std::string &path, Error error);
+/// Tells on standard error what had to be moved, or where results were rescued. \return kDone, or kNotWritten
+int tellKept(const KeptResults &kept);
 
 /// The wall clock.
 WallTime now();

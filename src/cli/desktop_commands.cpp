@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Commands that put profiles into use on this computer's outputs, and prove it.
 #include "cli/commands.h"
+#include "cli/output.h"
 
 #include "desktop/colour_manager.h"
 #include "desktop/installation.h"
@@ -80,16 +81,23 @@ Json stateJson(const OutputState &s)
             {"in_use", s.inUse},       {"ramps_loaded", s.rampsLoaded}, {"ramps_off", s.rampsOff},  {"sentences", s.sentences}};
 }
 
-/// Tells how outputs stand. \return whether everything that is installed is in use
-bool tell(const Desk &desk, bool json)
+/// Tells how outputs stand, after what was done to them. \param done sentences \param failed what could not be done
+/// \return whether everything that is installed is in use
+bool tell(const Desk &desk, bool json, const std::vector<std::string> &done = {}, const std::optional<Error> &failed = {})
 {
-    bool good = true;
+    bool good = !failed;
     Json all = Json::array();
+    for (const std::string &sentence : done) {
+        if (!json) {
+            std::cout << sentence << "\n";
+        }
+    }
     for (const XOutput &output : desk.outputs) {
         const auto state = desk.installation.state(*desk.screen, output);
         if (!state) {
             report(state.error(), false);
             good = false;
+            all.push_back({{"output", output.name}, {"error", errorJson(state.error())}});
             continue;
         }
         good = good && state->good();
@@ -102,8 +110,11 @@ bool tell(const Desk &desk, bool json)
         }
     }
     if (json) {
-        std::cout << Json{{"outputs", all}, {"at_login", desk.installation.startsAtLogin()}}.dump(2, ' ', false, Json::error_handler_t::replace)
-                  << "\n";
+        Json document{{"outputs", all}, {"at_login", desk.installation.startsAtLogin()}, {"done", done}};
+        if (failed) {
+            document["error"] = errorJson(*failed);
+        }
+        printJson(document);
     }
     return good;
 }
@@ -142,7 +153,7 @@ int handToWayland(const DesktopOptions &o)
         tellColourManager(o.output, kept.value());
     }
     if (o.json) {
-        std::cout << Json{{"kept", kept->string()}, {"sentences", {waylandHere(o)}}}.dump(2) << "\n";
+        printJson({{"kept", kept->string()}, {"sentences", {waylandHere(o)}}});
     } else {
         std::cout << "The profile is kept as " << kept->string() << ".\n" << waylandHere(o) << "\n";
     }
@@ -173,6 +184,7 @@ int applyProfiles(const DesktopOptions &o)
         }
     }
     int status = kDone;
+    std::optional<Error> failed;
     for (const XOutput &output : desk->outputs) {
         if (o.next) {
             if (const auto name = desk.value().installation.next(output); !name) {
@@ -181,13 +193,14 @@ int applyProfiles(const DesktopOptions &o)
         }
         const Status s = desk->installation.apply(*desk->screen, output);
         if (!s && !(s.error().code == "installation" && o.output.empty())) {
+            failed = s.error();
             status = report(s.error(), false);
         } else if (s) {
             const Assignment &a = *desk->installation.assignment(output);
             tellColourManager(output.name, a.profiles[a.active].file);
         }
     }
-    const bool good = tell(desk.value(), o.json);
+    const bool good = tell(desk.value(), o.json, {}, failed);
     return status != kDone ? status : (good ? kDone : kNotWithin);
 }
 
@@ -197,12 +210,16 @@ int clearProfiles(const DesktopOptions &o)
     if (!desk) {
         return report(desk.error(), o.json);
     }
+    std::vector<std::string> done;
     for (const XOutput &output : desk->outputs) {
+        const auto before = desk->screen->profile(output);
         if (const Status s = Installation::clear(*desk->screen, output); !s) {
             return report(s.error(), o.json);
         }
+        done.push_back(output.name + (before && *before ? ": the profile was taken off" : ": no profile was in use")
+                       + (output.gammaSize > 0 ? ", and its ramps are linear now." : "; it has no ramps that could be taken off."));
     }
-    tell(desk.value(), o.json);
+    tell(desk.value(), o.json, done);
     return kDone;
 }
 

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Commands that bring readings in and hand results on.
 #include "cli/commands.h"
+#include "cli/output.h"
 #include "cli/painting.h"
 
 #include "exchange/files.h"
@@ -73,9 +74,7 @@ Result<ReadingSet> readSet(const ImportOptions &o)
     }
     const auto table = readingTable(text.value());
     if (!table) {
-        Error e = table.error();
-        e.what = o.file + ": " + e.what;
-        return e;
+        return naming(o.file, table.error());
     }
     Roles roles = guessRoles(table.value());
     if (!o.columns.empty()) {
@@ -99,12 +98,7 @@ Result<ReadingSet> readSet(const ImportOptions &o)
                            "Say it with --columns, --full-drive or --white-luminance, or take what was guessed with --accept-guess.");
     }
     auto set = readingsFrom(table.value(), roles);
-    if (!set) {
-        Error e = set.error();
-        e.what = o.file + ": " + e.what;
-        return e;
-    }
-    return set;
+    return set ? set : Result<ReadingSet>(naming(o.file, set.error()));
 }
 
 Result<Ramps> rampsFromFile(const std::string &path)
@@ -119,7 +113,7 @@ Result<Ramps> rampsFromFile(const std::string &path)
     if (fs::path(path).extension() == ".cube") {
         const auto cube = cubeFromText(text.value());
         if (!cube) {
-            return cube.error();
+            return naming(path, cube.error());
         }
         if (cube->threeD) {
             return optionError(path + " holds a three-dimensional cube, no ramps.", "Give a one-dimensional .cube, or a CSV with index,r,g,b.");
@@ -132,14 +126,13 @@ Result<Ramps> rampsFromFile(const std::string &path)
         }
         return ramps;
     }
-    return rampsFromCsv(text.value());
+    auto ramps = rampsFromCsv(text.value());
+    return ramps ? ramps : Result<Ramps>(naming(path, ramps.error()));
 }
 
 std::string extensionOf(const std::string &path)
 {
-    std::string e = fs::path(path).extension().string();
-    std::transform(e.begin(), e.end(), e.begin(), [](unsigned char c) { return char(std::tolower(c)); });
-    return e;
+    return lower(fs::path(path).extension().string());
 }
 
 bool looksLikeRamps(const std::string &path)
@@ -152,10 +145,41 @@ bool looksLikeRamps(const std::string &path)
 
 namespace {
 
-/// Curves by formula are asked for where the version has none.
-bool noFormulas(const ImportOptions &o)
+/// What can be wrong with the options that several commands share; each is named.
+Status checkOptions(const ImportOptions &o)
 {
-    return o.icc == 2 && o.curves == "parametric";
+    if (!profileKindFromName(o.profile)) {
+        return optionError("--profile cannot be \"" + o.profile + "\".", "Choose one of auto, matrix, lut.");
+    }
+    if (o.icc != 2 && o.icc != 4 && o.icc != 0) {
+        return optionError("--icc cannot be " + std::to_string(o.icc) + ".", "Choose 2 or 4.");
+    }
+    if (o.icc == 2 && o.curves == "parametric") {
+        return optionError("--curves cannot be parametric with --icc 2, which has no curves by formula.", "Choose auto or sampled.");
+    }
+    if (o.report != "pdf" && o.report != "html" && o.report != "none") {
+        return optionError("--report cannot be \"" + o.report + "\".", "Choose one of pdf, html, none.");
+    }
+    return Done{};
+}
+
+/// Writes one file of a command and says so. \return the exit status
+template <typename Content> int deliver(const ImportOptions &o, const Content &content)
+{
+    const auto kept = keepFile(fs::path(o.out), content);
+    if (!kept) {
+        report(kept.error(), o.json);
+        return kNotWritten;
+    }
+    const int status = tellKept(kept.value());
+    if (o.json) {
+        Json j{{"written", (kept->folder / fs::path(o.out).filename()).string()}};
+        if (kept->problem) {
+            j["error"] = errorJson(*kept->problem);
+        }
+        printJson(j);
+    }
+    return status;
 }
 
 } // namespace
@@ -175,16 +199,13 @@ int importReadings(const ImportOptions &o)
     if (!target || !tolerance) {
         return report(target ? tolerance.error() : target.error(), o.json);
     }
-    const auto kind = profileKindFromName(o.profile);
-    if (!kind || (o.icc != 2 && o.icc != 4) || noFormulas(o) || (o.report != "pdf" && o.report != "html" && o.report != "none")) {
-        return report(optionError("An option has a value that it cannot have.",
-                                  "--profile auto, matrix or lut; --icc 2 or 4; --curves parametric with --icc 4; --report pdf, html or none."),
-                      o.json);
+    if (const Status s = checkOptions(o); !s) {
+        return report(s.error(), o.json);
     }
     plan.target = target.value();
     plan.tolerance = tolerance.value();
-    plan.profileKind = *kind;
-    plan.iccVersion = o.icc;
+    plan.profileKind = *profileKindFromName(o.profile);
+    plan.iccVersion = o.icc == 0 ? 4 : o.icc;
     plan.grid = o.grid;
     plan.curves = *curveFormFromName(o.curves);
     plan.profileName = o.name;
@@ -196,14 +217,14 @@ int importReadings(const ImportOptions &o)
     if (!record) {
         return report(record.error(), o.json);
     }
-    if (const Status s = prepareFolder(o.out); !s) {
-        return report(s.error(), o.json);
-    }
     const PaintingWithoutScreen painting(o.report != "none");
     const ReportKind kindOfReport = o.report == "pdf" ? ReportKind::Pdf : (o.report == "html" ? ReportKind::Html : ReportKind::None);
-    if (const Status s = writeResults(o.out, record.value(), kindOfReport, o.whole); !s) {
-        return report(s.error(), o.json);
+    const auto kept = keepResults(o.out, record.value(), kindOfReport, o.whole);
+    if (!kept) {
+        report(kept.error(), o.json);
+        return kNotWritten;
     }
+    const int written = tellKept(kept.value());
     if (o.json) {
         std::cout << visitJson(record.value()) << "\n";
     } else {
@@ -214,7 +235,7 @@ int importReadings(const ImportOptions &o)
             std::cout << "  " << r << "\n";
         }
     }
-    return record->verdict == Verdict::Pass ? kDone : kNotWithin;
+    return written != kDone ? written : (record->verdict == Verdict::Pass ? kDone : kNotWithin);
 }
 
 namespace {
@@ -224,7 +245,7 @@ int convertVisit(const std::string &content, const ImportOptions &o)
 {
     const auto record = wholeVisitFromJson(content);
     if (!record) {
-        return report(record.error(), o.json);
+        return report(naming(o.file, record.error()), o.json);
     }
     const std::string to = extensionOf(o.out);
     const PaintingWithoutScreen painting(to == ".pdf" || to == ".html");
@@ -246,8 +267,7 @@ int convertVisit(const std::string &content, const ImportOptions &o)
                                   "Choose one of these endings."),
                       o.json);
     }
-    const Status s = writeFile(fs::path(o.out), maker->second());
-    return s ? kDone : report(s.error(), o.json);
+    return deliver(o, maker->second());
 }
 
 } // namespace
@@ -267,7 +287,7 @@ int convertFile(const ImportOptions &o)
             const auto bytes = readBytes(o.file);
             const auto profile = bytes ? Profile::open(bytes.value()) : Result<Profile>(bytes.error());
             if (!profile) {
-                return report(profile.error(), o.json);
+                return report(naming(o.file, profile.error()), o.json);
             }
             const auto held = profile->ramps(256);
             if (!held) {
@@ -304,13 +324,7 @@ int convertFile(const ImportOptions &o)
                 o.json);
         }
     }
-    if (const Status s = writeFile(o.out, text); !s) {
-        return report(s.error(), o.json);
-    }
-    if (o.json) {
-        std::cout << Json{{"written", o.out}}.dump(2) << "\n";
-    }
-    return kDone;
+    return deliver(o, text);
 }
 
 int rebuildProfile(const ImportOptions &o)
@@ -318,30 +332,27 @@ int rebuildProfile(const ImportOptions &o)
     const auto bytes = readBytes(o.file);
     const auto profile = bytes ? Profile::open(bytes.value()) : Result<Profile>(bytes.error());
     if (!profile) {
-        return report(profile.error(), o.json);
+        return report(naming(o.file, profile.error()), o.json);
     }
-    const auto kind = profileKindFromName(o.profile);
-    if (!kind || (o.icc != 2 && o.icc != 4) || noFormulas(o)) {
-        return report(optionError("An option has a value that it cannot have.",
-                                  "--profile auto, matrix or lut; --icc 2 or 4; --curves parametric with --icc 4."),
-                      o.json);
-    }
-    ProfileText text;
-    text.description = o.name.empty() ? profile->facts().description : o.name;
-    text.created = now();
-    text.version = o.icc;
-    text.curves = *curveFormFromName(o.curves);
-    const auto made = rebuiltProfile(profile.value(), text, *kind, o.grid);
-    if (!made) {
-        return report(made.error(), o.json);
-    }
-    if (const Status s = writeFile(fs::path(o.out), made.value()); !s) {
+    if (const Status s = checkOptions(o); !s) {
         return report(s.error(), o.json);
     }
-    if (o.json) {
-        std::cout << Json{{"written", o.out}}.dump(2) << "\n";
+    // What is not said stays as it was.
+    const Profile::Facts facts = profile->facts();
+    ProfileText text;
+    text.description = o.name.empty() ? facts.description : o.name;
+    text.copyright = facts.copyright;
+    text.display = facts.display;
+    text.roomWhite = facts.roomWhite;
+    text.created = now();
+    text.version = o.icc != 0 ? o.icc : (facts.version.rfind("2", 0) == 0 ? 2 : 4);
+    text.curves = *curveFormFromName(o.curves);
+    const ProfileKind kind = o.profileGiven ? *profileKindFromName(o.profile) : (facts.tables ? ProfileKind::Table : ProfileKind::Matrix);
+    const auto made = rebuiltProfile(profile.value(), text, kind, o.grid);
+    if (!made) {
+        return report(naming(o.file, made.error()), o.json);
     }
-    return kDone;
+    return deliver(o, made.value());
 }
 
 } // namespace lamp::cli

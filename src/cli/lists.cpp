@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "cli/commands.h"
 
+#include "cli/output.h"
 #include "desktop/screen_eye.h"
 #include "device/bench_server.h"
 #include "exchange/files.h"
@@ -20,9 +21,7 @@ int report(const Error &error, bool json)
 {
     std::cerr << "dutiful-lamp-cli: " << error.text() << "\n";
     if (json) {
-        std::cout << Json{{"error", {{"message", error.what}, {"safe", error.safe}, {"todo", error.todo}, {"code", error.code}}}}.dump(
-            2, ' ', false, Json::error_handler_t::replace)
-                  << "\n";
+        printJson({{"error", errorJson(error)}});
     }
     switch (error.kind) {
     case ErrorKind::Bench: return kBenchFailed;
@@ -33,13 +32,32 @@ int report(const Error &error, bool json)
     return kBadInput;
 }
 
-namespace {
-
-std::string lower(std::string text)
+Json errorJson(const Error &error)
 {
-    std::transform(text.begin(), text.end(), text.begin(), [](unsigned char c) { return char(std::tolower(c)); });
-    return text;
+    return {{"message", error.what}, {"safe", error.safe}, {"todo", error.todo}, {"code", error.code}};
 }
+
+int tellKept(const KeptResults &kept)
+{
+    if (!kept.earlier.empty()) {
+        std::cerr << "What an earlier visit had left there was moved to " << kept.earlier.string() << ".\n";
+    }
+    if (kept.problem) {
+        std::cerr << "dutiful-lamp-cli: " << kept.problem->text() << "\n";
+        return kNotWritten;
+    }
+    return kDone;
+}
+
+Error naming(const std::string &path, Error error)
+{
+    if (error.what.find(path) == std::string::npos) {
+        error.what = path + ": " + error.what;
+    }
+    return error;
+}
+
+namespace {
 
 bool looksLikeFile(const std::string &text)
 {
@@ -70,12 +88,7 @@ template <typename T, typename List, typename Parse> Result<T> find(const std::s
         return text.error();
     }
     auto item = parse(text.value());
-    if (!item) {
-        Error e = item.error();
-        e.what = nameOrFile + ": " + e.what;
-        return e;
-    }
-    return item;
+    return item ? item : Result<T>(naming(nameOrFile, item.error()));
 }
 
 /// "not-connected:30:2": readings 30 and 31 fail with this code.
@@ -153,6 +166,7 @@ int serveDisplay(const ServeOptions &options, bool json)
         }
         bench.value()->lamp((options.warm ? 7200 : 0) + from, length, light);
     }
+    rawOutput();
     if (options.screen.empty()) {
         serve(*bench.value(), std::cin, std::cout);
         return kDone;
@@ -185,7 +199,7 @@ int listTargets(bool json)
         }
     }
     if (json) {
-        std::cout << all.dump(2) << "\n";
+        printJson(all);
     }
     return kDone;
 }
@@ -201,7 +215,7 @@ int listTolerances(bool json)
         }
     }
     if (json) {
-        std::cout << all.dump(2) << "\n";
+        printJson(all);
     }
     return kDone;
 }

@@ -1,14 +1,28 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "cli/commands.h"
+#include "cli/output.h"
+#include "colour/spaces.h"
+#include "measure/reading_fields.h"
 #include "simlab/sim_bench.h"
 
 #include <CLI/CLI.hpp>
 
+#include <algorithm>
+#include <cstdlib>
 #include <iostream>
+#include <string_view>
 
 namespace {
 
 using namespace lamp::cli;
+
+/// A number that is finite and above 0: comparisons let what is not a number through.
+const CLI::Validator kPositive(
+    [](const std::string &text) {
+        const auto v = lamp::numberOf(text);
+        return v && *v > 0 && *v < 1e9 ? std::string() : "\"" + text + "\" is no number above 0";
+    },
+    "NUMBER>0");
 
 constexpr const char *kCurvesHelp = "Tone curves of a matrix profile: auto, parametric (by formula) or sampled";
 const std::vector<std::string> kCurveForms{"auto", "parametric", "sampled"};
@@ -19,7 +33,9 @@ void addVisit(CLI::App &app, VisitOptions &o, int &status)
     command->add_option("--bench", o.bench, "Command that starts the bench")->required();
     command->add_option("--target", o.target, "Name of a built-in target, or a JSON file")->required();
     command->add_option("--out", o.out, "Folder for the results")->required();
-    command->add_option("--task", o.task, "full, refresh, check or profile");
+    command->add_option("--task", o.task,
+                        "full; refresh: controls untouched; check: measure only (loads the ramps of --profile-in where none are loaded, and leaves "
+                        "them loaded); profile: describe the display as it is");
     command->add_option("--profile", o.profile, "auto, matrix or lut");
     command->add_option("--instrument", o.instrument, "auto, or the number of one of the bench's instruments");
     command->add_option("--icc", o.icc, "ICC major version: 2 or 4");
@@ -44,8 +60,8 @@ void addImport(CLI::App &app, ImportOptions &o, int &status)
     const auto reading = [&o](CLI::App *command) {
         command->add_option("FILE", o.file, "CSV, CGATS, CxF or JSON with drives and colours")->required();
         command->add_option("--columns", o.columns, "What columns are: HEADING=ROLE,...");
-        command->add_option("--full-drive", o.fullDrive, "The drive that means full: 1, 100, 255, 1023");
-        command->add_option("--white-luminance", o.whiteLuminance, "cd/m² of white, where colours are relative to it");
+        command->add_option("--full-drive", o.fullDrive, "The drive that means full: 1, 100, 255, 1023")->check(kPositive);
+        command->add_option("--white-luminance", o.whiteLuminance, "cd/m² of white, where colours are relative to it")->check(kPositive);
         command->add_flag("--accept-guess", o.acceptGuess, "Take what was guessed where the file leaves something open");
         command->add_flag("--json", o.json, "Machine-readable output");
     };
@@ -73,13 +89,16 @@ void addImport(CLI::App &app, ImportOptions &o, int &status)
     auto *rebuild = app.add_subcommand("rebuild", "Make a profile anew from the readings that it carries");
     rebuild->add_option("PROFILE", o.file, "An ICC profile with readings in it")->required();
     rebuild->add_option("--out", o.out, "The new profile")->required();
-    rebuild->add_option("--profile", o.profile, "auto, matrix or lut");
-    rebuild->add_option("--icc", o.icc, "ICC major version: 2 or 4");
+    rebuild->add_option("--profile", o.profile, "auto, matrix or lut; as it was where left out");
+    rebuild->add_option("--icc", o.icc, "ICC major version: 2 or 4; as it was where left out");
     rebuild->add_option("--curves", o.curves, kCurvesHelp)->check(CLI::IsMember(kCurveForms));
     rebuild->add_option("--grid", o.grid, "Nodes along each axis of a profile by tables")->check(CLI::Range(9, 65));
     rebuild->add_option("--name", o.name, "The new profile's description");
     rebuild->add_flag("--json", o.json, "Machine-readable output");
-    rebuild->callback([&] { status = rebuildProfile(o); });
+    rebuild->callback([&, rebuild] {
+        o.profileGiven = rebuild->count("--profile") > 0;
+        status = rebuildProfile(o);
+    });
 }
 
 void addProfiles(CLI::App &app, ScreenOptions &screen, CubeOptions &cube, int &status)
@@ -93,9 +112,13 @@ void addProfiles(CLI::App &app, ScreenOptions &screen, CubeOptions &cube, int &s
     auto *making = app.add_subcommand("cube", "A 3D LUT from a source space to a display, or back");
     making->add_option("--profile", cube.profile, "The display's profile")->required();
     making->add_option("--out", cube.out, "The .cube file")->required();
-    making->add_option("--source", cube.source, "The space that pictures come in");
+    std::string spaces;
+    for (const lamp::RgbSpace &s : lamp::rgbSpaces()) {
+        spaces += (spaces.empty() ? "" : ", ") + s.name;
+    }
+    making->add_option("--source", cube.source, "The space that pictures come in: " + spaces);
     making->add_option("--tone", cube.tone, "srgb, lstar, bt1886 or an exponent; the source's own where left out");
-    making->add_option("--luminance", cube.luminance, "cd/m² of the source's white; the most that the display has where left out");
+    making->add_option("--luminance", cube.luminance, "cd/m² of the source's white; the most that the display has where left out")->check(kPositive);
     making->add_option("--size", cube.size, "Nodes along each axis: 17, 33, 65");
     making->add_flag("--display-white", cube.displayWhite, "The display's own white stands for the source's");
     making->add_flag("--fold-ramps", cube.foldRamps, "The cube contains the calibration ramps");
@@ -146,12 +169,40 @@ void addServe(CLI::App &app, ServeOptions &o, bool &json, int &status)
     command->callback([&] { status = serveDisplay(o, json); });
 }
 
-} // namespace
+/// The commands' names in a line.
+std::string commandNames(const CLI::App &app)
+{
+    std::string names;
+    for (const CLI::App *sub : app.get_subcommands({})) {
+        names += (names.empty() ? "" : ", ") + sub->get_name();
+    }
+    return names;
+}
 
-int main(int argc, char **argv)
+/// Tells what is wrong with a command line, and where help to that very command is.
+int reportUsage(const CLI::App &app, const std::string &what, int argc, char **argv)
+{
+    const std::string first = argc > 1 ? argv[1] : "";
+    const auto subs = app.get_subcommands({});
+    const bool known = std::any_of(subs.begin(), subs.end(), [&](const CLI::App *sub) { return sub->get_name() == first; });
+    lamp::Error e{
+        lamp::ErrorKind::Input, what, "Nothing was started.", "Try `dutiful-lamp-cli " + (known ? first + " " : "") + "--help`.", "usage", false};
+    if (!known && !first.empty() && first[0] != '-') {
+        e.what = "There is no command \"" + first + "\".";
+        e.todo = "Commands: " + commandNames(app) + ". " + e.todo;
+    } else if (first.empty()) {
+        e.what = "A command is needed.";
+        e.todo = "Commands: " + commandNames(app) + ". " + e.todo;
+    }
+    const bool json = std::any_of(argv, argv + argc, [](const char *a) { return std::string_view(a) == "--json"; });
+    return report(e, json);
+}
+
+int run(int argc, char **argv)
 {
     CLI::App app{"Dutiful Lamp: calibrates, profiles and verifies displays, without a window."};
     app.name("dutiful-lamp-cli");
+    app.set_version_flag("--version", std::string("dutiful-lamp-cli " LAMP_VERSION));
     app.require_subcommand(1);
     int status = kDone;
     bool json = false;
@@ -179,13 +230,28 @@ int main(int argc, char **argv)
     addServe(app, serve, json, status);
     try {
         app.parse(argc, argv);
-    } catch (const CLI::CallForHelp &e) {
-        return app.exit(e);
-    } catch (const CLI::CallForAllHelp &e) {
-        return app.exit(e);
+    } catch (const CLI::Success &e) {
+        return app.exit(e, std::cout, std::cerr); // help or version was asked for
     } catch (const CLI::ParseError &e) {
-        std::cerr << "dutiful-lamp-cli: " << e.what() << "\nTry `dutiful-lamp-cli --help`.\n";
-        return kBadInput;
+        return reportUsage(app, e.what(), argc, argv);
+    }
+    return status;
+}
+
+} // namespace
+
+int main(int argc, char **argv)
+{
+    beginOutput();
+    int status = kBadInput;
+    try {
+        status = run(argc, argv);
+    } catch (const std::exception &e) {
+        std::cerr << "dutiful-lamp-cli: A fault of the program itself: " << e.what() << ". Please report it with what you were doing.\n";
+    }
+    if (!finishOutput() && (status == kDone || status == kNotWithin)) {
+        std::cerr << "dutiful-lamp-cli: Standard output could not be written to.\n" << std::flush;
+        status = kNotWritten;
     }
     return status;
 }

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Commands about profiles.
 #include "cli/commands.h"
+#include "cli/output.h"
 #include "cli/progress_line.h"
 
 #include "colour/difference.h"
@@ -102,17 +103,18 @@ int inspectProfile(const std::string &path, bool json)
         return report(bytes.error(), json);
     }
     const Inspection seen = inspect(bytes.value(), now());
+    const std::string why = seen.findings.empty() ? "It cannot be read." : seen.findings.back().text;
+    const Error error{ErrorKind::Input, path + ": " + why, "Nothing was changed.", "Choose an ICC profile of a display (RGB).", "profile", false};
     if (json) {
-        std::cout << inspectionJson(seen).dump(2, ' ', false, Json::error_handler_t::replace) << "\n";
+        Json j = inspectionJson(seen);
+        if (!seen.profile) {
+            j["error"] = errorJson(error);
+        }
+        printJson(j);
     } else if (seen.profile) {
         printInspection(path, seen);
     }
-    if (seen.profile) {
-        return kDone;
-    }
-    const std::string &why = seen.findings.empty() ? "It cannot be read." : seen.findings.back().text;
-    return report({ErrorKind::Input, path + ": " + why, "Nothing was changed.", "Choose an ICC profile of a display (RGB).", "profile", false},
-                  false);
+    return seen.profile ? kDone : report(error, false);
 }
 
 namespace {
@@ -134,9 +136,10 @@ Result<ReadingSet> ownReadings(const ScreenOptions &o)
     const auto text = readFile(o.readings);
     const auto table = text ? readingTable(text.value()) : Result<ReadingTable>(text.error());
     if (!table) {
-        return table.error();
+        return naming(o.readings, table.error());
     }
-    return readingsFrom(table.value(), guessRoles(table.value()));
+    const auto set = readingsFrom(table.value(), guessRoles(table.value()));
+    return set ? set : Result<ReadingSet>(naming(o.readings, set.error()));
 }
 
 void printScreening(const Screening &s, const std::vector<RealError> &errors)
@@ -196,9 +199,7 @@ int screenProfiles(const ScreenOptions &o)
         const auto bytes = readBytes(path);
         auto profile = bytes ? Profile::open(bytes.value()) : Result<Profile>(bytes.error());
         if (!profile) {
-            Error e = profile.error();
-            e.what = path + ": " + e.what;
-            return report(e, o.json);
+            return report(naming(path, profile.error()), o.json);
         }
         profiles.push_back(std::move(profile.value()));
     }
@@ -220,7 +221,7 @@ int screenProfiles(const ScreenOptions &o)
     }
     const Screening s = screen(pointers, o.profiles);
     if (o.json) {
-        std::cout << screeningJson(s, errors).dump(2, ' ', false, Json::error_handler_t::replace) << "\n";
+        printJson(screeningJson(s, errors));
     } else {
         printScreening(s, errors);
     }
@@ -238,10 +239,9 @@ Result<ToneCurve> toneNamed(const std::string &name, const ToneCurve &otherwise)
     for (const ToneKind kind : {ToneKind::Srgb, ToneKind::LStar, ToneKind::Bt1886}) {
         ToneCurve tone;
         tone.kind = kind;
-        std::string own = tone.name();
-        std::transform(own.begin(), own.end(), own.begin(), [](unsigned char c) { return char(std::tolower(c)); });
+        std::string own = lower(tone.name());
         own.erase(std::remove_if(own.begin(), own.end(), [](char c) { return c == '.' || c == '*'; }), own.end());
-        if (name == own || (kind == ToneKind::LStar && name == "lstar")) {
+        if (lower(name) == own || (kind == ToneKind::LStar && lower(name) == "lstar")) {
             return tone;
         }
     }
@@ -289,7 +289,10 @@ Result<Json> provenThrough(Bench &bench, const Cube &cube, const Profile &profil
         sum += e;
         most = std::max(most, e);
     }
-    Json proof{{"patches", patches}, {"mean", sum / patches}, {"max", most}, {"white_cd_m2", white->xyz.b}};
+    const Tolerance tolerance = *builtInTolerance("studio");
+    const bool within = sum / patches <= tolerance.mean && most <= tolerance.max;
+    Json proof{{"patches", patches},          {"mean", sum / patches},       {"max", most},
+               {"white_cd_m2", white->xyz.b}, {"tolerance", tolerance.name}, {"verdict", within ? "pass" : "fail"}};
     const double wanted = wantedThroughCube(profile, task, {1, 1, 1}).b;
     if (std::abs(white->xyz.b / wanted - 1) > 0.05) {
         proof["mind"] = "White reads " + fixed(white->xyz.b, 1) + " cd/m² instead of " + fixed(wanted, 1)
@@ -305,7 +308,13 @@ int makeCube(const CubeOptions &o)
     const auto bytes = readBytes(o.profile);
     const auto profile = bytes ? Profile::open(bytes.value()) : Result<Profile>(bytes.error());
     if (!profile) {
-        return report(profile.error(), o.json);
+        return report(naming(o.profile, profile.error()), o.json);
+    }
+    for (const Finding &f : inspect(bytes.value(), now()).findings) {
+        if (f.weight == Finding::Weight::Fault) {
+            return report({ErrorKind::Input, o.profile + ": " + f.text, "Nothing was written.", "Make the display's profile anew.", "profile", false},
+                          o.json);
+        }
     }
     const auto space = rgbSpace(o.source);
     if (!space || o.size < 2 || o.size > 129) {
@@ -333,10 +342,16 @@ int makeCube(const CubeOptions &o)
     if (!cube) {
         return report(cube.error(), o.json);
     }
-    if (const Status s = writeFile(fs::path(o.out), cubeToText(cube.value())); !s) {
-        return report(s.error(), o.json);
+    const auto kept = keepFile(fs::path(o.out), cubeToText(cube.value()));
+    if (!kept) {
+        report(kept.error(), o.json);
+        return kNotWritten;
     }
-    Json result{{"written", o.out}, {"header", cube->comments}};
+    int status = tellKept(kept.value());
+    Json result{{"written", (kept->folder / fs::path(o.out).filename()).string()}, {"header", cube->comments}};
+    if (kept->problem) {
+        result["error"] = errorJson(*kept->problem);
+    }
     if (!o.bench.empty() && !o.reverse) {
         auto bench = BenchClient::open(o.bench, {});
         const auto proof = bench ? provenThrough(*bench.value(), cube.value(), profile.value(), task, o.patches) : Result<Json>(bench.error());
@@ -344,9 +359,10 @@ int makeCube(const CubeOptions &o)
             return report(proof.error(), o.json);
         }
         result["measured_through"] = proof.value();
+        status = status != kDone || (*proof)["verdict"] == "pass" ? status : kNotWithin;
     }
     if (o.json) {
-        std::cout << result.dump(2, ' ', false, Json::error_handler_t::replace) << "\n";
+        printJson(result);
     } else {
         for (const std::string &line : cube->comments) {
             std::cout << line << "\n";
@@ -354,10 +370,11 @@ int makeCube(const CubeOptions &o)
         if (result.contains("measured_through")) {
             const Json &proof = result["measured_through"];
             std::cout << (proof.contains("mind") ? "Mind: " + proof["mind"].get<std::string>() + "\n" : "") << "Measured through it: ΔE00 mean "
-                      << fixed(proof["mean"].get<double>(), 2) << ", max " << fixed(proof["max"].get<double>(), 2) << "\n";
+                      << fixed(proof["mean"].get<double>(), 2) << ", max " << fixed(proof["max"].get<double>(), 2) << ": "
+                      << proof["verdict"].get<std::string>() << " (" << proof["tolerance"].get<std::string>() << ")\n";
         }
     }
-    return kDone;
+    return status;
 }
 
 } // namespace lamp::cli

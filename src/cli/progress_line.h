@@ -2,6 +2,7 @@
 #pragma once
 
 #include "base/text.h"
+#include "cli/output.h"
 
 #include <iostream>
 #include <string>
@@ -22,15 +23,15 @@ public:
     void progress(const std::string &what, double fraction, double secondsLeft)
     {
         if (m_terminal) {
-            std::cerr << "\r\x1b[K" << what << "  " << fixed(100 * fraction, 0) << " %"
-                      << (secondsLeft >= 0 ? ", about " + spanText(secondsLeft) + " left" : "") << std::flush;
+            tellTerminal("\r\x1b[K" + shownLine(what) + "  " + fixed(100 * fraction, 0) + " %"
+                         + (secondsLeft >= 0 ? ", about " + spanText(secondsLeft) + " left" : ""));
             m_open = true;
         }
     }
     void clear()
     {
         if (m_open) {
-            std::cerr << "\r\x1b[K";
+            tellTerminal("\r\x1b[K");
             m_open = false;
         }
     }

@@ -4,6 +4,7 @@
 #include "cli/painting.h"
 #include "cli/progress_line.h"
 #include "device/bench_client.h"
+#include "exchange/reading_table.h"
 #include "exchange/report.h"
 #include "exchange/results.h"
 #include "visit/visit.h"
@@ -126,9 +127,7 @@ Result<VisitPlan> planFrom(const VisitOptions &o)
         }
         const auto matrix = correctionFromJson(text.value());
         if (!matrix) {
-            Error e = matrix.error();
-            e.what = o.correction + ": " + e.what;
-            return e;
+            return naming(o.correction, matrix.error());
         }
         plan.matrix = matrix.value();
     }
@@ -138,9 +137,7 @@ Result<VisitPlan> planFrom(const VisitOptions &o)
             return bytes.error();
         }
         if (const auto opened = Profile::open(bytes.value()); !opened) {
-            Error e = opened.error();
-            e.what = o.profileIn + ": " + e.what;
-            return e;
+            return naming(o.profileIn, opened.error());
         }
         plan.profileIn = bytes.value();
         plan.profileInName = fs::path(o.profileIn).filename().string();
@@ -160,15 +157,50 @@ void printSummary(const VisitRecord &r, const fs::path &folder)
     std::cout << counted(int(r.readings.size()), "reading") << " in " << spanText(r.benchSeconds) << "; files in " << folder.string() << "\n";
 }
 
-int fail(const Error &error, const VisitRecord &record, const VisitOptions &o, ReadingJournal &journal)
+/// Ends a visit that failed: its readings are kept, and it is said where they are.
+int fail(Error error, const VisitRecord &record, const VisitOptions &o, ReadingJournal &journal)
 {
-    if (!record.readings.empty()) {
-        const Status kept = writeFile(fs::path(o.out) / "readings.txt", readingsToCgats(readingSet(record)));
-        if (kept) {
-            journal.discard();
-        }
+    if (record.readings.empty()) {
+        error.safe = "No reading had been taken.";
+        return report(error, o.json);
+    }
+    const std::string all = counted((long long)record.readings.size(), "reading");
+    if (const auto kept = keepReadings(o.out, record)) {
+        tellKept(kept.value());
+        error.safe = "All " + all + " are in " + (kept->folder / "readings.txt").string() + ".";
+        journal.discard();
+    } else if (!journal.path().empty()) {
+        error.safe = "All " + all + " are in " + journal.path().string() + ".";
+    } else {
+        // No disk takes them: what is left is the way to whoever called.
+        error.safe = "The " + all + " could not be written anywhere; they follow on standard error.";
+        std::cerr << readingsToCsv(readingSet(record));
     }
     return report(error, o.json);
+}
+
+/// Writes what a visit came to, and says it.
+int finish(const VisitRecord &record, const VisitOptions &o, ReadingJournal &journal)
+{
+    const PaintingWithoutScreen painting(o.report != "none");
+    const ReportKind kind = o.report == "pdf" ? ReportKind::Pdf : (o.report == "html" ? ReportKind::Html : ReportKind::None);
+    const auto kept = keepResults(o.out, record, kind, o.whole);
+    int status = record.verdict == Verdict::Pass ? kDone : kNotWithin;
+    fs::path folder = o.out;
+    if (kept) {
+        status = tellKept(kept.value()) == kDone ? status : kNotWritten;
+        folder = kept->folder;
+        journal.discard();
+    } else {
+        std::cerr << "dutiful-lamp-cli: " << kept.error().text() << " The figures follow on standard output.\n";
+        status = kNotWritten;
+    }
+    if (o.json || !kept) {
+        std::cout << visitJson(record) << "\n";
+    } else {
+        printSummary(record, folder);
+    }
+    return status;
 }
 
 } // namespace
@@ -184,6 +216,11 @@ int runVisit(const VisitOptions &o)
     if (const Status s = prepareFolder(folder); !s) {
         return report(s.error(), o.json);
     }
+    // One visit owns a folder from its beginning to its end.
+    const auto lock = FolderLock::take(folder);
+    if (!lock) {
+        return report(lock.error(), o.json);
+    }
     ProgressLine line;
     BenchClient::Options options;
     options.stop = signals.token();
@@ -193,9 +230,17 @@ int runVisit(const VisitOptions &o)
         return report(bench.error(), o.json);
     }
     ReadingJournal journal(folder / "readings.partial.csv");
+    if (!journal.earlier().empty()) {
+        line.say("Note: a visit before was interrupted; its readings are kept in " + journal.earlier().string()
+                 + " and can be brought in with import.");
+    }
     VisitHooks hooks;
     hooks.wallClock = now;
-    hooks.onReading = [&](const Measurement &m, const VisitRecord &) { journal.append(m); };
+    hooks.onReading = [&](const Measurement &m, const VisitRecord &r) {
+        if (const Status s = journal.append(m, r); !s) {
+            line.say("Note: " + s.error().text());
+        }
+    };
     hooks.onStage = [&](Stage s, const VisitRecord &r) { tellStage(line, s, r); };
     hooks.onProgress = [&](const Progress &p) { line.progress(stageTitle(p.stage), p.fraction, p.secondsLeft); };
     hooks.onNote = [&](const std::string &text) { line.say("Note: " + text); };
@@ -205,23 +250,7 @@ int runVisit(const VisitOptions &o)
     if (!record) {
         return fail(record.error(), visit.record(), o, journal);
     }
-    const PaintingWithoutScreen painting(o.report != "none");
-    const ReportKind kind = o.report == "pdf" ? ReportKind::Pdf : (o.report == "html" ? ReportKind::Html : ReportKind::None);
-    if (const Status s = keepResults(folder, record.value(), kind, o.whole); !s) {
-        Error e = s.error();
-        if (e.safe.empty()) {
-            e.safe = "No other place could be written to either; the figures follow on standard output.";
-            std::cout << visitJson(record.value()) << "\n";
-        }
-        return report(e, o.json);
-    }
-    journal.discard();
-    if (o.json) {
-        std::cout << visitJson(record.value()) << "\n";
-    } else {
-        printSummary(record.value(), folder);
-    }
-    return record->verdict == Verdict::Pass ? kDone : kNotWithin;
+    return finish(record.value(), o, journal);
 }
 
 } // namespace lamp::cli

@@ -12,11 +12,12 @@ namespace lamp {
 namespace {
 
 constexpr int kMostNodes = 129, kMostEntries = 65536;
+constexpr double kMostValue = 1e6; // far beyond any light that is coded, and written whole
 
 Error cubeError(int line, const std::string &what)
 {
     return {ErrorKind::Input,
-            "The cube cannot be used: line " + std::to_string(line) + ": " + what + ".",
+            "The cube cannot be used: " + (line > 0 ? "line " + std::to_string(line) + ": " : std::string()) + what + ".",
             "Nothing was changed.",
             "Choose a .cube file with LUT_3D_SIZE or LUT_1D_SIZE and as many lines of three numbers as that asks for.",
             "cube",
@@ -37,7 +38,7 @@ std::optional<double> number(const std::string &text)
 {
     double v = 0;
     const auto [end, code] = std::from_chars(text.data(), text.data() + text.size(), v);
-    return code == std::errc() && end == text.data() + text.size() && std::isfinite(v) ? std::optional(v) : std::nullopt;
+    return code == std::errc() && end == text.data() + text.size() && std::abs(v) <= kMostValue ? std::optional(v) : std::nullopt;
 }
 
 std::optional<std::array<double, 3>> three(const std::vector<std::string> &all, size_t first)
@@ -103,6 +104,9 @@ public:
 
     Result<Cube> finish(int line)
     {
+        if (line == 0) {
+            return cubeError(0, "the file is empty");
+        }
         if (m_cube.size == 0) {
             return cubeError(line, "the file ends without LUT_3D_SIZE or LUT_1D_SIZE");
         }

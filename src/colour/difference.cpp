@@ -24,6 +24,13 @@ double seventh(double v)
     return v2 * v2 * v2 * v;
 }
 
+/// Rounding may make a sum of squares negative by a hair. What is not a number stays none: a difference that cannot be
+/// worked out is never 0.
+double notBelowZero(double v)
+{
+    return v < 0 ? 0 : v;
+}
+
 constexpr double k25to7 = 6103515625.0;
 
 /// I, T, P of BT.2124: ICtCp of BT.2100 (PQ) with Ct halved.
@@ -50,7 +57,7 @@ double deltaE94(const Lab &p, const Lab &q)
 {
     const double c1 = std::hypot(p.b, p.c), c2 = std::hypot(q.b, q.c);
     const double dl = p.a - q.a, dc = c1 - c2;
-    const double dh2 = std::max(0.0, square(p.b - q.b) + square(p.c - q.c) - dc * dc);
+    const double dh2 = notBelowZero(square(p.b - q.b) + square(p.c - q.c) - dc * dc);
     const double sc = 1 + 0.045 * c1, sh = 1 + 0.015 * c1;
     return std::sqrt(dl * dl + square(dc / sc) + dh2 / (sh * sh));
 }
@@ -59,7 +66,7 @@ double deltaECmc(const Lab &p, const Lab &q, double l, double c)
 {
     const LCh p1 = lchOf(p);
     const double dl = p.a - q.a, dc = p1.b - std::hypot(q.b, q.c);
-    const double dh2 = std::max(0.0, square(p.b - q.b) + square(p.c - q.c) - dc * dc);
+    const double dh2 = notBelowZero(square(p.b - q.b) + square(p.c - q.c) - dc * dc);
     const double sl = p.a < 16 ? 0.511 : 0.040975 * p.a / (1 + 0.01765 * p.a);
     const double sc = 0.0638 * p1.b / (1 + 0.0131 * p1.b) + 0.638;
     const double c4 = square(square(p1.b));
@@ -83,7 +90,7 @@ double deltaE2000(const Lab &p, const Lab &q)
     // where 1 - cos(dh) has none left.
     const double cosHue = product > 0 ? dot / product : 1.0;
     const double sinHalf =
-        cosHue > 0 ? (product > 0 ? std::abs(cross) / product / (2 * std::sqrt((1 + cosHue) / 2)) : 0.0) : std::sqrt(std::max(0.0, (1 - cosHue) / 2));
+        cosHue > 0 ? (product > 0 ? std::abs(cross) / product / (2 * std::sqrt((1 + cosHue) / 2)) : 0.0) : std::sqrt(notBelowZero((1 - cosHue) / 2));
     const double dH = std::copysign(2 * std::sqrt(product) * sinHalf, cross);
     const double dL = q.a - p.a, dC = c2 - c1;
 
@@ -126,7 +133,7 @@ double deltaE2000(const Lab &p, const Lab &q)
     const double dTheta = 60 * kDegree * std::exp(-square((hDegrees - 275) / 25));
     const double rt = -2 * std::sqrt(m7 / (m7 + k25to7)) * std::sin(dTheta);
     const double l = dL / sl, c = dC / sc, h = dH / sh;
-    return std::sqrt(std::max(0.0, l * l + c * c + h * h + rt * c * h));
+    return std::sqrt(notBelowZero(l * l + c * c + h * h + rt * c * h));
 }
 
 double deltaEItp(const XYZ &p, const XYZ &q)

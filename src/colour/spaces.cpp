@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "colour/spaces.h"
 
+#include "base/text.h"
 #include "colour/cube_root.h"
 #include "colour/spectrum.h"
 
@@ -171,7 +172,7 @@ const std::vector<RgbSpace> &rgbSpaces()
 std::optional<RgbSpace> rgbSpace(std::string_view name)
 {
     for (const RgbSpace &space : rgbSpaces()) {
-        if (space.name == name) {
+        if (lower(space.name) == lower(std::string(name))) {
             return space;
         }
     }

@@ -64,7 +64,7 @@ std::vector<Drive> evenDrives(int nodes);
 
 /// The spaces the program knows: sRGB, Display P3, DCI-P3, Adobe RGB (1998), Rec. 709, Rec. 2020, NTSC 1953.
 const std::vector<RgbSpace> &rgbSpaces();
-/// By name, or nothing.
+/// By name in any case, or nothing.
 std::optional<RgbSpace> rgbSpace(std::string_view name);
 
 } // namespace lamp

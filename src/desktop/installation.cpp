@@ -2,12 +2,14 @@
 #include "desktop/installation.h"
 
 #include "base/file.h"
+#include "base/json.h"
 #include "base/text.h"
 
 #include <nlohmann/json.hpp>
 
 #include <algorithm>
 #include <cstdlib>
+#include <utility>
 
 namespace lamp {
 
@@ -41,15 +43,24 @@ std::string nameOf(const Bytes &profile)
     return opened ? opened->facts().description : "(no profile that can be read)";
 }
 
-/// A description as a file name: no separators, no leading dot, not too long.
-std::string fileNameOf(const std::string &description)
+} // namespace
+
+std::string profileFileName(const std::string &description, const std::string &display, const std::string &id)
 {
     std::string name;
-    for (const char c : description.substr(0, 120)) {
-        name += c == '/' || c == '\\' || static_cast<unsigned char>(c) < 32 ? '-' : c;
+    const std::string serial = display.substr(display.rfind(' ') + 1);
+    const bool told = description.find(serial) != std::string::npos;
+    for (const char c : shownLine(description, 120) + (told ? "" : " " + shownLine(serial, 40))) {
+        name += c == '/' || c == '\\' ? '-' : c;
     }
-    return (name.empty() || name[0] == '.' ? "profile " + name : name) + ".icc";
+    if (name.empty() || name[0] == '.') {
+        name = "profile " + name;
+    }
+    // Two monitors of one model have the same description; the ID tells their profiles apart.
+    return name + " " + id.substr(0, 12) + ".icc";
 }
+
+namespace {
 
 } // namespace
 
@@ -61,6 +72,28 @@ DesktopFolders DesktopFolders::ofUser()
 Status Installation::load()
 {
     m_assignments.clear();
+    return read();
+}
+
+/// Changes what is kept as one step: what others have installed meanwhile is read first and stays.
+template <typename Change> Status Installation::change(const Change &apply)
+{
+    if (const Status s = prepareFolder(m_folders.config); !s) {
+        return s;
+    }
+    const auto lock = FileLock::take(m_folders.config / ".outputs.lock");
+    if (!lock) {
+        return lock.error();
+    }
+    if (const Status s = load(); !s) {
+        return s;
+    }
+    const Status changed = apply();
+    return changed ? save() : changed;
+}
+
+Status Installation::read()
+{
     const fs::path file = m_folders.config / "outputs.json";
     std::error_code code;
     if (!fs::exists(file, code)) {
@@ -70,7 +103,8 @@ Status Installation::load()
     if (!text) {
         return text.error();
     }
-    const Json j = Json::parse(text.value(), nullptr, false);
+    const auto parsed = parseJson(text.value());
+    const Json j = parsed ? parsed.value() : Json();
     try {
         for (const Json &a : j.at("outputs")) {
             Assignment one;
@@ -87,7 +121,10 @@ Status Installation::load()
         return Done{};
     } catch (const std::exception &) {
         m_assignments.clear();
-        const fs::path aside = file.string() + ".damaged";
+        fs::path aside = file.string() + ".damaged";
+        for (int n = 2; fs::exists(aside, code) && n < 1000; ++n) {
+            aside = file.string() + ".damaged-" + std::to_string(n);
+        }
         fs::rename(file, aside, code);
         return Error{ErrorKind::Storage,
                      "What was installed cannot be read: " + file.string() + " is damaged.",
@@ -108,10 +145,7 @@ Status Installation::save() const
         }
         all.push_back({{"output", a.output}, {"monitor", a.monitor}, {"profiles", profiles}, {"active", a.active}});
     }
-    if (const Status s = prepareFolder(m_folders.config); !s) {
-        return s;
-    }
-    return writeFile(m_folders.config / "outputs.json", Json{{"schema", "dutiful-lamp/outputs/1"}, {"outputs", all}}.dump(1));
+    return writeFile(m_folders.config / "outputs.json", jsonText(Json{{"schema", "dutiful-lamp/outputs/1"}, {"outputs", all}}, 1));
 }
 
 const Assignment *Installation::assignment(const XOutput &output) const
@@ -143,7 +177,9 @@ Result<fs::path> Installation::keepCopy(const Bytes &profile) const
     if (const Status s = prepareFolder(m_folders.profiles); !s) {
         return s.error();
     }
-    const fs::path file = m_folders.profiles / fileNameOf(opened->facts().description);
+    const Profile::Facts facts = opened->facts();
+    // The ID as it is worked out, whatever the profile says of itself.
+    const fs::path file = m_folders.profiles / profileFileName(facts.description, facts.display, profileIdText(profile));
     const Status written = writeFile(file, profile);
     return written ? Result<fs::path>(file) : Result<fs::path>(written.error());
 }
@@ -156,37 +192,52 @@ Status Installation::install(const XOutput &output, const Bytes &profile)
     }
     const fs::path &file = kept.value();
     const std::string name = nameOf(profile);
-    Assignment &a = assignmentFor(output);
-    a.output = output.name;
-    const auto same = std::find_if(a.profiles.begin(), a.profiles.end(), [&](const InstalledProfile &p) { return p.file == file; });
-    a.active = size_t(same - a.profiles.begin());
-    if (same == a.profiles.end()) {
-        a.profiles.push_back({name, file});
-    }
-    return save();
+    return change([&]() -> Status {
+        Assignment &a = assignmentFor(output);
+        a.output = output.name;
+        const auto same = std::find_if(a.profiles.begin(), a.profiles.end(), [&](const InstalledProfile &p) { return p.name == name; });
+        a.active = size_t(same - a.profiles.begin());
+        if (same == a.profiles.end()) {
+            a.profiles.push_back({name, file});
+            return Done{};
+        }
+        const fs::path old = std::exchange(same->file, file);
+        const bool used = std::any_of(m_assignments.begin(), m_assignments.end(), [&](const Assignment &other) {
+            return std::any_of(other.profiles.begin(), other.profiles.end(), [&](const InstalledProfile &p) { return p.file == old; });
+        });
+        if (!used && old.parent_path() == m_folders.profiles) {
+            std::error_code code;
+            fs::remove(old, code); // of the same name, and in nobody's use any more
+        }
+        return Done{};
+    });
 }
 
 Result<std::string> Installation::next(const XOutput &output)
 {
-    if (assignment(output) == nullptr) {
-        return notInstalled(output);
-    }
-    Assignment &a = assignmentFor(output);
-    a.active = (a.active + 1) % a.profiles.size();
-    if (const Status s = save(); !s) {
-        return s.error();
-    }
-    return a.profiles[a.active].name;
+    std::string name;
+    const Status changed = change([&]() -> Status {
+        if (assignment(output) == nullptr) {
+            return notInstalled(output);
+        }
+        Assignment &a = assignmentFor(output);
+        a.active = (a.active + 1) % a.profiles.size();
+        name = a.profiles[a.active].name;
+        return Done{};
+    });
+    return changed ? Result<std::string>(name) : Result<std::string>(changed.error());
 }
 
 Status Installation::forget(const XOutput &output)
 {
-    const Assignment *found = assignment(output);
-    if (found == nullptr) {
-        return notInstalled(output);
-    }
-    m_assignments.erase(m_assignments.begin() + (found - m_assignments.data()));
-    return save();
+    return change([&]() -> Status {
+        const Assignment *found = assignment(output);
+        if (found == nullptr) {
+            return notInstalled(output);
+        }
+        m_assignments.erase(m_assignments.begin() + (found - m_assignments.data()));
+        return Done{};
+    });
 }
 
 Status Installation::apply(XScreen &screen, const XOutput &output) const

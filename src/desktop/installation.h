@@ -73,11 +73,17 @@ public:
 
 private:
     Assignment &assignmentFor(const XOutput &output);
+    template <typename Change> Status change(const Change &apply);
+    Status read();
     Status save() const;
     [[nodiscard]] std::filesystem::path autostart() const;
     DesktopFolders m_folders;
     std::vector<Assignment> m_assignments;
 };
+
+/// A file name for a profile: its description, as far as file systems bear it, the display's serial (the last word of
+/// `display`), and the beginning of its ID, which keep two monitors of one model apart.
+std::string profileFileName(const std::string &description, const std::string &display, const std::string &id);
 
 /// What a Wayland session keeps programs from doing, and the way there is; empty in an X session.
 std::string waylandSentence(const std::string &sessionType, const std::string &waylandDisplay);

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "device/bench_client.h"
 
+#include "base/json.h"
 #include "base/text.h"
 #include "device/bench_json.h"
 
@@ -37,7 +38,8 @@ Error benchError(const char *verb, const Json &reply)
     if (e.code.empty()) {
         e.code = "internal";
     }
-    e.what = "The bench could not do \"" + std::string(verb) + "\": " + (message.empty() ? e.code : message) + " (" + e.code + ").";
+    e.code = shownLine(e.code, 60);
+    e.what = "The bench could not do \"" + std::string(verb) + "\": " + (message.empty() ? e.code : shownLine(message)) + " (" + e.code + ").";
     return e;
 }
 
@@ -97,7 +99,7 @@ Error BenchClient::gone(const std::string &what, const char *verb)
             false};
 }
 
-Result<Json> BenchClient::ask(const char *verb, Json parameters, bool person)
+Result<Json> BenchClient::ask(const char *verb, Json parameters, bool person, double passed)
 {
     if (m_dead) {
         return gone("The bench is gone.", verb);
@@ -108,23 +110,63 @@ Result<Json> BenchClient::ask(const char *verb, Json parameters, bool person)
     const long long id = m_nextId++;
     parameters["id"] = id;
     parameters["do"] = verb;
-    if (!m_child.writeLine(parameters.dump())) {
+    if (!m_child.writeLine(jsonText(parameters))) {
         // Hear its last words before saying that it is gone.
         std::string rest;
         while (m_child.readLine(rest, 0.2) == ChildProcess::Wait::Line) {
         }
         return gone("The bench ended without an answer.", verb);
     }
-    return awaitReply(id, verb, person ? -1.0 : m_options.replyTimeoutS);
+    return awaitReply(id, verb, person ? -1.0 : m_options.replyTimeoutS, passed);
 }
 
-Result<Json> BenchClient::awaitReply(long long id, const char *verb, double timeoutS)
+Status BenchClient::tick(const Json &reply, double passed)
 {
+    constexpr double kEndOfTime = 1e8, kJitterS = 1e-3; // three years; what a bench may round away
+    constexpr int kPatience = 3;
+    if (!m_info.virtualClock) {
+        // Wall time is here as well, and nobody's to get wrong.
+        m_now = std::chrono::duration<double>(std::chrono::steady_clock::now() - m_opened).count();
+        return Done{};
+    }
+    const auto bad = [this](const std::string &what) {
+        return Error{ErrorKind::Bench,
+                     "The bench's clock " + what + ".",
+                     "All readings taken so far are kept.",
+                     "Look at the bench program: without a clock that runs, warm-up and drift cannot be told.",
+                     "clock",
+                     false};
+    };
+    const auto it = reply.find("t");
+    if (it == reply.end() || !it->is_number()) {
+        // A bench that tells no time: what was asked to pass has passed.
+        m_now += passed;
+        return Done{};
+    }
+    const double t = it->get<double>();
+    if (!(t >= 0 && t < kEndOfTime)) {
+        return bad("tells an impossible time");
+    }
+    if (t < m_now - kJitterS) {
+        return bad("runs backwards, from " + fixed(m_now, 1) + " to " + fixed(t, 1) + " s");
+    }
+    m_stood = passed > 0 ? (t - m_now < 0.1 * passed ? m_stood + 1 : 0) : m_stood;
+    if (m_stood >= kPatience) {
+        return bad("stands still at " + fixed(t, 1) + " s");
+    }
+    m_now = std::max(m_now, t);
+    return Done{};
+}
+
+Result<Json> BenchClient::awaitReply(long long id, const char *verb, double timeoutS, double passed)
+{
+    constexpr double kGraceS = 12; // an instrument integrates for ten seconds at most
+    const bool reading = std::string_view(verb) == "instrument.read";
     const auto start = std::chrono::steady_clock::now();
     for (;;) {
         const double waited = std::chrono::duration<double>(std::chrono::steady_clock::now() - start).count();
         std::string line;
-        const auto wait = m_child.readLine(line, timeoutS < 0 ? -1 : std::max(0.0, timeoutS - waited), m_options.stop);
+        const auto wait = m_child.readLine(line, timeoutS < 0 ? -1 : std::max(0.0, timeoutS - waited), m_options.stop, reading ? kGraceS : 0);
         switch (wait) {
         case ChildProcess::Wait::TimedOut: return gone("The bench did not answer within " + spanText(timeoutS) + ".", verb);
         case ChildProcess::Wait::Ended:
@@ -134,19 +176,20 @@ Result<Json> BenchClient::awaitReply(long long id, const char *verb, double time
         case ChildProcess::Wait::Stopped: return stopped();
         case ChildProcess::Wait::Line: break;
         }
-        Json reply = Json::parse(line, nullptr, false);
+        const auto parsed = parseJson(line);
+        const Json reply = parsed ? parsed.value() : Json();
         const bool fits = reply.is_object() && reply.contains("id") && reply["id"].is_number_integer() && reply["id"].get<long long>() == id;
         if (!fits) {
             if (m_options.log) {
-                m_options.log("skipped a line that is no answer: " + line.substr(0, 200));
+                m_options.log("skipped a line that is no answer: " + shownLine(line, 200));
             }
             if (++m_skippedLines > kPatienceForGarbage) {
                 return gone("The bench sent more than 100 lines that are no answers.", verb);
             }
             continue;
         }
-        if (reply.contains("t") && reply["t"].is_number()) {
-            m_now = reply["t"].get<double>();
+        if (const Status s = tick(reply, passed); !s) {
+            return s.error();
         }
         if (!reply.contains("ok") || !reply["ok"].is_boolean() || !reply["ok"].get<bool>()) {
             return benchError(verb, reply);
@@ -189,6 +232,12 @@ Result<BenchInfo> BenchClient::hello()
     auto info = benchjson::benchInfo(*reply);
     if (info) {
         m_info = info.value();
+        // From here on the bench's clock counts, wherever it stands.
+        m_now = 0;
+        m_stood = 0;
+        if (const Status s = tick(*reply, 0); !s) {
+            return s.error();
+        }
     }
     return info;
 }
@@ -196,7 +245,7 @@ Result<BenchInfo> BenchClient::hello()
 Status BenchClient::advance(double seconds)
 {
     if (m_info.virtualClock) {
-        const auto reply = ask("clock.advance", {{"seconds", seconds}});
+        const auto reply = ask("clock.advance", {{"seconds", seconds}}, false, seconds);
         return reply ? Status(Done{}) : Status(reply.error());
     }
     // Real time: wait in short pieces, so that a request to stop is heard.
@@ -208,8 +257,7 @@ Status BenchClient::advance(double seconds)
         const std::chrono::duration<double> left = end - std::chrono::steady_clock::now();
         std::this_thread::sleep_for(std::min(left, std::chrono::duration<double>(0.1)));
     }
-    m_now += seconds;
-    return Done{};
+    return tick(Json::object(), 0);
 }
 
 Result<DisplayInfo> BenchClient::describeDisplay()
@@ -311,6 +359,9 @@ Result<Reading> BenchClient::read(ReadMode mode, double integrationS)
     }
     auto reading = benchjson::reading(*reply);
     if (reading) {
+        if (m_info.virtualClock && !reply->contains("t")) {
+            m_now += reading->integrationS;
+        }
         reading.value().t = m_now;
     }
     return reading;

@@ -6,6 +6,7 @@
 
 #include <nlohmann/json_fwd.hpp>
 
+#include <chrono>
 #include <functional>
 #include <memory>
 
@@ -45,12 +46,14 @@ private:
     explicit BenchClient(Options options);
 
     /// Sends a request and gives the reply's object, or the error that the bench or the pipe made.
-    Result<nlohmann::json> ask(const char *verb, nlohmann::json parameters, bool person = false);
+    Result<nlohmann::json> ask(const char *verb, nlohmann::json parameters, bool person = false, double passed = 0);
     /// The same, again while the bench says that the same call may succeed.
     Result<nlohmann::json> askPatiently(const char *verb, const nlohmann::json &parameters, bool person = false);
-    Result<nlohmann::json> awaitReply(long long id, const char *verb, double timeoutS);
+    Result<nlohmann::json> awaitReply(long long id, const char *verb, double timeoutS, double passed);
     Status act(const char *verb, const nlohmann::json &parameters, bool person = false);
     Error gone(const std::string &what, const char *verb);
+    /// Takes the bench's clock from a reply. \param passed seconds of it that the request asks for
+    Status tick(const nlohmann::json &reply, double passed);
 
     Options m_options;
     ChildProcess m_child;
@@ -60,6 +63,8 @@ private:
     double m_now = 0;
     int m_skippedLines = 0;
     bool m_dead = false;
+    std::chrono::steady_clock::time_point m_opened = std::chrono::steady_clock::now();
+    int m_stood = 0; ///< how often in a row time was asked to pass and did not
 };
 
 } // namespace lamp

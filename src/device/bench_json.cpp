@@ -1,11 +1,22 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "device/bench_json.h"
 
+#include "base/text.h"
+
+#include <algorithm>
 #include <cmath>
 
 namespace lamp::benchjson {
 
 namespace {
+
+// What no display and no instrument is: beyond these a bench is not believed.
+constexpr size_t kLongestName = 200, kLongestText = 2000, kMostNames = 64, kMostControls = 64, kMostBands = 4096;
+constexpr int kMostInstruments = 32;
+constexpr double kMostSteps = 1e6; // of a control
+constexpr double kMostFloor = 5;   // cd/m²: an instrument that sees nothing below could not read a display
+constexpr double kMostRepeatability = 0.2;
+constexpr double kMostLight = 1e9; // cd/m² or lux, a sun
 
 const Json *member(const Json &object, const char *key)
 {
@@ -19,6 +30,12 @@ double finite(const Json &value, const char *key)
         throw FieldError{key, "a number"};
     }
     return value.get<double>();
+}
+
+/// What is shown to people and written into files: without signs that steer, and of a sane length.
+std::string label(const Json &object, const char *key, const std::string &fallback = {})
+{
+    return shownLine(text(object, key, fallback), kLongestName);
 }
 
 std::vector<std::string> texts(const Json &object, const char *key)
@@ -36,6 +53,9 @@ std::vector<std::string> texts(const Json &object, const char *key)
             throw FieldError{key, "a list of texts"};
         }
         all.push_back(item.get<std::string>());
+        if (all.size() > kMostNames || all.back().size() > kLongestName) {
+            throw FieldError{key, "a list of at most " + std::to_string(kMostNames) + " short texts"};
+        }
     }
     return all;
 }
@@ -69,6 +89,10 @@ Control control(const Json &item)
     if (c.name.empty() || c.max <= c.min || c.step <= 0) {
         throw FieldError{"controls", "objects with a name, min below max and a step above 0"};
     }
+    if (!((c.max - c.min) / c.step <= kMostSteps)) {
+        throw FieldError{"controls", "controls of at most a million steps"};
+    }
+    c.value = std::clamp(c.value, c.min, c.max);
     return c;
 }
 
@@ -106,7 +130,11 @@ std::string text(const Json &object, const char *key, const std::string &fallbac
     if (!value->is_string()) {
         throw FieldError{key, "a text"};
     }
-    return value->get<std::string>();
+    auto all = value->get<std::string>();
+    if (all.size() > kLongestText) {
+        throw FieldError{key, "a text of at most " + std::to_string(kLongestText) + " bytes"};
+    }
+    return all;
 }
 
 std::vector<double> numbers(const Json &value, const char *key)
@@ -153,14 +181,18 @@ Result<BenchInfo> benchInfo(const Json &reply)
     return guarded("hello", [&] {
         BenchInfo info;
         info.protocol = text(reply, "protocol");
-        info.name = text(reply, "name", "unnamed bench");
+        info.name = label(reply, "name", "unnamed bench");
         for (const std::string &role : texts(reply, "roles")) {
             info.hasDisplay = info.hasDisplay || role == "display";
             info.hasInstrument = info.hasInstrument || role == "instrument";
         }
         info.virtualClock = text(reply, "clock", "real") == "virtual";
         info.automatic = boolean(reply, "automatic", false);
-        info.instruments = std::max(1, integer(reply, "instruments", 1));
+        info.instruments = integer(reply, "instruments", 1);
+        if (info.instruments < 0 || info.instruments > kMostInstruments) {
+            throw FieldError{"instruments", "at most " + std::to_string(kMostInstruments)};
+        }
+        info.instruments = std::max(1, info.instruments);
         return info;
     });
 }
@@ -193,13 +225,13 @@ Result<DisplayInfo> displayInfo(const Json &reply)
 {
     return guarded("display.describe", [&] {
         DisplayInfo info;
-        info.model = text(reply, "model", "unnamed display");
-        info.serial = text(reply, "serial");
+        info.model = label(reply, "model", "unnamed display");
+        info.serial = label(reply, "serial");
         info.technology = text(reply, "technology", "unknown");
         info.bits = int(std::clamp(number(reply, "bits", 8), 1.0, 16.0));
         info.widthMm = number(reply, "width_mm", 0);
         info.heightMm = number(reply, "height_mm", 0);
-        info.hours = number(reply, "hours", 0);
+        info.hours = std::clamp(number(reply, "hours", 0), 0.0, 1e7);
         info.modes = texts(reply, "modes");
         info.mode = text(reply, "mode");
         if (const Json *list = member(reply, "controls")) {
@@ -208,6 +240,9 @@ Result<DisplayInfo> displayInfo(const Json &reply)
             }
             for (const Json &item : *list) {
                 info.controls.push_back(control(item));
+                if (info.controls.size() > kMostControls) {
+                    throw FieldError{"controls", "a list of at most " + std::to_string(kMostControls)};
+                }
             }
         }
         if (const Json *lut = member(reply, "lut")) {
@@ -265,18 +300,25 @@ Result<InstrumentInfo> instrumentInfo(const Json &reply)
 {
     return guarded("instrument.describe", [&] {
         InstrumentInfo info;
-        info.model = text(reply, "model", "unnamed instrument");
-        info.serial = text(reply, "serial");
+        info.model = label(reply, "model", "unnamed instrument");
+        info.serial = label(reply, "serial");
         info.kind = text(reply, "kind", "colorimeter");
         info.observer = text(reply, "observer", info.observer);
         if (member(reply, "modes") != nullptr) {
             info.modes = texts(reply, "modes");
         }
-        info.floorCdM2 = std::max(0.0, number(reply, "floor_cd_m2", 0));
-        info.repeatability = std::max(1e-6, number(reply, "repeatability", info.repeatability));
+        info.floorCdM2 = number(reply, "floor_cd_m2", 0);
+        if (info.floorCdM2 < 0 || info.floorCdM2 > kMostFloor) {
+            throw FieldError{"floor_cd_m2", "between 0 and " + fixed(kMostFloor, 0)};
+        }
+        info.repeatability = number(reply, "repeatability", info.repeatability);
+        if (info.repeatability < 0 || info.repeatability > kMostRepeatability) {
+            throw FieldError{"repeatability", "between 0 and " + fixed(kMostRepeatability, 1)};
+        }
+        info.repeatability = std::max(1e-6, info.repeatability);
         info.corrections = texts(reply, "corrections");
         info.spectral = member(reply, "spectral") != nullptr;
-        info.lastCertified = text(reply, "last_certified");
+        info.lastCertified = label(reply, "last_certified");
         return info;
     });
 }
@@ -310,13 +352,19 @@ Result<Reading> reading(const Json &reply)
             throw FieldError{"XYZ", "never negative"};
         }
         r.xyz = {v[0], v[1], v[2]};
-        r.integrationS = number(reply, "integration_s", 0);
+        if (std::max({v[0], v[1], v[2]}) > kMostLight) {
+            throw FieldError{"XYZ", "less light than a sun gives"};
+        }
+        r.integrationS = std::clamp(number(reply, "integration_s", 0), 0.0, 600.0);
         for (const std::string &flag : texts(reply, "flags")) {
             r.lowLight = r.lowLight || flag == "low-light";
             r.unstable = r.unstable || flag == "unstable";
         }
         if (const Json *s = member(reply, "spectrum"); s != nullptr && s->is_object() && s->contains("values")) {
             r.spectrum = Spectrum{number(*s, "start_nm", 380), number(*s, "step_nm", 5), numbers((*s)["values"], "values")};
+            if (r.spectrum->values.size() > kMostBands || !(r.spectrum->stepNm > 0)) {
+                throw FieldError{"spectrum", "at most " + std::to_string(kMostBands) + " values at a step above 0"};
+            }
         }
         r.t = number(reply, "t", 0);
         return r;

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "device/child_process.h"
 
+#include "base/text.h"
+
 #include <array>
 #include <cerrno>
 #include <chrono>
@@ -48,6 +50,13 @@ Status ChildProcess::start(const std::string &command)
     m_pid = ::fork();
     if (m_pid == 0) {
         ::setpgid(0, 0);
+        // What this program ignores or holds back for itself must not be inherited: the child ends when it is asked to.
+        sigset_t none;
+        ::sigemptyset(&none);
+        for (const int s : {SIGPIPE, SIGINT, SIGTERM, SIGHUP}) {
+            ::signal(s, SIG_DFL);
+        }
+        ::sigprocmask(SIG_SETMASK, &none, nullptr);
         ::dup2(in[1], STDIN_FILENO);
         ::dup2(out[1], STDOUT_FILENO);
         ::dup2(err[1], STDERR_FILENO);
@@ -119,10 +128,11 @@ void ChildProcess::drainErrors()
     }
 }
 
-ChildProcess::Wait ChildProcess::readLine(std::string &line, double timeoutS, const std::stop_token &stop)
+ChildProcess::Wait ChildProcess::readLine(std::string &line, double timeoutS, const std::stop_token &stop, double graceS)
 {
     using Clock = std::chrono::steady_clock;
     const auto start = Clock::now();
+    std::optional<double> grace;
     for (;;) {
         if (const size_t newline = m_buffer.find('\n'); newline != std::string::npos) {
             line = m_buffer.substr(0, newline);
@@ -136,7 +146,10 @@ ChildProcess::Wait ChildProcess::readLine(std::string &line, double timeoutS, co
             drainErrors();
             return Wait::Ended;
         }
-        if (stop.stop_requested()) {
+        if (stop.stop_requested() && !grace) {
+            grace = std::chrono::duration<double>(Clock::now() - start).count() + graceS;
+        }
+        if (grace && std::chrono::duration<double>(Clock::now() - start).count() >= *grace) {
             return Wait::Stopped;
         }
         const double waited = std::chrono::duration<double>(Clock::now() - start).count();
@@ -163,7 +176,7 @@ std::string ChildProcess::lastWords()
     drainErrors();
     std::string all;
     for (const std::string &l : m_errorLines) {
-        all += (all.empty() ? "" : " | ") + l;
+        all += (all.empty() ? "" : " | ") + shownLine(l, 300);
     }
     return all;
 }
@@ -187,20 +200,24 @@ void ChildProcess::stop()
     if (m_pid <= 0) {
         return;
     }
-    // End of file ends a good bench by itself; a stubborn one is ended with everything that it started.
-    for (int i = 0; i < 40 && !exitStatus(); ++i) {
+    // End of file ends a good bench by itself; a stubborn one is ended with everything that it started, also where the
+    // shell that started it has gone before.
+    const auto over = [this] { return exitStatus().has_value() && ::kill(-m_pid, 0) != 0; };
+    for (int i = 0; i < 40 && !over(); ++i) {
         std::this_thread::sleep_for(std::chrono::milliseconds(i < 20 ? 2 : 25));
     }
-    if (!m_status) {
+    if (!over()) {
         ::kill(-m_pid, SIGTERM);
-        for (int i = 0; i < 20 && !exitStatus(); ++i) {
+        for (int i = 0; i < 20 && !over(); ++i) {
             std::this_thread::sleep_for(std::chrono::milliseconds(25));
         }
     }
-    if (!m_status) {
+    if (!over()) {
         ::kill(-m_pid, SIGKILL);
-        int status = 0;
-        ::waitpid(m_pid, &status, 0);
+        if (!m_status) {
+            int status = 0;
+            ::waitpid(m_pid, &status, 0);
+        }
     }
     m_pid = -1;
 }

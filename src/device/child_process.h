@@ -27,8 +27,9 @@ public:
     bool writeLine(const std::string &line);
 
     enum class Wait { Line, TimedOut, Ended, Stopped, TooLong };
-    /// Waits for the next line of standard output. \param timeoutS wall seconds; below 0 waits for ever.
-    Wait readLine(std::string &line, double timeoutS, const std::stop_token &stop = {});
+    /// Waits for the next line of standard output. \param timeoutS wall seconds; below 0 waits for ever. \param graceS for
+    /// so long a line is still waited for after a request to stop: an answer that is on its way is not thrown away
+    Wait readLine(std::string &line, double timeoutS, const std::stop_token &stop = {}, double graceS = 0);
 
     /// What the child said last on its standard error, joined by " | ".
     [[nodiscard]] std::string lastWords();

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "exchange/cxf.h"
 
+#include "measure/reading_fields.h"
+
 #include <QXmlStreamReader>
 #include <QXmlStreamWriter>
 
@@ -167,9 +169,10 @@ private:
         for (const char *c : {lab ? "L*" : "X", lab ? "a*" : "Y", lab ? "b*" : "Z"}) {
             t.columns.push_back(c + (lab ? std::string() : unit));
         }
-        t.columns.insert(t.columns.end(), {"integration (s)", "time (s)", "state"});
+        for (const ReadingField &f : readingFields()) {
+            t.columns.push_back(f.heading);
+        }
         const double range = m_objects.front().range;
-        size_t spectral = 0;
         for (const Object &o : m_objects) {
             if (o.hasXyz == lab || o.range != range) {
                 return cxfError(m_xml, "the object \"" + o.name + "\" is written otherwise than the first");
@@ -177,16 +180,12 @@ private:
             std::vector<std::string> row{o.name};
             row.insert(row.end(), o.rgb.begin(), o.rgb.end());
             row.insert(row.end(), o.colour.begin(), o.colour.end());
-            for (const char *tag : {"integration_s", "t", "state"}) {
-                const auto found = o.tags.find(tag);
-                row.push_back(found != o.tags.end() ? found->second : (std::string(tag) == "state" ? "" : "0"));
+            for (const ReadingField &f : readingFields()) {
+                const auto found = o.tags.find(f.key);
+                row.push_back(found != o.tags.end() ? found->second : "");
             }
             t.rows.push_back(std::move(row));
-            t.spectra.push_back(o.spectrum);
-            spectral += o.spectrum.values.empty() ? 0 : 1;
-        }
-        if (spectral == 0) {
-            t.spectra.clear();
+            t.spectra.push_back(o.spectrum.values.empty() ? std::nullopt : std::optional(o.spectrum));
         }
         t.behindLut = m_facts.contains("drive") && m_facts.at("drive") == "behind LUT";
         return t;
@@ -199,9 +198,9 @@ private:
     std::optional<Error> m_fault;
 };
 
-QString exactText(double v)
+QString exactly(double v)
 {
-    return QString::number(v, 'g', 17);
+    return QString::fromStdString(exactText(v));
 }
 
 QString plain(const std::string &text)
@@ -214,8 +213,9 @@ QString plain(const std::string &text)
     return out;
 }
 
-void writeObject(QXmlStreamWriter &xml, const Measurement &m, const Spectrum *spectrum)
+void writeObject(QXmlStreamWriter &xml, const Measurement &m)
 {
+    const Spectrum *spectrum = m.spectrum && !m.spectrum->values.empty() ? &*m.spectrum : nullptr;
     xml.writeStartElement("Object");
     xml.writeAttribute("ObjectType", "Measurement");
     xml.writeAttribute("Name", plain(m.name));
@@ -223,12 +223,12 @@ void writeObject(QXmlStreamWriter &xml, const Measurement &m, const Spectrum *sp
     xml.writeStartElement("ColorValues");
     if (spectrum != nullptr) {
         xml.writeStartElement("EmissionSpectrum");
-        xml.writeAttribute("StartWL", exactText(spectrum->startNm));
-        xml.writeAttribute("Increment", exactText(spectrum->stepNm));
+        xml.writeAttribute("StartWL", exactly(spectrum->startNm));
+        xml.writeAttribute("Increment", exactly(spectrum->stepNm));
         xml.writeAttribute("ColorSpecification", "screen");
         QStringList values;
         for (const double v : spectrum->values) {
-            values << exactText(v);
+            values << exactly(v);
         }
         xml.writeCharacters(values.join(' '));
         xml.writeEndElement();
@@ -236,7 +236,7 @@ void writeObject(QXmlStreamWriter &xml, const Measurement &m, const Spectrum *sp
     xml.writeStartElement("ColorCIEXYZ");
     xml.writeAttribute("ColorSpecification", "screen");
     for (const auto &[name, v] : {std::pair{"X", m.xyz.a}, std::pair{"Y", m.xyz.b}, std::pair{"Z", m.xyz.c}}) {
-        xml.writeTextElement(name, exactText(v));
+        xml.writeTextElement(name, exactly(v));
     }
     xml.writeEndElement();
     xml.writeEndElement();
@@ -245,17 +245,18 @@ void writeObject(QXmlStreamWriter &xml, const Measurement &m, const Spectrum *sp
     xml.writeAttribute("ColorSpecification", "drive");
     xml.writeAttribute("MaxRange", "1");
     for (const auto &[name, v] : {std::pair{"R", m.rgb.a}, std::pair{"G", m.rgb.b}, std::pair{"B", m.rgb.c}}) {
-        xml.writeTextElement(name, exactText(v));
+        xml.writeTextElement(name, exactly(v));
     }
     xml.writeEndElement();
     xml.writeEndElement();
     xml.writeStartElement("TagCollection");
-    const QString state =
-        QString(m.mode == ReadMode::Ambient ? "ambient" : "emission") + (m.tooDark ? " too-dark" : "") + (m.superseded ? " superseded" : "");
-    for (const auto &[name, v] : {std::pair{"integration_s", exactText(m.integrationS)}, std::pair{"t", exactText(m.t)}, std::pair{"state", state}}) {
-        xml.writeEmptyElement("Tag");
-        xml.writeAttribute("Name", name);
-        xml.writeAttribute("Value", v);
+    for (const ReadingField &f : readingFields()) {
+        const std::string value = f.key == "spectrum" ? std::string() : f.write(m);
+        if (!value.empty()) {
+            xml.writeEmptyElement("Tag");
+            xml.writeAttribute("Name", QString::fromStdString(f.key));
+            xml.writeAttribute("Value", plain(value));
+        }
     }
     xml.writeEndElement();
     xml.writeEndElement();
@@ -294,8 +295,8 @@ std::string readingsToCxf(const ReadingSet &set)
     xml.writeEndElement();
     xml.writeStartElement("Resources");
     xml.writeStartElement("ObjectCollection");
-    for (size_t i = 0; i < set.readings.size(); ++i) {
-        writeObject(xml, set.readings[i], i < set.spectra.size() && !set.spectra[i].values.empty() ? &set.spectra[i] : nullptr);
+    for (const Measurement &m : set.readings) {
+        writeObject(xml, m);
     }
     xml.writeEndElement();
     xml.writeStartElement("ColorSpecificationCollection");

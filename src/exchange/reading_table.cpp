@@ -1,10 +1,13 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "exchange/reading_table.h"
 
+#include "base/json.h"
 #include "base/text.h"
 #include "colour/spaces.h"
 #include "exchange/cxf.h"
+#include "measure/reading_fields.h"
 #include "profile/cgats.h"
+#include "visit/measurement_json.h"
 
 #include <nlohmann/json.hpp>
 
@@ -23,6 +26,7 @@ namespace {
 using Json = nlohmann::json;
 
 constexpr size_t kMostRows = 50000, kMostColumns = 600;
+constexpr double kMostLight = 1e6; ///< cd/m²
 
 Error tableError(const std::string &what)
 {
@@ -34,23 +38,14 @@ Error tableError(const std::string &what)
             false};
 }
 
+/// A number as people write it: a decimal comma, a sign of percent.
 std::optional<double> numberIn(std::string text)
 {
     std::replace(text.begin(), text.end(), ',', '.');
-    const size_t from = text.find_first_not_of(" \t+"), to = text.find_last_not_of(" \t%");
-    if (from == std::string::npos || to == std::string::npos || to < from) {
-        return std::nullopt;
+    while (!text.empty() && (text.back() == '%' || text.back() == ' ')) {
+        text.pop_back();
     }
-    double v = 0;
-    const char *end = text.data() + to + 1;
-    const auto [at, code] = std::from_chars(text.data() + from, end, v);
-    return code == std::errc() && at == end && std::isfinite(v) ? std::optional(v) : std::nullopt;
-}
-
-std::string lower(std::string text)
-{
-    std::transform(text.begin(), text.end(), text.begin(), [](unsigned char c) { return char(std::tolower(c)); });
-    return text;
+    return numberOf(text);
 }
 
 /// One line of a CSV, quotes honoured (RFC 4180).
@@ -169,6 +164,10 @@ Result<ReadingTable> fromCgats(const std::string &text)
         }
     }
     table.behindLut = facts.behindLut;
+    for (auto &row : table.rows) {
+        table.spectra.push_back(spectrumOf(read.value(), row));
+        std::replace(row.begin(), row.end(), std::string("-"), std::string());
+    }
     return table;
 }
 
@@ -177,26 +176,58 @@ std::string cellOf(const Json &v)
     return v.is_string() ? v.get<std::string>() : (v.is_number() ? v.dump() : "");
 }
 
+/// A spectrum of JSON as one cell; empty where it is none.
+std::string spectrumCell(const Json &j)
+{
+    const auto number = [&](const char *key) { return j.contains(key) && j[key].is_number(); };
+    if (!number("start_nm") || !number("step_nm") || !j.contains("values") || !j["values"].is_array()) {
+        return {};
+    }
+    Spectrum s{j["start_nm"].get<double>(), j["step_nm"].get<double>(), {}};
+    for (const Json &v : j["values"]) {
+        if (!v.is_number()) {
+            return {};
+        }
+        s.values.push_back(v.get<double>());
+    }
+    const std::string text = spectrumText(s);
+    return spectrumFrom(text) ? text : std::string();
+}
+
 Result<ReadingTable> fromJson(const std::string &text)
 {
-    const Json j = Json::parse(text, nullptr, false);
-    if (j.is_discarded()) {
-        return tableError("it begins like JSON but is none");
+    const auto parsed = parseJson(text);
+    if (!parsed) {
+        return tableError("it begins like JSON but cannot be read (" + parsed.error().what + ")");
     }
-    if (!j.is_object() || !j.contains("readings") || !j["readings"].is_array()) {
+    const Json &j = parsed.value();
+    // The record of a visit holds its readings under another name, since "readings" is their number there.
+    const char *list = j.is_object() && j.contains("measurements") ? "measurements" : "readings";
+    if (!j.is_object() || !j.contains(list) || !j[list].is_array()) {
         return tableError("its JSON has no list called \"readings\"");
     }
     ReadingTable table;
     table.kind = "JSON";
-    table.columns = {"name", "r", "g", "b", "X (cd/m²)", "Y (cd/m²)", "Z (cd/m²)", "integration (s)", "time (s)", "state"};
+    table.columns = {"name", "r", "g", "b", "X (cd/m²)", "Y (cd/m²)", "Z (cd/m²)"};
+    for (const ReadingField &f : readingFields()) {
+        table.columns.push_back(f.heading);
+    }
     for (const char *fact : {"display", "instrument", "created", "correction"}) {
         if (j.contains(fact) && j[fact].is_string()) {
             table.facts[fact] = j[fact].get<std::string>();
+        } else if (j.contains(fact) && j[fact].is_object()) {
+            // As in the record of a visit.
+            const auto part = [&](const char *key) {
+                return j[fact].contains(key) && j[fact][key].is_string() ? j[fact][key].get<std::string>() : "";
+            };
+            table.facts[fact] = part("model") + (part("serial").empty() ? "" : " " + part("serial"));
+            if (!part("correction").empty()) {
+                table.facts["correction"] = part("correction");
+            }
         }
     }
     table.behindLut = j.value("drive", Json()) == Json("behind LUT");
-    size_t spectral = 0;
-    for (const Json &r : j["readings"]) {
+    for (const Json &r : j[list]) {
         const std::string place = "reading " + std::to_string(table.rows.size() + 1);
         const auto triple = [&](const char *key) { return r.is_object() && r.contains(key) && r[key].is_array() && r[key].size() == 3; };
         if (!triple("rgb") || !triple("XYZ")) {
@@ -208,31 +239,17 @@ Result<ReadingTable> fromJson(const std::string &text)
                 row.push_back(cellOf(v));
             }
         }
-        for (const char *key : {"integration_s", "t", "state"}) {
-            row.push_back(r.contains(key) ? cellOf(r[key]) : "");
-        }
-        table.rows.push_back(std::move(row));
-        Spectrum s;
-        if (r.contains("spectrum")) {
-            const Json &j2 = r["spectrum"];
-            if (!j2.is_object() || !j2.value("start_nm", Json()).is_number() || !j2.value("step_nm", Json()).is_number()
-                || !j2.value("values", Json()).is_array()) {
+        for (const ReadingField &f : readingFields()) {
+            const bool spectrum = f.key == "spectrum" && r.contains("spectrum") && r["spectrum"].is_object();
+            row.push_back(spectrum ? spectrumCell(r["spectrum"]) : (r.contains(f.key) ? cellOf(r[f.key]) : ""));
+            if (spectrum && row.back().empty()) {
                 return tableError(place + " has a spectrum without start_nm, step_nm or values");
             }
-            s.startNm = j2["start_nm"].get<double>();
-            s.stepNm = j2["step_nm"].get<double>();
-            for (const Json &v : j2["values"]) {
-                s.values.push_back(v.is_number() ? v.get<double>() : 0);
-            }
-            ++spectral;
         }
-        table.spectra.push_back(std::move(s));
+        table.rows.push_back(std::move(row));
         if (table.rows.size() > kMostRows) {
             return tableError("it has more than " + std::to_string(kMostRows) + " readings");
         }
-    }
-    if (spectral == 0) {
-        table.spectra.clear();
     }
     return table;
 }
@@ -256,14 +273,15 @@ Role roleOf(const std::string &heading)
                                                      {"b*", Role::B},     {"R", Role::Red},   {"G", Role::Green}, {"B", Role::Blue},
                                                      {"r", Role::Red},    {"g", Role::Green}, {"b", Role::Blue}};
     static const std::map<std::string, Role> loosely{
-        {"name", Role::Name},         {"patch", Role::Name},      {"colour", Role::Name},  {"sample_name", Role::Name},
-        {"sample", Role::Name},       {"red", Role::Red},         {"green", Role::Green},  {"blue", Role::Blue},
-        {"rgb_r", Role::Red},         {"rgb_g", Role::Green},     {"rgb_b", Role::Blue},   {"red drive", Role::Red},
-        {"green drive", Role::Green}, {"blue drive", Role::Blue}, {"xyz_x", Role::X},      {"xyz_y", Role::Y},
-        {"xyz_z", Role::Z},           {"luminance", Role::Y},     {"lum", Role::Y},        {"xyy_x", Role::SmallX},
-        {"xyy_y", Role::SmallY},      {"xyy_capy", Role::Y},      {"lab_l", Role::L},      {"lab_a", Role::A},
-        {"lab_b", Role::B},           {"bench_s", Role::Seconds}, {"time", Role::Seconds}, {"seconds", Role::Seconds},
-        {"cie_x", Role::SmallX},      {"cie_y", Role::SmallY}};
+        {"name", Role::Name},         {"patch", Role::Name},      {"colour", Role::Name},     {"sample_name", Role::Name},
+        {"sample", Role::Name},       {"red", Role::Red},         {"green", Role::Green},     {"blue", Role::Blue},
+        {"rgb_r", Role::Red},         {"rgb_g", Role::Green},     {"rgb_b", Role::Blue},      {"red drive", Role::Red},
+        {"green drive", Role::Green}, {"blue drive", Role::Blue}, {"xyz_x", Role::X},         {"xyz_y", Role::Y},
+        {"xyz_z", Role::Z},           {"luminance", Role::Y},     {"lum", Role::Y},           {"xyy_x", Role::SmallX},
+        {"xyy_y", Role::SmallY},      {"xyy_capy", Role::Y},      {"lab_l", Role::L},         {"lab_a", Role::A},
+        {"x_cd_m2", Role::X},         {"y_cd_m2", Role::Y},       {"z_cd_m2", Role::Z},       {"lab_b", Role::B},
+        {"bench_s", Role::Seconds},   {"time", Role::Seconds},    {"seconds", Role::Seconds}, {"cie_x", Role::SmallX},
+        {"cie_y", Role::SmallY}};
     if (const auto found = exactly.find(exact); found != exactly.end()) {
         return found->second;
     }
@@ -438,18 +456,34 @@ Result<ReadingSet> readingsFrom(const ReadingTable &table, const Roles &roles)
         if (m.xyz.vec().minCoeff() < -0.5) {
             return tableError("row " + std::to_string(i + 1) + " has a negative colour");
         }
+        if (std::max({std::abs(m.xyz.a), std::abs(m.xyz.b), std::abs(m.xyz.c)}) > kMostLight) {
+            return tableError("row " + std::to_string(i + 1) + " says " + exactText(std::max({m.xyz.a, m.xyz.b, m.xyz.c}))
+                              + " cd/m², which no display gives");
+        }
+        m.xyz = XYZ(m.xyz.vec().cwiseMax(0.0));
         // What cannot be told from the columns that people use is found where this program wrote the file.
         for (size_t c = 0; c < table.columns.size(); ++c) {
+            const auto &fields = readingFields();
             const std::string heading = bare(table.columns[c]);
-            if (heading == "integration" || heading == "integration_s") {
-                m.integrationS = numberIn(row[c]).value_or(0);
-            } else if (heading == "state" || heading == "flags") {
-                m.mode = row[c].find("ambient") != std::string::npos ? ReadMode::Ambient : ReadMode::Emission;
-                m.tooDark = row[c].find("too-dark") != std::string::npos;
-                m.superseded = row[c].find("superseded") != std::string::npos;
+            const auto field = std::find_if(fields.begin(), fields.end(), [&](const ReadingField &f) {
+                return heading == bare(f.heading) || (!f.cgats.empty() && table.columns[c] == f.cgats);
+            });
+            // What others call a number need not be one; those count on from 1.
+            if (field != fields.end() && !row[c].empty() && !field->read(m, row[c]) && field->key != "number") {
+                return tableError("row " + std::to_string(i + 1) + ", column \"" + table.columns[c] + "\": \"" + row[c].substr(0, 30)
+                                  + "\" cannot be read");
             }
         }
+        if (i < table.spectra.size() && table.spectra[i]) {
+            m.spectrum = table.spectra[i];
+        }
         set.readings.push_back(std::move(m));
+    }
+    const auto outOfOrder = [](const Measurement &p, const Measurement &q) { return p.index >= q.index; };
+    if (std::adjacent_find(set.readings.begin(), set.readings.end(), outOfOrder) != set.readings.end()) {
+        for (size_t i = 0; i < set.readings.size(); ++i) {
+            set.readings[i].index = int(i) + 1;
+        }
     }
     const auto fact = [&](const char *name) {
         const auto found = table.facts.find(name);
@@ -459,18 +493,11 @@ Result<ReadingSet> readingsFrom(const ReadingTable &table, const Roles &roles)
     set.instrument = fact("instrument");
     set.correction = fact("correction");
     set.created = fact("created");
-    set.spectra = table.spectra;
     set.behindLut = table.behindLut || fact("drive") == "behind LUT";
     return set;
 }
 
 namespace {
-
-std::string exact(double v)
-{
-    std::array<char, 32> text{};
-    return {text.data(), std::to_chars(text.data(), text.data() + text.size(), v).ptr};
-}
 
 std::string quoted(const std::string &text)
 {
@@ -484,11 +511,6 @@ std::string quoted(const std::string &text)
     return out + "\"";
 }
 
-std::string stateOf(const Measurement &m)
-{
-    return std::string(m.mode == ReadMode::Ambient ? "ambient" : "emission") + (m.tooDark ? " too-dark" : "") + (m.superseded ? " superseded" : "");
-}
-
 std::string lineOf(std::string text)
 {
     std::replace_if(
@@ -498,7 +520,7 @@ std::string lineOf(std::string text)
 
 } // namespace
 
-std::string readingsToCsv(const ReadingSet &set)
+std::string readingsCsvHead(const ReadingSet &set)
 {
     std::string text;
     for (const auto &[name, value] : std::initializer_list<std::pair<const char *, std::string>>{{"display", set.display},
@@ -508,13 +530,30 @@ std::string readingsToCsv(const ReadingSet &set)
                                                                                                  {"drive", set.behindLut ? "behind LUT" : ""}}) {
         text += value.empty() ? "" : std::string("# ") + name + ": " + lineOf(value) + "\n";
     }
-    text += "name,r,g,b,X (cd/m²),Y (cd/m²),Z (cd/m²),integration (s),time (s),state\n";
+    text += "name,r,g,b,X (cd/m²),Y (cd/m²),Z (cd/m²)";
+    for (const ReadingField &f : readingFields()) {
+        text += "," + quoted(f.heading);
+    }
+    return text + "\n";
+}
+
+std::string readingCsvRow(const Measurement &m)
+{
+    std::string text = quoted(lineOf(m.name));
+    for (const double v : {m.rgb.a, m.rgb.b, m.rgb.c, m.xyz.a, m.xyz.b, m.xyz.c}) {
+        text += "," + exactText(v);
+    }
+    for (const ReadingField &f : readingFields()) {
+        text += "," + quoted(lineOf(f.write(m)));
+    }
+    return text + "\n";
+}
+
+std::string readingsToCsv(const ReadingSet &set)
+{
+    std::string text = readingsCsvHead(set);
     for (const Measurement &m : set.readings) {
-        text += quoted(lineOf(m.name));
-        for (const double v : {m.rgb.a, m.rgb.b, m.rgb.c, m.xyz.a, m.xyz.b, m.xyz.c, m.integrationS, m.t}) {
-            text += "," + exact(v);
-        }
-        text += "," + stateOf(m) + "\n";
+        text += readingCsvRow(m);
     }
     return text;
 }
@@ -522,19 +561,8 @@ std::string readingsToCsv(const ReadingSet &set)
 std::string readingsToJson(const ReadingSet &set)
 {
     Json all = Json::array();
-    for (size_t i = 0; i < set.readings.size(); ++i) {
-        const Measurement &m = set.readings[i];
-        Json r{{"name", m.name},
-               {"rgb", {m.rgb.a, m.rgb.b, m.rgb.c}},
-               {"XYZ", {m.xyz.a, m.xyz.b, m.xyz.c}},
-               {"integration_s", m.integrationS},
-               {"t", m.t},
-               {"state", stateOf(m)}};
-        if (i < set.spectra.size() && !set.spectra[i].values.empty()) {
-            const Spectrum &s = set.spectra[i];
-            r["spectrum"] = {{"start_nm", s.startNm}, {"step_nm", s.stepNm}, {"values", s.values}};
-        }
-        all.push_back(std::move(r));
+    for (const Measurement &m : set.readings) {
+        all.push_back(measurementJson(m));
     }
     Json j{{"schema", "dutiful-lamp/readings/1"},
            {"display", set.display},
@@ -546,7 +574,7 @@ std::string readingsToJson(const ReadingSet &set)
     if (set.behindLut) {
         j["drive"] = "behind LUT";
     }
-    return j.dump(1, ' ', false, Json::error_handler_t::replace);
+    return jsonText(j, 1);
 }
 
 } // namespace lamp

@@ -4,6 +4,7 @@
 #include "measure/reading_set.h"
 
 #include <map>
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -14,8 +15,8 @@ struct ReadingTable {
     std::string kind;                 ///< "CSV", "CGATS", "CxF", "JSON"
     std::vector<std::string> columns; ///< headings; "column 1" ... where the file has none
     std::vector<std::vector<std::string>> rows;
-    std::map<std::string, std::string> facts; ///< display, instrument, created, ... as far as the file says
-    std::vector<Spectrum> spectra;            ///< one for each row, or none
+    std::map<std::string, std::string> facts;     ///< display, instrument, created, ... as far as the file says
+    std::vector<std::optional<Spectrum>> spectra; ///< one for each row that may have one, or none at all
     bool behindLut = false;
 };
 
@@ -46,6 +47,9 @@ Roles settledRoles(const ReadingTable &table, std::vector<Role> columns);
 Result<ReadingSet> readingsFrom(const ReadingTable &table, const Roles &roles);
 
 /// Readings as CSV with units in the header, as CxF/X, and as JSON; readingTable reads each of them back.
+/// The CSV in parts: facts and headings, then a line a reading, each with its line break.
+std::string readingsCsvHead(const ReadingSet &set);
+std::string readingCsvRow(const Measurement &m);
 std::string readingsToCsv(const ReadingSet &set);
 std::string readingsToCxf(const ReadingSet &set);
 std::string readingsToJson(const ReadingSet &set);

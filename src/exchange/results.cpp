@@ -1,11 +1,14 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "exchange/results.h"
 
+#include "base/json.h"
 #include "exchange/report.h"
 #include "visit/whole_visit.h"
 
 #include <array>
 #include <cstdlib>
+#include <sys/stat.h>
+#include <unistd.h>
 
 namespace lamp {
 
@@ -13,62 +16,187 @@ namespace fs = std::filesystem;
 
 namespace {
 
-fs::path stateFolder()
+struct ResultFile {
+    const char *name;
+    Bytes content;
+};
+
+/// All names that a visit's results can have.
+constexpr std::array<const char *, 8> kNames{"profile.icc",      "ramps.csv",       "readings.txt", "visit.json",
+                                             "whole-visit.json", "correction.json", "report.pdf",   "report.html"};
+
+Bytes bytesOf(const std::string &text)
 {
-    const char *state = std::getenv("XDG_STATE_HOME"), *home = std::getenv("HOME");
-    if (state != nullptr && *state != 0) {
-        return state;
+    return {text.begin(), text.end()};
+}
+
+Error cannot(const std::string &what, const fs::path &path, const std::error_code &code)
+{
+    return {ErrorKind::Storage,
+            what + " " + path.string() + ": " + code.message() + ".",
+            "",
+            "Make room on the disk, or choose another folder.",
+            "file",
+            false};
+}
+
+/// Moves files and remembers how to put them back where a later step fails.
+class Moves {
+public:
+    Status move(const fs::path &from, const fs::path &to)
+    {
+        std::error_code code;
+        fs::rename(from, to, code);
+        if (code) {
+            return cannot("Cannot move a file to", to, code);
+        }
+        m_done.emplace_back(from, to);
+        return Done{};
     }
-    return home != nullptr ? fs::path(home) / ".local/state" : fs::temp_directory_path();
+    void undo()
+    {
+        std::error_code code;
+        for (auto it = m_done.rbegin(); it != m_done.rend(); ++it) {
+            fs::rename(it->second, it->first, code);
+        }
+        m_done.clear();
+    }
+
+private:
+    std::vector<std::pair<fs::path, fs::path>> m_done;
+};
+
+bool isThere(const fs::path &path)
+{
+    struct stat there {};
+    return ::lstat(path.c_str(), &there) == 0;
+}
+
+/// A name for what an earlier visit left: by its own date.
+fs::path nameOfEarlier(const fs::path &folder)
+{
+    std::string stamp;
+    if (const auto text = readFile(folder / "visit.json")) {
+        const auto json = parseJson(text.value());
+        if (json && json->is_object() && json->contains("started") && (*json)["started"].is_string()) {
+            stamp = isoTime(fromIsoTime((*json)["started"].get<std::string>()));
+        }
+    }
+    for (int n = 1;; ++n) {
+        const fs::path name = folder / ("earlier" + (stamp.empty() ? "" : "-" + stamp) + (n > 1 ? "-" + std::to_string(n) : ""));
+        if (!isThere(name) || n > 10000) {
+            return name;
+        }
+    }
+}
+
+/// All of the files or none. \return the folder into which an earlier visit's were moved; empty where there were none
+Result<fs::path> writeTogether(const fs::path &folder, const std::vector<ResultFile> &files)
+{
+    if (const Status s = prepareFolder(folder); !s) {
+        return s.error();
+    }
+    std::string staging = (folder / ".visit-XXXXXX").string();
+    if (::mkdtemp(staging.data()) == nullptr) {
+        return cannot("Cannot make a folder in", folder, std::error_code(errno, std::generic_category()));
+    }
+    Moves moves;
+    fs::path earlier;
+    Status status = Done{};
+    for (const ResultFile &f : files) {
+        status = status ? writeFile(fs::path(staging) / f.name, f.content) : status;
+    }
+    for (const char *name : kNames) {
+        if (status && isThere(folder / name)) {
+            std::error_code code;
+            if (earlier.empty()) {
+                earlier = nameOfEarlier(folder);
+                fs::create_directory(earlier, code);
+            }
+            status = code ? Status(cannot("Cannot make the folder", earlier, code)) : moves.move(folder / name, earlier / name);
+        }
+    }
+    for (const ResultFile &f : files) {
+        status = status ? moves.move(fs::path(staging) / f.name, folder / f.name) : status;
+    }
+    std::error_code code;
+    if (!status) {
+        moves.undo();
+        if (!earlier.empty()) {
+            fs::remove(earlier, code);
+        }
+    }
+    fs::remove_all(staging, code);
+    return status ? Result<fs::path>(earlier) : Result<fs::path>(status.error());
+}
+
+Result<KeptResults> keep(const fs::path &folder, const std::vector<ResultFile> &files)
+{
+    const auto written = writeTogether(folder, files);
+    if (written) {
+        return KeptResults{folder, written.value(), std::nullopt};
+    }
+    Error e = written.error();
+    if (const auto other = rescueFolder()) {
+        if (writeTogether(*other, files)) {
+            e.safe = "Everything was written to " + other->string() + " instead.";
+            return KeptResults{*other, {}, e};
+        }
+    }
+    e.safe = "No other place could be written to either.";
+    return e;
 }
 
 } // namespace
 
-Status writeResults(const fs::path &folder, const VisitRecord &record, ReportKind report, bool whole)
+Result<KeptResults> keepResults(const fs::path &folder, const VisitRecord &record, ReportKind report, bool whole)
 {
-    Status first = writeFile(folder / "readings.txt", readingsToCgats(readingSet(record)));
-    const auto also = [&](const Status &s) {
-        if (first && !s) {
-            first = s;
-        }
-    };
+    std::vector<ResultFile> files{{"readings.txt", bytesOf(readingsToCgats(readingSet(record)))}};
     if (!record.profile.empty()) {
-        also(writeFile(folder / "profile.icc", record.profile));
+        files.push_back({"profile.icc", record.profile});
     }
     const int entries = record.display.lut ? record.display.lut->entries : 256;
-    also(writeFile(folder / "ramps.csv", rampsCsv(record.ramps.empty() ? linearRamps(entries) : record.ramps)));
-    also(writeFile(folder / "visit.json", visitJson(record)));
+    files.push_back({"ramps.csv", bytesOf(rampsCsv(record.ramps.empty() ? linearRamps(entries) : record.ramps))});
+    files.push_back({"visit.json", bytesOf(visitJson(record))});
     if (whole) {
-        also(writeFile(folder / "whole-visit.json", wholeVisitToJson(record)));
+        files.push_back({"whole-visit.json", bytesOf(wholeVisitToJson(record))});
     }
     if (record.matrix) {
-        also(writeFile(folder / "correction.json", correctionToJson(*record.matrix)));
+        files.push_back({"correction.json", bytesOf(correctionToJson(*record.matrix))});
     }
     if (report == ReportKind::Pdf) {
-        also(writeFile(folder / "report.pdf", reportPdf(record)));
+        files.push_back({"report.pdf", reportPdf(record)});
     } else if (report == ReportKind::Html) {
-        also(writeFile(folder / "report.html", reportHtml(record)));
+        files.push_back({"report.html", bytesOf(reportHtml(record))});
     }
-    return first;
+    return keep(folder, files);
 }
 
-Status keepResults(const fs::path &folder, const VisitRecord &record, ReportKind report, bool whole)
+Result<KeptResults> keepReadings(const fs::path &folder, const VisitRecord &record)
 {
-    const Status written = writeResults(folder, record, report, whole);
+    return keep(folder, {{"readings.txt", bytesOf(readingsToCgats(readingSet(record)))}});
+}
+
+Result<KeptResults> keepFile(const fs::path &file, const Bytes &content)
+{
+    const Status written = writeFile(file, content);
     if (written) {
-        return written;
+        return KeptResults{file.parent_path(), {}, std::nullopt};
     }
     Error e = written.error();
-    const std::array<fs::path, 2> others{stateFolder() / "dutiful-lamp" / "rescued" / isoTime(record.started),
-                                         fs::temp_directory_path() / ("dutiful-lamp-" + isoTime(record.started))};
-    for (const fs::path &other : others) {
-        if (prepareFolder(other) && writeResults(other, record, report, whole)) {
-            e.safe = "Everything was written to " + other.string() + " instead.";
-            return e;
+    if (const auto other = rescueFolder()) {
+        if (writeFile(*other / file.filename(), content)) {
+            e.safe = "It was written to " + (*other / file.filename()).string() + " instead.";
+            return KeptResults{*other, {}, e};
         }
     }
-    e.safe.clear();
+    e.safe = "No other place could be written to either.";
     return e;
+}
+
+Result<KeptResults> keepFile(const fs::path &file, const std::string &content)
+{
+    return keepFile(file, bytesOf(content));
 }
 
 } // namespace lamp

@@ -9,13 +9,25 @@ namespace lamp {
 
 enum class ReportKind { Pdf, Html, None };
 
-/// Writes what a visit leaves into a folder, each file whole or not at all: profile.icc, ramps.csv, readings.txt,
-/// visit.json, the report, and whole-visit.json where wanted. A file that fails does not keep the others from being written; the first error is
-/// returned. Reports need a QGuiApplication.
-Status writeResults(const std::filesystem::path &folder, const VisitRecord &record, ReportKind report, bool whole = false);
+/// Where results lie now.
+struct KeptResults {
+    std::filesystem::path folder;
+    std::filesystem::path earlier; ///< into which results of an earlier visit were moved; empty where there were none
+    std::optional<Error> problem;  ///< why they do not lie where they were asked for
+};
 
-/// The same; where the folder fails, everything goes into a rescue folder under $XDG_STATE_HOME, or else the
-/// temporary folder. The error then says where, in `safe`; `safe` is empty where no place could be written to.
-Status keepResults(const std::filesystem::path &folder, const VisitRecord &record, ReportKind report, bool whole = false);
+/// Writes what a visit leaves into a folder, all of it or nothing: profile.icc, ramps.csv, readings.txt, visit.json, the
+/// report, whole-visit.json where wanted, correction.json where one was made. What an earlier visit left there is moved
+/// into a folder of its own below, so that no two visits mix. Where the folder cannot be used, everything goes into a
+/// rescue folder and `problem` says why. Reports need a QGuiApplication.
+/// \return an error where no place at all could be written to
+Result<KeptResults> keepResults(const std::filesystem::path &folder, const VisitRecord &record, ReportKind report, bool whole = false);
+
+/// The same for a visit that failed: its readings only.
+Result<KeptResults> keepReadings(const std::filesystem::path &folder, const VisitRecord &record);
+
+/// Writes one file; where that fails, into a rescue folder under the same name, and `problem` says why.
+Result<KeptResults> keepFile(const std::filesystem::path &file, const Bytes &content);
+Result<KeptResults> keepFile(const std::filesystem::path &file, const std::string &content);
 
 } // namespace lamp

@@ -2,6 +2,7 @@
 #include "judge/tolerance.h"
 
 #include "base/embedded.h"
+#include "base/json.h"
 #include "base/text.h"
 
 #include <nlohmann/json.hpp>
@@ -97,23 +98,15 @@ std::optional<Tolerance> builtInTolerance(const std::string &name)
 
 Result<Tolerance> toleranceFromJson(const std::string &text)
 {
-    try {
-        return fromJson(Json::parse(text));
-    } catch (const Json::parse_error &e) {
-        return Error{ErrorKind::Input,
-                     "The tolerance file is no valid JSON (at byte " + std::to_string(e.byte) + ").",
-                     "Nothing was started.",
-                     "Correct it there; `dutiful-lamp-cli tolerances --json` shows whole examples.",
-                     "json",
-                     false};
-    } catch (const Json::exception &) {
-        return Error{ErrorKind::Input,
-                     "The tolerance file holds a number that no computer can hold.",
-                     "Nothing was started.",
-                     "Correct it; `dutiful-lamp-cli tolerances --json` shows whole examples.",
-                     "json",
-                     false};
+    const auto json = parseJson(text);
+    if (!json) {
+        Error e = json.error();
+        e.what = "The tolerance file cannot be used. " + e.what;
+        e.safe = "Nothing was started.";
+        e.todo = "Correct it; `dutiful-lamp-cli tolerances --json` shows whole examples.";
+        return e;
     }
+    return fromJson(json.value());
 }
 
 std::string toleranceToJson(const Tolerance &t)
@@ -127,7 +120,7 @@ std::string toleranceToJson(const Tolerance &t)
     if (!t.why.empty()) {
         json["why"] = t.why;
     }
-    return json.dump(2);
+    return jsonText(json, 2);
 }
 
 std::string verdictName(Verdict verdict)
@@ -143,6 +136,9 @@ std::string verdictName(Verdict verdict)
 std::string Check::sentence() const
 {
     const std::string figure = fixed(value, 2) + " ± " + fixed(uncertainty, 2) + (unit == "%" ? " %" : " " + unit);
+    if (!std::isfinite(value) || !std::isfinite(uncertainty)) {
+        return name + " could not be worked out.";
+    }
     const std::string bound = fixed(limit, 2) + (unit == "%" ? " %" : "");
     switch (verdict) {
     case Verdict::Pass: return name + ": " + figure + " is within " + bound + ".";
@@ -155,6 +151,9 @@ std::string Check::sentence() const
 Check check(std::string name, double value, double limit, double uncertaintyK2, std::string unit)
 {
     Check c{std::move(name), value, limit, uncertaintyK2, std::move(unit), Verdict::Undecided};
+    if (!std::isfinite(value) || !std::isfinite(uncertaintyK2)) {
+        return c; // a comparison that could not be made decides nothing
+    }
     if (value + uncertaintyK2 <= limit) {
         c.verdict = Verdict::Pass;
     } else if (value - uncertaintyK2 > limit) {
@@ -165,7 +164,8 @@ Check check(std::string name, double value, double limit, double uncertaintyK2, 
 
 Verdict overall(const std::vector<Check> &checks)
 {
-    Verdict v = Verdict::Pass;
+    // Where nothing was compared, nothing is known.
+    Verdict v = checks.empty() ? Verdict::Undecided : Verdict::Pass;
     for (const Check &c : checks) {
         if (c.verdict == Verdict::Fail) {
             return Verdict::Fail;

@@ -8,6 +8,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <limits>
 
 namespace lamp {
 
@@ -50,6 +51,7 @@ Verification verify(std::vector<VerifiedColour> colours, const XYZ &white, const
     result.white = white;
     std::vector<double> sorted;
     double noise = 0;
+    bool whole = !colours.empty();
     for (VerifiedColour &v : colours) {
         v.measured = measuredLab(v.xyz, white, chad);
         v.deltaE = deltaE2000(v.colour.wanted, v.measured);
@@ -62,6 +64,7 @@ Verification verify(std::vector<VerifiedColour> colours, const XYZ &white, const
         }
         v.uncertainty = std::sqrt(variance);
         noise += variance;
+        whole = whole && std::isfinite(v.deltaE) && std::isfinite(v.uncertainty);
         sorted.push_back(v.deltaE);
         result.mean += v.deltaE;
         if (v.deltaE >= result.max) {
@@ -70,7 +73,10 @@ Verification verify(std::vector<VerifiedColour> colours, const XYZ &white, const
         }
     }
     const auto n = double(colours.size());
-    if (n > 0) {
+    if (!whole) {
+        // One colour that could not be compared leaves mean and largest unknown.
+        result.mean = result.max = result.p95 = result.meanUncertainty = result.maxUncertainty = std::numeric_limits<double>::quiet_NaN();
+    } else {
         std::sort(sorted.begin(), sorted.end());
         result.mean /= n;
         // Nearest-rank percentile: the smallest value with at least 95 % of all at or below it.
@@ -99,11 +105,12 @@ GrayJudgement judgeGrays(const std::vector<GrayInput> &grays, const XYZ &white, 
             ++gammas;
         }
         result.mean += r.deltaE;
-        result.max = std::max(result.max, r.deltaE);
+        result.max = std::isfinite(r.deltaE) ? std::max(result.max, r.deltaE) : r.deltaE;
         result.grays.push_back(r);
     }
-    if (!grays.empty()) {
-        result.mean /= double(grays.size());
+    result.mean /= double(grays.size()); // of none: not a number
+    if (!std::isfinite(result.mean)) {
+        result.max = result.mean;
     }
     if (gammas > 0) {
         result.gammaMean /= gammas;

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "measure/correction.h"
 
+#include "base/json.h"
 #include <nlohmann/json.hpp>
 
 #include <cmath>
@@ -120,16 +121,16 @@ std::string correctionToJson(const MatrixCorrection &c)
     for (int i = 0; i < 3; ++i) {
         rows.push_back({c.matrix(i, 0), c.matrix(i, 1), c.matrix(i, 2)});
     }
-    return nlohmann::json{{"schema", "dutiful-lamp/correction/1"},
-                          {"method", "four-colour matrix"},
-                          {"matrix", rows},
-                          {"instrument", {{"model", c.instrumentModel}, {"serial", c.instrumentSerial}}},
-                          {"reference", {{"model", c.referenceModel}, {"serial", c.referenceSerial}}},
-                          {"technology", c.technology},
-                          {"display", c.display},
-                          {"made", isoTime(c.made)},
-                          {"residual_delta_e_00", c.residual}}
-        .dump(2, ' ', false, nlohmann::json::error_handler_t::replace);
+    return jsonText(nlohmann::json{{"schema", "dutiful-lamp/correction/1"},
+                                   {"method", "four-colour matrix"},
+                                   {"matrix", rows},
+                                   {"instrument", {{"model", c.instrumentModel}, {"serial", c.instrumentSerial}}},
+                                   {"reference", {{"model", c.referenceModel}, {"serial", c.referenceSerial}}},
+                                   {"technology", c.technology},
+                                   {"display", c.display},
+                                   {"made", isoTime(c.made)},
+                                   {"residual_delta_e_00", c.residual}},
+                    2);
 }
 
 Result<MatrixCorrection> correctionFromJson(const std::string &text)
@@ -140,8 +141,12 @@ Result<MatrixCorrection> correctionFromJson(const std::string &text)
                      "correction",           false};
     };
     const char *field = "(whole file)";
+    const auto json = parseJson(text);
+    if (!json) {
+        return bad("it is no JSON that can be read (" + json.error().what + ")");
+    }
     try {
-        const auto j = nlohmann::json::parse(text);
+        const auto &j = json.value();
         MatrixCorrection c;
         field = "matrix";
         for (size_t i = 0; i < 3; ++i) {
@@ -169,8 +174,6 @@ Result<MatrixCorrection> correctionFromJson(const std::string &text)
         field = "made";
         c.made = fromIsoTime(j.value("made", "1970-01-01T00:00:00Z"));
         return c;
-    } catch (const nlohmann::json::parse_error &e) {
-        return bad("it is no valid JSON (at byte " + std::to_string(e.byte) + ")");
     } catch (const std::exception &) {
         return bad(std::string("the field \"") + field + "\" is missing or of the wrong kind");
     }

@@ -2,6 +2,8 @@
 #include "measure/gauge.h"
 
 #include "base/text.h"
+#include "colour/spaces.h"
+#include "colour/spectrum.h"
 
 #include <algorithm>
 #include <cmath>
@@ -13,6 +15,7 @@ namespace {
 constexpr int kMaxAttempts = 6;
 constexpr double kLongestSettleS = 4;
 constexpr int kMaxUnstable = 4;
+constexpr double kShortestS = 0.1;
 
 /// What a person reads of a fault that only a person can mend.
 std::string mendingWords(const Error &error)
@@ -26,7 +29,59 @@ std::string mendingWords(const Error &error)
     return "The instrument does not see the patch: lay it flat in the marked place.";
 }
 
+constexpr double kMostDisplay = 20000; ///< cd/m²: brighter than any display is (the brightest reference monitors give 4,000)
+
+/// Whether a chromaticity is one that light can have, with what filters may get wrong: between the spectral locus and the
+/// line of purples (CIE 15), by the 2° observer.
+bool canBeLight(const Chromaticity &c)
+{
+    constexpr double kMargin = 0.04;
+    const auto &observer = colourMatching(Observer::Cie1931_2deg).xyz;
+    // The locus from 420 to 700 nm is convex as seen from within but for what the margin covers: outside is where a
+    // point lies beyond one of its sides.
+    const int first = 8, last = 64;
+    const auto at = [&](int i) { return chromaticity(XYZ(observer[size_t(i)])); };
+    for (int i = first; i <= last; i += 4) {
+        const Chromaticity a = at(i), b = i + 4 <= last ? at(i + 4) : at(first);
+        const double length = std::hypot(b.x - a.x, b.y - a.y);
+        // The locus runs clockwise in x, y: inside lies to the right of each side.
+        const double outside = length > 0 ? ((b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x)) / length : -1;
+        if (outside > kMargin) {
+            return false;
+        }
+    }
+    return true;
+}
+
 } // namespace
+
+void Spending::start(double benchNow)
+{
+    m_readings = 0;
+    m_benchStart = benchNow;
+    m_start = std::chrono::steady_clock::now();
+}
+
+std::optional<Error> Spending::spent(double benchNow) const
+{
+    const double wall = std::chrono::duration<double>(std::chrono::steady_clock::now() - m_start).count();
+    std::string what;
+    if (m_readings >= m_allowance.readings) {
+        what = counted(m_readings, "reading") + " were asked for";
+    } else if (benchNow - m_benchStart > m_allowance.benchS) {
+        what = spanText(benchNow - m_benchStart) + " of the bench's time have passed";
+    } else if (wall > m_allowance.wallS) {
+        what = spanText(wall) + " have passed";
+    } else {
+        return std::nullopt;
+    }
+    return Error{ErrorKind::Bench,
+                 what + ", far more than this work needs, and it came to no end.",
+                 "All readings taken so far are kept.",
+                 "See whether display and instrument stand still and belong together, then start again.",
+                 "budget",
+                 false};
+}
 
 Error stoppedOnRequest()
 {
@@ -54,6 +109,7 @@ double NoiseModel::integrationFor(double level, double relativeGoal) const
 Gauge::Gauge(Bench &bench, InstrumentInfo instrument, Hooks hooks, std::stop_token stop)
     : m_bench(bench), m_instrument(std::move(instrument)), m_noise(m_instrument), m_hooks(std::move(hooks)), m_stop(std::move(stop))
 {
+    m_own.start(m_bench.now());
 }
 
 Status Gauge::setCorrection(const std::string &technology)
@@ -63,6 +119,20 @@ Status Gauge::setCorrection(const std::string &technology)
     const Status s = m_bench.setCorrection(technology);
     // An instrument that knows no corrections has none set, which is what was asked for.
     return !s && technology.empty() && s.error().code == "unsupported" ? Status(Done{}) : s;
+}
+
+std::string Gauge::instrumentName() const
+{
+    return m_instrument.model + (m_instrument.serial.empty() ? "" : " " + m_instrument.serial);
+}
+
+Status Gauge::allowed()
+{
+    if (m_stop.stop_requested()) {
+        return stoppedOnRequest();
+    }
+    const auto spent = (m_spending != nullptr ? *m_spending : m_own).spent(m_bench.now());
+    return spent ? Status(*spent) : Status(Done{});
 }
 
 Status Gauge::place(const Place &place)
@@ -81,8 +151,8 @@ Status Gauge::wait(double seconds)
     constexpr int kPiecesAPatch = 3;
     double left = seconds;
     for (int piecesDone = 1; left > 0; ++piecesDone) {
-        if (m_stop.stop_requested()) {
-            return stoppedOnRequest();
+        if (const Status s = allowed(); !s) {
+            return s;
         }
         if (m_shown && piecesDone % kPiecesAPatch == 0) {
             Patch stirred = *m_shown;
@@ -130,7 +200,17 @@ Status Gauge::recover(const Error &error, int attempt)
         return s;
     }
     m_mustRestore = m_mustRestore || error.code == "not-connected" || error.code == "off-screen";
-    return Done{};
+    return showAgain();
+}
+
+Status Gauge::showAgain()
+{
+    // Waiting may have changed what is shown, and whoever mended something may have shown something else.
+    if (!m_shown) {
+        return Done{};
+    }
+    const Status shown = m_bench.show(*m_shown);
+    return shown ? m_bench.advance(m_settleS) : shown;
 }
 
 Result<Reading> Gauge::readRestored(ReadMode mode, double integrationS)
@@ -145,48 +225,120 @@ Result<Reading> Gauge::readRestored(ReadMode mode, double integrationS)
     return m_bench.read(mode, integrationS);
 }
 
-Result<Reading> Gauge::readPatiently(ReadMode mode, double integrationS, bool black)
+bool Gauge::mayBeDark(const Shot &shot) const
 {
-    double integration = integrationS;
+    if (shot.rgb.a <= 0.02 && shot.rgb.b <= 0.02 && shot.rgb.c <= 0.02) {
+        return true;
+    }
+    // Without an expectation: what a dim display of 40 cd/m² would show, channels weighed as Rec. 709 does.
+    const auto light = [](double v) { return std::pow(v, 2.4); };
+    const double expected =
+        shot.expectedY > 0 ? shot.expectedY : 40 * (0.21 * light(shot.rgb.a) + 0.72 * light(shot.rgb.b) + 0.07 * light(shot.rgb.c));
+    return expected < 4 * m_instrument.floorCdM2 + 0.05;
+}
+
+std::optional<std::string> Gauge::impossible(const Shot &shot, const Reading &reading) const
+{
+    const XYZ &xyz = reading.xyz;
+    if (!xyz.vec().allFinite() || xyz.vec().minCoeff() < 0) {
+        return "an answer that is no light";
+    }
+    if (shot.mode == ReadMode::Ambient) {
+        return std::nullopt;
+    }
+    if (xyz.b > kMostDisplay) {
+        return fixed(xyz.b, 0) + " cd/m², more than any display gives";
+    }
+    const double floor = std::max(m_instrument.floorCdM2, 1e-3);
+    if (!mayBeDark(shot) && xyz.b <= floor) {
+        return fixed(xyz.b, 3) + " cd/m², which is nothing";
+    }
+    // In the dark noise makes any colour.
+    if (xyz.vec().sum() > 30 * floor && xyz.b > 10 * floor && !canBeLight(chromaticity(xyz))) {
+        const Chromaticity c = chromaticity(xyz);
+        return "x " + fixed(c.x, 3) + ", y " + fixed(c.y, 3) + ", a colour that no light has";
+    }
+    return std::nullopt;
+}
+
+Result<Reading> Gauge::readPlausibly(const Shot &shot)
+{
+    constexpr int kTries = 3;
     for (int attempt = 1;; ++attempt) {
-        if (m_stop.stop_requested()) {
-            return stoppedOnRequest();
+        auto reading = readPatiently(shot);
+        const auto why = reading ? impossible(shot, reading.value()) : std::nullopt;
+        if (!why) {
+            return reading;
         }
-        auto reading = readRestored(mode, integration);
+        const std::string what = instrumentName() + " reads " + *why + ", while "
+                                 + (shot.rgb == Drive{1, 1, 1} ? "full white"
+                                                               : "a patch (" + fixed(100 * shot.rgb.a, 0) + ", " + fixed(100 * shot.rgb.b, 0) + ", "
+                                                                     + fixed(100 * shot.rgb.c, 0) + " %)")
+                                 + " is shown.";
+        if (attempt == kTries) {
+            return Error{
+                ErrorKind::Bench,
+                what,
+                "All readings taken so far are kept.",
+                "See that the display is on and shows the patch, that the instrument lies on it with its cover off, and that it is set up for "
+                "this kind of display; then start again.",
+                "implausible",
+                false};
+        }
+        if (m_hooks.onNote) {
+            m_hooks.onNote(what + " It is read again.");
+        }
+        const Status waited = wait(1), again = waited ? showAgain() : waited;
+        if (!again) {
+            return again.error();
+        }
+    }
+}
+
+Result<Reading> Gauge::readPatiently(const Shot &shot)
+{
+    double integration = shot.integrationS;
+    for (int attempt = 1;; ++attempt) {
+        if (const Status s = allowed(); !s) {
+            return s.error();
+        }
+        (m_spending != nullptr ? *m_spending : m_own).addReading();
+        auto reading = readRestored(shot.mode, integration);
         if (reading) {
             return reading;
         }
         const Error &e = reading.error();
-        if (e.kind == ErrorKind::Cancelled || e.code == "gone" || e.code == "bad-reply") {
+        if (e.kind == ErrorKind::Cancelled || e.code == "gone" || e.code == "bad-reply" || e.code == "clock" || e.code == "budget") {
             return e;
         }
-        if (e.code == "too-dark") {
-            if (black || attempt > 1) {
-                Reading zero;
-                zero.t = m_bench.now();
-                zero.lowLight = true;
-                zero.integrationS = -1; // marks "saw nothing"
-                return zero;
-            }
-            integration = 10;
-            continue;
+        if (e.code == "too-dark" && (mayBeDark(shot) || attempt > 2)) {
+            // On a patch that is not dark this is what readPlausibly() does not believe.
+            Reading zero;
+            zero.t = m_bench.now();
+            zero.lowLight = true;
+            zero.integrationS = -1; // marks "saw nothing"
+            return zero;
         }
-        const bool known = e.retry || e.code == "saturated" || e.code == "not-connected" || e.code == "cover-closed" || e.code == "off-screen";
-        if (!known || attempt >= kMaxAttempts) {
+        const bool shortest = e.code == "saturated" && integration > 0 && integration <= kShortestS;
+        const bool known = e.retry || e.code == "too-dark" || e.code == "saturated" || e.code == "not-connected" || e.code == "cover-closed"
+                           || e.code == "off-screen";
+        if (!known || shortest || attempt >= kMaxAttempts) {
             Error last = e;
             last.kind = ErrorKind::Bench;
+            last.what = instrumentName() + ": " + last.what;
             last.safe = "All readings taken so far are kept.";
             last.todo = attempt > 1 ? "It did not recover after " + counted(attempt, "try", "tries")
                                           + ": check the instrument and its cable, then go on with the visit."
                                     : "Check the instrument, then go on with the visit.";
             return last;
         }
-        if (e.code == "saturated") {
-            integration = std::max(0.1, (integration > 0 ? integration : 1.0) / 4);
+        if (e.code == "too-dark") {
+            integration = 10;
+        } else if (e.code == "saturated") {
+            integration = std::max(kShortestS, (integration > 0 ? integration : 1.0) / 4);
         }
         if (const Status s = recover(e, attempt); !s) {
-            Error stop = s.error();
-            return stop;
+            return s.error();
         }
     }
 }
@@ -200,11 +352,13 @@ Measurement Gauge::keep(const Reading &reading, const Drive &rgb, const std::str
     m.mode = mode;
     m.rgb = rgb;
     m.xyz = reading.xyz;
+    m.spectrum = reading.spectrum;
     m.tooDark = reading.integrationS < 0;
+    m.lowLight = reading.lowLight;
     m.integrationS = std::max(0.0, reading.integrationS);
     m.superseded = reading.unstable;
     for (int c = 0; c < 3; ++c) {
-        m.sigma[c] = m.tooDark ? m_instrument.floorCdM2 : m_noise.sigma(reading.xyz[c], m.integrationS);
+        m.sigma[c] = m.tooDark ? std::max(m_instrument.floorCdM2, 1e-3) : m_noise.sigma(reading.xyz[c], m.integrationS);
     }
     if (m_matrix && mode == ReadMode::Emission && !m.tooDark) {
         m.xyz = XYZ((*m_matrix * m.xyz.vec()).cwiseMax(0.0));
@@ -217,6 +371,54 @@ Measurement Gauge::keep(const Reading &reading, const Drive &rgb, const std::str
     return m;
 }
 
+namespace {
+
+/// Whether two readings of one patch say the same, noise, rounding and a little drift allowed for.
+bool agree(const Measurement &p, const Measurement &q)
+{
+    for (int c = 0; c < 3; ++c) {
+        const double apart = std::abs(p.xyz[c] - q.xyz[c]);
+        if (!(apart <= std::max(5 * std::hypot(p.sigma[c], q.sigma[c]), 0.015 * std::max({p.xyz[c], q.xyz[c], 0.1 * p.xyz.b})))) {
+            return false;
+        }
+    }
+    return true;
+}
+
+} // namespace
+
+Result<Measurement> Gauge::readAgreed(const Measurement &first, double expectedY, double relativeGoal)
+{
+    const auto aside = [this](const Measurement &m) {
+        if (m_hooks.onSetAside) {
+            m_hooks.onSetAside(m.index);
+        }
+    };
+    const auto second = read(first.rgb, first.name + ", again", expectedY, relativeGoal);
+    if (!second || agree(first, second.value())) {
+        return second;
+    }
+    const auto third = read(first.rgb, first.name + ", once more", expectedY, relativeGoal);
+    if (!third) {
+        return third;
+    }
+    const bool withFirst = agree(first, third.value()), withSecond = agree(second.value(), third.value());
+    if (!withFirst && !withSecond) {
+        return Error{ErrorKind::Bench,
+                     instrumentName() + " reads \"" + first.name + "\" as " + fixed(first.xyz.b, 2) + ", " + fixed(second->xyz.b, 2) + " and "
+                         + fixed(third->xyz.b, 2) + " cd/m² one after the other.",
+                     "All readings taken so far are kept.",
+                     "See that the display shows a patch that stands still, that nothing changes its brightness, and that the instrument lies still.",
+                     "not-repeating",
+                     false};
+    }
+    aside(withFirst ? second.value() : first);
+    if (m_hooks.onNote) {
+        m_hooks.onNote("A reading of \"" + first.name + "\" did not repeat and was taken again.");
+    }
+    return third;
+}
+
 Result<Measurement> Gauge::read(const Drive &rgb, const std::string &name, double expectedY, double relativeGoal)
 {
     Patch patch;
@@ -224,6 +426,9 @@ Result<Measurement> Gauge::read(const Drive &rgb, const std::string &name, doubl
     patch.area = m_area;
     if (!m_place.desk) {
         patch.at = m_place.at;
+    }
+    if (const Status s = allowed(); !s) {
+        return s.error();
     }
     if (const Status s = m_bench.show(patch); !s) {
         return s.error();
@@ -233,28 +438,30 @@ Result<Measurement> Gauge::read(const Drive &rgb, const std::string &name, doubl
     if (const Status s = m_bench.advance(m_settleS); !s) {
         return s.error();
     }
-    const bool black = rgb.a <= 0.02 && rgb.b <= 0.02 && rgb.c <= 0.02;
     const double integration = expectedY > 0 ? m_noise.integrationFor(expectedY, relativeGoal) : 0;
     const double shownAt = m_bench.now() - m_settleS;
     for (int round = 0;; ++round) {
         const double waited = m_bench.now() - shownAt;
-        const auto reading = readPatiently(ReadMode::Emission, integration, black);
+        auto reading = readPlausibly({ReadMode::Emission, rgb, integration, expectedY});
         if (!reading) {
             return reading.error();
         }
+        const bool last = reading->unstable && round + 1 >= kMaxUnstable;
+        if (last) {
+            reading.value().unstable = false; // it is the one that is used, and is kept as such
+            if (m_hooks.onNote) {
+                m_hooks.onNote("The patch \"" + name + "\" never stood still; its last reading is used.");
+            }
+        }
         Measurement m = keep(reading.value(), rgb, name, ReadMode::Emission);
+        if (last) {
+            return m;
+        }
         if (!m.superseded) {
             if (round > 0) {
                 // This panel is slower than assumed: remember it, so that the next patches need no second reading.
                 m_settleS = std::min(kLongestSettleS, waited * 1.1);
             }
-            return m;
-        }
-        if (round + 1 >= kMaxUnstable) {
-            if (m_hooks.onNote) {
-                m_hooks.onNote("The patch \"" + name + "\" never stood still; its last reading is used.");
-            }
-            m.superseded = false;
             return m;
         }
         if (const Status s = m_bench.advance(m_settleS); !s) {
@@ -265,18 +472,16 @@ Result<Measurement> Gauge::read(const Drive &rgb, const std::string &name, doubl
 
 Result<Measurement> Gauge::readAmbient()
 {
+    const Place before = m_place;
     if (const Status s = place({true, {}}); !s) {
         return s.error();
     }
-    const auto reading = readPatiently(ReadMode::Ambient, 0, false);
-    const Status back = place({});
-    if (!reading) {
-        return reading.error();
-    }
-    if (!back) {
-        return back.error();
-    }
-    return keep(reading.value(), {}, "room light", ReadMode::Ambient);
+    const auto reading = readPlausibly({ReadMode::Ambient, {}, 0, 0});
+    // Kept before anything else can fail.
+    const auto kept =
+        reading ? Result<Measurement>(keep(reading.value(), {}, "room light", ReadMode::Ambient)) : Result<Measurement>(reading.error());
+    const Status back = place(before);
+    return kept && !back ? Result<Measurement>(back.error()) : kept;
 }
 
 } // namespace lamp

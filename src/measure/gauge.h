@@ -4,7 +4,9 @@
 #include "device/bench.h"
 #include "measure/correction.h"
 
+#include <chrono>
 #include <functional>
+#include <optional>
 #include <stop_token>
 #include <string>
 #include <vector>
@@ -21,9 +23,11 @@ struct Measurement {
     XYZ xyz;   ///< as read, cd/m² (lux for ambient light)
     XYZ sigma; ///< standard deviation of each component by the noise model
     double integrationS = 0;
-    double t = 0;            ///< bench clock, s
-    bool tooDark = false;    ///< the instrument saw nothing: zero, with its floor as uncertainty
-    bool superseded = false; ///< read again later (unstable): kept, but not used
+    double t = 0;                          ///< bench clock, s
+    std::optional<Spectrum> spectrum = {}; ///< where the instrument gives one
+    bool lowLight = false;                 ///< the instrument says that there was little light for it
+    bool tooDark = false;                  ///< the instrument saw nothing: zero, with its floor as uncertainty
+    bool superseded = false;               ///< read again later (unstable): kept, but not used
 };
 
 /// What an instrument's noise does to one component (docs/methods.md, "Noise of a reading").
@@ -42,6 +46,32 @@ private:
     double m_floor = 0.02;
 };
 
+/// What work with an instrument may spend before it is given up: no bench can make it endless.
+struct Allowance {
+    int readings = 2000;      ///< attempts, those that fail included
+    double benchS = 6 * 3600; ///< on the bench's clock
+    double wallS = 10 * 3600; ///< waiting for a person not counted
+};
+
+/// What has been spent of an allowance; shared by all who work on one visit.
+class Spending {
+public:
+    explicit Spending(Allowance allowance = {}) : m_allowance(allowance) {}
+    /// Begins to count. \param benchNow the bench's clock
+    void start(double benchNow);
+    void addReading() { ++m_readings; }
+    /// Time in which a person was waited for.
+    void excuse(std::chrono::steady_clock::duration waited) { m_start += waited; }
+    /// An error that says which of the three is spent, or nothing. \param benchNow the bench's clock
+    [[nodiscard]] std::optional<Error> spent(double benchNow) const;
+
+private:
+    Allowance m_allowance;
+    int m_readings = 0;
+    double m_benchStart = 0;
+    std::chrono::steady_clock::time_point m_start = std::chrono::steady_clock::now();
+};
+
 /// Takes good readings from a bench: waits for the patch, asks again where the bench says that it may, tells the
 /// person what only a person can mend, keeps every reading.
 class Gauge {
@@ -51,6 +81,8 @@ public:
         std::function<void(const std::string &)> onNote;    ///< what a person may want to know
         /// A fault that a person can mend (unplugged, cover closed); true when told that it is mended.
         std::function<bool(const Error &)> askToMend;
+        /// A reading that was kept turned out not to count; its number.
+        std::function<void(int)> onSetAside;
     };
 
     Gauge(Bench &bench, InstrumentInfo instrument, Hooks hooks, std::stop_token stop);
@@ -69,7 +101,12 @@ public:
     /// Shows a patch, waits until it stands, and reads it.
     /// \param expectedY about what luminance to expect in cd/m² (0: unknown, the instrument chooses its time)
     /// \param relativeGoal wanted relative standard deviation
+    /// A reading that cannot be, whatever the display (nothing seen of a bright patch, more light than any display gives,
+    /// a colour that does not exist), is taken again, and ends in an error with the code "implausible" where it stays.
     Result<Measurement> read(const Drive &rgb, const std::string &name, double expectedY = 0, double relativeGoal = 0.0008);
+    /// Reads a patch again whose reading surprises: what two of three readings agree on counts, the odd one is set aside.
+    /// \return an error with the code "not-repeating" where no two agree
+    Result<Measurement> readAgreed(const Measurement &first, double expectedY, double relativeGoal = 0.0008);
     /// Illuminance at the desk: places the instrument there, reads, and puts it back on the screen.
     Result<Measurement> readAmbient();
     /// Lets time pass. Meanwhile the patch is changed a little now and then, so that a screen which dims when its
@@ -79,17 +116,35 @@ public:
     [[nodiscard]] double now() const { return m_bench.now(); }
     [[nodiscard]] int count() const { return m_count; }
     void setCount(int count) { m_count = count; }
+    /// Counts against this instead of an allowance of its own. \param spending outlives the gauge; it is started already
+    void setSpending(Spending *spending) { m_spending = spending; }
+    /// "New gull 2": model and serial of the instrument, for messages.
+    [[nodiscard]] std::string instrumentName() const;
     [[nodiscard]] const NoiseModel &noise() const { return m_noise; }
     [[nodiscard]] const InstrumentInfo &instrument() const { return m_instrument; }
     [[nodiscard]] Bench &bench() { return m_bench; }
     [[nodiscard]] bool stopRequested() const { return m_stop.stop_requested(); }
 
 private:
-    /// Reads once, dealing with errors that can be got over. \param emissionDrive for the words of a message.
-    Result<Reading> readPatiently(ReadMode mode, double integrationS, bool black);
+    /// What is asked of an instrument, and what is known of the answer.
+    struct Shot {
+        ReadMode mode = ReadMode::Emission;
+        Drive rgb;
+        double integrationS = 0, expectedY = 0;
+    };
+    /// Reads once, dealing with errors that can be got over: what was shown is shown again before each new try.
+    Result<Reading> readPatiently(const Shot &shot);
+    /// The same, again where the reading cannot be.
+    Result<Reading> readPlausibly(const Shot &shot);
     Result<Reading> readRestored(ReadMode mode, double integrationS);
+    /// Why a reading cannot be, or nothing.
+    [[nodiscard]] std::optional<std::string> impossible(const Shot &shot, const Reading &reading) const;
+    /// Whether so little light is expected that an instrument may see none.
+    [[nodiscard]] bool mayBeDark(const Shot &shot) const;
     Status recover(const Error &error, int attempt);
+    Status showAgain();
     Status restoreInstrument();
+    [[nodiscard]] Status allowed();
     Measurement keep(const Reading &reading, const Drive &rgb, const std::string &name, ReadMode mode);
 
     Bench &m_bench;
@@ -106,6 +161,8 @@ private:
     double m_area = 0.1;
     double m_settleS = 0.3;
     int m_count = 0;
+    Spending m_own;
+    Spending *m_spending = nullptr; ///< shared with others; null: m_own counts
 };
 
 /// The error that a request to stop gives.

@@ -18,6 +18,9 @@ Result<Gauge> factoryGauge(Bench &bench, DisplayInfo &display, Gauge::Hooks hook
     if (const Status s = gauge.setCorrection(instrument->hasCorrection(display.technology) ? display.technology : ""); !s) {
         return s.error();
     }
+    if (display.maxPatchArea) {
+        gauge.setPatchArea(std::min(gauge.patchArea(), *display.maxPatchArea));
+    }
     return gauge;
 }
 
@@ -55,9 +58,6 @@ Result<ReadingSet> readQuickSet(Bench &bench, Gauge::Hooks hooks, std::stop_toke
         if (const Status s = bench.resetLut(); !s) {
             return s.error();
         }
-    }
-    if (display.maxPatchArea) {
-        gauge.setPatchArea(std::min(gauge.patchArea(), *display.maxPatchArea));
     }
     ReadingSet set;
     set.display = display.model;

@@ -8,7 +8,6 @@ namespace lamp {
 /// Readings of one display in one state, from wherever they come.
 struct ReadingSet {
     std::vector<Measurement> readings; ///< in the order they were taken
-    std::vector<Spectrum> spectra;     ///< one for each reading, or none at all
     std::string display, instrument, correction, created;
     bool behindLut = false; ///< drives are those behind the video LUT; else nothing stood between
 };

@@ -14,6 +14,7 @@ constexpr double kFirstIntervalS = 22;
 constexpr size_t kFirstReadings = 4;
 constexpr double kHorizonS = 240; ///< how long the rest of a visit takes, about
 constexpr double kUvGoal = 0.0006;
+constexpr double kMostStep = 0.12; ///< of luminance between two readings: no panel warms up so fast (common practice, no published source)
 
 /// Straight line through points: slope and its standard deviation, values relative to their mean.
 void line(const std::vector<double> &t, const std::vector<double> &y, size_t first, double sigma, double &slope, double &slopeSigma)
@@ -92,9 +93,18 @@ Result<WarmUp> warmUp(Gauge &gauge, const WarmUpOptions &options)
     const double start = gauge.now();
     double interval = kFirstIntervalS;
     for (;;) {
-        const auto m = gauge.read({1, 1, 1}, "white, warming up", 150, 0.0006);
+        auto m = gauge.read({1, 1, 1}, "white, warming up", 150, 0.0006);
+        if (m && !whites.empty() && std::abs(m->xyz.b / std::max(whites.back().b, 1e-6) - 1) > kMostStep) {
+            m = gauge.readAgreed(m.value(), 150, 0.0006);
+        }
         if (!m) {
             return m.error();
+        }
+        if (whites.size() == 1 && std::abs(m->xyz.b / std::max(whites.back().b, 1e-6) - 1) > kMostStep) {
+            // The second has been seen twice, the first once: it was the odd one.
+            times.clear();
+            luminance.clear();
+            whites.clear();
         }
         times.push_back(m->t - start);
         luminance.push_back(std::max(m->xyz.b, 1e-6));

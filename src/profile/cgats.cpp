@@ -2,6 +2,7 @@
 #include "profile/cgats.h"
 
 #include "base/text.h"
+#include "measure/reading_fields.h"
 #include "profile/lcms_handles.h"
 
 #include <algorithm>
@@ -21,23 +22,9 @@ struct It8Closer {
 };
 using It8 = std::unique_ptr<void, It8Closer>;
 
-const std::array<const char *, 11> kColumns{"SAMPLE_ID", "SAMPLE_NAME", "RGB_R",         "RGB_G",   "RGB_B", "XYZ_X",
-                                            "XYZ_Y",     "XYZ_Z",       "INTEGRATION_S", "BENCH_S", "FLAGS"};
 constexpr const char *kOriginator = "Dutiful Lamp";
 constexpr const char *kUncorrected = "uncorrected";
 constexpr const char *kBehindLut = "drive behind the video LUT";
-
-std::string flagsOf(const Measurement &m)
-{
-    std::string flags = m.mode == ReadMode::Ambient ? "ambient" : "emission";
-    if (m.tooDark) {
-        flags += ";too-dark";
-    }
-    if (m.superseded) {
-        flags += ";superseded";
-    }
-    return flags;
-}
 
 /// Quotes end a cell, and a line break a row: neither can stand in one.
 std::string oneLine(std::string text)
@@ -49,11 +36,26 @@ std::string oneLine(std::string text)
 }
 
 /// An empty cell would be no cell: a dash stands for it.
-std::string nameCell(const Measurement &m)
+std::string cellOf(const std::string &text)
 {
-    const std::string name = oneLine(m.stage.empty() ? m.name : m.stage + ": " + m.name);
-    return name.find_first_not_of(' ') == std::string::npos ? "-" : name;
+    const std::string line = oneLine(text);
+    return line.find_first_not_of(' ') == std::string::npos ? "-" : line;
 }
+
+/// The grid of the first spectrum, on which columns of spectra stand; others are not written here.
+std::optional<Spectrum> gridOf(const ReadingSet &set)
+{
+    const auto first =
+        std::find_if(set.readings.begin(), set.readings.end(), [](const Measurement &m) { return m.spectrum && !m.spectrum->values.empty(); });
+    return first == set.readings.end() ? std::nullopt : first->spectrum;
+}
+
+bool sameGrid(const Spectrum &p, const Spectrum &q)
+{
+    return p.startNm == q.startNm && p.stepNm == q.stepNm && p.values.size() == q.values.size();
+}
+
+constexpr const char *kSpectral = "SPECTRAL_";
 
 Error badCgats(const std::string &what)
 {
@@ -65,49 +67,59 @@ Error badCgats(const std::string &what)
             false};
 }
 
-double numberOf(const std::string &text)
-{
-    std::istringstream in(text);
-    in.imbue(std::locale::classic());
-    double v = 0;
-    return in >> v && std::isfinite(v) ? v : std::numeric_limits<double>::quiet_NaN();
-}
-
 } // namespace
 
 std::string readingsToCgats(const ReadingSet &set)
 {
-    const It8 it8(cmsIT8Alloc(nullptr));
+    const Context context = quietContext();
+    const It8 it8(cmsIT8Alloc(raw(context)));
+    if (!it8) {
+        return {};
+    }
     cmsHANDLE h = it8.get();
     cmsIT8SetSheetType(h, "CGATS.17");
     cmsIT8SetPropertyStr(h, "ORIGINATOR", kOriginator);
     cmsIT8SetPropertyStr(h, "DESCRIPTOR", oneLine(set.display).c_str());
-    cmsIT8SetPropertyStr(h, "CREATED", set.created.c_str());
+    cmsIT8SetPropertyStr(h, "CREATED", oneLine(set.created).c_str());
     cmsIT8SetPropertyStr(h, "INSTRUMENTATION", oneLine(set.instrument).c_str());
     cmsIT8SetPropertyStr(h, "MEASUREMENT_SOURCE", set.correction.empty() ? kUncorrected : oneLine(set.correction).c_str());
     if (set.behindLut) {
         cmsIT8SetPropertyStr(h, "PRINT_CONDITIONS", kBehindLut);
     }
-    cmsIT8SetPropertyUncooked(h, "NUMBER_OF_FIELDS", std::to_string(kColumns.size()).c_str());
+    struct Column {
+        std::string heading;
+        std::function<std::string(const Measurement &)> cell;
+    };
+    std::vector<Column> columns;
+    const auto field = [&](const ReadingField &f) { columns.push_back({f.cgats, [&f](const Measurement &m) { return cellOf(f.write(m)); }}); };
+    const auto &fields = readingFields();
+    field(fields.front());
+    columns.push_back({"SAMPLE_NAME", [](const Measurement &m) { return cellOf(m.name); }});
+    for (int c = 0; c < 3; ++c) {
+        columns.push_back({std::string("RGB_") + "RGB"[c], [c](const Measurement &m) { return exactText(100 * m.rgb[c]); }});
+    }
+    for (int c = 0; c < 3; ++c) {
+        columns.push_back({std::string("XYZ_") + "XYZ"[c], [c](const Measurement &m) { return exactText(m.xyz[c]); }});
+    }
+    for (size_t i = 1; i < fields.size(); ++i) {
+        if (!fields[i].cgats.empty()) {
+            field(fields[i]);
+        }
+    }
+    const auto grid = gridOf(set);
+    for (size_t i = 0; grid && i < grid->values.size(); ++i) {
+        columns.push_back({kSpectral + exactText(grid->startNm + double(i) * grid->stepNm), [&grid, i](const Measurement &m) {
+                               return m.spectrum && sameGrid(*m.spectrum, *grid) ? cellOf(exactText(m.spectrum->values[i])) : std::string("-");
+                           }});
+    }
+    cmsIT8SetPropertyUncooked(h, "NUMBER_OF_FIELDS", std::to_string(columns.size()).c_str());
     cmsIT8SetPropertyUncooked(h, "NUMBER_OF_SETS", std::to_string(set.readings.size()).c_str());
-    for (size_t i = 0; i < kColumns.size(); ++i) {
-        cmsIT8SetDataFormat(h, int(i), kColumns[i]);
+    for (size_t i = 0; i < columns.size(); ++i) {
+        cmsIT8SetDataFormat(h, int(i), columns[i].heading.c_str());
     }
     for (size_t row = 0; row < set.readings.size(); ++row) {
-        const Measurement &m = set.readings[row];
-        const std::array<std::string, 11> cells{std::to_string(m.index),
-                                                nameCell(m),
-                                                fixed(100 * m.rgb.a, 5),
-                                                fixed(100 * m.rgb.b, 5),
-                                                fixed(100 * m.rgb.c, 5),
-                                                fixed(m.xyz.a, 6),
-                                                fixed(m.xyz.b, 6),
-                                                fixed(m.xyz.c, 6),
-                                                fixed(m.integrationS, 3),
-                                                fixed(m.t, 3),
-                                                flagsOf(m)};
-        for (size_t i = 0; i < cells.size(); ++i) {
-            cmsIT8SetDataRowCol(h, int(row), int(i), cells[i].c_str());
+        for (size_t i = 0; i < columns.size(); ++i) {
+            cmsIT8SetDataRowCol(h, int(row), int(i), columns[i].cell(set.readings[row]).c_str());
         }
     }
     cmsUInt32Number size = 0;
@@ -132,12 +144,16 @@ Result<CgatsTable> readCgats(const std::string &text)
     CgatsTable table;
     char **names = nullptr;
     const int columns = cmsIT8EnumDataFormat(h, &names);
-    for (int c = 0; c < columns; ++c) {
+    // A claimed number of fields that could not be had leaves none.
+    for (int c = 0; names != nullptr && c < columns; ++c) {
         table.columns.emplace_back(names[c] != nullptr ? names[c] : "");
+    }
+    if (table.columns.empty()) {
+        return badCgats("it names no columns");
     }
     char **properties = nullptr;
     const cmsUInt32Number count = cmsIT8EnumProperties(h, &properties);
-    for (cmsUInt32Number i = 0; i < count; ++i) {
+    for (cmsUInt32Number i = 0; properties != nullptr && i < count; ++i) {
         const char *value = cmsIT8GetProperty(h, properties[i]);
         table.properties.emplace_back(properties[i], value != nullptr ? value : "");
     }
@@ -157,6 +173,33 @@ Result<CgatsTable> readCgats(const std::string &text)
         table.rows.push_back(std::move(cells));
     }
     return table;
+}
+
+std::optional<Spectrum> spectrumOf(const CgatsTable &table, const std::vector<std::string> &cells)
+{
+    constexpr double kEven = 1e-6; // nm
+    Spectrum s{0, 0, {}};
+    double last = 0;
+    for (size_t c = 0; c < table.columns.size() && c < cells.size(); ++c) {
+        const auto nm = table.columns[c].rfind(kSpectral, 0) == 0 ? numberOf(table.columns[c].substr(std::strlen(kSpectral))) : std::nullopt;
+        if (!nm) {
+            continue;
+        }
+        const auto value = numberOf(cells[c]);
+        if (!value) {
+            return std::nullopt; // a dash: this reading has no spectrum
+        }
+        if (s.values.empty()) {
+            s.startNm = *nm;
+        } else if (s.values.size() == 1) {
+            s.stepNm = *nm - last;
+        } else if (std::abs(*nm - last - s.stepNm) > kEven) {
+            return std::nullopt; // no even grid
+        }
+        last = *nm;
+        s.values.push_back(*value);
+    }
+    return s.values.size() >= 2 && s.stepNm > 0 ? std::optional(s) : std::nullopt;
 }
 
 ReadingSet factsOf(const CgatsTable &table)
@@ -200,7 +243,7 @@ Result<ReadingSet> readingsFromCgats(const std::string &text)
         const auto &cells = table->rows[row];
         const auto number = [&](const char *column) {
             const int c = columnOf(column);
-            return c < 0 ? 0.0 : numberOf(cells[size_t(c)]);
+            return c < 0 ? 0.0 : numberOf(cells[size_t(c)]).value_or(std::numeric_limits<double>::quiet_NaN());
         };
         Measurement m;
         m.index = int(row) + 1;
@@ -212,14 +255,13 @@ Result<ReadingSet> readingsFromCgats(const std::string &text)
         if (!(m.rgb.vec() + m.xyz.vec()).allFinite()) {
             return badCgats("row " + std::to_string(row + 1) + " holds something that is no number");
         }
-        m.integrationS = number("INTEGRATION_S");
-        m.t = number("BENCH_S");
-        if (const int c = columnOf("FLAGS"); c >= 0) {
-            const std::string &flags = cells[size_t(c)];
-            m.mode = flags.find("ambient") != std::string::npos ? ReadMode::Ambient : ReadMode::Emission;
-            m.tooDark = flags.find("too-dark") != std::string::npos;
-            m.superseded = flags.find("superseded") != std::string::npos;
+        for (const ReadingField &f : readingFields()) {
+            const int c = f.cgats.empty() ? -1 : columnOf(f.cgats.c_str());
+            if (c >= 0 && cells[size_t(c)] != "-" && !f.read(m, cells[size_t(c)])) {
+                return badCgats("row " + std::to_string(row + 1) + ", column " + f.cgats + ": \"" + cells[size_t(c)].substr(0, 30) + "\"");
+            }
         }
+        m.spectrum = spectrumOf(table.value(), cells);
         set.readings.push_back(m);
     }
     return set;

@@ -9,7 +9,7 @@
 namespace lamp {
 
 /// Readings as a CGATS.17 / ISO 28178 text, written by Little CMS: one row a reading with drive (0..100),
-/// tristimulus values (cd/m²), integration time, bench time and flags.
+/// tristimulus values (cd/m²), what else a reading carries, and its spectrum in columns of its own.
 std::string readingsToCgats(const ReadingSet &set);
 
 /// Readings from a text that readingsToCgats wrote. The error says what is missing.
@@ -22,6 +22,9 @@ struct CgatsTable {
     std::vector<std::pair<std::string, std::string>> properties;
 };
 Result<CgatsTable> readCgats(const std::string &text);
+
+/// The spectrum that a row holds in columns SPECTRAL_nm at even steps; nothing where it has none.
+std::optional<Spectrum> spectrumOf(const CgatsTable &table, const std::vector<std::string> &cells);
 
 /// What such a text says beside its rows: display, instrument, correction, date, where its drives stand.
 ReadingSet factsOf(const CgatsTable &table);

@@ -129,6 +129,26 @@ std::string signature(cmsUInt32Number s)
 
 } // namespace
 
+namespace {
+
+std::string hexOf(const std::array<std::uint8_t, 16> &bytes)
+{
+    std::string text;
+    for (const auto byte : bytes) {
+        std::array<char, 3> hex{};
+        std::snprintf(hex.data(), hex.size(), "%02x", byte);
+        text += hex.data();
+    }
+    return text;
+}
+
+} // namespace
+
+std::string profileIdText(const Bytes &profile)
+{
+    return profile.size() < 128 ? std::string() : hexOf(profileId(profile));
+}
+
 Profile::Facts Profile::facts() const
 {
     cmsHPROFILE p = m_handles->profile.get();
@@ -147,11 +167,7 @@ Profile::Facts Profile::facts() const
     }
     std::array<cmsUInt8Number, 16> id{};
     cmsGetHeaderProfileID(p, id.data());
-    for (const auto byte : id) {
-        std::array<char, 3> hex{};
-        std::snprintf(hex.data(), hex.size(), "%02x", byte);
-        f.id += hex.data();
-    }
+    f.id = hexOf(id);
     f.tables = cmsIsTag(p, cmsSigAToB0Tag) || cmsIsTag(p, cmsSigAToB1Tag);
     if (const auto *lumi = static_cast<const cmsCIEXYZ *>(cmsReadTag(p, cmsSigLuminanceTag))) {
         f.luminance = lumi->Y;
@@ -168,6 +184,13 @@ Profile::Facts Profile::facts() const
         if (const auto *curve = static_cast<const cmsToneCurve *>(cmsReadTag(p, trc[c]))) {
             f.gammas[c] = std::max(0.0, cmsEstimateGamma(curve, 0.05));
         }
+    }
+    f.display = textOf(p, cmsInfoModel);
+    if (!cmsIsTag(p, cmsSigDeviceModelDescTag)) {
+        f.display.clear();
+    }
+    if (const auto *view = static_cast<const cmsICCViewingConditions *>(cmsReadTag(p, cmsSigViewingConditionsTag))) {
+        f.roomWhite = XYZ(view->IlluminantXYZ.X, view->IlluminantXYZ.Y, view->IlluminantXYZ.Z);
     }
     if (const auto *targ = static_cast<const cmsMLU *>(cmsReadTag(p, cmsSigCharTargetTag))) {
         const cmsUInt32Number size = cmsMLUgetASCII(targ, cmsNoLanguage, cmsNoCountry, nullptr, 0);

@@ -78,7 +78,9 @@ public:
         std::array<Chromaticity, 3> primaries; ///< the display's, by `chad` undone
         std::array<double, 3> gammas{};        ///< estimated exponents of the tone curves; 0 where there are none
         std::vector<std::string> tags;
-        std::string readings; ///< what `targ` holds
+        std::string display;          ///< what `dmdd` holds
+        std::optional<XYZ> roomWhite; ///< what `view` holds: a white paper in the light at the desk, cd/m²
+        std::string readings;         ///< what `targ` holds
     };
     [[nodiscard]] Facts facts() const;
 
@@ -87,5 +89,8 @@ private:
     explicit Profile(std::unique_ptr<Handles> handles);
     std::unique_ptr<Handles> m_handles;
 };
+
+/// A profile's ID (ICC.1, 7.2.18) worked out of its bytes, as 32 hexadecimal digits; empty for what is too short.
+std::string profileIdText(const Bytes &profile);
 
 } // namespace lamp

@@ -257,8 +257,8 @@ private:
         }
         const Lab white = m_into.profile->colourOf({1, 1, 1});
         const double off = deltaE2000(white, {100, 0, 0});
-        if (off > 1) {
-            add(off > 5 ? Weight::Fault : Weight::Doubt, "colours",
+        if (!(off <= 1)) {
+            add(!(off <= 5) ? Weight::Fault : Weight::Doubt, "colours",
                 "Full red, green and blue together are ΔE00 " + fixed(off, 1) + " away from white: whites will be shown with a cast.");
         }
         if (m_into.facts->white && has("chad")) {
@@ -267,7 +267,9 @@ private:
                 add(Weight::Doubt, "chad", "Its white (" + fixed(t.kelvin, 0) + " K, Duv " + fixed(t.duv, 3) + ") is one that displays do not have.");
             }
         }
-        if (m_into.facts->luminance && (*m_into.facts->luminance < 20 || *m_into.facts->luminance > 4000)) {
+        if (m_into.facts->luminance && !(*m_into.facts->luminance > 0 && *m_into.facts->luminance < 20000)) {
+            add(Weight::Fault, "lumi", "Its white luminance is given as " + fixed(*m_into.facts->luminance, 1) + " cd/m², which no display has.");
+        } else if (m_into.facts->luminance && (*m_into.facts->luminance < 20 || *m_into.facts->luminance > 4000)) {
             add(Weight::Doubt, "lumi",
                 "Its white luminance is given as " + fixed(*m_into.facts->luminance, 1) + " cd/m², which no working screen has.");
         }
@@ -315,6 +317,7 @@ private:
                 d[int(c)] = double(i) / kSteps;
                 light.push_back(xyzOf(m_into.profile->colourOf(d), iccD50()).vec().sum());
             }
+            const bool finite = std::all_of(light.begin(), light.end(), [](double v) { return std::isfinite(v); });
             const double black = light.front(), span = std::max(light.back() - black, 1e-9);
             double falls = 0, flat = 0;
             for (size_t i = 0; i < light.size(); ++i) {
@@ -326,7 +329,7 @@ private:
             }
             const double half = light[kSteps / 2 + 1], gamma = half > 0 && half < 1 ? std::log(half) / std::log(128.0 / 255) : 0;
             const std::string place = std::string(1, names[c][0]) + "TRC";
-            if (falls > 0.002 || !std::isfinite(falls)) {
+            if (falls > 0.002 || !finite) {
                 add(Weight::Fault, place, std::string("The tone curve of ") + names[c] + " falls somewhere: more drive would give less light.");
             } else if (flat > 30) {
                 add(Weight::Doubt, place, std::string("The tone curve of ") + names[c] + " stands still over " + fixed(flat, 0) + " of 255 steps.");
@@ -340,7 +343,7 @@ private:
         double previous = -1, deepest = 0;
         for (int i = 0; i <= 64; ++i) {
             const double l = m_into.profile->colourOf({i / 64.0, i / 64.0, i / 64.0}).a;
-            deepest = std::max(deepest, previous - l);
+            deepest = std::isfinite(l) ? std::max(deepest, previous - l) : 1000;
             previous = std::max(previous, l);
         }
         if (deepest > 0.05) {

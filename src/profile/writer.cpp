@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Writing profiles: what all have in common, and the matrix form.
+#include "base/text.h"
 #include "profile/lcms_handles.h"
 
 #include "colour/spaces.h"
@@ -23,8 +24,15 @@ namespace lcms {
 std::string utf8Of(const std::wstring &wide)
 {
     std::string text;
-    for (const wchar_t c : wide) {
-        const auto code = std::uint32_t(c);
+    for (size_t i = 0; i < wide.size(); ++i) {
+        auto code = std::uint32_t(wide[i]);
+        const std::uint32_t next = i + 1 < wide.size() ? std::uint32_t(wide[i + 1]) : 0;
+        if (code >= 0xD800 && code < 0xDC00 && next >= 0xDC00 && next < 0xE000) {
+            code = 0x10000 + ((code - 0xD800) << 10) + (next - 0xDC00);
+            ++i;
+        } else if ((code >= 0xD800 && code < 0xE000) || code > 0x10FFFF) {
+            code = 0xFFFD; // half a sign
+        }
         if (code < 0x80) {
             text += char(code);
         } else if (code < 0x800) {
@@ -78,8 +86,17 @@ Context quietContext()
     return context;
 }
 
-Curve curveOf(cmsContext context, const std::vector<double> &values)
+Curve curveOf(cmsContext context, const std::vector<double> &given)
 {
+    // Little CMS takes no more than 65,530 entries; no curve of 16 bits has need of so many.
+    constexpr size_t kMost = 4096;
+    std::vector<double> thinned;
+    for (size_t i = 0; given.size() > kMost && i < kMost; ++i) {
+        const double at = double(i) * double(given.size() - 1) / double(kMost - 1);
+        const size_t k = std::min(size_t(at), given.size() - 2);
+        thinned.push_back(given[k] + (at - double(k)) * (given[k + 1] - given[k]));
+    }
+    const std::vector<double> &values = thinned.empty() ? given : thinned;
     std::vector<cmsUInt16Number> table;
     table.reserve(values.size());
     for (const double v : values) {
@@ -90,19 +107,19 @@ Curve curveOf(cmsContext context, const std::vector<double> &values)
 
 namespace {
 
-/// UTF-8 to wide characters, for the signs that names may carry (m², °).
+/// UTF-8 to UTF-16, each unit in a wide character: so Little CMS writes them, and what lies beyond the first plane of
+/// Unicode takes two.
 std::wstring wideOf(const std::string &text)
 {
     std::wstring wide;
-    for (size_t i = 0; i < text.size();) {
-        const auto c = static_cast<unsigned char>(text[i]);
-        const int length = c < 0x80 ? 1 : (c < 0xE0 ? 2 : (c < 0xF0 ? 3 : 4));
-        wchar_t code = wchar_t(length == 1 ? c : (c & (0xFF >> (length + 1))));
-        for (int k = 1; k < length && i + size_t(k) < text.size(); ++k) {
-            code = wchar_t((code << 6) | (static_cast<unsigned char>(text[i + size_t(k)]) & 0x3F));
+    for (size_t at = 0; at < text.size();) {
+        const char32_t c = nextCodePoint(text, at);
+        if (c >= 0x10000) {
+            wide += wchar_t(0xD800 + ((c - 0x10000) >> 10));
+            wide += wchar_t(0xDC00 + ((c - 0x10000) & 0x3FF));
+        } else {
+            wide += wchar_t(c);
         }
-        wide += code;
-        i += size_t(length);
     }
     return wide;
 }
@@ -181,7 +198,7 @@ bool writeCommonTags(cmsContext context, cmsHPROFILE profile, const ProfileText 
     if (!ramps.empty()) {
         const Curve r = curveOf(context, ramps.r), g = curveOf(context, ramps.g), b = curveOf(context, ramps.b);
         const std::array<cmsToneCurve *, 3> all{r.get(), g.get(), b.get()};
-        good = good && cmsWriteTag(profile, cmsSigVcgtTag, all.data());
+        good = good && r && g && b && cmsWriteTag(profile, cmsSigVcgtTag, all.data());
     }
     return good;
 }

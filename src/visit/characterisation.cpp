@@ -201,7 +201,7 @@ Status Visit::firstLook()
     bool blackKnown = false;
     for (const Measurement &m : m_record.readings) {
         const bool trimmed = m.stage == stageName(Stage::Trim) && t.moves == 0;
-        if (m.mode == ReadMode::Emission && !m.superseded && (trimmed || m.xyz == t.white)) {
+        if (m.mode == ReadMode::Emission && !m.superseded && !ofBefore(m) && (trimmed || m.xyz == t.white)) {
             readings.push_back(panelReading(m));
             blackKnown = blackKnown || m.rgb == Drive{};
         }
@@ -274,10 +274,14 @@ int Visit::readingsLeft() const
 {
     // Whatever the panel needed to warm up, a description worth having needs some readings.
     constexpr int kFewest = 12;
-    const int before = int(std::count_if(m_record.readings.begin(), m_record.readings.end(),
-                                         [](const Measurement &m) { return m.stage != stageName(Stage::Calibrate); }));
-    // What had to be set aside is not held against the display.
-    const int here = int(m_record.readings.size()) - before - int(m_record.setAside.size());
+    int before = 0, here = 0;
+    for (const Measurement &m : m_record.readings) {
+        const bool calibrating = m.stage == stageName(Stage::Calibrate);
+        // What had to be set aside is not held against the display, nor what an interruption made necessary twice.
+        if (!isSetAside(m.index) && !(ofBefore(m) && (calibrating || m.stage == stageName(Stage::WarmUp)))) {
+            ++(calibrating ? here : before);
+        }
+    }
     return std::max(m_budget.readings - m_budget.colours - 2 - before, kFewest) - here;
 }
 
@@ -464,28 +468,24 @@ Status Visit::measureAsItStands()
         }
     }
     Primaries &p = m_record.calibrated;
-    struct Item {
-        Drive rgb;
-        XYZ *into;
-        double share;
-    };
-    const double level = m_record.aimLuminance > 0 ? m_record.aimLuminance : 120;
-    for (const Item &item : {Item{{1, 1, 1}, &p.white, 1}, Item{{1, 0, 0}, &p.red, 0.2}, Item{{0, 1, 0}, &p.green, 0.7},
-                             Item{{0, 0, 1}, &p.blue, 0.08}, Item{{0, 0, 0}, &p.black, 0.001}}) {
-        const auto m = m_gauge->read(item.rgb, patchName(item.rgb), item.share * level, noiseGoal(item.share * level));
-        if (!m) {
-            return m.error();
-        }
-        *item.into = m->xyz;
+    const auto primaries = readPrimaries(*m_gauge, std::nullopt, m_record.aimLuminance > 0 ? m_record.aimLuminance : 120);
+    if (!primaries) {
+        return primaries.error();
     }
+    p = primaries.value();
     m_record.aimLuminance = p.white.b;
     const ToneCurve tone = m_record.plan.target.tone.withBlack(p.black.b / p.white.b);
     const GrayAim aim{p.white, p.black, tone};
     std::vector<GrayInput> grays;
     for (const double wanted : {0.06, 0.12, 0.2, 0.3, 0.42, 0.56, 0.72, 0.88}) {
         const Drive d = onFrameBuffer({wanted, wanted, wanted});
-        const double expected = std::max(0.02, aim.neutral(d.a).b);
-        const auto m = m_gauge->read(d, patchName(d), expected, noiseGoal(expected));
+        const XYZ neutral = aim.neutral(d.a);
+        const double expected = std::max(0.02, neutral.b);
+        auto m = m_gauge->read(d, patchName(d), expected, noiseGoal(expected));
+        if (m) {
+            const RelXYZ n = relativeTo(p.white, p.white.b);
+            m = believed(m.value(), deltaE2000(labOf(relativeTo(neutral, p.white.b), n), labOf(relativeTo(m->xyz, p.white.b), n)), expected);
+        }
         if (!m) {
             return m.error();
         }

@@ -6,6 +6,7 @@
 #include "profile/cgats.h"
 #include "profile/table_profile.h"
 #include "visit/gamut_figures.h"
+#include "visit/soundness.h"
 #include "visit/systematic.h"
 
 #include <algorithm>
@@ -187,6 +188,7 @@ public:
         describeGamut(m_record, *profile, facts.tables ? &shown : nullptr, shown.asMatrix({}));
         done(Stage::Profile, text.description + " (ICC " + facts.version + ", " + (facts.tables ? "tables" : "matrix") + ")");
         judge(*profile, out);
+        judgeSoundness(m_record, m_now);
         return m_record;
     }
 

@@ -148,6 +148,7 @@ Status Visit::matchInstruments()
         return info.error();
     }
     Gauge reference(m_bench, info.value(), gaugeHooks(), m_stop);
+    reference.setSpending(&m_spending);
     reference.setStage(stageName(Stage::WarmUp));
     reference.setCount(int(m_record.readings.size()));
     reference.setPatchArea(m_gauge->patchArea());
@@ -312,7 +313,13 @@ Status Visit::warmUpStage()
         tellProgress(left);
     };
     const double start = m_bench.now();
-    const auto w = warmUp(*m_gauge, options);
+    auto w = warmUp(*m_gauge, options);
+    for (int turns = 0; !w && w.error().code == "saturated" && turns < 10; ++turns) {
+        if (const Status s = dim(w.error()); !s) {
+            return s;
+        }
+        w = warmUp(*m_gauge, options);
+    }
     m_warmingUp = false;
     if (!w) {
         return w.error();
@@ -334,6 +341,40 @@ Status Visit::warmUpStage()
     }
     finish(Stage::WarmUp, std::string(w->stable ? "Stable" : "Not stable") + " after " + spanText(m_record.warmUpSeconds) + " ("
                               + counted(w->readings, "reading") + "), white at " + fixed(w->white.b, 1) + " cd/m²");
+    return Done{};
+}
+
+Status Visit::dim(const Error &error)
+{
+    const bool mayTurn = m_record.plan.task == Task::Full;
+    const Control *brightness = m_record.display.control("brightness");
+    Error told = error;
+    told.todo = mayTurn ? "Turn the display's brightness down in its menu, or use an instrument for brighter displays; then go on."
+                        : "This kind of visit leaves the menu alone: make a full visit, turn the brightness down by hand, or use another instrument.";
+    if (!mayTurn) {
+        return told;
+    }
+    if (brightness != nullptr && (m_record.bench.automatic || !brightness->byPerson || m_hooks.ask)) {
+        const double now = m_record.controls["brightness"], steps = std::floor((now - brightness->min) / 2 / brightness->step);
+        if (steps < 1) {
+            return told;
+        }
+        const auto taken = turn(*brightness, now - steps * brightness->step);
+        if (!taken) {
+            return taken.error();
+        }
+        if (!(*taken < now)) {
+            return told;
+        }
+        warn("Full white blinded the instrument: brightness was turned down from " + fixed(now, 0) + " to " + fixed(*taken, 0) + ".");
+    } else if (!m_hooks.ask || !ask({Question::Kind::Mend, Stage::WarmUp, told.text(), "", 0}).goOn) {
+        return told;
+    }
+    for (const Measurement &m : m_record.readings) {
+        if (m.stage == stageName(Stage::WarmUp) && !m.superseded) {
+            setAside(m.index);
+        }
+    }
     return Done{};
 }
 
@@ -488,7 +529,10 @@ Status Visit::trimStage()
     judgePrimaries();
     const double wanted = t->targetLuminance;
     m_record.aimLuminance = std::min(wanted, t->reachableLuminance);
-    if (t->reachableLuminance < wanted * 0.995) {
+    if (t->saturatedAbove) {
+        warn("The instrument sees no more than about " + fixed(*t->saturatedAbove, 0)
+             + " cd/m² of white; what the panel could show above that is not known.");
+    } else if (t->reachableLuminance < wanted * 0.995) {
         const double short_ = wanted - t->reachableLuminance;
         warn("The panel cannot reach " + fixed(wanted, 0) + " cd/m² at the target white: it is " + fixed(short_, 0) + " cd/m² short; the nearest is "
              + fixed(t->reachableLuminance, 0) + " cd/m².");

@@ -1,10 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "visit/record.h"
 
+#include "base/json.h"
 #include "colour/cct.h"
 #include "device/bench_json.h"
-
-#include <nlohmann/json.hpp>
+#include "visit/measurement_json.h"
 
 #include <cmath>
 #include <sstream>
@@ -66,7 +66,16 @@ template <typename Tag> Json exact(const Triple<Tag> &t)
 
 template <typename T> T tripleFrom(const Json &j)
 {
-    return {j.at(0).get<double>(), j.at(1).get<double>(), j.at(2).get<double>()};
+    return {numberOrNaN(j.at(0)), numberOrNaN(j.at(1)), numberOrNaN(j.at(2))};
+}
+
+std::map<std::string, double> figuresFrom(const Json &j)
+{
+    std::map<std::string, double> all;
+    for (const auto &[name, value] : j.items()) {
+        all[name] = numberOrNaN(value);
+    }
+    return all;
 }
 
 Json whiteJson(const VisitRecord &r)
@@ -76,8 +85,8 @@ Json whiteJson(const VisitRecord &r)
     return {{"x", rounded(c.x, 5)},
             {"y", rounded(c.y, 5)},
             {"Y", rounded(w.b, 3)},
-            {"cct_k", rounded(w.b > 0 ? cctOf(c).kelvin : 0, 0)},
-            {"delta_e_00", rounded(w.b > 0 ? whiteDifference(w, r.targetWhite()) : 0, 3)}};
+            {"cct_k", w.b > 0 ? rounded(cctOf(c).kelvin, 0) : Json(nullptr)},
+            {"delta_e_00", w.b > 0 ? rounded(whiteDifference(w, r.targetWhite()), 3) : Json(nullptr)}};
 }
 
 Json primariesJson(const Primaries &p)
@@ -106,10 +115,30 @@ std::string base16(const Bytes &bytes)
 Bytes fromBase16(const std::string &text)
 {
     Bytes bytes;
+    bytes.reserve(text.size() / 2);
+    const auto digit = [](char c) { return c >= '0' && c <= '9' ? c - '0' : (c >= 'a' && c <= 'f' ? c - 'a' + 10 : -1); };
     for (size_t i = 0; i + 1 < text.size(); i += 2) {
-        bytes.push_back(std::uint8_t(std::stoi(text.substr(i, 2), nullptr, 16)));
+        const int high = digit(text[i]), low = digit(text[i + 1]);
+        if (high < 0 || low < 0) {
+            throw std::runtime_error("its profile is damaged");
+        }
+        bytes.push_back(std::uint8_t(high << 4 | low));
     }
     return bytes;
+}
+
+Json correctionJson(const MatrixCorrection &c)
+{
+    return Json::parse(correctionToJson(c));
+}
+
+MatrixCorrection correctionFrom(const Json &j)
+{
+    const auto c = correctionFromJson(j.dump());
+    if (!c) {
+        throw std::runtime_error(c.error().what);
+    }
+    return c.value();
 }
 
 Json planJson(const VisitPlan &p)
@@ -128,23 +157,33 @@ Json planJson(const VisitPlan &p)
             {"by", p.by},
             {"wait", p.waitForWarmUp},
             {"profile_in", base16(p.profileIn)},
-            {"profile_in_name", p.profileInName}};
+            {"profile_in_name", p.profileInName},
+            {"matrix", p.matrix ? correctionJson(*p.matrix) : Json(nullptr)}};
 }
 
 VisitPlan planFrom(const Json &j)
 {
     VisitPlan p;
-    p.task = taskFromName(j.at("task").get<std::string>()).value_or(Task::Full);
-    p.effort = effortFromName(j.at("effort").get<std::string>()).value_or(Effort::Standard);
-    if (auto target = targetFromJson(j.at("target").dump())) {
-        p.target = target.value();
+    // What cannot be read is never replaced by something usual: a visit judged by another target would be another visit.
+    const auto known = [&j](const char *key, const auto &fromName) {
+        const auto value = fromName(j.at(key).get<std::string>());
+        if (!value) {
+            throw std::runtime_error(std::string("its ") + key + " \"" + j.at(key).get<std::string>() + "\" is not known");
+        }
+        return *value;
+    };
+    const auto target = targetFromJson(j.at("target").dump());
+    const auto tolerance = toleranceFromJson(j.at("tolerance").dump());
+    if (!target || !tolerance) {
+        throw std::runtime_error(target ? tolerance.error().what : target.error().what);
     }
-    if (auto tolerance = toleranceFromJson(j.at("tolerance").dump())) {
-        p.tolerance = tolerance.value();
-    }
+    p.target = target.value();
+    p.tolerance = tolerance.value();
+    p.task = known("task", taskFromName);
+    p.effort = known("effort", effortFromName);
     p.instrument = j.at("instrument").get<int>();
     p.iccVersion = j.at("icc").get<int>();
-    p.profileKind = profileKindFromName(j.at("profile_kind").get<std::string>()).value_or(ProfileKind::Auto);
+    p.profileKind = known("profile_kind", profileKindFromName);
     p.mode = j.at("mode").get<std::string>();
     p.profileName = j.at("profile_name").get<std::string>();
     p.grid = j.value("grid", 33);
@@ -153,6 +192,9 @@ VisitPlan planFrom(const Json &j)
     p.waitForWarmUp = j.at("wait").get<bool>();
     p.profileIn = fromBase16(j.at("profile_in").get<std::string>());
     p.profileInName = j.at("profile_in_name").get<std::string>();
+    if (j.contains("matrix") && !j.at("matrix").is_null()) {
+        p.matrix = correctionFrom(j.at("matrix"));
+    }
     return p;
 }
 
@@ -165,29 +207,71 @@ Json verificationJson(const Verification &v)
                            {"expected_lab", list(c.colour.wanted)},
                            {"measured_lab", list(c.measured)},
                            {"delta_e_00", rounded(c.deltaE, 4)},
-                           {"uncertainty_k2", rounded(2 * c.uncertainty, 4)}});
+                           {"uncertainty_k2", rounded(2 * c.uncertainty, 4)},
+                           {"XYZ", list(c.xyz, 6)},
+                           {"sigma_XYZ", list(c.sigma, 7)}});
     }
     return {{"metric", "CIEDE2000"},
             {"mean", rounded(v.mean, 4)},
             {"max", rounded(v.max, 4)},
             {"p95", rounded(v.p95, 4)},
             {"mean_uncertainty_k2", rounded(2 * v.meanUncertainty, 4)},
+            {"max_uncertainty_k2", rounded(2 * v.maxUncertainty, 4)},
+            {"white_XYZ", list(v.white, 5)},
             {"patches", patches}};
+}
+
+/// Everything of a verification, with all figures.
+Json exactVerificationJson(const Verification &v)
+{
+    Json colours = Json::array();
+    for (const VerifiedColour &c : v.colours) {
+        colours.push_back({{"name", c.colour.name},
+                           {"rgb", exact(c.colour.rgb)},
+                           {"wanted", exact(c.colour.wanted)},
+                           {"XYZ", exact(c.xyz)},
+                           {"sigma", exact(c.sigma)},
+                           {"measured", exact(c.measured)},
+                           {"delta_e", c.deltaE},
+                           {"uncertainty", c.uncertainty}});
+    }
+    return {{"colours", colours},
+            {"white", exact(v.white)},
+            {"mean", v.mean},
+            {"max", v.max},
+            {"p95", v.p95},
+            {"mean_uncertainty", v.meanUncertainty},
+            {"max_uncertainty", v.maxUncertainty}};
 }
 
 Verification verificationFrom(const Json &j)
 {
     Verification v;
-    v.mean = j.at("mean").get<double>();
-    v.max = j.at("max").get<double>();
-    v.p95 = j.at("p95").get<double>();
-    v.meanUncertainty = j.at("mean_uncertainty_k2").get<double>() / 2;
+    v.mean = numberOrNaN(j.at("mean"));
+    v.max = numberOrNaN(j.at("max"));
+    v.p95 = numberOrNaN(j.at("p95"));
+    if (j.contains("colours")) {
+        v.white = tripleFrom<XYZ>(j.at("white"));
+        v.meanUncertainty = numberOrNaN(j.at("mean_uncertainty"));
+        v.maxUncertainty = numberOrNaN(j.at("max_uncertainty"));
+        for (const Json &c : j.at("colours")) {
+            v.colours.push_back({{c.at("name").get<std::string>(), tripleFrom<Lab>(c.at("wanted")), tripleFrom<Drive>(c.at("rgb"))},
+                                 tripleFrom<XYZ>(c.at("XYZ")),
+                                 tripleFrom<XYZ>(c.at("sigma")),
+                                 tripleFrom<Lab>(c.at("measured")),
+                                 numberOrNaN(c.at("delta_e")),
+                                 numberOrNaN(c.at("uncertainty"))});
+        }
+        return v;
+    }
+    // As earlier versions wrote it.
+    v.meanUncertainty = numberOrNaN(j.at("mean_uncertainty_k2")) / 2;
     for (const Json &p : j.at("patches")) {
         VerifiedColour c;
         c.colour = {p.at("name").get<std::string>(), tripleFrom<Lab>(p.at("expected_lab")), tripleFrom<Drive>(p.at("rgb"))};
         c.measured = tripleFrom<Lab>(p.at("measured_lab"));
-        c.deltaE = p.at("delta_e_00").get<double>();
-        c.uncertainty = p.at("uncertainty_k2").get<double>() / 2;
+        c.deltaE = numberOrNaN(p.at("delta_e_00"));
+        c.uncertainty = numberOrNaN(p.at("uncertainty_k2")) / 2;
         v.colours.push_back(c);
     }
     return v;
@@ -203,14 +287,23 @@ Json grayJson(const GrayJudgement &g)
         {"delta_e_00_mean", rounded(g.mean, 4)}, {"delta_e_00_max", rounded(g.max, 4)}, {"gamma_mean", rounded(g.gammaMean, 4)}, {"grays", grays}};
 }
 
+Json exactGrayJson(const GrayJudgement &g)
+{
+    Json grays = Json::array();
+    for (const GrayResult &r : g.grays) {
+        grays.push_back({{"drive", r.drive}, {"XYZ", exact(r.xyz)}, {"delta_e_00", r.deltaE}, {"gamma", r.gamma}});
+    }
+    return {{"delta_e_00_mean", g.mean}, {"delta_e_00_max", g.max}, {"gamma_mean", g.gammaMean}, {"grays", grays}};
+}
+
 GrayJudgement grayFrom(const Json &j)
 {
     GrayJudgement g;
-    g.mean = j.at("delta_e_00_mean").get<double>();
-    g.max = j.at("delta_e_00_max").get<double>();
-    g.gammaMean = j.at("gamma_mean").get<double>();
+    g.mean = numberOrNaN(j.at("delta_e_00_mean"));
+    g.max = numberOrNaN(j.at("delta_e_00_max"));
+    g.gammaMean = numberOrNaN(j.at("gamma_mean"));
     for (const Json &r : j.at("grays")) {
-        g.grays.push_back({r.at("drive").get<double>(), tripleFrom<XYZ>(r.at("XYZ")), r.at("delta_e_00").get<double>(), r.at("gamma").get<double>()});
+        g.grays.push_back({numberOrNaN(r.at("drive")), tripleFrom<XYZ>(r.at("XYZ")), numberOrNaN(r.at("delta_e_00")), numberOrNaN(r.at("gamma"))});
     }
     return g;
 }
@@ -225,6 +318,7 @@ Json trimJson(const Trim &t)
             {"target_luminance", t.targetLuminance},
             {"reachable_luminance", t.reachableLuminance},
             {"moves", t.moves},
+            {"saturated_above", t.saturatedAbove ? Json(*t.saturatedAbove) : Json(nullptr)},
             {"advice", t.advice}};
 }
 
@@ -235,9 +329,12 @@ Trim trimFrom(const Json &j)
     t.after = j.at("after").get<MenuModel::Settings>();
     t.primaries = primariesFrom(j.at("primaries"));
     t.white = tripleFrom<XYZ>(j.at("white"));
-    t.targetWhite = {j.at("target_white").at(0).get<double>(), j.at("target_white").at(1).get<double>()};
-    t.targetLuminance = j.at("target_luminance").get<double>();
-    t.reachableLuminance = j.at("reachable_luminance").get<double>();
+    t.targetWhite = {numberOrNaN(j.at("target_white").at(0)), numberOrNaN(j.at("target_white").at(1))};
+    t.targetLuminance = numberOrNaN(j.at("target_luminance"));
+    t.reachableLuminance = numberOrNaN(j.at("reachable_luminance"));
+    if (j.contains("saturated_above") && !j.at("saturated_above").is_null()) {
+        t.saturatedAbove = j.at("saturated_above").get<double>();
+    }
     t.moves = j.at("moves").get<int>();
     t.advice = j.at("advice").get<std::string>();
     return t;
@@ -375,7 +472,12 @@ std::string visitJson(const VisitRecord &r)
             {{"stage", stageName(Stage(i))}, {"state", states[size_t(l.state)]}, {"summary", l.summary}, {"at", isoTime(l.at)}, {"by", l.by}});
     }
     json["stages"] = stages;
-    return json.dump(2, ' ', false, Json::error_handler_t::replace);
+    Json measurements = Json::array();
+    for (const Measurement &m : r.readings) {
+        measurements.push_back(measurementJson(m));
+    }
+    json["measurements"] = std::move(measurements);
+    return jsonText(json, 2);
 }
 
 std::string recordToJson(const VisitRecord &r)
@@ -405,25 +507,26 @@ std::string recordToJson(const VisitRecord &r)
               {"controls", r.controls},
               {"trim", r.trim ? trimJson(*r.trim) : Json(nullptr)},
               {"aim", r.aimLuminance},
+              {"aim_white", {r.aimWhite.x, r.aimWhite.y}},
               {"calibrated", primariesJson(r.calibrated)},
               {"ramps", {r.ramps.r, r.ramps.g, r.ramps.b}},
-              {"gray", grayJson(r.gray)},
+              {"gray", exactGrayJson(r.gray)},
               {"light", r.light},
               {"native_light", r.nativeLight},
               {"expected_error", r.expectedError},
               {"quantisation_floor", r.quantisationFloor},
               {"set_aside", r.setAside},
               {"correction_doubtful", r.correctionDoubtful},
-              {"matrix", r.matrix ? Json::parse(correctionToJson(*r.matrix)) : Json(nullptr)},
+              {"matrix", r.matrix ? correctionJson(*r.matrix) : Json(nullptr)},
               {"profile", base16(r.profile)},
-              {"verification", verificationJson(r.verification)},
+              {"verification", exactVerificationJson(r.verification)},
               {"coverage", r.coverage},
               {"volume", r.volume},
               {"checks", checks},
               {"verdict", int(r.verdict)},
               {"reasons", r.reasons},
               {"warnings", r.warnings}};
-    return json.dump(-1, ' ', false, Json::error_handler_t::replace);
+    return jsonText(json);
 }
 
 namespace {
@@ -440,11 +543,11 @@ void readFindings(const Json &j, VisitRecord &r)
 {
     r.gray = grayFrom(j.at("gray"));
     r.verification = verificationFrom(j.at("verification"));
-    r.coverage = j.at("coverage").get<std::map<std::string, double>>();
-    r.volume = j.at("volume").get<std::map<std::string, double>>();
+    r.coverage = figuresFrom(j.at("coverage"));
+    r.volume = figuresFrom(j.at("volume"));
     for (const Json &c : j.at("checks")) {
-        r.checks.push_back({c.at(0).get<std::string>(), c.at(1).get<double>(), c.at(2).get<double>(), c.at(3).get<double>(),
-                            c.at(4).get<std::string>(), Verdict(std::clamp(c.at(5).get<int>(), 0, 2))});
+        r.checks.push_back({c.at(0).get<std::string>(), numberOrNaN(c.at(1)), numberOrNaN(c.at(2)), numberOrNaN(c.at(3)), c.at(4).get<std::string>(),
+                            Verdict(std::clamp(c.at(5).get<int>(), 0, 2))});
     }
     r.verdict = Verdict(std::clamp(j.at("verdict").get<int>(), 0, 2));
     r.reasons = j.at("reasons").get<std::vector<std::string>>();
@@ -455,8 +558,12 @@ void readFindings(const Json &j, VisitRecord &r)
 
 Result<VisitRecord> recordFromJson(const std::string &text)
 {
+    const auto parsed = parseJson(text);
+    if (!parsed) {
+        return Error{ErrorKind::Storage, "A stored visit cannot be read: " + parsed.error().what, "It is left as it is.", "", "record", false};
+    }
     try {
-        const Json j = Json::parse(text);
+        const Json &j = parsed.value();
         VisitRecord r;
         r.id = j.at("id").get<std::string>();
         r.displayKey = j.at("display_key").get<std::string>();
@@ -474,17 +581,20 @@ Result<VisitRecord> recordFromJson(const std::string &text)
         r.started = fromIsoTime(j.at("started").get<std::string>());
         r.finished = fromIsoTime(j.at("finished").get<std::string>());
         readLines(j.at("lines"), r);
-        r.warmUpSeconds = j.at("warm_up").get<double>();
+        r.warmUpSeconds = numberOrNaN(j.at("warm_up"));
         r.warmUpStable = j.at("warm_up_stable").get<bool>();
-        r.benchSeconds = j.at("bench_seconds").get<double>();
+        r.benchSeconds = numberOrNaN(j.at("bench_seconds"));
         if (!j.at("room_lux").is_null()) {
             r.roomLux = j.at("room_lux").get<double>();
         }
-        r.controls = j.at("controls").get<std::map<std::string, double>>();
+        r.controls = figuresFrom(j.at("controls"));
         if (!j.at("trim").is_null()) {
             r.trim = trimFrom(j.at("trim"));
         }
-        r.aimLuminance = j.at("aim").get<double>();
+        r.aimLuminance = numberOrNaN(j.at("aim"));
+        if (j.contains("aim_white")) {
+            r.aimWhite = {numberOrNaN(j.at("aim_white").at(0)), numberOrNaN(j.at("aim_white").at(1))};
+        }
         r.calibrated = primariesFrom(j.at("calibrated"));
         for (int c = 0; c < 3; ++c) {
             r.ramps.channel(c) = j.at("ramps").at(size_t(c)).get<std::vector<double>>();
@@ -494,22 +604,18 @@ Result<VisitRecord> recordFromJson(const std::string &text)
             }
         }
         // Records of earlier versions lack these.
-        r.expectedError = j.value("expected_error", 0.0);
-        r.quantisationFloor = j.value("quantisation_floor", 0.0);
+        r.expectedError = j.contains("expected_error") ? numberOrNaN(j.at("expected_error")) : 0;
+        r.quantisationFloor = j.contains("quantisation_floor") ? numberOrNaN(j.at("quantisation_floor")) : 0;
         r.setAside = j.value("set_aside", std::vector<int>{});
         r.correctionDoubtful = j.value("correction_doubtful", false);
         if (j.contains("matrix") && !j.at("matrix").is_null()) {
-            const auto matrix = correctionFromJson(j.at("matrix").dump());
-            if (!matrix) {
-                return matrix.error();
-            }
-            r.matrix = matrix.value();
+            r.matrix = correctionFrom(j.at("matrix"));
         }
         r.profile = fromBase16(j.at("profile").get<std::string>());
         readFindings(j, r);
         return r;
     } catch (const std::exception &e) {
-        return Error{ErrorKind::Storage, std::string("A stored visit cannot be read: ") + e.what(), "It is left as it is.", "", "record", false};
+        return Error{ErrorKind::Storage, "A stored visit cannot be read: " + plainWhat(e), "It is left as it is.", "", "record", false};
     }
 }
 
@@ -526,7 +632,7 @@ Result<Ramps> rampsFromCsv(const std::string &text)
 {
     const auto bad = [](int line, const std::string &what) {
         return Error{ErrorKind::Input,
-                     "The ramps cannot be used: line " + std::to_string(line) + ": " + what + ".",
+                     "The ramps cannot be used: " + (line > 0 ? "line " + std::to_string(line) + ": " : std::string()) + what + ".",
                      "Nothing was changed.",
                      "Choose a CSV with the heading index,r,g,b and values from 0 to 1.",
                      "ramps",
@@ -561,7 +667,7 @@ Result<Ramps> rampsFromCsv(const std::string &text)
         }
     }
     if (ramps.r.size() < 2) {
-        return bad(number, "two entries are the least");
+        return bad(number, number == 0 ? "the file is empty" : "two entries are the least");
     }
     return ramps;
 }

@@ -2,6 +2,7 @@
 #include "visit/visit.h"
 
 #include <algorithm>
+#include <chrono>
 #include <cmath>
 
 namespace lamp {
@@ -33,6 +34,9 @@ void Visit::resume(VisitRecord record)
             l = {};
         }
     }
+    for (const Measurement &m : m_record.readings) {
+        m_resumedAfter = std::max(m_resumedAfter, m.index);
+    }
     // Whatever was interrupted, the instrument has to lie in its place again and the panel to be warm.
     if (m_record.plan.task != Task::Check && m_record.openStage() == Stage::Profile) {
         // The profile comes from the display model, which is made of the calibration's readings.
@@ -43,6 +47,24 @@ void Visit::resume(VisitRecord record)
             m_record.line(s) = {};
         }
     }
+    // The display may have changed meanwhile, and the bench's clock began anew: what the open stages had read is kept, but
+    // neither used nor counted as spent.
+    int left = 0;
+    for (int i = 0; i < kStages; ++i) {
+        if (m_record.lines[size_t(i)].state != LineState::Pending) {
+            continue;
+        }
+        for (const Measurement &m : m_record.readings) {
+            if (m.stage == stageName(Stage(i)) && !m.superseded) {
+                setAside(m.index);
+                ++left;
+            }
+        }
+    }
+    if (left > 0) {
+        m_record.warnings.push_back("The visit was interrupted; " + counted(left, "reading") + " of the stages that were not finished "
+                                    + (left == 1 ? "is" : "are") + " kept, but not used: what they read was read again.");
+    }
 }
 
 bool Visit::usesLut() const
@@ -52,7 +74,13 @@ bool Visit::usesLut() const
 
 Answer Visit::ask(const Question &question)
 {
-    return m_hooks.ask ? m_hooks.ask(question) : Answer{};
+    if (!m_hooks.ask) {
+        return {};
+    }
+    const auto since = std::chrono::steady_clock::now();
+    const Answer a = m_hooks.ask(question);
+    m_spending.excuse(std::chrono::steady_clock::now() - since);
+    return a;
 }
 
 void Visit::warn(const std::string &text)
@@ -187,6 +215,9 @@ Status Visit::connect()
     }
     m_record.bench = hello.value();
     m_clockStart = m_bench.now();
+    // Several times what the slowest visit needs; a thorough one of a cold panel takes an hour and a half.
+    m_spending = Spending({6 * m_budget.readings + 150, 6.0 * 3600, hello->virtualClock && !m_hooks.ask ? 1.0 * 3600 : 10.0 * 3600});
+    m_spending.start(m_clockStart);
     if (!hello->hasDisplay || !hello->hasInstrument) {
         return benchError(std::string("The bench offers no ") + (hello->hasDisplay ? "instrument" : "display") + ".",
                           "Use a bench that has both, or pair it with a screen in the window.");
@@ -218,6 +249,7 @@ Status Visit::connect()
     }
     m_gauge = std::make_unique<Gauge>(m_bench, m_record.instrument, gaugeHooks(), m_stop);
     m_gauge->setCount(int(m_record.readings.size()));
+    m_gauge->setSpending(&m_spending);
     if (display->maxPatchArea) {
         m_gauge->setPatchArea(std::min(0.1, *display->maxPatchArea));
     }
@@ -237,6 +269,7 @@ Gauge::Hooks Visit::gaugeHooks()
         }
     };
     hooks.onNote = m_hooks.onNote;
+    hooks.onSetAside = [this](int index) { setAside(index); };
     if (m_hooks.ask) {
         hooks.askToMend = [this](const Error &e) {
             return ask({Question::Kind::Mend, m_record.openStage().value_or(Stage::Verify), e.text(), "", 0}).goOn;

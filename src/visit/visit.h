@@ -81,6 +81,8 @@ private:
     Status chooseTarget();
     Status place();
     Status warmUpStage();
+    /// Turns the display down because its white blinds the instrument. \param error that said so \return it, where nobody can
+    Status dim(const Error &error);
     Status trimStage();
     /// Asks for the brightness of a menu that the program does not reach, and reads white after each turn, until the panel
     /// has a little to spare or is left as it was. \param t what was measured before; measured again where it was turned
@@ -121,6 +123,8 @@ private:
     [[nodiscard]] std::vector<DesignTarget> designTargets() const;
     [[nodiscard]] std::vector<Drive> candidatePatches() const;
     [[nodiscard]] int readingsLeft() const;
+    /// Whether a reading is of before the visit was interrupted, when display and clock stood otherwise.
+    [[nodiscard]] bool ofBefore(const Measurement &m) const { return m.index <= m_resumedAfter; }
     Status readBatch(int count);
     Status makeRamps();
     void rememberNativeTones();
@@ -136,8 +140,10 @@ private:
     [[nodiscard]] std::optional<XYZ> roomWhite() const;
     void compareWithTargetGamut();
     [[nodiscard]] std::vector<TestColour> coloursToVerify(const Profile &profile) const;
-    Result<Measurement> readVerified(const TestColour &colour);
-    Result<std::vector<Measurement>> readVerified(const std::vector<TestColour> &colours);
+    Result<Measurement> readVerified(const TestColour &colour, const Profile &profile);
+    Result<std::vector<Measurement>> readVerified(const std::vector<TestColour> &colours, const Profile &profile);
+    /// Where no model of the display says what to expect: a reading far from what was wanted is taken again before it counts.
+    Result<Measurement> believed(const Measurement &m, double oddBy, double level);
     Status readUndecided(const Profile &profile, const Measurement &before, const Measurement &after);
     void judgeMeasuredState();
     void judge();
@@ -165,6 +171,9 @@ private:
     std::vector<int> m_reviewed;                 ///< numbers of readings that were taken again to be sure
     int m_guards = 0;                            ///< how often a reading was looked into
     bool m_resumed = false;
+    int m_doubted = 0;      ///< how often a reading was taken again without a model to say what to expect
+    int m_resumedAfter = 0; ///< number of the last reading before the interruption
+    Spending m_spending;
     bool m_touched = false; ///< something of the display may have been changed
     double m_clockStart = 0, m_secondsBefore = 0;
     bool m_warmingUp = false;

@@ -9,6 +9,10 @@
 #include <QTemporaryDir>
 
 #include <atomic>
+#include <csignal>
+#include <stdexcept>
+#include <sys/resource.h>
+#include <sys/stat.h>
 #include <unistd.h>
 
 using namespace lamp;
@@ -50,16 +54,85 @@ private Q_SLOTS:
 
     void aFullDiskLeavesTheOldFile()
     {
-        // /dev/full refuses every write; the temporary stands beside the target, so the target is a link's folder.
+        // /dev/full refuses every write, and is written to directly: nothing is put in its place.
         if (!QFile::exists("/dev/full")) {
             QSKIP("This system has no /dev/full.");
         }
+        const Status device = writeFile("/dev/full", std::string("new"));
+        QVERIFY(!device.ok());
+        QVERIFY(device.error().todo.find("Make room") != std::string::npos);
+        QVERIFY(QFileInfo("/dev/full").exists() && !QFileInfo("/dev/full").isFile());
+        // A limit on the size of files fills a disk for this process alone.
         QVERIFY(writeFile(path("kept"), std::string("old")).ok());
-        QVERIFY(QFile::link("/dev/full", m_dir.filePath("kept.part")));
-        const Status s = writeFile(path("kept"), std::string("new"));
+        ::signal(SIGXFSZ, SIG_IGN);
+        rlimit all{};
+        ::getrlimit(RLIMIT_FSIZE, &all);
+        const rlimit little{1000, all.rlim_max};
+        ::setrlimit(RLIMIT_FSIZE, &little);
+        const Status s = writeFile(path("kept"), std::string(5000, 'x'));
+        ::setrlimit(RLIMIT_FSIZE, &all);
         QVERIFY(!s.ok());
-        QVERIFY(s.error().todo.find("Make room") != std::string::npos);
         QCOMPARE(readFile(path("kept")).value(), std::string("old"));
+        QCOMPARE(QDir(m_dir.path()).entryList({"kept*", ".kept*"}, QDir::Files | QDir::Hidden), QStringList{"kept"});
+    }
+
+    void linksThatStrangersLaidAreNotFollowed()
+    {
+        QVERIFY(writeFile(path("precious"), std::string("mine")).ok());
+        for (const char *trap : {"out.part", ".out.part"}) {
+            QVERIFY(QFile::link(m_dir.filePath("precious"), m_dir.filePath(trap)));
+        }
+        QVERIFY(writeFile(path("out"), std::string("theirs")).ok());
+        QCOMPARE(readFile(path("precious")).value(), std::string("mine"));
+        // A link as target is replaced, and what it points to stays.
+        QVERIFY(QFile::link(m_dir.filePath("precious"), m_dir.filePath("link")));
+        QVERIFY(writeFile(path("link"), std::string("theirs")).ok());
+        QCOMPARE(readFile(path("precious")).value(), std::string("mine"));
+        QCOMPARE(readFile(path("link")).value(), std::string("theirs"));
+    }
+
+    void onlyRegularFilesAreRead()
+    {
+        const QByteArray fifo = m_dir.filePath("fifo").toUtf8();
+        QCOMPARE(::mkfifo(fifo.constData(), 0600), 0);
+        for (const std::filesystem::path &p : {std::filesystem::path("/dev/zero"), std::filesystem::path("/dev/null"), path("fifo")}) {
+            const auto read = readFile(p);
+            QVERIFY2(!read.ok() && read.error().what.find(p.string()) != std::string::npos, p.c_str());
+        }
+        QVERIFY(writeFile(path("large"), std::string(3000, 'x')).ok());
+        QVERIFY(readFile(path("large"), 3000).ok());
+        QVERIFY(readFile(path("large"), 2999).error().what.find("larger") != std::string::npos);
+        // A hole of three gigabytes costs nothing to make, and nothing to refuse.
+        QFile hole(m_dir.filePath("hole"));
+        QVERIFY(hole.open(QIODevice::WriteOnly) && hole.resize(3LL << 30));
+        QVERIFY(!readFile(path("hole")).ok());
+    }
+
+    void aFolderBelongsToOneAtATime()
+    {
+        auto mine = FolderLock::take(m_dir.path().toStdString());
+        QVERIFY(mine.ok());
+        QCOMPARE(FolderLock::take(m_dir.path().toStdString()).error().code, std::string("locked"));
+        {
+            const FolderLock gone = std::move(mine).value();
+        }
+        QVERIFY(FolderLock::take(m_dir.path().toStdString()).ok());
+    }
+
+    void whatAHelperThrowsIsThrownOn()
+    {
+        for (const int at : {0, 3, 99}) {
+            try {
+                inParallel(100, [&](int i) {
+                    if (i == at) {
+                        throw std::runtime_error("no");
+                    }
+                });
+                QFAIL("Nothing was thrown.");
+            } catch (const std::runtime_error &e) {
+                QCOMPARE(std::string(e.what()), std::string("no"));
+            }
+        }
     }
 
     void everyShareIsDoneOnce()

@@ -214,7 +214,7 @@ private Q_SLOTS:
         QProcess p;
         p.start(LAMP_CLI, {"visit", "--bench", "sh " + slow.fileName(), "--target", "Photo", "--out", out("stopped")});
         QVERIFY(p.waitForStarted());
-        QTRY_VERIFY_WITH_TIMEOUT(content(out("stopped") + "/readings.partial.csv").count('\n') > 8, 20000);
+        QTRY_VERIFY_WITH_TIMEOUT(content(out("stopped") + "/readings.partial.csv").count('\n') > 14, 20000);
         ::kill(pid_t(p.processId()), SIGTERM);
         QVERIFY(p.waitForFinished(20000));
         QCOMPARE(p.exitCode(), 130);
@@ -233,7 +233,7 @@ private Q_SLOTS:
         wrapper.close();
         const auto o =
             cli({"visit", "--bench", "sh " + wrapper.fileName(), "--target", "Photo", "--out", folder}, {"XDG_STATE_HOME=" + out("state")});
-        QCOMPARE(o.status, 2);
+        QCOMPARE(o.status, 4); // done, but not where it was asked for (cli contract)
         QVERIFY2(o.err.contains("instead"), o.err);
         const QDir rescued(out("state") + "/dutiful-lamp/rescued");
         const QStringList visits = rescued.entryList(QDir::Dirs | QDir::NoDotAndDotDot);
@@ -260,7 +260,7 @@ private Q_SLOTS:
         m.name = "light skin";
         m.rgb = {0.5, 0.25, 0.125};
         m.xyz = {41.123456, 43.5, 20.25};
-        const auto back = readingsFromCgats(readingsToCgats({{m}, {}, {}, {}, {}, {}, false}));
+        const auto back = readingsFromCgats(readingsToCgats({{m}, {}, {}, {}, {}, false}));
         QVERIFY(back.ok());
         LAMP_NEAR(back->readings.front().xyz.a, 41.123456, 1e-6);
         LAMP_NEAR(back->readings.front().rgb.c, 0.125, 1e-6);

@@ -214,7 +214,7 @@ private Q_SLOTS:
         Installation installation(own);
         QVERIFY(installation.install(output, profileNamed("Knot, print / proof")).ok());
         QVERIFY(installation.install(output, profileNamed("Knot, video", 0.8)).ok());
-        QVERIFY(QFile::exists(home.filePath("i/Knot, print - proof.icc")));
+        QCOMPARE(QDir(home.filePath("i")).entryList({"Knot, print - proof ????????????.icc"}).size(), 1);
         QCOMPARE(installation.next(output).value(), std::string("Knot, print / proof"));
         Installation later(own);
         QVERIFY(later.load().ok());
@@ -327,8 +327,8 @@ private Q_SLOTS:
         const QString source = m_home.filePath("wayland.icc");
         QVERIFY(writeFile(std::filesystem::path(source.toStdString()), profileNamed("Knot on Wayland")).ok());
         QCOMPARE(cli({"apply", "--profile", source, "--json"}, &out, &e), 1);
-        QVERIFY2(out.contains("Knot on Wayland.icc"), out.constData());
-        QVERIFY(QFile::exists(m_home.filePath("cli-data/icc/Knot on Wayland.icc")));
+        QVERIFY2(out.contains("Knot on Wayland "), out.constData());
+        QCOMPARE(QDir(m_home.filePath("cli-data/icc")).entryList({"Knot on Wayland *.icc"}).size(), 1);
     }
 
     // Source: VESA E-EDID 1.4, 3.4 (maker's code, serial) and 3.10.3 (descriptors); the block is made here by it.
@@ -365,7 +365,7 @@ private Q_SLOTS:
         QByteArray out;
         QCOMPARE(cli({"apply", "--profile", m_home.filePath("cli.icc"), "--output", "DUMMY0"}, &out, &e), 0);
         QVERIFY2(out.contains("colour manager has it as the default"), out.constData());
-        QCOMPARE(stub.made, m_home.filePath("cli-data/icc/Knot, by command.icc"));
+        QVERIFY2(stub.made.startsWith(m_home.filePath("cli-data/icc/Knot, by command ")), qPrintable(stub.made));
         QVERIFY2(stub.calls.join(' ').contains("AddProfile") && stub.calls.join(' ').contains("MakeProfileDefault"),
                  qPrintable(stub.calls.join(';')));
         QDBusConnection::disconnectFromBus("stub");

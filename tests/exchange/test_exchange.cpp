@@ -56,24 +56,22 @@ private Q_SLOTS:
     void filesAreWrittenWholeOrNotAtAll()
     {
         QVERIFY(writeFile(at("a.txt"), std::string("old")).ok());
-        // A folder in the way of the temporary file: the old content stays.
-        QVERIFY(QDir(m_dir.path()).mkdir("a.txt.part"));
-        const Status failed = writeFile(at("a.txt"), std::string("new"));
+        // A folder where the file should be: it stays.
+        QVERIFY(QDir(m_dir.path()).mkpath("b.txt/below"));
+        const Status failed = writeFile(at("b.txt"), std::string("new"));
         QVERIFY(!failed.ok());
         QCOMPARE(failed.error().kind, ErrorKind::Storage);
-        QVERIFY(failed.error().what.find("a.txt") != std::string::npos);
-        QCOMPARE(content(at("a.txt")), QByteArray("old"));
-        QVERIFY(QDir(m_dir.path()).rmdir("a.txt.part"));
+        QVERIFY(failed.error().what.find("b.txt") != std::string::npos);
+        QVERIFY(QDir(m_dir.filePath("b.txt/below")).exists());
         QVERIFY(writeFile(at("a.txt"), std::string("new")).ok());
         QCOMPARE(content(at("a.txt")), QByteArray("new"));
-        QVERIFY(!QFile::exists(m_dir.filePath("a.txt.part")));
+        QCOMPARE(QDir(m_dir.path()).entryList({"*.part"}, QDir::AllEntries | QDir::Hidden).size(), 0);
     }
 
     // Source: /dev/full of Linux answers every write with "no space left on device".
     void fullDiskIsNamed()
     {
-        std::filesystem::create_symlink("/dev/full", at("full.txt.part"));
-        const Status s = writeFile(at("full.txt"), std::string(100000, 'x'));
+        const Status s = writeFile("/dev/full", std::string(100000, 'x'));
         QVERIFY(!s.ok());
         QVERIFY2(s.error().what.find("No space left") != std::string::npos, s.error().what.c_str());
         QVERIFY(s.error().todo.find("room on the disk") != std::string::npos);
@@ -93,10 +91,11 @@ private Q_SLOTS:
         Measurement m;
         m.index = 7;
         m.name = "sky";
-        journal.append(m);
-        QVERIFY(content(at("journal.csv")).contains("\n7,,sky,"));
-        journal.append(m);
-        QCOMPARE(content(at("journal.csv")).count('\n'), 3);
+        QVERIFY(journal.append(m, record()).ok());
+        QVERIFY(content(at("journal.csv")).contains("\nsky,0,0,0,0,0,0,7,"));
+        const auto before = content(at("journal.csv")).count('\n');
+        QVERIFY(journal.append(m, record()).ok());
+        QCOMPARE(content(at("journal.csv")).count('\n'), before + 1);
         journal.discard();
         QVERIFY(!QFile::exists(m_dir.filePath("journal.csv")));
     }
@@ -105,10 +104,10 @@ private Q_SLOTS:
     {
         qputenv("XDG_STATE_HOME", m_dir.filePath("state").toUtf8());
         QVERIFY(writeFile(at("blocked"), std::string("a file, no folder")).ok());
-        const Status s = keepResults(at("blocked"), record(), ReportKind::Html);
-        QVERIFY(!s.ok());
-        QVERIFY(s.error().safe.find("state/dutiful-lamp/rescued") != std::string::npos);
-        const std::filesystem::path rescued = at("state/dutiful-lamp/rescued/2026-11-25T10:00:00Z");
+        const auto kept = keepResults(at("blocked"), record(), ReportKind::Html);
+        QVERIFY(kept.ok() && kept->problem);
+        QVERIFY(kept->problem->safe.find("state/dutiful-lamp/rescued") != std::string::npos);
+        const std::filesystem::path rescued = kept->folder;
         QVERIFY(content(rescued / "report.html").contains("Within tolerance"));
         QCOMPARE(content(rescued / "visit.json"), QByteArray::fromStdString(visitJson(record())));
     }

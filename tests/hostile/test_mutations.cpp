@@ -75,8 +75,8 @@ ReadingSet fewReadings()
         m.name = "patch " + std::to_string(i);
         m.rgb = {i / 7.0, i / 7.0, 0.5};
         m.xyz = {10.0 * i, 11.0 * i, 12.0 * i};
+        m.spectrum = Spectrum{380, 10, {0.1, 0.2, 0.3 + i}};
         set.readings.push_back(m);
-        set.spectra.push_back({380, 10, {0.1, 0.2, 0.3 + i}});
     }
     return set;
 }

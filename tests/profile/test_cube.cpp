@@ -176,7 +176,9 @@ private Q_SLOTS:
         QTest::newRow("nan") << QByteArray("LUT_1D_SIZE 2\n0 0 nan\n1 1 1\n") << QByteArray("line 2");
         QTest::newRow("too many") << QByteArray("LUT_1D_SIZE 2\n0 0 0\n1 1 1\n1 1 1\n") << QByteArray("line 4");
         QTest::newRow("empty domain") << QByteArray("LUT_1D_SIZE 2\nDOMAIN_MIN 1 0 0\n0 0 0\n1 1 1\n") << QByteArray("DOMAIN_MAX");
-        QTest::newRow("nothing") << QByteArray() << QByteArray("without LUT_3D_SIZE");
+        QTest::newRow("nothing") << QByteArray() << QByteArray("the file is empty");
+        QTest::newRow("only words") << QByteArray("TITLE \"x\"\n") << QByteArray("without LUT_3D_SIZE");
+        QTest::newRow("beyond all light") << QByteArray("LUT_1D_SIZE 2\n0 0 0\n1e300 1 1\n") << QByteArray("line 3");
     }
     void badTextsAreToldWithTheirLine()
     {

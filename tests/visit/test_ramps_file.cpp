@@ -41,7 +41,7 @@ private Q_SLOTS:
         QTest::newRow("beyond full") << QByteArray("index,r,g,b\n0,0,0,0\n1,1,1,1.5\n") << QByteArray("between 0 and 1");
         QTest::newRow("below zero") << QByteArray("index,r,g,b\n0,-0.1,0,0\n") << QByteArray("between 0 and 1");
         QTest::newRow("one entry") << QByteArray("index,r,g,b\n0,0,0,0\n") << QByteArray("two entries");
-        QTest::newRow("nothing") << QByteArray() << QByteArray("two entries");
+        QTest::newRow("nothing") << QByteArray() << QByteArray("the file is empty");
     }
     void faultsNameTheirLine()
     {

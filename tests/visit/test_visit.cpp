@@ -499,10 +499,10 @@ private Q_SLOTS:
                     && p.t == q.t);
         }
         std::string damaged = whole;
-        damaged.replace(damaged.find("\"sigma\""), 7, "\"sigme\"");
+        damaged.replace(damaged.find("\"sigma_Y\""), 9, "\"sigme_Y\"");
         const auto refused = wholeVisitFromJson(damaged);
         QVERIFY(!refused.ok());
-        QVERIFY2(refused.error().what.find("reading 1") != std::string::npos && refused.error().what.find("sigma") != std::string::npos,
+        QVERIFY2(refused.error().what.find("reading 1") != std::string::npos && refused.error().what.find("sigma_Y") != std::string::npos,
                  refused.error().what.c_str());
         QVERIFY(!wholeVisitFromJson(whole.substr(0, whole.size() / 2)).ok());
         QVERIFY(!recordFromJson("{\"id\":3}").ok());

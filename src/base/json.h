@@ -1,0 +1,32 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "base/result.h"
+
+#include <nlohmann/json.hpp>
+
+#include <limits>
+#include <string>
+
+namespace lamp {
+
+/// Reads a JSON text from outside. Never throws; nesting beyond 64 is refused, since what walks through a document
+/// later does so by recursion. \return an Input error whose `what` says what is wrong and where, without naming the file
+Result<nlohmann::json> parseJson(const std::string &text);
+
+/// A JSON text whatever the strings in it hold: bytes that are no UTF-8 become U+FFFD, and signs that steer a terminal
+/// or turn the direction of writing are escaped. \param indent as of nlohmann's dump; -1 for one line
+std::string jsonText(const nlohmann::json &json, int indent = -1);
+std::string jsonText(const nlohmann::ordered_json &json, int indent = -1);
+
+/// What nlohmann's exception says, without its own number in brackets.
+std::string plainWhat(const std::exception &e);
+
+/// A number as it was written by a library that turns what is not finite into null: null is NaN, never 0. Throws
+/// nlohmann's exception for anything else.
+inline double numberOrNaN(const nlohmann::json &json)
+{
+    return json.is_null() ? std::numeric_limits<double>::quiet_NaN() : json.get<double>();
+}
+
+} // namespace lamp
