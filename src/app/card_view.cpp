@@ -137,7 +137,8 @@ void CardView::show(const DisplayEntry &display, const Store &store, WallTime no
         const VisitEntry &v = visits[i];
         m_ids.push_back(v.id);
         const bool finished = v.state == VisitState::Finished;
-        const QString state = finished ? tr("finished") : (v.state == VisitState::Running ? tr("interrupted") : tr("set aside"));
+        const QString state =
+            finished ? tr("finished") : (v.state == VisitState::Running ? (v.worked ? tr("running") : tr("interrupted")) : tr("set aside"));
         const std::array<QString, 5> cells{text(longDate(v.started)), text(taskName(v.task)),
                                            finished ? text(verdictName(v.verdict)) : QStringLiteral("–"), QString::number(v.readings), state};
         for (size_t k = 0; k < cells.size(); ++k) {

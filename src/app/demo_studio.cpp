@@ -39,13 +39,8 @@ Status pastVisit(Store &store, sim::SimBench &bench, qint64 displayId, const Jso
         return record.error();
     }
     record.value().id = QUuid::createUuid().toString(QUuid::WithoutBraces).toStdString();
-    if (const Status s = store.saveVisit(record.value(), displayId, VisitState::Finished); !s) {
+    if (const Status s = store.finishVisit(record.value(), displayId); !s) {
         return s;
-    }
-    for (const Measurement &m : record->readings) {
-        if (const Status s = store.addReading(record->id, m); !s) {
-            return s;
-        }
     }
     profile = record->profile;
     return Done{};

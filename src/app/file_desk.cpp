@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/file_desk.h"
 
+#include "app/background.h"
 #include "app/import_view.h"
 #include "app/profile_view.h"
 #include "app/screening_view.h"
@@ -96,11 +97,15 @@ private:
 } // namespace
 
 FileDesk::FileDesk(QWidget *parent)
-    : QStackedWidget(parent), m_profile(new ProfileView), m_screening(new ScreeningView), m_import(new ImportView), m_typed(new TypedReadings)
+    : QStackedWidget(parent), m_background(new Background(this)), m_profile(new ProfileView), m_screening(new ScreeningView),
+      m_import(new ImportView), m_typed(new TypedReadings)
 {
     for (QWidget *w : std::initializer_list<QWidget *>{m_profile, m_screening, m_import, m_typed}) {
         addWidget(w);
     }
+    connect(m_background, &Background::begun, this, &FileDesk::working);
+    connect(m_background, &Background::ended, this, [this] { Q_EMIT working({}); });
+    connect(m_background, &Background::failed, this, [this](const QString &why) { Q_EMIT message(tr("That could not be done: %1.").arg(why)); });
     connect(m_profile, &ProfileView::installWanted, this, [this] { Q_EMIT installWanted(m_profile->bytes()); });
     connect(m_profile, &ProfileView::cubeWanted, this, &FileDesk::makeCube);
     connect(m_profile, &ProfileView::rebuildWanted, this, &FileDesk::rebuild);
@@ -110,68 +115,101 @@ FileDesk::FileDesk(QWidget *parent)
     connect(m_typed, &TypedReadings::wanted, this, &FileDesk::readingsBrought);
 }
 
-void FileDesk::open(const QStringList &files, const Store *store, qint64 display)
+bool FileDesk::busy() const
 {
+    return m_background->busy();
+}
+
+/// Files, told by what they are.
+struct FileDesk::LookedAt {
     std::vector<std::string> names;
     std::vector<Bytes> profiles;
-    QStringList others;
-    std::string otherContent;
+    QStringList problems, others;
+    StudioFile kind = StudioFile::None; ///< of the one that is no profile
+    std::string content;
+    std::optional<VisitRecord> visit;
+    std::optional<ReadingTable> table;
+    std::shared_ptr<const ComparedProfiles> compared;
+    std::shared_ptr<const OpenedProfile> opened;
+};
+
+FileDesk::LookedAt FileDesk::lookAt(const QStringList &files)
+{
+    LookedAt seen;
     for (const QString &file : files) {
-        const auto content = readFile(file.toStdString());
+        auto content = readFile(file.toStdString());
         if (!content) {
-            Q_EMIT message(text(content.error().text()));
+            seen.problems << text(content.error().text());
             continue;
         }
         const bool named = file.endsWith(QStringLiteral(".icc"), Qt::CaseInsensitive) || file.endsWith(QStringLiteral(".icm"), Qt::CaseInsensitive);
         if (isProfile(content.value()) || named) {
-            names.push_back(QFileInfo(file).fileName().toStdString());
-            profiles.emplace_back(content->begin(), content->end());
+            seen.names.push_back(QFileInfo(file).fileName().toStdString());
+            seen.profiles.emplace_back(content->begin(), content->end());
         } else {
-            others << file;
-            otherContent = content.value();
+            seen.others << file;
+            seen.content = std::move(content).value();
         }
     }
-    if (profiles.size() > 1) {
-        m_screening->show(std::move(names), std::move(profiles));
-        setCurrentWidget(m_screening);
-        Q_EMIT laid();
-    } else if (profiles.size() == 1) {
-        layOpen(text(names.front()), profiles.front());
-    } else if (others.size() == 1) {
-        openReadings(others.front(), otherContent, store, display);
-    } else if (others.size() > 1) {
-        Q_EMIT message(tr("Readings are brought in one file at a time."));
+    if (seen.profiles.size() > 1) {
+        seen.compared = ScreeningView::compare(seen.names, seen.profiles);
+    } else if (seen.profiles.size() == 1) {
+        seen.opened = ProfileView::look(text(seen.names.front()), seen.profiles.front(), wallNow());
+    } else if (seen.others.size() == 1) {
+        const QString name = QFileInfo(seen.others.front()).fileName() + QStringLiteral(": ");
+        seen.kind = studioFileOf(seen.content);
+        if (seen.kind == StudioFile::WholeVisit) {
+            auto record = wholeVisitFromJson(seen.content);
+            if (record) {
+                seen.visit = std::move(record).value();
+            } else {
+                seen.problems << name + text(record.error().text());
+            }
+        } else if (seen.kind == StudioFile::None) {
+            auto table = readingTable(seen.content);
+            if (table) {
+                seen.table = std::move(table).value();
+            } else {
+                seen.problems << name + text(table.error().text());
+            }
+        }
+    } else if (seen.others.size() > 1) {
+        seen.problems << tr("Readings are brought in one file at a time.");
     }
+    return seen;
 }
 
-void FileDesk::openReadings(const QString &file, const std::string &content, const Store *store, qint64 display)
+void FileDesk::open(const QStringList &files, const Store *store, qint64 display)
 {
-    const StudioFile kind = studioFileOf(content);
-    if (kind != StudioFile::None && kind != StudioFile::WholeVisit) {
-        Q_EMIT aimBrought(kind, content);
-        return;
+    m_background->start(
+        tr("Looking at the files…"), [files] { return lookAt(files); },
+        [this, store, display](LookedAt seen) { lay(std::move(seen), store, display); });
+}
+
+void FileDesk::lay(LookedAt seen, const Store *store, qint64 display)
+{
+    if (seen.compared) {
+        m_screening->show(seen.compared);
+        setCurrentWidget(m_screening);
+        Q_EMIT laid();
+    } else if (seen.opened) {
+        m_profile->show(seen.opened);
+        setCurrentWidget(m_profile);
+        Q_EMIT laid();
+    } else if (seen.visit) {
+        Q_EMIT visitBrought(*seen.visit);
+    } else if (seen.kind != StudioFile::None && seen.kind != StudioFile::WholeVisit) {
+        Q_EMIT aimBrought(seen.kind, seen.content);
+    } else if (seen.table && store == nullptr) {
+        seen.problems << tr("Open a studio first: readings are kept as a visit of a display.");
+    } else if (seen.table) {
+        m_import->show(QFileInfo(seen.others.front()).fileName(), std::move(*seen.table), *store, display);
+        setCurrentWidget(m_import);
+        Q_EMIT laid();
     }
-    if (kind == StudioFile::WholeVisit) {
-        const auto record = wholeVisitFromJson(content);
-        if (record) {
-            Q_EMIT visitBrought(record.value());
-        } else {
-            Q_EMIT message(QFileInfo(file).fileName() + ": " + text(record.error().text()));
-        }
-        return;
+    if (!seen.problems.isEmpty()) {
+        Q_EMIT message(seen.problems.join('\n'));
     }
-    auto table = readingTable(content);
-    if (!table) {
-        Q_EMIT message(QFileInfo(file).fileName() + ": " + text(table.error().text()));
-        return;
-    }
-    if (store == nullptr) {
-        Q_EMIT message(tr("Open a studio first: readings are kept as a visit of a display."));
-        return;
-    }
-    m_import->show(QFileInfo(file).fileName(), std::move(table).value(), *store, display);
-    setCurrentWidget(m_import);
-    Q_EMIT laid();
 }
 
 void FileDesk::typeReadings(const Store &store, qint64 display)
@@ -181,24 +219,40 @@ void FileDesk::typeReadings(const Store &store, qint64 display)
     Q_EMIT laid();
 }
 
+void FileDesk::broughtIn()
+{
+    if (currentWidget() == m_typed) {
+        m_typed->used();
+    }
+}
+
+void FileDesk::notBroughtIn()
+{
+    Q_EMIT laid(); // back to what lies here
+}
+
 void FileDesk::layOpen(const QString &name, const Bytes &profile)
 {
-    m_profile->show(name, profile, wallNow());
-    setCurrentWidget(m_profile);
-    Q_EMIT laid();
+    m_background->start(
+        tr("Laying the profile open…"), [name, profile] { return ProfileView::look(name, profile, wallNow()); },
+        [this](const std::shared_ptr<const OpenedProfile> &opened) {
+            m_profile->show(opened);
+            setCurrentWidget(m_profile);
+            Q_EMIT laid();
+        });
 }
 
 void FileDesk::rank()
 {
     const QString file = QFileDialog::getOpenFileName(this, tr("Readings of this unit, taken without ramps"));
-    const auto content = file.isEmpty() ? Result<std::string>(std::string()) : readFile(file.toStdString());
-    if (file.isEmpty() || !content) {
+    if (file.isEmpty()) {
         return;
     }
-    const auto table = readingTable(content.value());
+    const auto content = readFile(file.toStdString());
+    const auto table = content ? readingTable(content.value()) : Result<ReadingTable>(content.error());
     const auto set = table ? readingsFrom(table.value(), guessRoles(table.value())) : Result<ReadingSet>(table.error());
     if (!set) {
-        Q_EMIT message(text(set.error().text()));
+        Q_EMIT message(QFileInfo(file).fileName() + QStringLiteral(": ") + text(set.error().text()));
         return;
     }
     rankBy(set.value());
@@ -206,9 +260,15 @@ void FileDesk::rank()
 
 void FileDesk::rankBy(const ReadingSet &set)
 {
-    if (const Status ranked = m_screening->rank(set); !ranked) {
-        Q_EMIT message(text(ranked.error().text()));
-    }
+    m_background->start(
+        tr("Ranking the profiles by the readings…"), [compared = m_screening->compared(), set] { return ScreeningView::rank(compared, set); },
+        [this](const Result<std::vector<RealError>> &errors) {
+            if (errors) {
+                m_screening->showRanking(errors.value());
+            } else {
+                Q_EMIT message(text(errors.error().text()));
+            }
+        });
 }
 
 void FileDesk::makeCube()
@@ -218,41 +278,50 @@ void FileDesk::makeCube()
     if (!profile || dialog.exec() != QDialog::Accepted) {
         return;
     }
-    const auto cube = cubeToDisplay(profile.value(), dialog.task(profile->facts().description));
-    if (!cube) {
-        Q_EMIT message(text(cube.error().text()));
+    const QString file = QFileDialog::getSaveFileName(this, tr("Save the 3D LUT"), QStringLiteral("display.cube"), tr("Cube (*.cube)"));
+    if (file.isEmpty()) {
         return;
     }
-    const QString file = QFileDialog::getSaveFileName(this, tr("Save the 3D LUT"), QStringLiteral("display.cube"), tr("Cube (*.cube)"));
-    if (!file.isEmpty()) {
-        const Status s = writeFile(std::filesystem::path(file.toStdString()), cubeToText(cube.value()));
-        Q_EMIT message(s ? tr("The 3D LUT is in %1. Its header says tone, white and luminance.").arg(file) : text(s.error().text()));
-    }
+    m_background->start(
+        tr("Making the 3D LUT…"),
+        [file, bytes = m_profile->bytes(), task = dialog.task(profile->facts().description)]() -> Status {
+            const auto display = Profile::open(bytes);
+            const auto cube = display ? cubeToDisplay(display.value(), task) : Result<Cube>(display.error());
+            return cube ? writeFile(std::filesystem::path(file.toStdString()), cubeToText(cube.value())) : Status(cube.error());
+        },
+        [this, file](const Status &s) {
+            Q_EMIT message(s ? tr("The 3D LUT is in %1. Its header says tone, white and luminance.").arg(file) : text(s.error().text()));
+        });
 }
 
 void FileDesk::rebuild()
 {
-    const auto profile = Profile::open(m_profile->bytes());
-    if (!profile) {
-        return;
-    }
-    ProfileText what;
-    what.description = profile->facts().description;
-    what.created = wallNow();
     VisitPlan plan;
     applyWorkSettings(plan, nullptr);
-    what.version = plan.iccVersion;
-    what.curves = plan.curves;
-    const auto made = rebuiltProfile(profile.value(), what, plan.profileKind, plan.grid);
-    if (!made) {
-        Q_EMIT message(text(made.error().text()));
+    const QString file = QFileDialog::getSaveFileName(this, tr("Save the profile"), QStringLiteral("again.icc"), tr("ICC profile (*.icc)"));
+    if (file.isEmpty()) {
         return;
     }
-    const QString file = QFileDialog::getSaveFileName(this, tr("Save the profile"), QStringLiteral("again.icc"), tr("ICC profile (*.icc)"));
-    if (!file.isEmpty()) {
-        const Status s = writeFile(std::filesystem::path(file.toStdString()), made.value());
-        Q_EMIT message(s ? tr("Made anew from its readings: %1.").arg(file) : text(s.error().text()));
-    }
+    m_background->start(
+        tr("Making the profile anew…"),
+        [file, plan, bytes = m_profile->bytes()]() -> Status {
+            const auto profile = Profile::open(bytes);
+            if (!profile) {
+                return profile.error();
+            }
+            const Profile::Facts facts = profile->facts();
+            ProfileText what;
+            what.description = facts.description;
+            what.copyright = facts.copyright;
+            what.display = facts.display;
+            what.roomWhite = facts.roomWhite;
+            what.created = wallNow();
+            what.version = plan.iccVersion;
+            what.curves = plan.curves;
+            const auto made = rebuiltProfile(profile.value(), what, plan.profileKind, plan.grid);
+            return made ? writeFile(std::filesystem::path(file.toStdString()), made.value()) : Status(made.error());
+        },
+        [this, file](const Status &s) { Q_EMIT message(s ? tr("Made anew from its readings: %1.").arg(file) : text(s.error().text())); });
 }
 
 } // namespace lamp::app

@@ -9,6 +9,7 @@
 
 namespace lamp::app {
 
+class Background;
 class ImportView;
 class ProfileView;
 class ScreeningView;
@@ -24,8 +25,13 @@ public:
     void open(const QStringList &files, const Store *store, qint64 display);
     /// Ranks the profiles that are being screened by readings of the unit.
     void rankBy(const ReadingSet &set);
+    /// Whether something is worked out just now whose result will lie here.
+    [[nodiscard]] bool busy() const;
     void layOpen(const QString &name, const Bytes &profile);
     void typeReadings(const Store &store, qint64 display);
+    /// What became of the readings that were handed over: a visit, or nothing, and they are still here.
+    void broughtIn();
+    void notBroughtIn();
 
     [[nodiscard]] ProfileView *profile() const { return m_profile; }
     [[nodiscard]] ScreeningView *screening() const { return m_screening; }
@@ -36,6 +42,8 @@ Q_SIGNALS:
     /// Something lies on the desk now.
     void laid();
     void message(const QString &words);
+    /// What is worked out in the background; empty: nothing any more.
+    void working(const QString &what);
     void installWanted(const lamp::Bytes &profile);
     void visitBrought(const lamp::VisitRecord &record);
     /// A target, a tolerance or a correction, as JSON.
@@ -43,10 +51,13 @@ Q_SIGNALS:
     void readingsBrought(const lamp::ReadingSet &set, qint64 display, const QString &target);
 
 private:
-    void openReadings(const QString &file, const std::string &content, const Store *store, qint64 display);
+    struct LookedAt;
+    static LookedAt lookAt(const QStringList &files);
+    void lay(LookedAt seen, const Store *store, qint64 display);
     void rank();
     void makeCube();
     void rebuild();
+    Background *m_background;
     ProfileView *m_profile;
     ScreeningView *m_screening;
     ImportView *m_import;

@@ -5,8 +5,11 @@
 #include "calibrate/target.h"
 #include "colour/spaces.h"
 
+#include "base/file.h"
+
 #include <QComboBox>
 #include <QDoubleSpinBox>
+#include <QFile>
 #include <QFormLayout>
 #include <QHBoxLayout>
 #include <QHeaderView>
@@ -15,6 +18,7 @@
 #include <QLocale>
 #include <QProgressBar>
 #include <QPushButton>
+#include <QStandardPaths>
 #include <QTableWidget>
 #include <QVBoxLayout>
 
@@ -262,14 +266,50 @@ TypedReadings::TypedReadings(QWidget *parent)
     connect(m_make, &QPushButton::clicked, this, [this] {
         m_set.display = m_display->currentText().toStdString();
         m_set.correction = m_instrument->currentData().toString().toStdString();
-        const ReadingSet set = m_set;
-        m_set = {};
-        Q_EMIT wanted(set, m_display->currentData().toLongLong(), m_target->currentText());
+        // They stay until a visit has been made of them.
+        Q_EMIT wanted(m_set, m_display->currentData().toLongLong(), m_target->currentText());
     });
+}
+
+namespace {
+
+/// What was typed and not yet used, kept for the case that the window is closed.
+QString typedFile()
+{
+    return QStandardPaths::writableLocation(QStandardPaths::GenericDataLocation) + QStringLiteral("/dutiful-lamp/typed-readings.json");
+}
+
+} // namespace
+
+void TypedReadings::keepTyped() const
+{
+    if (m_set.readings.empty()) {
+        QFile::remove(typedFile());
+        return;
+    }
+    const std::filesystem::path file = typedFile().toStdString();
+    const Status folder = prepareFolder(file.parent_path()), kept = folder ? writeFile(file, readingsToJson(m_set)) : folder;
+    if (!kept) {
+        m_fault->setText(text(kept.error().text()));
+    }
+}
+
+void TypedReadings::used()
+{
+    m_set = {};
+    keepTyped();
 }
 
 void TypedReadings::begin(const Store &store, qint64 display)
 {
+    if (m_set.readings.empty()) {
+        const auto content = readFile(typedFile().toStdString());
+        const auto table = content ? readingTable(content.value()) : Result<ReadingTable>(content.error());
+        const auto set = table ? readingsFrom(table.value(), guessRoles(table.value())) : Result<ReadingSet>(table.error());
+        if (set && set->readings.size() <= m_patches.size()) {
+            m_set.readings = set->readings;
+        }
+    }
     fillDisplays(*m_display, store, display);
     fillTargets(*m_target, store);
     m_set.instrument = tr("typed in by hand").toStdString();
@@ -353,6 +393,7 @@ void TypedReadings::take()
     m.t = 10.0 * m.index;
     m_set.readings.push_back(m);
     showPatch();
+    keepTyped();
 }
 
 void TypedReadings::back()
@@ -363,6 +404,7 @@ void TypedReadings::back()
     const XYZ last = m_set.readings.back().xyz;
     m_set.readings.pop_back();
     showPatch();
+    keepTyped();
     // What stood there comes back to be mended.
     const Chromaticity c = chromaticity(last);
     const std::array<double, 3> v =

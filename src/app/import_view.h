@@ -51,6 +51,8 @@ public:
     /// Begins, or goes on with what was typed and not yet used.
     void begin(const Store &store, qint64 display);
     [[nodiscard]] const ReadingSet &typed() const { return m_set; }
+    /// What was typed is a visit now: the next readings begin anew.
+    void used();
 
 Q_SIGNALS:
     void wanted(const lamp::ReadingSet &set, qint64 display, const QString &target);
@@ -60,6 +62,7 @@ private:
     void take();
     void back();
     void showPatch();
+    void keepTyped() const;
     ReadingSet m_set;
     std::vector<Drive> m_patches;
     QLabel *m_what, *m_fault;

@@ -14,6 +14,8 @@
 #include <QTimer>
 #include <QVBoxLayout>
 
+#include <algorithm>
+
 namespace lamp::app {
 
 namespace {
@@ -70,6 +72,7 @@ InstalledPanel::InstalledPanel(QWidget *parent)
     connect(m_timer, &QTimer::timeout, this, [this] {
         // Whatever the window shows: a profile that is pushed out of use is told at once.
         if (m_watching && !m_both && window()->isVisible()) {
+            readAgain();
             look();
             for (const XOutput &o : m_outputs) {
                 if (&o != output()) {
@@ -89,9 +92,6 @@ void InstalledPanel::connectScreen()
         auto screen = XScreen::open();
         if (screen) {
             m_screen = std::move(screen).value();
-            if (auto outputs = m_screen->outputs()) {
-                m_outputs = std::move(outputs).value();
-            }
             if (const Status s = m_installation.load(); !s) {
                 why = text(s.error().text());
             }
@@ -99,17 +99,40 @@ void InstalledPanel::connectScreen()
             why = tr("There is no X server here, so no profile can be put into use.");
         }
     }
-    const QSignalBlocker blocker(m_choice);
-    for (const XOutput &o : m_outputs) {
-        m_choice->addItem(text(o.name + (o.monitor.empty() ? "" : " (" + o.monitor + ")")));
-    }
-    for (QWidget *w : std::initializer_list<QWidget *>{m_choice, m_apply, m_clear, m_next, m_look, m_login}) {
-        w->setEnabled(!m_outputs.empty());
-    }
-    m_login->setChecked(m_installation.startsAtLogin());
     m_state->setText(why);
+    readAgain();
+    m_login->setChecked(m_installation.startsAtLogin());
     if (!m_outputs.empty()) {
         look();
+    }
+}
+
+void InstalledPanel::readAgain()
+{
+    if (m_screen) {
+        (void)m_installation.load(); // damage was told when it was read first, and is set aside
+        auto outputs = m_screen->outputs();
+        const auto same = [](const XOutput &p, const XOutput &q) { return p.name == q.name && p.monitor == q.monitor; };
+        if (outputs && !std::equal(m_outputs.begin(), m_outputs.end(), outputs->begin(), outputs->end(), same)) {
+            const QString chosen = output() != nullptr ? text(output()->name) : QString();
+            m_outputs = std::move(outputs).value();
+            const QSignalBlocker blocker(m_choice);
+            m_choice->clear();
+            for (const XOutput &o : m_outputs) {
+                m_choice->addItem(text(o.name + (o.monitor.empty() ? "" : " (" + o.monitor + ")")));
+            }
+            choose(chosen);
+        } else if (outputs) {
+            m_outputs = std::move(outputs).value(); // sizes and ramps may have changed
+        }
+    }
+    for (QWidget *w : std::initializer_list<QWidget *>{m_choice, m_clear, m_login}) {
+        w->setEnabled(!m_outputs.empty());
+    }
+    if (m_outputs.empty()) {
+        for (QWidget *w : std::initializer_list<QWidget *>{m_apply, m_next, m_look}) {
+            w->setEnabled(false);
+        }
     }
 }
 

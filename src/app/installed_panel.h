@@ -46,6 +46,8 @@ Q_SIGNALS:
 
 private:
     void connectScreen();
+    /// Outputs and what is installed, as they are now: monitors come and go, and others install as well.
+    void readAgain();
     [[nodiscard]] const XOutput *output() const;
     void told(const Status &status);
     /// How an output stands; says so where it was in use before and is no more.
@@ -54,8 +56,8 @@ private:
 
     std::unique_ptr<XScreen> m_screen;
     Installation m_installation;
-    std::vector<XOutput> m_outputs;
-    std::set<std::string> m_good; ///< outputs whose profile and ramps were in use when they were looked at last
+    std::vector<XOutput> m_outputs; ///< as the choice lists them
+    std::set<std::string> m_good;   ///< outputs whose profile and ramps were in use when they were looked at last
     bool m_watching = true;
     QComboBox *m_choice;
     QLabel *m_state;

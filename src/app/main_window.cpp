@@ -2,6 +2,8 @@
 #include "app/main_window.h"
 
 #include "app/add_display.h"
+#include "app/background.h"
+#include "app/bench_consent.h"
 #include "app/bench_panel.h"
 #include "app/card_view.h"
 #include "app/demo_studio.h"
@@ -33,16 +35,19 @@
 #include <QLineEdit>
 #include <QMenuBar>
 #include <QMimeData>
+#include <QPlainTextEdit>
 #include <QPrintDialog>
 #include <QPrinter>
 #include <QProgressBar>
 #include <QPushButton>
 #include <QScreen>
 #include <QSettings>
+#include <QSpinBox>
 #include <QSplitter>
 #include <QStackedWidget>
 #include <QStandardPaths>
 #include <QTextBrowser>
+#include <QTimer>
 #include <QTreeWidget>
 #include <QUrl>
 #include <QUuid>
@@ -65,6 +70,14 @@ QString fileName(QString s)
     return s;
 }
 
+/// Whether what has the focus is typed into: then letters, digits and the space bar are its own.
+bool takesLetters(const QWidget *w)
+{
+    const auto *box = qobject_cast<const QComboBox *>(w);
+    return qobject_cast<const QLineEdit *>(w) != nullptr || qobject_cast<const QTextEdit *>(w) != nullptr
+           || qobject_cast<const QPlainTextEdit *>(w) != nullptr || qobject_cast<const QAbstractSpinBox *>(w) != nullptr || box != nullptr;
+}
+
 /// The ramps that a visit left loaded.
 std::optional<Ramps> rampsOf(const VisitRecord &record)
 {
@@ -79,8 +92,8 @@ MainWindow::MainWindow(QString storePath, QWidget *parent)
       m_places(new QTreeWidget), m_stack(new QStackedWidget), m_welcome(new QWidget), m_card(new CardView), m_worksheet(new Worksheet),
       m_desk(new FileDesk), m_installed(new InstalledPanel), m_reportPage(new QWidget), m_report(new QTextBrowser), m_reading(new ReadingPanel),
       m_bench(new BenchPanel), m_bannerWidget(new QFrame), m_bannerText(new QLabel), m_status(new QLabel), m_bannerYes(new QPushButton),
-      m_bannerNo(new QPushButton), m_pause(new QPushButton(tr("Pause (Esc)"))), m_cancel(new QPushButton(tr("Cancel"))), m_progress(new QProgressBar),
-      m_speed(new QComboBox), m_demoTime(new QLabel)
+      m_bannerNo(new QPushButton), m_pause(new QPushButton(tr("Pause (Esc)"))), m_cancel(new QPushButton(tr("Cancel"))), m_toVisit(new QPushButton),
+      m_background(new Background(this)), m_progress(new QProgressBar), m_speed(new QComboBox), m_demoTime(new QLabel)
 {
     setWindowTitle(tr("Dutiful Lamp"));
     resize(1280, 800);
@@ -190,8 +203,10 @@ void MainWindow::buildCentre()
         const QString file = QFileDialog::getSaveFileName(this, tr("Save the report"),
                                                           fileName(text(m_shown->profileName())) + QStringLiteral(".pdf"), tr("PDF (*.pdf)"));
         if (!file.isEmpty()) {
-            const Status s = writeFile(std::filesystem::path(file.toStdString()), reportPdf(*m_shown));
-            banner(s ? tr("The report is in %1.").arg(file) : text(s.error().text()));
+            m_background->start(
+                tr("Drawing the report…"),
+                [file, record = m_shown] { return writeFile(std::filesystem::path(file.toStdString()), reportPdf(*record)); },
+                [this, file](const Status &s) { banner(s ? tr("The report is in %1.").arg(file) : text(s.error().text())); });
         }
     });
     connect(print, &QPushButton::clicked, this, [this] {
@@ -228,16 +243,21 @@ void MainWindow::buildCentre()
     });
     connect(m_card, &CardView::visitWanted, this, &MainWindow::startVisit);
     connect(m_card, &CardView::recordWanted, this, [this](const QString &id) {
-        if (auto record = m_store->visit(id)) {
-            m_shown = std::make_shared<VisitRecord>(std::move(record).value());
-            m_worksheet->setQuestion({}, false, {});
-            m_worksheet->setRecord(m_shown);
-            m_stack->setCurrentWidget(m_worksheet);
+        if (m_runner->running() && m_runner->visitId() == id) {
+            showRunning();
+            return;
+        }
+        auto record = m_store->visit(id);
+        if (record) {
+            showRecord(std::make_shared<VisitRecord>(std::move(record).value()));
+        } else {
+            banner(text(record.error().text()));
         }
     });
     connect(m_card, &CardView::cadenceChanged, this, [this](int days) {
-        (void)m_store->setCadence(m_display, days);
-        reloadPlaces();
+        if (did(m_store->setCadence(m_display, days))) {
+            reloadPlaces();
+        }
     });
     connect(m_worksheet, &Worksheet::answered, this, [this](const Answer &a) {
         m_bench->askFor({}, 0);
@@ -257,6 +277,7 @@ void MainWindow::buildBottom()
     m_status->setMinimumWidth(260);
     layout->addWidget(m_status, 1);
     layout->addWidget(m_progress, 1);
+    layout->addWidget(m_toVisit);
     layout->addWidget(m_pause);
     layout->addWidget(m_cancel);
     layout->addWidget(m_demoTime);
@@ -275,7 +296,12 @@ void MainWindow::buildBottom()
     m_runner->setSpeed(m_speed->currentData().toDouble());
     connect(m_pause, &QPushButton::clicked, this, &MainWindow::pauseOrGoOn);
     connect(m_cancel, &QPushButton::clicked, this, &MainWindow::cancelVisit);
-    for (QWidget *w : std::initializer_list<QWidget *>{m_progress, m_pause, m_cancel, m_demoTime, m_speed}) {
+    connect(m_toVisit, &QPushButton::clicked, this, &MainWindow::showRunning);
+    connect(m_stack, &QStackedWidget::currentChanged, this, [this] { m_toVisit->setVisible(m_runner->running() && !visitShown()); });
+    connect(m_background, &Background::begun, this, [this](const QString &what) { m_status->setText(what); });
+    connect(m_background, &Background::ended, this, [this] { m_status->clear(); });
+    connect(m_background, &Background::failed, this, [this](const QString &why) { banner(tr("That could not be done: %1.").arg(why)); });
+    for (QWidget *w : std::initializer_list<QWidget *>{m_progress, m_pause, m_cancel, m_demoTime, m_speed, m_toVisit}) {
         w->hide();
     }
     centralWidget()->layout()->addWidget(bar);
@@ -305,6 +331,7 @@ void MainWindow::buildMenus()
     display->addAction(tr("&Next profile of this computer's output"), QKeySequence(tr("F9")), this, [this] { m_installed->next(); });
     display->addAction(tr("&Before and after on this computer's output"), QKeySequence(tr("F8")), this, [this] { m_installed->lookBothWays(); });
     display->addAction(tr("Its &card"), QKeySequence(tr("F2")), this, [this] { showCard(); });
+    display->addAction(tr("To the running &visit"), QKeySequence(tr("F4")), this, [this] { showRunning(); });
     QMenu *view = menuBar()->addMenu(tr("S&urround"));
     for (const auto &[name, surround] : std::vector<std::pair<QString, Surround>>{
              {tr("&Dim"), Surround::Dim}, {tr("&Medium"), Surround::Medium}, {tr("&Bright"), Surround::Bright}}) {
@@ -313,7 +340,8 @@ void MainWindow::buildMenus()
     QMenu *help = menuBar()->addMenu(tr("&Help"));
     help->addAction(tr("&Keys"), QKeySequence::HelpContents, this, [this] {
         banner(tr("Space goes on; digits choose a target; Escape pauses and goes on again; B switches before and after; R opens the report; "
-                  "F5 full visit, F6 refresh, F7 check, F2 card; F8 before and after on this computer's output, F9 its next profile; Enter on a line "
+                  "F5 full visit, F6 refresh, F7 check, F2 card, F4 the running visit; F8 before and after on this computer's output, F9 its next "
+                  "profile; Enter on a line "
                   "of the worksheet opens or folds it."));
     });
     help->addAction(tr("&About"), this, [this] {
@@ -330,7 +358,7 @@ void MainWindow::connectRunner()
         }
     });
     connect(m_runner, &VisitRunner::stageChanged, this, [this](Stage, const RecordPtr &r) {
-        if (visitShown() || m_stack->currentWidget() == m_card) {
+        if (visitShown()) {
             m_shown = r;
             m_worksheet->setRecord(r);
         }
@@ -340,23 +368,27 @@ void MainWindow::connectRunner()
         m_status->setText(tr("%1: about %2 left").arg(text(stageTitle(p.stage)), text(spanText(p.secondsLeft))));
     });
     connect(m_runner, &VisitRunner::asked, this, [this](const Question &q) {
-        const bool simulated = m_benches.contains(m_runner->displayId());
-        m_worksheet->setTargets(m_store->targets());
-        m_worksheet->setQuestion(q, simulated, m_shown ? m_shown->plan.target : Target{});
         m_status->setText(tr("%1: waiting for you").arg(text(stageTitle(q.stage))));
         if (m_patch != nullptr && m_patch->isVisible() && m_patch->screen() == screen()) {
             // The question would lie behind the patch; it comes back for the next reading.
             m_patch->hide();
             activateWindow();
         }
-        if (q.kind == Question::Kind::Control) {
-            m_bench->askFor(text(q.control), q.value);
-        }
-        // A stray button elsewhere must not swallow the space bar.
-        if (q.kind != Question::Kind::Target && q.kind != Question::Kind::Control) {
-            m_worksheet->setFocus();
+        if (visitShown()) {
+            showRunning();
+        } else {
+            const auto display = m_store->display(m_runner->displayId());
+            m_toVisit->setText(tr("%1 waits for you (F4)").arg(display ? display->name : tr("The visit")));
         }
     });
+    // While a visit waits, perhaps for hours, its owner is still there.
+    auto *lease = new QTimer(this);
+    connect(lease, &QTimer::timeout, this, [this] {
+        if (m_store && m_runner->running() && !m_runner->visitId().isEmpty()) {
+            (void)m_store->renewLease(m_runner->visitId(), m_runner->owner());
+        }
+    });
+    lease->start(20000);
     connect(m_runner, &VisitRunner::noted, this, [this](const QString &t) { banner(t); });
     connect(m_runner, &VisitRunner::finished, this, &MainWindow::visitFinished);
     connect(m_runner, &VisitRunner::failed, this, &MainWindow::visitFailed);
@@ -421,10 +453,16 @@ void MainWindow::openStore(bool demo)
 
 void MainWindow::reloadPlaces()
 {
+    const auto displays = m_store->displays();
+    const auto rooms = m_store->rooms();
+    if (const auto problem = m_store->takeProblem()) {
+        // What is shown stays: an unreadable studio is not an empty one.
+        banner(text(problem->text()));
+        return;
+    }
     const QSignalBlocker blocker(m_places);
     m_places->clear();
-    const auto displays = m_store->displays();
-    for (const Room &room : m_store->rooms()) {
+    for (const Room &room : rooms) {
         auto *place = new QTreeWidgetItem(m_places, {room.name});
         QFont bold = font();
         bold.setBold(true);
@@ -469,7 +507,61 @@ void MainWindow::selectDisplay(qint64 id)
 
 bool MainWindow::visitShown() const
 {
-    return m_runner->running() && m_stack->currentWidget() == m_worksheet && m_display == m_runner->displayId();
+    return m_runner->running() && m_showsVisit && m_stack->currentWidget() == m_worksheet;
+}
+
+bool MainWindow::did(const Status &status)
+{
+    if (!status) {
+        banner(text(status.error().text()));
+    }
+    return status.ok();
+}
+
+void MainWindow::showRecord(const RecordPtr &record)
+{
+    m_showsVisit = false;
+    m_shown = record;
+    m_worksheet->setQuestion({}, false, {});
+    m_worksheet->setRecord(record);
+    m_stack->setCurrentWidget(m_worksheet);
+    m_toVisit->setVisible(m_runner->running());
+}
+
+void MainWindow::showRunning()
+{
+    if (!m_runner->running()) {
+        return;
+    }
+    const bool fresh = !visitShown();
+    m_showsVisit = true;
+    {
+        const QSignalBlocker blocker(m_places);
+        selectDisplay(m_runner->displayId());
+    }
+    m_display = m_runner->displayId();
+    if (m_runner->record()) {
+        m_shown = m_runner->record();
+    }
+    const auto bench = m_benches.find(m_runner->displayId());
+    const bool simulated = bench != m_benches.end();
+    if (fresh) {
+        m_worksheet->setRecord(m_shown);
+        m_bench->setBench(simulated ? bench->second : nullptr);
+        m_stack->setCurrentWidget(m_worksheet);
+    }
+    m_toVisit->hide();
+    m_toVisit->setText(tr("To the visit (F4)"));
+    const std::optional<Question> q = m_runner->question();
+    m_worksheet->setTargets(m_store->targets());
+    m_worksheet->setQuestion(q, simulated, m_shown ? m_shown->plan.target : Target{});
+    if (q && q->kind == Question::Kind::Control) {
+        m_bench->askFor(text(q->control), q->value);
+    }
+    // A stray button elsewhere must not swallow the space bar.
+    if (q && q->kind != Question::Kind::Target && q->kind != Question::Kind::Control) {
+        m_worksheet->setFocus();
+    }
 }
 
 void MainWindow::showCard()
@@ -479,18 +571,38 @@ void MainWindow::showCard()
         return;
     }
     if (m_runner->running() && m_runner->displayId() == m_display) {
-        m_stack->setCurrentWidget(m_worksheet);
-        if (m_runner->record()) {
-            m_shown = m_runner->record();
-            m_worksheet->setRecord(m_shown);
-        }
+        showRunning();
         return;
     }
+    m_showsVisit = false;
     m_card->show(*display, *m_store, wallNow());
+    if (const auto problem = m_store->takeProblem()) {
+        banner(text(problem->text()));
+    }
     m_installed->choose(display->screen);
     m_stack->setCurrentWidget(m_card);
     const BenchSource source = benchFor(*display);
     m_bench->setBench(source.simulated);
+    m_toVisit->setVisible(m_runner->running());
+}
+
+bool MainWindow::agreed(const BenchSource &source, std::function<void()> onYes)
+{
+    const QString command = text(source.command);
+    if (command.isEmpty() || BenchConsent::given(command)) {
+        return true;
+    }
+    banner(
+        tr("This display's bench is a program that this studio names and that nobody at this computer has agreed to run yet. Run exactly this "
+           "line?\n%1")
+            .arg(command),
+        tr("Run it"),
+        [command, go = std::move(onYes)] {
+            BenchConsent::give(command);
+            go();
+        },
+        tr("Do not run it"));
+    return false;
 }
 
 std::optional<VisitRecord> MainWindow::lastVisit(qint64 display) const
@@ -593,6 +705,12 @@ void MainWindow::run(VisitPlan plan, std::optional<VisitRecord> resume)
     }
     m_bannerWidget->hide();
     const BenchSource source = benchFor(*display);
+    if (!agreed(source, [this, plan, resume, id = m_display] {
+            m_display = id;
+            run(plan, resume);
+        })) {
+        return;
+    }
     if (!source.simulated && source.command.empty()) {
         banner(tr(
             "No bench reaches this display: it is known from readings that were brought in. Bring in or type newer ones, or add it with a bench."));
@@ -611,6 +729,8 @@ void MainWindow::run(VisitPlan plan, std::optional<VisitRecord> resume)
         blank->started = wallNow();
         return blank;
     }();
+    m_showsVisit = true;
+    m_worksheet->setQuestion({}, false, {});
     m_worksheet->setRecord(m_shown);
     m_stack->setCurrentWidget(m_worksheet);
     m_worksheet->setFocus();
@@ -638,10 +758,11 @@ void MainWindow::showInterrupted()
                  text(counted(entry.readings, "reading"))),
         tr("Go on"), [this, entry] { goOnWith(entry); }, tr("Set aside"),
         [this, entry] {
-            (void)m_store->setVisitState(entry.id, VisitState::SetAside);
-            reloadPlaces();
-            showCard();
-            showInterrupted();
+            if (did(m_store->setVisitState(entry.id, VisitState::SetAside))) {
+                reloadPlaces();
+                showCard();
+                showInterrupted();
+            }
         });
 }
 
@@ -668,70 +789,89 @@ void MainWindow::banner(const QString &message, const QString &yes, std::functio
     m_bannerWidget->show();
 }
 
-void MainWindow::visitFinished(const RecordPtr &record)
+void MainWindow::visitEnded()
 {
-    m_shown = record;
-    m_worksheet->setQuestion({}, false, {});
-    m_worksheet->setRecord(record);
-    m_stack->setCurrentWidget(m_worksheet);
-    for (QWidget *w : std::initializer_list<QWidget *>{m_progress, m_pause, m_cancel, m_demoTime, m_speed}) {
+    for (QWidget *w : std::initializer_list<QWidget *>{m_progress, m_pause, m_cancel, m_demoTime, m_speed, m_toVisit}) {
         w->hide();
     }
     m_installed->watch(true);
-    // A bench with a display of its own never uses the patch window.
-    const bool ownScreen = m_patch != nullptr && m_patch->used();
-    const QString output = ownScreen ? m_patch->screen()->name() : QString();
     if (m_patch != nullptr) {
         m_patch->hide();
     }
+}
+
+void MainWindow::visitFinished(const RecordPtr &record)
+{
+    const qint64 id = m_runner->displayId();
+    const bool here = m_showsVisit && m_stack->currentWidget() == m_worksheet;
+    // A bench with a display of its own never uses the patch window.
+    const bool ownScreen = m_patch != nullptr && m_patch->used();
+    const QString output = ownScreen ? m_patch->screen()->name() : QString();
+    visitEnded();
     m_status->setText(tr("Visit finished: %1").arg(text(verdictName(record->verdict))));
-    keep(*record, output);
+    if (here) {
+        showRecord(record);
+    }
+    keep(record, id, output);
     reloadPlaces();
 }
 
-void MainWindow::keep(const VisitRecord &record, const QString &output)
+void MainWindow::keep(const RecordPtr &record, qint64 displayId, const QString &output)
 {
     const QString home = QStandardPaths::writableLocation(QStandardPaths::GenericDataLocation);
     const QString folder =
-        QStringLiteral("%1/dutiful-lamp/visits/%2-%3").arg(home, text(isoTime(record.started)).left(10), fileName(text(record.id).left(8)));
-    const auto kept = keepResults(folder.toStdString(), record, ReportKind::Pdf);
+        QStringLiteral("%1/dutiful-lamp/visits/%2-%3").arg(home, text(localDate(record->started)), fileName(text(record->id).left(8)));
+    m_background->start(
+        tr("Writing report, readings and profile…"), [record, folder] { return keepResults(folder.toStdString(), *record, ReportKind::Pdf); },
+        [this, record, displayId, output, folder](const Result<KeptResults> &kept) { keptIn(record, displayId, output, folder, kept); });
+}
+
+void MainWindow::keptIn(const RecordPtr &record, qint64 displayId, const QString &output, const QString &folder, const Result<KeptResults> &kept)
+{
+    m_status->setText(tr("Visit finished: %1").arg(text(verdictName(record->verdict))));
     QString message =
         kept && !kept->problem ? tr("Report, readings and profile are in %1.").arg(folder) : text(kept ? kept->problem->text() : kept.error().text());
-    if (record.plan.task != Task::Check && !record.profile.empty()) {
-        const QString icc = home + QStringLiteral("/icc");
+    if (record->plan.task != Task::Check && !record->profile.empty()) {
+        const QString icc = QStandardPaths::writableLocation(QStandardPaths::GenericDataLocation) + QStringLiteral("/icc");
         const QString profile =
             icc + '/'
-            + text(profileFileName(record.profileName(), record.display.model + " " + record.display.serial, profileIdText(record.profile)));
+            + text(profileFileName(record->profileName(), record->display.model + " " + record->display.serial, profileIdText(record->profile)));
         const Status made = prepareFolder(icc.toStdString());
-        const Status installed = made ? writeFile(std::filesystem::path(profile.toStdString()), record.profile) : made;
+        const Status installed = made ? writeFile(std::filesystem::path(profile.toStdString()), record->profile) : made;
         message += ' ' + (installed ? tr("The profile is installed as %1.").arg(profile) : text(installed.error().text()));
         if (!output.isEmpty() && m_installed->hasOutput()) {
             // Its ramps are loaded already, and the profile belongs to them.
-            const Status used = m_installed->install(record.profile, output);
+            const Status used = m_installed->install(record->profile, output);
             message += ' ' + (used ? m_installed->words() : text(used.error().text()));
         }
-        if (const auto it = m_benches.find(m_display); it != m_benches.end() && record.display.lut) {
+        if (const auto it = m_benches.find(displayId); it != m_benches.end() && record->display.lut) {
             message +=
                 ' ' + (it->second->view().display.lutLoaded ? tr("Its ramps are loaded; the display confirms it.") : tr("Its ramps are not loaded."));
         }
     }
-    banner(message);
+    const auto display = m_store->display(displayId);
+    const bool elsewhere = m_shown != record && display;
+    banner(elsewhere ? display->name + ": " + message : message, elsewhere ? tr("Show it") : QString(),
+           elsewhere ? std::function<void()>([this, record, displayId] {
+               selectDisplay(displayId);
+               showRecord(record);
+           })
+                     : std::function<void()>());
 }
 
 void MainWindow::visitFailed(const Error &error, const RecordPtr &record)
 {
-    m_installed->watch(true);
+    const bool here = m_showsVisit && m_stack->currentWidget() == m_worksheet;
     m_worksheet->setQuestion({}, false, {});
-    for (QWidget *w : std::initializer_list<QWidget *>{m_progress, m_pause, m_cancel, m_demoTime, m_speed}) {
-        w->hide();
-    }
-    if (m_patch != nullptr) {
-        m_patch->hide();
-    }
+    visitEnded();
+    m_showsVisit = false;
     m_status->setText(error.kind == ErrorKind::Cancelled ? tr("Visit stopped; its readings are kept.") : tr("Visit stopped by a fault."));
     reloadPlaces();
     if (!record->id.empty() && !record->readings.empty()) {
-        m_worksheet->setRecord(record);
+        if (here) {
+            m_shown = record;
+            m_worksheet->setRecord(record);
+        }
         const QString id = text(record->id);
         banner(
             text(error.text()), tr("Go on"),
@@ -739,20 +879,25 @@ void MainWindow::visitFailed(const Error &error, const RecordPtr &record)
                 for (const VisitEntry &e : m_store->interruptedVisits()) {
                     if (e.id == id) {
                         goOnWith(e);
+                        return;
                     }
                 }
+                banner(tr("This visit cannot be gone on with from here: it was ended, or another window works on it."));
             },
             tr("Set aside"),
             [this, id] {
-                (void)m_store->setVisitState(id, VisitState::SetAside);
-                showCard();
+                if (did(m_store->setVisitState(id, VisitState::SetAside))) {
+                    showCard();
+                }
             });
     } else {
         if (!record->id.empty()) {
             (void)m_store->setVisitState(text(record->id), VisitState::SetAside);
         }
         banner(text(error.text()));
-        showCard();
+        if (here) {
+            showCard();
+        }
     }
 }
 
@@ -799,6 +944,7 @@ void MainWindow::connectDesk()
         m_stack->setCurrentWidget(m_desk);
     });
     connect(m_desk, &FileDesk::message, this, [this](const QString &words) { banner(words); });
+    connect(m_desk, &FileDesk::working, m_status, &QLabel::setText);
     connect(m_desk, &FileDesk::installWanted, this, &MainWindow::installProfile);
     connect(m_desk, &FileDesk::readingsBrought, this, &MainWindow::bringIn);
     connect(m_desk, &FileDesk::visitBrought, this, &MainWindow::bringVisitIn);
@@ -836,6 +982,9 @@ void MainWindow::rankWithInstrument()
     const BenchSource source = display ? benchFor(*display) : BenchSource{};
     if (!source.reaches()) {
         banner(tr("Choose at the side the display that the profiles are for, one that a bench reaches."));
+        return;
+    }
+    if (!agreed(source, [this] { rankWithInstrument(); })) {
         return;
     }
     banner(
@@ -879,15 +1028,6 @@ Result<qint64> MainWindow::displayBroughtIn(DisplayEntry entry)
     entry.roomId = room.value();
     entry.note = tr("Known from what was brought in.");
     return m_store->addDisplay(entry);
-}
-
-Status MainWindow::keepFinished(const VisitRecord &record, qint64 display)
-{
-    Status kept = m_store->saveVisit(record, display, VisitState::Finished);
-    for (const Measurement &m : record.readings) {
-        kept = kept ? m_store->addReading(record.id, m) : kept;
-    }
-    return kept;
 }
 
 void MainWindow::passVisitOn()
@@ -970,16 +1110,12 @@ void MainWindow::bringVisitIn(const VisitRecord &record)
         }
         display = id.value();
     }
-    if (const Status kept = keepFinished(record, display); !kept) {
-        banner(text(kept.error().text()));
+    if (!did(m_store->finishVisit(record, display))) {
         return;
     }
-    m_shown = std::make_shared<VisitRecord>(record);
     m_display = display;
     reloadPlaces();
-    m_worksheet->setQuestion({}, false, {});
-    m_worksheet->setRecord(m_shown);
-    m_stack->setCurrentWidget(m_worksheet);
+    showRecord(std::make_shared<VisitRecord>(record));
     banner(tr("The visit of %1 is in the studio now.").arg(text(longDate(record.started))));
 }
 
@@ -988,28 +1124,37 @@ void MainWindow::bringIn(const ReadingSet &set, qint64 display, const QString &t
     VisitPlan plan;
     plan.target = m_store->target(target.toStdString());
     applyWorkSettings(plan, m_store.get());
-    auto made = visitFromReadings(set, plan, {}, wallNow());
+    m_background->start(
+        tr("Describing the display by its readings…"), [set, plan] { return visitFromReadings(set, plan, {}, wallNow()); },
+        [this, display, name = text(set.display)](Result<VisitRecord> made) {
+            if (!made) {
+                m_desk->notBroughtIn();
+                banner(text(made.error().text()));
+                return;
+            }
+            keepBroughtIn(std::move(made).value(), display, name);
+        });
+}
+
+void MainWindow::keepBroughtIn(VisitRecord made, qint64 display, const QString &name)
+{
     DisplayEntry entry;
-    entry.name = entry.model = text(set.display);
+    entry.name = entry.model = name;
     entry.technology = QStringLiteral("unknown");
-    const auto id = made ? (display != 0 ? Result<qint64>(display) : displayBroughtIn(entry)) : Result<qint64>(made.error());
-    if (!id) {
-        banner(text(id.error().text()));
+    const auto id = display != 0 ? Result<qint64>(display) : displayBroughtIn(entry);
+    made.id = QUuid::createUuid().toString(QUuid::WithoutBraces).toStdString();
+    const Status kept = id ? m_store->finishVisit(made, id.value()) : Status(id.error());
+    if (!kept) {
+        m_desk->notBroughtIn();
+        banner(text(kept.error().text()));
         return;
     }
-    auto record = std::make_shared<VisitRecord>(std::move(made).value());
-    record->id = QUuid::createUuid().toString(QUuid::WithoutBraces).toStdString();
-    const Status kept = keepFinished(*record, id.value());
-    m_shown = record;
-    m_worksheet->setQuestion({}, false, {});
-    m_worksheet->setRecord(record);
-    keep(*record);
-    if (!kept) {
-        banner(text(kept.error().text()));
-    }
+    m_desk->broughtIn();
     m_display = id.value();
     reloadPlaces();
-    m_stack->setCurrentWidget(m_worksheet);
+    const auto record = std::make_shared<const VisitRecord>(std::move(made));
+    showRecord(record);
+    keep(record, id.value());
 }
 
 void MainWindow::dragEnterEvent(QDragEnterEvent *event)
@@ -1101,8 +1246,15 @@ bool MainWindow::handleKey(QKeyEvent *event)
 
 bool MainWindow::eventFilter(QObject *watched, QEvent *event)
 {
+    if (event->type() == QEvent::Polish) {
+        // Names come from files and devices: a label shows them as they are, unless it says that its text is marked up.
+        auto *label = qobject_cast<QLabel *>(watched);
+        if (label != nullptr && label->textFormat() == Qt::AutoText) {
+            label->setTextFormat(Qt::PlainText);
+        }
+    }
     if (event->type() == QEvent::KeyPress && isActiveWindow() && QApplication::activeModalWidget() == nullptr) {
-        const bool typing = qobject_cast<QLineEdit *>(QApplication::focusWidget()) != nullptr;
+        const bool typing = takesLetters(QApplication::focusWidget());
         // Once for the window that gets the key, not again for every parent it is passed on to.
         if (!typing && watched == windowHandle()) {
             if (handleKey(static_cast<QKeyEvent *>(event))) {

@@ -3,6 +3,7 @@
 
 #include "app/look.h"
 #include "app/visit_runner.h"
+#include "exchange/results.h"
 #include "store/store.h"
 #include "visit/whole_visit.h"
 
@@ -21,6 +22,7 @@ class QTreeWidgetItem;
 
 namespace lamp::app {
 
+class Background;
 class BenchPanel;
 class CardView;
 class FileDesk;
@@ -96,8 +98,20 @@ private:
                 std::function<void()> onNo = {});
     void visitFinished(const RecordPtr &record);
     void visitFailed(const Error &error, const RecordPtr &record);
-    /// Writes a visit's files and keeps its profile. \param output of this computer that it belongs to, or empty
-    void keep(const VisitRecord &record, const QString &output = {});
+    /// Shows a visit that is kept; not the running one.
+    void showRecord(const RecordPtr &record);
+    /// Goes to the running visit, wherever one is, with its question.
+    void showRunning();
+    /// What belongs to the end of a visit, however it ended.
+    void visitEnded();
+    /// Whether it may be run: a bench command that nobody here has agreed to is shown first, and `onYes` goes on.
+    bool agreed(const BenchSource &source, std::function<void()> onYes);
+    /// Writes a visit's files and keeps its profile, off the window's thread. \param displayId whose visit it is
+    /// \param output of this computer that it belongs to, or empty
+    void keep(const RecordPtr &record, qint64 displayId, const QString &output = {});
+    void keptIn(const RecordPtr &record, qint64 displayId, const QString &output, const QString &folder, const Result<KeptResults> &kept);
+    /// Says where the store could not do what it was asked to. \return whether it did
+    bool did(const Status &status);
     void showReport();
     void addDisplay();
     void connectDesk();
@@ -109,7 +123,7 @@ private:
     void installProfile(const Bytes &profile);
     /// A display that is known from what was brought in, in the first room.
     Result<qint64> displayBroughtIn(DisplayEntry entry);
-    Status keepFinished(const VisitRecord &record, qint64 display);
+    void keepBroughtIn(VisitRecord made, qint64 display, const QString &name);
     void pauseOrGoOn();
     void cancelVisit();
     bool handleKey(QKeyEvent *event);
@@ -134,7 +148,8 @@ private:
     BenchPanel *m_bench;
     QWidget *m_bannerWidget;
     QLabel *m_bannerText, *m_status;
-    QPushButton *m_bannerYes, *m_bannerNo, *m_pause, *m_cancel;
+    QPushButton *m_bannerYes, *m_bannerNo, *m_pause, *m_cancel, *m_toVisit;
+    Background *m_background;
     std::function<void()> m_onYes, m_onNo;
     QProgressBar *m_progress;
     QComboBox *m_speed;
@@ -142,6 +157,7 @@ private:
     PatchWindow *m_patch = nullptr;
     std::map<qint64, std::shared_ptr<sim::SimBench>> m_benches;
     RecordPtr m_shown;
+    bool m_showsVisit = false; ///< the worksheet shows the running visit, not one from the card
     qint64 m_display = 0;
     std::jthread m_demoThread;
     bool m_filling = false;

@@ -66,14 +66,24 @@ ProfileView::ProfileView(QWidget *parent)
     connect(m_rebuild, &QPushButton::clicked, this, &ProfileView::rebuildWanted);
 }
 
-void ProfileView::show(const QString &path, const Bytes &bytes, WallTime now)
+std::shared_ptr<const OpenedProfile> ProfileView::look(const QString &path, const Bytes &bytes, WallTime now)
 {
-    m_bytes = bytes;
-    m_seen = std::make_shared<const Inspection>(inspect(bytes, now));
+    auto opened = std::make_shared<OpenedProfile>();
+    opened->path = path;
+    opened->bytes = bytes;
+    opened->seen = std::make_shared<const Inspection>(inspect(bytes, now));
+    opened->meaning = meaningOf(*opened->seen);
+    return opened;
+}
+
+void ProfileView::show(const std::shared_ptr<const OpenedProfile> &opened)
+{
+    m_bytes = opened->bytes;
+    m_seen = opened->seen;
     const bool opens = m_seen->profile.has_value();
-    m_name->setText(opens ? QString::fromStdString(m_seen->facts->description) : QFileInfo(path).fileName());
+    m_name->setText(opens ? QString::fromStdString(m_seen->facts->description) : QFileInfo(opened->path).fileName());
     QStringList sentences;
-    for (const std::string &s : meaningOf(*m_seen)) {
+    for (const std::string &s : opened->meaning) {
         sentences << QString::fromStdString(s);
     }
     m_sentences->setText(sentences.join(' '));

@@ -15,14 +15,23 @@ class QTableWidget;
 
 namespace lamp::app {
 
+/// What a profile came to when it was looked at.
+struct OpenedProfile {
+    QString path;
+    Bytes bytes;
+    std::shared_ptr<const Inspection> seen;
+    std::vector<std::string> meaning;
+};
+
 /// One profile laid open: what it means, what is wrong with it, its gamut, curves, ramps and tags.
 class ProfileView : public QFrame {
     Q_OBJECT
 
 public:
     explicit ProfileView(QWidget *parent = nullptr);
-    /// \param bytes any file's content
-    void show(const QString &path, const Bytes &bytes, WallTime now);
+    /// Looks at a profile; for any thread. \param bytes any file's content
+    static std::shared_ptr<const OpenedProfile> look(const QString &path, const Bytes &bytes, WallTime now);
+    void show(const std::shared_ptr<const OpenedProfile> &opened);
     [[nodiscard]] const Bytes &bytes() const { return m_bytes; }
 
 Q_SIGNALS:

@@ -73,52 +73,63 @@ ScreeningView::ScreeningView(QWidget *parent)
     connect(m_read, &QPushButton::clicked, this, &ScreeningView::instrumentWanted);
     connect(m_rank, &QPushButton::clicked, this, &ScreeningView::readingsWanted);
     connect(m_table, &QTableWidget::cellActivated, this, [this](int row, int) {
-        if (size_t(row) < m_files.size()) {
-            Q_EMIT profileWanted(text(m_names[size_t(row)]), m_files[size_t(row)]);
+        if (m_compared && size_t(row) < m_compared->files.size()) {
+            Q_EMIT profileWanted(text(m_compared->names[size_t(row)]), m_compared->files[size_t(row)]);
         }
     });
 }
 
-void ScreeningView::show(std::vector<std::string> names, std::vector<Bytes> files)
+std::vector<const Profile *> ComparedProfiles::pointers() const
 {
-    m_profiles.clear();
-    m_names.clear();
-    m_files.clear();
-    QStringList unreadable;
+    std::vector<const Profile *> all;
+    for (const Profile &p : profiles) {
+        all.push_back(&p);
+    }
+    return all;
+}
+
+std::shared_ptr<const ComparedProfiles> ScreeningView::compare(std::vector<std::string> names, std::vector<Bytes> files)
+{
+    auto compared = std::make_shared<ComparedProfiles>();
     for (size_t i = 0; i < files.size(); ++i) {
         auto profile = Profile::open(files[i]);
         if (profile) {
-            m_profiles.push_back(std::move(profile).value());
-            m_names.push_back(std::move(names[i]));
-            m_files.push_back(std::move(files[i]));
+            compared->profiles.push_back(std::move(profile).value());
+            compared->names.push_back(std::move(names[i]));
+            compared->files.push_back(std::move(files[i]));
         } else {
-            unreadable << tr("%1 was left out: %2").arg(text(names[i]), text(profile.error().what));
+            compared->unreadable.push_back(tr("%1 was left out: %2").arg(text(names[i]), text(profile.error().what)).toStdString());
         }
     }
-    std::vector<const Profile *> pointers;
-    for (const Profile &p : m_profiles) {
-        pointers.push_back(&p);
+    compared->screening = lamp::screen(compared->pointers(), compared->names);
+    return compared;
+}
+
+void ScreeningView::show(std::shared_ptr<const ComparedProfiles> compared)
+{
+    m_compared = std::move(compared);
+    QStringList words{text(m_compared->screening.verdict)};
+    for (const std::string &u : m_compared->unreadable) {
+        words << text(u);
     }
-    m_screening = std::make_shared<const Screening>(lamp::screen(pointers, m_names));
-    m_verdict->setText((QStringList(text(m_screening->verdict)) + unreadable).join(' '));
-    m_plot->setDrawing([s = m_screening](QPainter &p, const QRectF &area, const Tones &t) { return drawScreening(p, area, *s, t); });
+    m_verdict->setText(words.join(' '));
+    m_plot->setDrawing([c = m_compared](QPainter &p, const QRectF &area, const Tones &t) { return drawScreening(p, area, c->screening, t); });
     fill({});
 }
 
-Status ScreeningView::rank(const ReadingSet &readings)
+Result<std::vector<RealError>> ScreeningView::rank(const std::shared_ptr<const ComparedProfiles> &compared, const ReadingSet &readings)
 {
     const auto model = displayModelOf(readings);
     if (!model) {
         return model.error();
     }
-    std::vector<const Profile *> pointers;
-    for (const Profile &p : m_profiles) {
-        pointers.push_back(&p);
-    }
-    const std::vector<RealError> errors = realErrors(pointers, m_names, model.value());
+    return realErrors(compared->pointers(), compared->names, model.value());
+}
+
+void ScreeningView::showRanking(const std::vector<RealError> &errors)
+{
     fill(errors);
-    m_verdict->setText(text(rankingVerdict(errors, *m_screening)));
-    return Done{};
+    m_verdict->setText(text(rankingVerdict(errors, m_compared->screening)));
 }
 
 void ScreeningView::setProgress(int taken, int of)
@@ -137,15 +148,16 @@ void ScreeningView::setProgress(int taken, int of)
 
 void ScreeningView::fill(const std::vector<RealError> &errors)
 {
-    const auto n = m_screening->profiles.size();
+    const Screening &screening = m_compared->screening;
+    const auto n = screening.profiles.size();
     m_table->setColumnHidden(4, errors.empty());
     m_table->setRowCount(int(std::max(n, errors.size())));
     const auto put = [this](size_t row, int column, const QString &words) { m_table->setItem(int(row), column, new QTableWidgetItem(words)); };
     // Readings of the unit outweigh what the profiles say of each other.
     const auto nearest = std::min_element(errors.begin(), errors.end(), [](const RealError &a, const RealError &b) { return a.mean < b.mean; });
-    const auto recommended = errors.empty() ? m_screening->recommended : int(nearest - errors.begin());
+    const auto recommended = errors.empty() ? screening.recommended : int(nearest - errors.begin());
     for (size_t i = 0; i < n; ++i) {
-        const ScreenedProfile &p = m_screening->profiles[i];
+        const ScreenedProfile &p = screening.profiles[i];
         QStringList reasons;
         for (const std::string &r : p.reasons) {
             reasons << text(r);
@@ -169,7 +181,7 @@ void ScreeningView::fill(const std::vector<RealError> &errors)
     m_pairs->setRowCount(int(n));
     m_pairs->setColumnCount(int(n));
     QStringList heads;
-    for (const std::string &name : m_names) {
+    for (const std::string &name : m_compared->names) {
         heads << QFileInfo(text(name)).completeBaseName().left(14);
     }
     m_pairs->setHorizontalHeaderLabels(heads);
@@ -178,7 +190,7 @@ void ScreeningView::fill(const std::vector<RealError> &errors)
         for (size_t k = 0; k < n; ++k) {
             m_pairs->setItem(
                 int(i), int(k),
-                new QTableWidgetItem(i == k ? QStringLiteral("–") : text(fixed(m_screening->difference(Eigen::Index(i), Eigen::Index(k)), 1))));
+                new QTableWidgetItem(i == k ? QStringLiteral("–") : text(fixed(screening.difference(Eigen::Index(i), Eigen::Index(k)), 1))));
         }
     }
     m_pairs->resizeColumnsToContents();

@@ -16,6 +16,17 @@ class QTableWidget;
 
 namespace lamp::app {
 
+/// Profiles that were compared.
+struct ComparedProfiles {
+    std::vector<std::string> names;
+    std::vector<Bytes> files;
+    std::vector<Profile> profiles;
+    std::vector<std::string> unreadable; ///< sentences about those that were left out
+    Screening screening;
+
+    [[nodiscard]] std::vector<const Profile *> pointers() const;
+};
+
 /// Several profiles made elsewhere for the same model, side by side: which agree, which stands apart and why, which
 /// to take.
 class ScreeningView : public QFrame {
@@ -23,11 +34,14 @@ class ScreeningView : public QFrame {
 
 public:
     explicit ScreeningView(QWidget *parent = nullptr);
-    /// \param names and profiles, as many of each
-    void show(std::vector<std::string> names, std::vector<Bytes> files);
-    /// Ranks them by real error on one's own unit. \return what went wrong, if anything
-    Status rank(const ReadingSet &readings);
-    [[nodiscard]] const Screening &screening() const { return *m_screening; }
+    /// Compares profiles; for any thread. \param names and profiles, as many of each
+    static std::shared_ptr<const ComparedProfiles> compare(std::vector<std::string> names, std::vector<Bytes> files);
+    void show(std::shared_ptr<const ComparedProfiles> compared);
+    /// Real errors of what is shown, on one's own unit; for any thread but one that shows something else meanwhile.
+    static Result<std::vector<RealError>> rank(const std::shared_ptr<const ComparedProfiles> &compared, const ReadingSet &readings);
+    void showRanking(const std::vector<RealError> &errors);
+    [[nodiscard]] const std::shared_ptr<const ComparedProfiles> &compared() const { return m_compared; }
+    [[nodiscard]] const Screening &screening() const { return m_compared->screening; }
     /// Says how far the instrument is. \param of 0 or less: it is done, or was not begun
     void setProgress(int taken, int of);
 
@@ -39,10 +53,7 @@ Q_SIGNALS:
 
 private:
     void fill(const std::vector<RealError> &errors);
-    std::shared_ptr<const Screening> m_screening;
-    std::vector<std::string> m_names;
-    std::vector<Bytes> m_files;
-    std::vector<Profile> m_profiles;
+    std::shared_ptr<const ComparedProfiles> m_compared;
     QLabel *m_verdict, *m_mind;
     QTableWidget *m_table, *m_pairs;
     PlotWidget *m_plot;

@@ -1,6 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/visit_runner.h"
 
+#include "exchange/files.h"
+#include "visit/whole_visit.h"
+
 #include <QUuid>
 
 namespace lamp::app {
@@ -13,6 +16,10 @@ VisitRunner::VisitRunner(QObject *parent) : QObject(parent)
     qRegisterMetaType<lamp::Question>();
     qRegisterMetaType<lamp::Error>();
     qRegisterMetaType<lamp::app::RecordPtr>();
+    connect(this, &VisitRunner::workBegun, this, [this](const QString &id, const QString &owner) {
+        m_visitId = id;
+        m_owner = owner;
+    });
     connect(this, &VisitRunner::workAsked, this, [this](const Question &q) {
         m_question = q;
         Q_EMIT asked(q);
@@ -25,6 +32,7 @@ VisitRunner::VisitRunner(QObject *parent) : QObject(parent)
         m_latest = r;
         m_question.reset();
         m_running = false;
+        m_visitId.clear();
     };
     connect(this, &VisitRunner::workFinished, this, [this, ended](const RecordPtr &r) {
         ended(r);
@@ -115,11 +123,29 @@ void VisitRunner::work(const std::stop_token &stop, const BenchSource &source, V
         fail(opened.error(), {});
         return;
     }
-    std::string id = resume ? resume->id : QUuid::createUuid().toString(QUuid::WithoutBraces).toStdString();
+    const std::string id = resume ? resume->id : QUuid::createUuid().toString(QUuid::WithoutBraces).toStdString();
+    if (resume) {
+        if (const Status taken = store.value()->takeVisit(QString::fromStdString(id)); !taken) {
+            fail(taken.error(), {});
+            return;
+        }
+    }
+    Q_EMIT workBegun(QString::fromStdString(id), store.value()->owner(), {});
+    std::vector<Measurement> unsaved; // readings that the store did not take: tried again with the next
+    const auto save = [&] {
+        while (!unsaved.empty()) {
+            if (const Status s = store.value()->addReading(id, unsaved.front()); !s) {
+                return s;
+            }
+            unsaved.erase(unsaved.begin());
+        }
+        return Status(Done{});
+    };
     VisitHooks hooks;
     hooks.wallClock = [] { return std::chrono::floor<std::chrono::seconds>(std::chrono::system_clock::now()); };
     hooks.onReading = [&](const Measurement &m, const VisitRecord &r) {
-        if (const Status s = store.value()->addReading(id, m); !s) {
+        unsaved.push_back(m);
+        if (const Status s = save(); !s) {
             Q_EMIT noted(QString::fromStdString(s.error().text()));
         }
         Q_EMIT readingTaken(m, std::make_shared<VisitRecord>(r));
@@ -144,16 +170,26 @@ void VisitRunner::work(const std::stop_token &stop, const BenchSource &source, V
     auto result = visit.run();
     VisitRecord record = visit.record();
     record.id = id;
-    if (result && record.matrix && record.matrix->made >= record.started) {
-        if (const Status kept = store.value()->addCorrection(*record.matrix); !kept) {
-            Q_EMIT noted(QString::fromStdString(kept.error().text()));
-        }
+    const auto made = record.matrix && record.matrix->made >= record.started ? record.matrix : std::nullopt;
+    Status written = save();
+    if (result) {
+        written = store.value()->finishVisit(record, displayId, made);
+    } else {
+        const Status saved = store.value()->saveVisit(record, displayId, VisitState::Running);
+        written = written ? saved : written;
+        (void)store.value()->releaseVisit(QString::fromStdString(id));
     }
-    const Status written = store.value()->saveVisit(record, displayId, result ? VisitState::Finished : VisitState::Running);
-    if (!result) {
-        fail(result.error(), record);
-    } else if (!written) {
-        fail(written.error(), record);
+    Error error = result ? (written ? Error{} : written.error()) : result.error();
+    if (!written) {
+        // The studio's file cannot take it: all of it goes where it can be brought in from.
+        const auto folder = rescueFolder();
+        const bool rescued = folder && writeFile(*folder / "whole-visit.json", wholeVisitToJson(record));
+        error.what += result ? "" : " " + written.error().what;
+        error.safe = rescued ? "The visit with all its readings is in " + (*folder / "whole-visit.json").string() + "; it can be opened from there."
+                             : "It could not be written anywhere else either.";
+    }
+    if (!result || !written) {
+        fail(error, record);
     } else {
         Q_EMIT workFinished(std::make_shared<VisitRecord>(std::move(record)), {});
     }

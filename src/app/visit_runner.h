@@ -31,6 +31,9 @@ public:
     [[nodiscard]] bool running() const { return m_running; }
     [[nodiscard]] bool paused() const { return m_paused; }
     [[nodiscard]] qint64 displayId() const { return m_displayId; }
+    /// The visit's key in the store, and who it belongs to there; empty before the thread has said so.
+    [[nodiscard]] QString visitId() const { return m_visitId; }
+    [[nodiscard]] QString owner() const { return m_owner; }
     [[nodiscard]] RecordPtr record() const { return m_latest; }
     /// The question that waits, if any.
     [[nodiscard]] const std::optional<Question> &question() const { return m_question; }
@@ -55,6 +58,7 @@ Q_SIGNALS:
     void failed(const lamp::Error &error, lamp::app::RecordPtr record);
 
     // From the visit's thread to this object, which brings its own state up before it tells the window.
+    void workBegun(const QString &visitId, const QString &owner, QPrivateSignal);
     void workAsked(const lamp::Question &question, QPrivateSignal);
     void workChanged(lamp::Stage stage, lamp::app::RecordPtr record, QPrivateSignal);
     void workFinished(lamp::app::RecordPtr record, QPrivateSignal);
@@ -75,6 +79,7 @@ private:
     std::atomic<bool> m_paused{false}, m_running{false};
     std::atomic<double> m_speed{60};
     qint64 m_displayId = 0;
+    QString m_visitId, m_owner;
 };
 
 } // namespace lamp::app

@@ -63,7 +63,8 @@ QString checksTable(const VisitRecord &r)
                                  ? QObject::tr("within %1")
                                  : (c.verdict == Verdict::Fail ? QObject::tr("<b>beyond %1</b>") : QObject::tr("<b>undecided at %1</b>"));
         table += QStringLiteral("%1<td>%2&nbsp;</td><td align='right'>%3&nbsp;</td><td>%4&nbsp;&nbsp;&nbsp;&nbsp;</td>%5")
-                     .arg(i % 2 == 0 ? "<tr>" : "", text(c.name), figure, word.arg(text(fixed(c.limit, 1)) + unit), i % 2 == 1 ? "</tr>" : "");
+                     .arg(i % 2 == 0 ? "<tr>" : "", text(c.name).toHtmlEscaped(), figure, word.arg(text(fixed(c.limit, 1)) + unit),
+                          i % 2 == 1 ? "</tr>" : "");
     }
     return table + QStringLiteral("</table>");
 }
@@ -163,7 +164,7 @@ void StageRow::update(const VisitRecord &record)
     }
     m_summary->setText(summaryText);
     const bool timed = l.state != LineState::Pending && l.at != WallTime{};
-    m_when->setText(timed ? text(isoTime(l.at).substr(11, 5)) + QStringLiteral("  ") + text(l.by) : QString());
+    m_when->setText(timed ? text(clockTime(l.at)) + QStringLiteral("  ") + text(l.by) : QString());
     m_title->setForegroundRole(l.state == LineState::Pending ? QPalette::PlaceholderText : QPalette::WindowText);
     setAccessibleName(text(stageTitle(m_stage)) + QStringLiteral(": ") + summaryText);
 }
@@ -219,6 +220,7 @@ Worksheet::Worksheet(QWidget *parent)
     head->addWidget(m_report);
     layout->addLayout(head);
     m_verdict->setWordWrap(true);
+    m_verdict->setTextFormat(Qt::RichText); // its own; what comes from outside is escaped
     m_verdict->setContentsMargins(0, 4, 0, 6);
     layout->addWidget(m_verdict);
     for (int i = 0; i < kStages; ++i) {
@@ -317,7 +319,7 @@ void Worksheet::setRecord(RecordPtr record)
     if (judged) {
         verdict = r.verdict == Verdict::Pass ? tr("Within tolerance (%1).")
                                              : (r.verdict == Verdict::Fail ? tr("Out of tolerance (%1).") : tr("Undecided (%1)."));
-        verdict = QStringLiteral("<b>%1</b>").arg(verdict.arg(text(r.plan.tolerance.name))) + checksTable(r);
+        verdict = QStringLiteral("<b>%1</b>").arg(verdict.arg(text(r.plan.tolerance.name).toHtmlEscaped())) + checksTable(r);
         // Reasons beyond the figures: what to do next.
         for (size_t i = r.checks.size(); i < r.reasons.size(); ++i) {
             verdict += QStringLiteral("<p style='margin:3px 0'>%1</p>").arg(text(r.reasons[i]).toHtmlEscaped());

@@ -5,6 +5,7 @@
 #include <charconv>
 #include <cmath>
 #include <cstdio>
+#include <ctime>
 
 namespace lamp {
 
@@ -110,6 +111,17 @@ Civil civil(WallTime t)
             int(clock.seconds().count())};
 }
 
+/// As clocks on the wall show it here.
+Civil localCivil(WallTime t)
+{
+    const std::time_t seconds = t.time_since_epoch().count();
+    std::tm local{};
+    if (::localtime_r(&seconds, &local) == nullptr) {
+        return civil(t);
+    }
+    return {local.tm_year + 1900, local.tm_mon + 1, local.tm_mday, local.tm_hour, local.tm_min, local.tm_sec};
+}
+
 } // namespace
 
 std::string isoTime(WallTime t)
@@ -133,11 +145,27 @@ WallTime fromIsoTime(const std::string &text)
     return WallTime{std::chrono::sys_days{ymd}} + std::chrono::hours{c.hour} + std::chrono::minutes{c.minute} + std::chrono::seconds{c.second};
 }
 
+std::string clockTime(WallTime t)
+{
+    const Civil c = localCivil(t);
+    std::array<char, 40> buffer{};
+    std::snprintf(buffer.data(), buffer.size(), "%02d:%02d", c.hour, c.minute);
+    return buffer.data();
+}
+
+std::string localDate(WallTime t)
+{
+    const Civil c = localCivil(t);
+    std::array<char, 40> buffer{};
+    std::snprintf(buffer.data(), buffer.size(), "%04d-%02d-%02d", c.year, c.month, c.day);
+    return buffer.data();
+}
+
 std::string longDate(WallTime t)
 {
     static const std::array<const char *, 12> months{"January", "February", "March",     "April",   "May",      "June",
                                                      "July",    "August",   "September", "October", "November", "December"};
-    const Civil c = civil(t);
+    const Civil c = localCivil(t);
     std::array<char, 40> buffer{};
     std::snprintf(buffer.data(), buffer.size(), "%d %s %d", c.day, months[size_t(c.month - 1)], c.year);
     return buffer.data();

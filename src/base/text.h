@@ -32,8 +32,10 @@ using WallTime = std::chrono::sys_seconds;
 std::string isoTime(WallTime t);
 WallTime fromIsoTime(const std::string &text);
 
-/// "4 March 2031": a date as people read it.
+/// As people here read it, by this computer's time zone: "4 March 2031", "2031-03-04", "09:12".
 std::string longDate(WallTime t);
+std::string localDate(WallTime t);
+std::string clockTime(WallTime t);
 
 /// "22 min 10 s", "8 s".
 std::string spanText(double seconds);

@@ -28,7 +28,7 @@ constexpr std::array<Picture, 4> kPictures{{{Chart::Kind::Colours, "colours", 62
 
 QString escaped(const std::string &text)
 {
-    return QString::fromStdString(text).toHtmlEscaped();
+    return QString::fromStdString(shown(text)).toHtmlEscaped();
 }
 
 QImage picture(const Picture &which, const VisitRecord &record, int scale)
@@ -87,7 +87,7 @@ QString worksheet(const VisitRecord &r)
         if (l.state == LineState::Pending) {
             continue;
         }
-        const QString when = l.at == WallTime{} ? QString() : escaped(isoTime(l.at).substr(11, 5));
+        const QString when = l.at == WallTime{} ? QString() : escaped(clockTime(l.at));
         t += QStringLiteral("<tr><td>%1</td><td>%2</td><td>%3</td><td>%4</td></tr>")
                  .arg(escaped(stageTitle(Stage(i))), escaped(l.summary), when, escaped(l.by));
     }

@@ -1,6 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "store/store.h"
 
+#include "measure/reading_fields.h"
+
+#include <QCoreApplication>
 #include <QDateTime>
 #include <QDir>
 #include <QFile>
@@ -9,10 +12,13 @@
 #include <QSqlError>
 #include <QSqlQuery>
 #include <QStandardPaths>
+#include <QSysInfo>
 #include <QUuid>
 #include <QVariant>
 
 #include <algorithm>
+#include <set>
+#include <utility>
 
 namespace lamp {
 
@@ -38,6 +44,8 @@ const std::vector<QStringList> &migrations()
         {"CREATE TABLE correction (id INTEGER PRIMARY KEY, made TEXT NOT NULL, correction TEXT NOT NULL)"},
         {"ALTER TABLE display ADD COLUMN screen TEXT NOT NULL DEFAULT ''"},
         {"CREATE TABLE aim (kind TEXT NOT NULL, name TEXT NOT NULL, content TEXT NOT NULL, PRIMARY KEY (kind, name)) WITHOUT ROWID"},
+        {"ALTER TABLE visit ADD COLUMN owner TEXT NOT NULL DEFAULT ''", "ALTER TABLE visit ADD COLUMN lease INTEGER NOT NULL DEFAULT 0",
+         "ALTER TABLE reading ADD COLUMN low_light INTEGER NOT NULL DEFAULT 0", "ALTER TABLE reading ADD COLUMN spectrum TEXT NOT NULL DEFAULT ''"},
     };
     return steps;
 }
@@ -81,7 +89,87 @@ Verdict verdictFrom(const QString &name)
 
 } // namespace
 
-Store::Store(QString path) : m_path(std::move(path)), m_connection(QUuid::createUuid().toString(QUuid::WithoutBraces)) {}
+namespace {
+
+constexpr qint64 kLeaseS = 120; ///< how long a visit is believed to be worked on without a word from another computer
+
+/// When a process began, in ticks of the machine: with its number it is unique until the machine starts anew.
+QString startOf(qint64 process)
+{
+    QFile f(QStringLiteral("/proc/%1/stat").arg(process));
+    // Behind the last bracket, which ends the process's name, the twentieth field.
+    const QByteArray all = f.open(QIODevice::ReadOnly) ? f.readAll() : QByteArray();
+    const QList<QByteArray> fields = all.mid(all.lastIndexOf(')') + 2).split(' ');
+    return fields.size() > 19 ? QString::fromLatin1(fields[19]) : QString();
+}
+
+QString machine()
+{
+    QFile boot(QStringLiteral("/proc/sys/kernel/random/boot_id"));
+    return QSysInfo::machineHostName() + '/' + (boot.open(QIODevice::ReadOnly) ? QString::fromLatin1(boot.readAll().trimmed()) : QString());
+}
+
+QString newOwner()
+{
+    const qint64 own = QCoreApplication::applicationPid();
+    return QStringLiteral("%1|%2|%3|%4").arg(machine()).arg(own).arg(startOf(own), QUuid::createUuid().toString(QUuid::WithoutBraces));
+}
+
+/// Whether somebody may still work on a visit: on this computer the process tells, on others the lease.
+bool worksOn(const QString &owner, qint64 lease)
+{
+    const QStringList parts = owner.split('|');
+    if (parts.size() != 4) {
+        return false;
+    }
+    if (parts[0] == machine()) {
+        return !parts[2].isEmpty() && startOf(parts[1].toLongLong()) == parts[2];
+    }
+    return lease > QDateTime::currentSecsSinceEpoch();
+}
+
+Error ownedByAnother()
+{
+    return {ErrorKind::Input,
+            "This visit is worked on in another window.",
+            "Nothing of it was changed from here.",
+            "Go on with it there, or close that window first.",
+            "owned",
+            false};
+}
+
+} // namespace
+
+Store::Store(QString path) : m_path(std::move(path)), m_connection(QUuid::createUuid().toString(QUuid::WithoutBraces)), m_owner(newOwner()) {}
+
+bool Store::ran(bool good, const QSqlError &error) const
+{
+    if (!good && !m_problem) {
+        m_problem = storageError(QStringLiteral("The studio's file %1 cannot be read.").arg(m_path), error);
+    }
+    return good;
+}
+
+std::optional<Error> Store::takeProblem() const
+{
+    return std::exchange(m_problem, std::nullopt);
+}
+
+Status Store::inTransaction(const std::function<Status()> &work)
+{
+    QSqlDatabase db = database();
+    if (!db.transaction()) {
+        return storageError(QStringLiteral("The studio's file %1 cannot be written to.").arg(m_path), db.lastError());
+    }
+    Status done = work();
+    if (done && !db.commit()) {
+        done = storageError(QStringLiteral("The studio's file %1 cannot be written to.").arg(m_path), db.lastError());
+    }
+    if (!done) {
+        db.rollback();
+    }
+    return done;
+}
 
 Store::~Store()
 {
@@ -227,7 +315,8 @@ Result<qint64> Store::addDisplay(const DisplayEntry &d)
 std::vector<Room> Store::rooms() const
 {
     std::vector<Room> all;
-    QSqlQuery q(QStringLiteral("SELECT id, name FROM room ORDER BY id"), database());
+    QSqlQuery q(database());
+    ran(q.exec(QStringLiteral("SELECT id, name FROM room ORDER BY id")), q.lastError());
     while (q.next()) {
         all.push_back({q.value(0).toLongLong(), q.value(1).toString()});
     }
@@ -237,9 +326,10 @@ std::vector<Room> Store::rooms() const
 std::vector<DisplayEntry> Store::displays() const
 {
     std::vector<DisplayEntry> all;
-    QSqlQuery q(
-        QStringLiteral("SELECT id, room_id, name, model, serial, technology, bench, cadence_days, note, screen FROM display ORDER BY room_id, id"),
-        database());
+    QSqlQuery q(database());
+    ran(q.exec(QStringLiteral(
+            "SELECT id, room_id, name, model, serial, technology, bench, cadence_days, note, screen FROM display ORDER BY room_id, id")),
+        q.lastError());
     while (q.next()) {
         all.push_back({q.value(0).toLongLong(), q.value(1).toLongLong(), q.value(2).toString(), q.value(3).toString(), q.value(4).toString(),
                        q.value(5).toString(), q.value(6).toString(), q.value(7).toInt(), q.value(8).toString(), q.value(9).toString()});
@@ -268,10 +358,12 @@ Status Store::setCadence(qint64 displayId, int days)
 
 Status Store::saveVisit(const VisitRecord &record, qint64 displayId, VisitState state)
 {
+    const bool running = state == VisitState::Running;
     QSqlQuery q(database());
     q.prepare(QStringLiteral(
-        "INSERT INTO visit (id, display_id, state, task, started, finished, verdict, record) VALUES (?,?,?,?,?,?,?,?) "
-        "ON CONFLICT(id) DO UPDATE SET state=excluded.state, finished=excluded.finished, verdict=excluded.verdict, record=excluded.record"));
+        "INSERT INTO visit (id, display_id, state, task, started, finished, verdict, record, owner, lease) VALUES (?,?,?,?,?,?,?,?,?,?) "
+        "ON CONFLICT(id) DO UPDATE SET state=excluded.state, finished=excluded.finished, verdict=excluded.verdict, record=excluded.record, "
+        "owner=excluded.owner, lease=excluded.lease WHERE visit.owner = ? OR visit.owner = ''"));
     q.addBindValue(QString::fromStdString(record.id));
     q.addBindValue(displayId);
     q.addBindValue(int(state));
@@ -280,14 +372,23 @@ Status Store::saveVisit(const VisitRecord &record, qint64 displayId, VisitState 
     q.addBindValue(text(record.finished));
     q.addBindValue(QString::fromStdString(verdictName(record.verdict)));
     q.addBindValue(QString::fromStdString(recordToJson(record)));
-    return run(q, QStringLiteral("The visit could not be stored."));
+    q.addBindValue(running ? m_owner : QStringLiteral(""));
+    q.addBindValue(running ? QDateTime::currentSecsSinceEpoch() + kLeaseS : 0);
+    q.addBindValue(m_owner);
+    const Status s = run(q, QStringLiteral("The visit could not be stored."));
+    return s && q.numRowsAffected() == 0 ? Status(ownedByAnother()) : s;
 }
 
-Status Store::addReading(const std::string &visitId, const Measurement &m)
+Status Store::insertReading(const QString &visitId, const Measurement &m, bool owned)
 {
     QSqlQuery q(database());
-    q.prepare(QStringLiteral("INSERT OR IGNORE INTO reading VALUES (?,?,?,?,?,?,?,?,?,?,?,?,?,?,?,?,?,?)"));
-    q.addBindValue(QString::fromStdString(visitId));
+    const QString columns =
+        QStringLiteral("visit_id, number, stage, name, mode, r, g, b, x, y, z, sx, sy, sz, integration_s, bench_s, too_dark, superseded, "
+                       "low_light, spectrum");
+    // Only while the visit is this object's: two that write into one visit would drop each other's readings.
+    q.prepare(QStringLiteral("INSERT INTO reading (%1) SELECT ?,?,?,?,?,?,?,?,?,?,?,?,?,?,?,?,?,?,?,? WHERE %2")
+                  .arg(columns, owned ? QStringLiteral("EXISTS (SELECT 1 FROM visit WHERE id = ? AND owner = ?)") : QStringLiteral("1 = 1")));
+    q.addBindValue(visitId);
     q.addBindValue(m.index);
     q.addBindValue(QString::fromStdString(m.stage));
     q.addBindValue(QString::fromStdString(m.name));
@@ -297,7 +398,86 @@ Status Store::addReading(const std::string &visitId, const Measurement &m)
     }
     q.addBindValue(m.tooDark);
     q.addBindValue(m.superseded);
-    return run(q, QStringLiteral("A reading could not be stored."));
+    q.addBindValue(m.lowLight);
+    q.addBindValue(m.spectrum ? QString::fromStdString(spectrumText(*m.spectrum)) : QStringLiteral(""));
+    if (owned) {
+        q.addBindValue(visitId);
+        q.addBindValue(m_owner);
+    }
+    const Status s = run(q, QStringLiteral("Reading %1 could not be stored.").arg(m.index));
+    return s && q.numRowsAffected() == 0 ? Status(ownedByAnother()) : s;
+}
+
+Status Store::addReading(const std::string &visitId, const Measurement &m)
+{
+    return insertReading(QString::fromStdString(visitId), m, true);
+}
+
+Status Store::finishVisit(const VisitRecord &record, qint64 displayId, const std::optional<MatrixCorrection> &made)
+{
+    return inTransaction([&]() -> Status {
+        if (const Status s = saveVisit(record, displayId, VisitState::Finished); !s) {
+            return s;
+        }
+        const QString id = QString::fromStdString(record.id);
+        QSqlQuery q(database());
+        q.prepare(QStringLiteral("SELECT number FROM reading WHERE visit_id = ?"));
+        q.addBindValue(id);
+        if (const Status s = run(q, QStringLiteral("The readings of the visit could not be read.")); !s) {
+            return s;
+        }
+        std::set<int> there;
+        while (q.next()) {
+            there.insert(q.value(0).toInt());
+        }
+        for (const Measurement &m : record.readings) {
+            const Status s = there.contains(m.index) ? Status(Done{}) : insertReading(id, m, false);
+            if (!s) {
+                return s;
+            }
+        }
+        return made ? addCorrection(*made) : Status(Done{});
+    });
+}
+
+Status Store::takeVisit(const QString &visitId)
+{
+    QSqlQuery q(database());
+    q.prepare(QStringLiteral("SELECT owner, lease FROM visit WHERE id = ?"));
+    q.addBindValue(visitId);
+    if (!q.exec() || !q.next()) {
+        return storageError(QStringLiteral("The visit %1 is not there.").arg(visitId), q.lastError());
+    }
+    const QString before = q.value(0).toString();
+    if (before != m_owner && worksOn(before, q.value(1).toLongLong())) {
+        return ownedByAnother();
+    }
+    q.prepare(QStringLiteral("UPDATE visit SET owner = ?, lease = ?, state = ? WHERE id = ? AND owner = ?"));
+    for (const QVariant &v : {QVariant(m_owner), QVariant(QDateTime::currentSecsSinceEpoch() + kLeaseS), QVariant(int(VisitState::Running)),
+                              QVariant(visitId), QVariant(before)}) {
+        q.addBindValue(v);
+    }
+    const Status s = run(q, QStringLiteral("The visit could not be taken over."));
+    return s && q.numRowsAffected() == 0 ? Status(ownedByAnother()) : s;
+}
+
+Status Store::renewLease(const QString &visitId, const QString &owner)
+{
+    QSqlQuery q(database());
+    q.prepare(QStringLiteral("UPDATE visit SET lease = ? WHERE id = ? AND owner = ?"));
+    for (const QVariant &v : {QVariant(QDateTime::currentSecsSinceEpoch() + kLeaseS), QVariant(visitId), QVariant(owner)}) {
+        q.addBindValue(v);
+    }
+    return run(q, QStringLiteral("The visit could not be stored."));
+}
+
+Status Store::releaseVisit(const QString &visitId)
+{
+    QSqlQuery q(database());
+    q.prepare(QStringLiteral("UPDATE visit SET owner = '', lease = 0 WHERE id = ? AND owner = ?"));
+    q.addBindValue(visitId);
+    q.addBindValue(m_owner);
+    return run(q, QStringLiteral("The visit could not be stored."));
 }
 
 Status Store::addCorrection(const MatrixCorrection &correction)
@@ -313,7 +493,7 @@ std::vector<MatrixCorrection> Store::corrections() const
 {
     std::vector<MatrixCorrection> all;
     QSqlQuery q(database());
-    q.exec(QStringLiteral("SELECT correction FROM correction ORDER BY made DESC, id DESC"));
+    ran(q.exec(QStringLiteral("SELECT correction FROM correction ORDER BY made DESC, id DESC")), q.lastError());
     while (q.next()) {
         if (const auto c = correctionFromJson(q.value(0).toString().toStdString())) {
             all.push_back(c.value());
@@ -403,7 +583,8 @@ Status Store::setVisitState(const QString &visitId, VisitState state)
     q.prepare(QStringLiteral("UPDATE visit SET state = ? WHERE id = ?"));
     q.addBindValue(int(state));
     q.addBindValue(visitId);
-    return run(q, QStringLiteral("The visit could not be stored."));
+    const Status s = run(q, QStringLiteral("The visit could not be stored."));
+    return s && q.numRowsAffected() == 0 ? Status(storageError(QStringLiteral("The visit %1 is not there.").arg(visitId))) : s;
 }
 
 std::vector<VisitEntry> Store::visitsWhere(const QString &condition, const QVariant &value) const
@@ -411,15 +592,15 @@ std::vector<VisitEntry> Store::visitsWhere(const QString &condition, const QVari
     std::vector<VisitEntry> all;
     QSqlQuery q(database());
     q.prepare(
-        QStringLiteral("SELECT id, display_id, state, started, finished, task, verdict, (SELECT count(*) FROM reading WHERE visit_id = visit.id) "
-                       "FROM visit WHERE %1 ORDER BY started DESC")
+        QStringLiteral("SELECT id, display_id, state, started, finished, task, verdict, (SELECT count(*) FROM reading WHERE visit_id = visit.id), "
+                       "owner, lease FROM visit WHERE %1 ORDER BY started DESC")
             .arg(condition));
     q.addBindValue(value);
-    q.exec();
+    ran(q.exec(), q.lastError());
     while (q.next()) {
         all.push_back({q.value(0).toString(), q.value(1).toLongLong(), VisitState(q.value(2).toInt()), time(q.value(3)), time(q.value(4)),
-                       taskFromName(q.value(5).toString().toStdString()).value_or(Task::Full), verdictFrom(q.value(6).toString()),
-                       q.value(7).toInt()});
+                       taskFromName(q.value(5).toString().toStdString()).value_or(Task::Full), verdictFrom(q.value(6).toString()), q.value(7).toInt(),
+                       worksOn(q.value(8).toString(), q.value(9).toLongLong())});
     }
     return all;
 }
@@ -431,7 +612,9 @@ std::vector<VisitEntry> Store::visits(qint64 displayId) const
 
 std::vector<VisitEntry> Store::interruptedVisits() const
 {
-    return visitsWhere(QStringLiteral("state = ?"), int(VisitState::Running));
+    std::vector<VisitEntry> all = visitsWhere(QStringLiteral("state = ?"), int(VisitState::Running));
+    std::erase_if(all, [](const VisitEntry &v) { return v.worked; });
+    return all;
 }
 
 Result<VisitRecord> Store::visit(const QString &id) const
@@ -446,8 +629,8 @@ Result<VisitRecord> Store::visit(const QString &id) const
     if (!record) {
         return record;
     }
-    q.prepare(QStringLiteral("SELECT number, stage, name, mode, r, g, b, x, y, z, sx, sy, sz, integration_s, bench_s, too_dark, superseded "
-                             "FROM reading WHERE visit_id = ? ORDER BY number"));
+    q.prepare(QStringLiteral("SELECT number, stage, name, mode, r, g, b, x, y, z, sx, sy, sz, integration_s, bench_s, too_dark, superseded, "
+                             "low_light, spectrum FROM reading WHERE visit_id = ? ORDER BY number"));
     q.addBindValue(id);
     if (!q.exec()) {
         return storageError(QStringLiteral("The readings of the visit %1 cannot be read.").arg(id), q.lastError());
@@ -468,6 +651,8 @@ Result<VisitRecord> Store::visit(const QString &id) const
         // Readings are stored as they come; that one was set aside later stands in the record.
         const auto &aside = record->setAside;
         m.superseded = q.value(16).toBool() || std::find(aside.begin(), aside.end(), m.index) != aside.end();
+        m.lowLight = q.value(17).toBool();
+        m.spectrum = spectrumFrom(q.value(18).toString().toStdString());
         record.value().readings.push_back(m);
     }
     return record;

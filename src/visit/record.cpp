@@ -406,7 +406,7 @@ std::string VisitRecord::profileName() const
     std::string name = plan.profileName.empty() ? kUsualName : plan.profileName;
     const std::map<std::string, std::string> values{{"{display}", display.model},          {"{serial}", display.serial},
                                                     {"{white}", plan.target.white.name()}, {"{luminance}", fixed(aimLuminance, 0)},
-                                                    {"{tone}", plan.target.tone.name()},   {"{date}", isoTime(started).substr(0, 10)}};
+                                                    {"{tone}", plan.target.tone.name()},   {"{date}", localDate(started)}};
     for (const auto &[placeholder, value] : values) {
         for (size_t at = name.find(placeholder); at != std::string::npos; at = name.find(placeholder, at + value.size())) {
             name.replace(at, placeholder.size(), value);

@@ -98,7 +98,9 @@ private Q_SLOTS:
         for (int i = 1; i <= 5; ++i) {
             QVERIFY(store->addReading("v1", reading(i)).ok());
         }
-        QVERIFY(store->addReading("v1", reading(5)).ok()); // again: nothing doubled
+        QVERIFY(!store->addReading("v1", reading(5)).ok());     // again: nothing is doubled, and nothing dropped without a word
+        QCOMPARE(store->interruptedVisits().size(), size_t(0)); // somebody works on it
+        QVERIFY(store->releaseVisit("v1").ok());
         QCOMPARE(store->interruptedVisits().size(), size_t(1));
         QVERIFY(store->saveVisit(record("v1"), id, VisitState::Finished).ok());
         store.reset();
@@ -129,10 +131,58 @@ private Q_SLOTS:
         auto a = std::move(Store::open(path())).value(), b = std::move(Store::open(path())).value();
         const qint64 id = addDisplay(*a);
         QVERIFY(b->saveVisit(record("v2"), id, VisitState::Running).ok());
+        // A visit belongs to one: two that write into it would drop each other's readings.
         for (int i = 1; i <= 30; ++i) {
-            QVERIFY((i % 2 == 0 ? a : b)->addReading("v2", reading(i)).ok());
+            QCOMPARE(b->addReading("v2", reading(i)).ok(), true);
+            const Status other = a->addReading("v2", reading(100 + i));
+            QVERIFY(!other.ok() && other.error().code == "owned");
         }
+        QCOMPARE(a->saveVisit(record("v2"), id, VisitState::Finished).error().code, std::string("owned"));
+        QCOMPARE(a->takeVisit("v2").error().code, std::string("owned"));
         QCOMPARE(a->visits(id).front().readings, 30);
+        QVERIFY(a->visits(id).front().worked && a->interruptedVisits().empty());
+        // Given up, it is anybody's; then the first has lost it.
+        QVERIFY(b->releaseVisit("v2").ok());
+        QCOMPARE(a->interruptedVisits().size(), size_t(1));
+        QVERIFY(a->takeVisit("v2").ok());
+        QVERIFY(a->addReading("v2", reading(31)).ok());
+        QCOMPARE(b->addReading("v2", reading(32)).error().code, std::string("owned"));
+        // Its end is one act: what is not there yet is added, a correction with it.
+        VisitRecord whole = record("v2");
+        for (int i = 1; i <= 35; ++i) {
+            whole.readings.push_back(reading(i));
+        }
+        QVERIFY(a->finishVisit(whole, id, MatrixCorrection{}).ok());
+        QCOMPARE(a->visit("v2")->readings.size(), size_t(35));
+        QVERIFY(!a->visits(id).front().worked);
+    }
+
+    // A process that is gone works on nothing any more, whatever it wrote.
+    void visitsOfTheDeadAreFree()
+    {
+        auto store = std::move(Store::open(path())).value();
+        const qint64 id = addDisplay(*store);
+        QVERIFY(store->saveVisit(record("v9"), id, VisitState::Running).ok());
+        QStringList owner = store->owner().split('|');
+        QCOMPARE(owner.size(), 4);
+        const auto become = [&](const QString &who, qint64 lease) {
+            QSqlDatabase db = QSqlDatabase::addDatabase("QSQLITE", "raw");
+            db.setDatabaseName(path());
+            QVERIFY(db.open());
+            QSqlQuery q(db);
+            q.prepare("UPDATE visit SET owner = ?, lease = ?");
+            q.addBindValue(who);
+            q.addBindValue(lease);
+            QVERIFY(q.exec());
+        };
+        const qint64 now = QDateTime::currentSecsSinceEpoch();
+        become(owner[0] + "|" + owner[1] + "|1|x", now + 1000); // this process's number, but of another that began earlier
+        QCOMPARE(store->interruptedVisits().size(), size_t(1));
+        become("elsewhere/1|77|5|x", now + 60); // another computer: its lease tells
+        QCOMPARE(store->interruptedVisits().size(), size_t(0));
+        become("elsewhere/1|77|5|x", now - 1);
+        QCOMPARE(store->interruptedVisits().size(), size_t(1));
+        QVERIFY(store->takeVisit("v9").ok());
     }
 
     void correctionsAreKeptTheNewestFirst()
@@ -159,7 +209,7 @@ private Q_SLOTS:
         QVERIFY(store->saveVisit(r, id, VisitState::Running).ok());
         QVERIFY(store->addReading("v3", reading(1)).ok() && store->addReading("v3", reading(3)).ok());
         r.setAside = {3};
-        QVERIFY(store->saveVisit(r, id, VisitState::Finished).ok());
+        QVERIFY(store->finishVisit(r, id).ok());
         const auto back = store->visit("v3");
         QVERIFY(back.ok());
         QVERIFY(!back->readings[0].superseded && back->readings[1].superseded);
@@ -181,6 +231,10 @@ private Q_SLOTS:
             QVERIFY(q.exec("ALTER TABLE display DROP COLUMN screen"));
             QVERIFY(q.exec("DROP TABLE correction"));
             QVERIFY(q.exec("DROP TABLE aim"));
+            for (const char *column :
+                 {"visit DROP COLUMN owner", "visit DROP COLUMN lease", "reading DROP COLUMN low_light", "reading DROP COLUMN spectrum"}) {
+                QVERIFY(q.exec(QStringLiteral("ALTER TABLE %1").arg(column)));
+            }
             QVERIFY(q.exec("PRAGMA user_version = 1"));
             db.close();
         }

@@ -84,20 +84,24 @@ private Q_SLOTS:
     {
         FileDesk desk;
         QSignalSpy laid(&desk, &FileDesk::laid), said(&desk, &FileDesk::message);
+        const auto open = [&](const QStringList &files, const Store *store) {
+            desk.open(files, store, 0);
+            QTRY_VERIFY(!desk.busy());
+        };
         const QString profile = save("a.bin", profileOf(additivePanel("Display P3", 120, 0.001), "one")); // no ending of a profile
-        desk.open({profile}, m_store.get(), 0);
+        open({profile}, m_store.get());
         QCOMPARE(desk.currentWidget(), desk.profile());
         const QString csv = save("readings.dat", readingsToCsv(readings(additivePanel("sRGB", 100, 0.001))));
-        desk.open({csv}, m_store.get(), 0);
+        open({csv}, m_store.get());
         QCOMPARE(desk.currentWidget(), desk.import());
-        desk.open({profile, profile}, m_store.get(), 0);
+        open({profile, profile}, m_store.get());
         QCOMPARE(desk.currentWidget(), desk.screening());
         QCOMPARE(laid.count(), 3);
         QCOMPARE(said.count(), 0);
-        desk.open({m_dir.filePath("nothing.icc")}, m_store.get(), 0);
-        desk.open({csv, csv}, m_store.get(), 0);
-        desk.open({save("junk.csv", std::string("a,b\n1\n"))}, m_store.get(), 0);
-        desk.open({csv}, nullptr, 0);
+        open({m_dir.filePath("nothing.icc")}, m_store.get());
+        open({csv, csv}, m_store.get());
+        open({save("junk.csv", std::string("a,b\n1\n"))}, m_store.get());
+        open({csv}, nullptr);
         QCOMPARE(said.count(), 4);
         QVERIFY(said[0][0].toString().contains("nothing.icc"));
         QVERIFY(said[1][0].toString().contains("one file at a time"));
@@ -110,7 +114,7 @@ private Q_SLOTS:
     {
         ProfileView view;
         view.resize(900, 700);
-        view.show("one.icc", profileOf(additivePanel("Display P3", 120, 0.001), "one"), fromIsoTime("2026-11-25T00:00:00Z"));
+        view.show(ProfileView::look("one.icc", profileOf(additivePanel("Display P3", 120, 0.001), "one"), fromIsoTime("2026-11-25T00:00:00Z")));
         static_cast<QWidget &>(view).show();
         auto *gamut = view.findChildren<PlotWidget *>().front();
         const QImage before = gamut->grab().toImage();
@@ -126,7 +130,7 @@ private Q_SLOTS:
         }
         QCOMPARE(install.count() + rebuild.count(), 2);
         // Bytes that are no profile: told, and nothing can be done with them.
-        view.show("junk.icc", Bytes(300, 7), {});
+        view.show(ProfileView::look("junk.icc", Bytes(300, 7), {}));
         QVERIFY(labels(view, false).contains("no ICC profile"));
         QVERIFY(!gamut->isVisible());
     }
@@ -136,21 +140,23 @@ private Q_SLOTS:
     {
         const MadeUpPanel wide = additivePanel("Adobe RGB (1998)", 120, 0.001), narrow = additivePanel("sRGB", 120, 0.001);
         ScreeningView view;
-        view.show({"wide.icc", "narrow.icc", "also wide.icc", "broken.icc"},
-                  {profileOf(wide, "w"), profileOf(narrow, "n"), profileOf(wide, "w2"), Bytes(200, 1)});
+        view.show(ScreeningView::compare({"wide.icc", "narrow.icc", "also wide.icc", "broken.icc"},
+                                         {profileOf(wide, "w"), profileOf(narrow, "n"), profileOf(wide, "w2"), Bytes(200, 1)}));
         QVERIFY(labels(view, false).contains("narrow.icc stands apart"));
         QVERIFY(labels(view, false).contains("broken.icc was left out"));
         auto *table = view.findChildren<QTableWidget *>().front();
         QCOMPARE(table->rowCount(), 3);
         QVERIFY(table->isColumnHidden(4));
-        QVERIFY(view.rank(readings(wide)).ok());
+        const auto errors = ScreeningView::rank(view.compared(), readings(wide));
+        QVERIFY(errors.ok());
+        view.showRanking(errors.value());
         QVERIFY(!table->isColumnHidden(4));
         QCOMPARE(table->rowCount(), 4);
         QCOMPARE(table->item(3, 0)->text(), QString("no profile"));
         const auto mean = [&](int row) { return table->item(row, 4)->text().section(',', 0, 0).toDouble(); };
         QVERIFY2(mean(0) < mean(1), qPrintable(table->item(0, 4)->text()));
         QVERIFY(mean(0) < mean(3));
-        QVERIFY(!view.rank(ReadingSet{}).ok());
+        QVERIFY(!ScreeningView::rank(view.compared(), ReadingSet{}).ok());
         QSignalSpy opened(&view, &ScreeningView::profileWanted);
         Q_EMIT table->cellActivated(1, 0);
         QCOMPARE(opened.front().front().toString(), QString("narrow.icc"));
@@ -165,6 +171,7 @@ private Q_SLOTS:
             csv += QStringLiteral("%1,%2,%3,%4,%5,%6\n").arg(m.rgb.a).arg(m.rgb.b).arg(m.rgb.c).arg(m.xyz.a).arg(m.xyz.b).arg(m.xyz.c);
         }
         desk.open({save("odd.csv", csv.toStdString())}, m_store.get(), m_store->displays().front().id);
+        QTRY_VERIFY(!desk.busy());
         ImportView *view = desk.import();
         QVERIFY2(labels(*view, false).contains("Which column is the red drive"), qPrintable(labels(*view, false)));
         auto *make = view->findChild<QPushButton *>();

@@ -103,6 +103,8 @@ private Q_SLOTS:
         QVERIFY(record->verdict == Verdict::Pass);
         QVERIFY(!w.patchWindow()->isVisible());
         QCOMPARE(record->display.model, std::string("Whimbrel"));
+        // The profile is installed once its files are written.
+        QTRY_VERIFY_WITH_TIMEOUT(labels(w).contains("Report, readings and profile are in"), 20000);
         seenFromOutside(*record, output, before);
 
         QTest::keyClick(w.windowHandle(), Qt::Key_F2);

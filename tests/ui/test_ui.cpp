@@ -58,6 +58,13 @@ std::unique_ptr<MainWindow> demoWindow(const QString &store)
     return window;
 }
 
+/// Opens files and waits until they lie on the desk.
+void openAndWait(MainWindow &w, const QStringList &files)
+{
+    w.openFiles(files);
+    QTRY_VERIFY_WITH_TIMEOUT(!w.desk()->busy(), 20000);
+}
+
 qint64 idOf(const MainWindow &w, const QString &name)
 {
     for (const DisplayEntry &d : w.store()->displays()) {
@@ -180,7 +187,7 @@ private Q_SLOTS:
         QCOMPARE(stored->readings.size(), r->readings.size());
         QVERIFY(w->worksheet()->row(Stage::Verify)->summary().contains("24 colours"));
         // Report, readings and profile are on the disk; the profile is installed and its ramps confirmed.
-        QVERIFY(labels(*w).contains("the display confirms it"));
+        QTRY_VERIFY_WITH_TIMEOUT(labels(*w).contains("the display confirms it"), 20000);
         QCOMPARE(QDir(m_dir.filePath("data/icc")).entryList({"*.icc"}).size(), 1);
         const QStringList visits = QDir(m_dir.filePath("data/dutiful-lamp/visits")).entryList(QDir::Dirs | QDir::NoDotAndDotDot);
         QCOMPARE(visits.size(), 1);
@@ -513,6 +520,7 @@ private Q_SLOTS:
         QCoreApplication::sendEvent(w.get(), &enter);
         QDropEvent drop(QPointF(400, 300), Qt::CopyAction, &mime, Qt::LeftButton, Qt::NoModifier);
         QCoreApplication::sendEvent(w.get(), &drop);
+        QTRY_VERIFY_WITH_TIMEOUT(!w->desk()->busy(), 20000);
         QVERIFY(w->desk()->isVisible());
         QVERIFY(labels(*w->desk()).contains("describes a display"));
         QVERIFY(labels(*w->desk()).contains("Nothing wrong"));
@@ -531,7 +539,7 @@ private Q_SLOTS:
         picture(*w, "profile-laid-open");
         // One that was cut short says so and is not installed.
         Bytes cut(record.profile.begin(), record.profile.begin() + 700);
-        w->desk()->profile()->show("cut.icc", cut, {});
+        w->desk()->profile()->show(ProfileView::look("cut.icc", cut, {}));
         QVERIFY(labels(*w->desk()).contains("fault"));
         for (QPushButton *b : w->desk()->profile()->findChildren<QPushButton *>()) {
             QVERIFY(!b->isEnabled());
@@ -558,7 +566,7 @@ private Q_SLOTS:
             files << m_dir.filePath(QStringLiteral("curlew-%1.icc").arg(i + 1));
             QVERIFY(writeFile(std::filesystem::path(files.back().toStdString()), writeMatrixProfile(m, {}, words).value()).ok());
         }
-        w->openFiles(files);
+        openAndWait(*w, files);
         QVERIFY(w->desk()->currentWidget() == w->desk()->screening());
         QVERIFY2(labels(*w->desk()).contains("curlew-3.icc stands apart"), qPrintable(labels(*w->desk())));
         QVERIFY(w->desk()->screening()->screening().recommended != 2);
@@ -655,8 +663,8 @@ private Q_SLOTS:
                 b->click();
             }
         }
+        QTRY_VERIFY_WITH_TIMEOUT(w->desk()->profile()->isVisible(), 20000);
         QCOMPARE(w->desk()->profile()->bytes(), made->profile);
-        QVERIFY(w->desk()->profile()->isVisible());
         QVERIFY(profile->facts().tables);
         QCOMPARE(profile->facts().version, std::string("2.4"));
         QVERIFY2(profile->facts().description.find(", by tables") != std::string::npos, profile->facts().description.c_str());
@@ -671,7 +679,7 @@ private Q_SLOTS:
         const auto bring = [&](const QString &name, const std::string &json) {
             const QString file = m_dir.filePath(name);
             QVERIFY(writeFile(std::filesystem::path(file.toStdString()), json).ok());
-            w->openFiles({file});
+            openAndWait(*w, {file});
         };
         Target dusk = *builtInTarget("Photo");
         dusk.luminance.cdM2 = 96;
@@ -736,7 +744,7 @@ private Q_SLOTS:
         const auto bring = [&](VisitRecord record, const QString &name) {
             const QString file = m_dir.filePath(name);
             QVERIFY(writeFile(std::filesystem::path(file.toStdString()), wholeVisitToJson(record)).ok());
-            w->openFiles({file});
+            openAndWait(*w, {file});
         };
         const size_t displays = w->store()->displays().size(), visits = w->store()->visits(idOf(*w, "Dunlin")).size();
         bring(own, "again.json");
@@ -754,7 +762,7 @@ private Q_SLOTS:
         QCOMPARE(w->store()->visits(idOf(*w, "Redshank 22")).size(), size_t(1));
         QFile f(m_dir.filePath("stranger.json"));
         QVERIFY(f.resize(f.size() / 2));
-        w->openFiles({f.fileName()});
+        openAndWait(*w, {f.fileName()});
         QVERIFY2(labels(*w).contains("stranger.json") && labels(*w).contains("cannot be brought in"), qPrintable(labels(*w)));
     }
 
@@ -779,7 +787,7 @@ private Q_SLOTS:
         }
         const QString file = m_dir.filePath("meter.csv");
         QVERIFY(writeFile(std::filesystem::path(file.toStdString()), csv.toStdString()).ok());
-        w->openFiles({file});
+        openAndWait(*w, {file});
         QVERIFY(w->desk()->currentWidget() == w->desk()->import());
         QVERIFY(labels(*w->desk()).contains("Everything is clear"));
         picture(*w, "import");
@@ -793,7 +801,7 @@ private Q_SLOTS:
         }
         const size_t before = w->store()->displays().size();
         QTest::mouseClick(w->desk()->import()->findChild<QPushButton *>(), Qt::LeftButton);
-        QCOMPARE(w->store()->displays().size(), before + 1);
+        QTRY_COMPARE_WITH_TIMEOUT(w->store()->displays().size(), before + 1, 20000);
         const auto visits = w->store()->visits(idOf(*w, "meter.csv"));
         QCOMPARE(visits.size(), size_t(1));
         QCOMPARE(visits.front().readings, 80);
@@ -852,8 +860,18 @@ private Q_SLOTS:
             type(QString::number(xyz.b, 'f', 4), QString::number(c.x, 'f', 5), QString::number(c.y, 'f', 5));
         }
         QVERIFY(make->isEnabled());
+        // What was typed is still there after the window was closed in the middle.
+        {
+            TypedReadings later;
+            later.begin(*w->store(), w->currentDisplay());
+            QCOMPARE(later.typed().readings.size(), size_t(24));
+            QVERIFY(later.typed().readings[7].xyz == typed->typed().readings[7].xyz);
+        }
         make->click();
         QCOMPARE(got.readings.size(), size_t(24));
+        // It is used up only when a visit has been made of it.
+        QTRY_COMPARE_WITH_TIMEOUT(typed->typed().readings.size(), size_t(0), 20000);
+        QVERIFY(!QFile::exists(m_dir.filePath("data/dutiful-lamp/typed-readings.json")));
     }
 
     // On a real X server (dummy driver): a profile is installed from the window, seen in use, pushed out of use by other
@@ -878,7 +896,7 @@ private Q_SLOTS:
             const VisitRecord record = calibrated(*w, "Avocet");
             const QString file = m_dir.filePath("avocet.icc");
             QVERIFY(writeFile(std::filesystem::path(file.toStdString()), record.profile).ok());
-            w->openFiles({file});
+            openAndWait(*w, {file});
             for (QPushButton *b : w->desk()->profile()->findChildren<QPushButton *>()) {
                 if (b->text().contains("Install")) {
                     b->click();
@@ -894,7 +912,7 @@ private Q_SLOTS:
             QVERIFY2(labels(*w).contains("Other ramps are loaded"), qPrintable(labels(*w)));
             // It is told without a look at the card, too.
             button(*w->installed(), "into")->click();
-            w->openFiles({file});
+            openAndWait(*w, {file});
             QVERIFY(!w->installed()->isVisible());
             server.tool("xprop", {"-root", "-remove", "_ICC_PROFILE"});
             QTRY_VERIFY_WITH_TIMEOUT(labels(*w).contains("took it off"), 10000);
