@@ -96,7 +96,7 @@ MainWindow::MainWindow(QString storePath, QWidget *parent)
       m_background(new Background(this)), m_progress(new QProgressBar), m_speed(new QComboBox), m_demoTime(new QLabel)
 {
     setWindowTitle(tr("Dutiful Lamp"));
-    resize(1280, 800);
+    resize(1280, 760); // with its title bar it fits on a screen of 1280 by 800
     buildSide();
     buildCentre();
     auto *right = new QWidget;
@@ -297,7 +297,7 @@ void MainWindow::buildBottom()
     connect(m_pause, &QPushButton::clicked, this, &MainWindow::pauseOrGoOn);
     connect(m_cancel, &QPushButton::clicked, this, &MainWindow::cancelVisit);
     connect(m_toVisit, &QPushButton::clicked, this, &MainWindow::showRunning);
-    connect(m_stack, &QStackedWidget::currentChanged, this, [this] { m_toVisit->setVisible(m_runner->running() && !visitShown()); });
+    connect(m_stack, &QStackedWidget::currentChanged, this, &MainWindow::tellOfVisit);
     connect(m_background, &Background::begun, this, [this](const QString &what) { m_status->setText(what); });
     connect(m_background, &Background::ended, this, [this] { m_status->clear(); });
     connect(m_background, &Background::failed, this, [this](const QString &why) { banner(tr("That could not be done: %1.").arg(why)); });
@@ -377,8 +377,7 @@ void MainWindow::connectRunner()
         if (visitShown()) {
             showRunning();
         } else {
-            const auto display = m_store->display(m_runner->displayId());
-            m_toVisit->setText(tr("%1 waits for you (F4)").arg(display ? display->name : tr("The visit")));
+            tellOfVisit();
         }
     });
     // While a visit waits, perhaps for hours, its owner is still there.
@@ -525,7 +524,14 @@ void MainWindow::showRecord(const RecordPtr &record)
     m_worksheet->setQuestion({}, false, {});
     m_worksheet->setRecord(record);
     m_stack->setCurrentWidget(m_worksheet);
-    m_toVisit->setVisible(m_runner->running());
+    tellOfVisit();
+}
+
+void MainWindow::tellOfVisit()
+{
+    m_toVisit->setVisible(m_runner->running() && !visitShown());
+    const auto display = m_store && m_runner->question() ? m_store->display(m_runner->displayId()) : std::nullopt;
+    m_toVisit->setText(display ? tr("%1 waits for you (F4)").arg(display->name) : tr("To the visit (F4)"));
 }
 
 void MainWindow::showRunning()
@@ -550,8 +556,7 @@ void MainWindow::showRunning()
         m_bench->setBench(simulated ? bench->second : nullptr);
         m_stack->setCurrentWidget(m_worksheet);
     }
-    m_toVisit->hide();
-    m_toVisit->setText(tr("To the visit (F4)"));
+    tellOfVisit();
     const std::optional<Question> q = m_runner->question();
     m_worksheet->setTargets(m_store->targets());
     m_worksheet->setQuestion(q, simulated, m_shown ? m_shown->plan.target : Target{});
@@ -583,7 +588,7 @@ void MainWindow::showCard()
     m_stack->setCurrentWidget(m_card);
     const BenchSource source = benchFor(*display);
     m_bench->setBench(source.simulated);
-    m_toVisit->setVisible(m_runner->running());
+    tellOfVisit();
 }
 
 bool MainWindow::agreed(const BenchSource &source, std::function<void()> onYes)
@@ -1246,7 +1251,7 @@ bool MainWindow::handleKey(QKeyEvent *event)
 
 bool MainWindow::eventFilter(QObject *watched, QEvent *event)
 {
-    if (event->type() == QEvent::Polish) {
+    if (event->type() == QEvent::Polish || event->type() == QEvent::Show) {
         // Names come from files and devices: a label shows them as they are, unless it says that its text is marked up.
         auto *label = qobject_cast<QLabel *>(watched);
         if (label != nullptr && label->textFormat() == Qt::AutoText) {

@@ -102,6 +102,8 @@ private:
     void showRecord(const RecordPtr &record);
     /// Goes to the running visit, wherever one is, with its question.
     void showRunning();
+    /// The way to the running visit, where something else is shown, and whether it waits.
+    void tellOfVisit();
     /// What belongs to the end of a visit, however it ended.
     void visitEnded();
     /// Whether it may be run: a bench command that nobody here has agreed to is shown first, and `onYes` goes on.

@@ -39,6 +39,9 @@ ReadingPanel::ReadingPanel(QWidget *parent) : QFrame(parent)
         return label;
     };
     m_what = line(12);
+    m_what->setWordWrap(true); // what was read may have a long name: a menu's four settings
+    m_what->setMinimumHeight(32);
+    m_what->setAlignment(Qt::AlignTop | Qt::AlignLeft);
     m_luminance = line(36);
     m_chromaticity = line(18);
     m_cct = line(18);

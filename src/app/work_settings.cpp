@@ -48,6 +48,16 @@ std::vector<std::pair<QString, QVariant>> names(const std::vector<Tolerance> &to
     return all;
 }
 
+/// A sentence with the height that it needs: a form's rows do not grow with what wraps in them.
+void say(QLabel *label, const QString &sentence)
+{
+    constexpr int kWidth = 440;
+    label->ensurePolished();
+    label->setText(sentence);
+    label->setFixedWidth(kWidth);
+    label->setFixedHeight(label->heightForWidth(kWidth));
+}
+
 /// Its limits and what it is for.
 QString toleranceText(const Store *store, const QString &name)
 {
@@ -96,16 +106,16 @@ WorkSettings::WorkSettings(const Store *store, QWidget *parent)
     auto *form = new QFormLayout(this);
     const auto explained = [&](const QString &label, QWidget *field, const QString &sentence) {
         form->addRow(label, field);
-        auto *why = new QLabel(sentence);
+        auto *why = new QLabel;
         why->setWordWrap(true);
-        why->setMinimumWidth(420);
         form->addRow(QString(), why);
+        say(why, sentence);
         return why;
     };
     explained(tr("A visit is"), m_effort, tr("More readings make grays and dark colours surer; standard is enough for most panels."));
     QLabel *limits = explained(tr("&Judged by"), m_tolerance, toleranceText(store, m_tolerance->currentData().toString()));
     connect(m_tolerance, &QComboBox::currentIndexChanged, this,
-            [this, limits, store] { limits->setText(toleranceText(store, m_tolerance->currentData().toString())); });
+            [this, limits, store] { say(limits, toleranceText(store, m_tolerance->currentData().toString())); });
     explained(tr("&Profiles hold"), m_kind,
               tr("Tables describe panels whose channels do not add up, and map colours out of reach. Every program reads a matrix."));
     explained(tr("&Nodes of tables"), m_grid, tr("33 is true to a tenth of a ΔE00; 17 makes small files for old programs."));

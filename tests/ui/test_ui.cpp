@@ -5,7 +5,9 @@
 #include "ui/views.h"
 
 #include "app/add_display.h"
+#include "app/bench_consent.h"
 #include "app/bench_panel.h"
+#include "app/card_view.h"
 #include "app/chart_widget.h"
 #include "app/file_desk.h"
 #include "app/import_view.h"
@@ -31,11 +33,13 @@
 #include <QLabel>
 #include <QLineEdit>
 #include <QMimeData>
+#include <QPlainTextEdit>
 #include <QProcess>
 #include <QPushButton>
 #include <QRegularExpression>
 #include <QSettings>
 #include <QSlider>
+#include <QSpinBox>
 #include <QTableWidget>
 #include <QTemporaryDir>
 #include <QTreeWidget>
@@ -504,6 +508,160 @@ private Q_SLOTS:
         QVERIFY(labels(w).contains("damaged"));
         QCOMPARE(QDir(m_dir.path()).entryList({"damaged.sqlite.damaged-*"}).size(), 1);
         picture(w, "first-start");
+    }
+
+    // A visit waits for an answer while one looks at other displays and older visits; its question, its bench and its results
+    // stay its own.
+    void aWaitingVisitIsComeBackTo()
+    {
+        auto w = demoWindow(store());
+        QVERIFY(QTest::qWaitForWindowActive(w.get()));
+        const qint64 avocet = idOf(*w, "Avocet"), curlew = idOf(*w, "Curlew");
+        w->selectDisplay(curlew);
+        const size_t visits = w->store()->visits(curlew).size();
+        w->startVisit(Task::Refresh);
+        QTRY_VERIFY_WITH_TIMEOUT(w->runner()->question().has_value(), 20000);
+        const auto waits = w->store()->visits(curlew).front();
+        QVERIFY(waits.worked); // no other window may offer to go on with it
+        // Elsewhere: another display's card, then one of its old worksheets.
+        w->selectDisplay(avocet);
+        QVERIFY(w->runner()->question().has_value());
+        auto *back = button(*w, "F4");
+        QVERIFY(back != nullptr);
+        QVERIFY2(labels(*w->bench()).contains("Avocet"), qPrintable(labels(*w->bench())));
+        auto *history = w->findChild<CardView *>()->findChild<QTableWidget *>();
+        Q_EMIT history->cellActivated(0, 0);
+        QVERIFY(labels(*w->worksheet()).contains("Avocet"));
+        QVERIFY2(back->isVisible() && back->text().contains("Curlew"), qPrintable(back->text()));
+        QTest::keyClick(w->windowHandle(), Qt::Key_Space); // answers nothing from there
+        QVERIFY(w->runner()->question().has_value());
+        picture(*w, "visit-waits-elsewhere");
+        // Back by the key: the question stands there, and is answered.
+        QTest::keyClick(w->windowHandle(), Qt::Key_F4);
+        QCOMPARE(w->currentDisplay(), curlew);
+        QVERIFY2(labels(*w->bench()).contains("Curlew"), qPrintable(labels(*w->bench())));
+        QVERIFY(labels(*w->worksheet()).contains("Curlew"));
+        QTest::keyClick(w->windowHandle(), Qt::Key_Space);
+        const auto deadline = QDeadlineTimer(60000);
+        bool left = false;
+        while (w->runner()->running() && !deadline.hasExpired()) {
+            QTest::qWait(5);
+            const auto q = w->runner()->question();
+            if (!q) {
+                continue;
+            }
+            if (q->stage == Stage::SignOff && !left) {
+                // Away again while it ends: the results go to the display that was visited.
+                left = true;
+                w->selectDisplay(avocet);
+                w->runner()->answer({});
+            } else {
+                QTest::keyClick(w->windowHandle(), Qt::Key_F4);
+                w->worksheet()->goOn();
+            }
+        }
+        QVERIFY(!w->runner()->running() && left);
+        QCOMPARE(w->currentDisplay(), avocet); // nobody was carried away
+        QTRY_VERIFY_WITH_TIMEOUT(labels(*w).contains("the display confirms it"), 20000);
+        QVERIFY2(labels(*w).contains("Curlew, proof table: Report"), qPrintable(labels(*w)));
+        QCOMPARE(w->store()->visits(curlew).size(), visits + 1);
+        QVERIFY(w->simulatedBench(curlew)->view().display.lutLoaded);
+        button(*w, "Show it")->click();
+        QCOMPARE(w->currentDisplay(), curlew);
+        QVERIFY(labels(*w->worksheet()).contains("Curlew"));
+    }
+
+    // A studio's file may come from elsewhere: a program that it names runs only when somebody here has agreed to that line.
+    void aBenchCommandNeedsConsent()
+    {
+        auto w = demoWindow(store());
+        const QString proof = m_dir.filePath("it-ran");
+        DisplayEntry d;
+        d.roomId = w->store()->rooms().front().id;
+        d.name = "Trap";
+        d.bench = QStringLiteral("touch '%1'; exit 3").arg(proof);
+        const qint64 id = w->store()->addDisplay(d).value();
+        w->openStore(true);
+        w->selectDisplay(id);
+        w->startVisit(Task::Full);
+        QVERIFY(!w->runner()->running());
+        QVERIFY2(labels(*w).contains(d.bench), qPrintable(labels(*w)));
+        button(*w, "Do not run")->click();
+        QTest::qWait(100);
+        QVERIFY(!QFile::exists(proof));
+        w->startVisit(Task::Full);
+        button(*w, "Run it")->click();
+        QTRY_VERIFY_WITH_TIMEOUT(!w->runner()->running(), 20000);
+        QVERIFY(QFile::exists(proof));
+        // Exactly that line: another one is asked for anew.
+        QVERIFY(BenchConsent::given(d.bench) && !BenchConsent::given(d.bench + ' '));
+        QSettings().clear();
+    }
+
+    // Names that come from outside are shown as they are: markup in them forges nothing.
+    void markupInNamesIsNoMarkup()
+    {
+        auto w = demoWindow(store());
+        VisitRecord record = w->store()->visit(w->store()->visits(idOf(*w, "Avocet")).front().id).value();
+        record.plan.tolerance.name = "</b><h1>Forged verdict</h1><b>";
+        record.warnings = {"<h1>All is well</h1>"};
+        record.display.model = "<h1>Reference</h1>";
+        Worksheet sheet;
+        sheet.setRecord(std::make_shared<VisitRecord>(record));
+        const QString all = labels(sheet, false), html = QString::fromStdString(reportHtml(record));
+        for (const char *forged : {"<h1>Forged", "<h1>All is"}) {
+            QVERIFY2(!all.contains(forged) && !html.contains(forged), forged);
+        }
+        QVERIFY(!html.contains("<h1>Reference"));
+        w->selectDisplay(idOf(*w, "Avocet"));
+        for (const QLabel *label : w->findChildren<QLabel *>()) {
+            QVERIFY2(label->textFormat() != Qt::AutoText || !label->isVisible(), qPrintable(label->text()));
+        }
+    }
+
+    // Letters and digits belong to what is typed into, whatever the window shows.
+    void keysAreNotTakenFromInputs()
+    {
+        auto w = demoWindow(store());
+        QVERIFY(QTest::qWaitForWindowActive(w.get()));
+        w->selectDisplay(idOf(*w, "Avocet"));
+        const auto record = std::make_shared<VisitRecord>(w->store()->visit(w->store()->visits(idOf(*w, "Avocet")).front().id).value());
+        w->worksheet()->setRecord(record);
+        auto *spin = w->findChild<QSpinBox *>();
+        spin->setFocus();
+        spin->selectAll();
+        QTest::keyClick(w->windowHandle(), Qt::Key_3);
+        QCOMPARE(spin->value(), 3);
+        auto *note = new QPlainTextEdit(w.get());
+        note->setGeometry(300, 300, 200, 80);
+        note->show();
+        note->setFocus();
+        for (const Qt::Key key : {Qt::Key_B, Qt::Key_R, Qt::Key_7, Qt::Key_Space}) {
+            QTest::keyClick(w->windowHandle(), key);
+        }
+        QCOMPARE(note->toPlainText(), QString("br7 "));
+        spin->setValue(28);
+    }
+
+    // At 1280 by 800, title bar included, in every view; sentences are whole.
+    void theWindowFitsASmallScreen()
+    {
+        auto w = demoWindow(store());
+        for (const char *name : {"Avocet", "Turnstone", "Curlew"}) {
+            w->selectDisplay(idOf(*w, name));
+            QTest::qWait(20);
+            QVERIFY2(w->minimumSizeHint().height() <= 760 && w->minimumSizeHint().width() <= 1280, name);
+        }
+        QVERIFY(w->height() <= 760 && w->width() <= 1280);
+        WorkSettings dialog(w->store(), w.get());
+        dialog.show();
+        QTest::qWait(50);
+        for (const QLabel *label : dialog.findChildren<QLabel *>()) {
+            if (label->wordWrap()) {
+                QVERIFY2(label->height() >= label->heightForWidth(label->width()), qPrintable(label->text()));
+            }
+        }
+        picture(dialog, "work-settings");
     }
 
     // Common practice, no published source: a surround without colour neither tires nor fools the eye.
