@@ -48,7 +48,10 @@ bool steers(char32_t c)
            || (c >= 0x2028 && c <= 0x202E) || (c >= 0x2066 && c <= 0x2069) || c == 0xFEFF;
 }
 
-std::string shown(const std::string &text)
+namespace {
+
+/// \param keep whether a code point stays
+template <typename Keep> std::string cleaned(const std::string &text, Keep keep)
 {
     std::string out;
     out.reserve(text.size());
@@ -57,11 +60,23 @@ std::string shown(const std::string &text)
         const char32_t c = nextCodePoint(text, at);
         if (c == 0xFFFD) {
             out += "\xEF\xBF\xBD";
-        } else if (!steers(c)) {
+        } else if (keep(c)) {
             out.append(text, from, at - from);
         }
     }
     return out;
+}
+
+} // namespace
+
+std::string validUtf8(const std::string &text)
+{
+    return cleaned(text, [](char32_t) { return true; });
+}
+
+std::string shown(const std::string &text)
+{
+    return cleaned(text, [](char32_t c) { return !steers(c); });
 }
 
 std::string shownLine(const std::string &text, size_t most)

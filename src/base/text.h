@@ -15,6 +15,8 @@ char32_t nextCodePoint(const std::string &text, size_t &at);
 /// Whether a code point steers a terminal or turns the direction of writing (C0 and C1 controls but line break and tab,
 /// DEL, and the bidirectional controls of Unicode Standard Annex 9): such signs in a name could forge what is said.
 bool steers(char32_t c);
+/// The same text in valid UTF-8: what is none becomes U+FFFD.
+std::string validUtf8(const std::string &text);
 /// A text as it may be shown: without what steers(), and valid UTF-8.
 std::string shown(const std::string &text);
 /// The same in one line: line breaks and tabs become spaces. \param most bytes; cut at the end of a sign

@@ -55,14 +55,15 @@ std::array<int, 3> huesOf(const Primaries &p)
 
 PrimaryFault faultOf(const Primaries &p)
 {
-    if (std::abs(p.matrix().determinant()) < 1e-6 * std::pow(std::max(p.white.b, 1e-3), 3)) {
+    // Even a projector in a lit room shows white three times as bright as black (common practice, no published source).
+    if (!(p.white.b > 3 * p.black.b) || std::abs(p.matrix().determinant()) < 1e-6 * std::pow(std::max(p.white.b, 1e-3), 3)) {
         return PrimaryFault::Alike;
     }
     const std::array<int, 3> hues = huesOf(p);
     if (hues != std::array<int, 3>{0, 1, 2}) {
         std::array<int, 3> sorted = hues;
         std::sort(sorted.begin(), sorted.end());
-        return sorted == std::array<int, 3>{0, 1, 2} ? PrimaryFault::Exchanged : PrimaryFault::Strange;
+        return sorted == std::array<int, 3>{0, 1, 2} ? PrimaryFault::Exchanged : PrimaryFault::Hueless;
     }
     // Displays with a white channel of their own show up to about twice the sum, those that save power somewhat less.
     const double sum = p.red.b + p.green.b + p.blue.b - 2 * p.black.b;

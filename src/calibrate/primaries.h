@@ -21,9 +21,10 @@ struct Primaries {
 /// What primaries can be that no display shows.
 enum class PrimaryFault {
     None,
-    Alike,     ///< red, green and blue read alike
+    Alike,     ///< red, green and blue, or white and black, read alike
     Exchanged, ///< each is another's colour
-    Strange    ///< white is not what red, green and blue add up to, nor anything near: one of them was read wrong
+    Hueless,   ///< one of them has not the hue of its channel, nor of another
+    Strange    ///< white is not what red, green and blue add up to, nor anything near
 };
 /// \pre all are readings above the instrument's floor but black
 PrimaryFault faultOf(const Primaries &p);

@@ -107,11 +107,11 @@ Status examine(Gauge &gauge, Primaries &p, std::array<std::optional<Measurement>
         }
     }
     PrimaryFault fault = faultOf(p);
-    if (fault == PrimaryFault::Strange) {
+    if (fault != PrimaryFault::None) {
         // One of them may have been read wrong: what two of three readings say is the display's.
         for (size_t i = 0; i < kPatches.size(); ++i) {
             const PrimaryPatch &patch = kPatches[i];
-            if (!taken[i] || patch.rgb == Drive{}) {
+            if (!taken[i] || (patch.rgb == Drive{} && fault != PrimaryFault::Alike)) {
                 continue;
             }
             const auto again = gauge.readAgreed(*taken[i], patch.share * expectedWhite);
@@ -123,8 +123,13 @@ Status examine(Gauge &gauge, Primaries &p, std::array<std::optional<Measurement>
         fault = faultOf(p);
     }
     if (fault == PrimaryFault::Alike) {
-        return bad("Red, green and blue read alike: the readings do not follow what is shown.",
+        return bad("Patches read alike, whatever is shown (white " + fixed(p.white.b, 2) + ", black " + fixed(p.black.b, 2)
+                       + " cd/m²): the readings do not follow the screen.",
                    "Check that the instrument lies on this screen, over the patch, with its cover off.", "not-following");
+    }
+    if (fault == PrimaryFault::Hueless) {
+        return bad("Red, green and blue as " + who + " reads them are not red, green and blue: the readings do not follow what is shown.",
+                   "Check that the instrument lies on this screen, over the patch, and that night colours and the like are off.", "not-following");
     }
     if (fault == PrimaryFault::Exchanged) {
         return bad("Channels are exchanged: " + exchangedWords(p) + ", by " + who + ".",
@@ -281,6 +286,18 @@ LinearRgb MenuModel::expect(const Settings &settings) const
     return a;
 }
 
+bool MenuModel::limit(const std::string &control, const Settings &good, double blind)
+{
+    for (const Control &c : m_controls) {
+        if (c.name == control && good.contains(control)) {
+            const double from = good.at(control), half = from + std::floor((blind - from) / 2 / c.step) * c.step;
+            m_most = half;
+            return half > from;
+        }
+    }
+    return false;
+}
+
 double MenuModel::cheapestGain(const Control &control, double wanted) const
 {
     for (const double v : steps(control)) {
@@ -298,6 +315,7 @@ MenuModel::Settings MenuModel::best(const LinearRgb &needed, bool mayExceed) con
     for (const Control &c : m_controls) {
         if (c.name == "brightness") {
             brightnesses = steps(c);
+            std::erase_if(brightnesses, [this](double v) { return v > m_most; });
         }
     }
     Settings best = now;
@@ -479,6 +497,7 @@ Result<Trim> trim(Gauge &gauge, const DisplayInfo &display, const Target &target
     LinearRgb have = result.primaries.amounts(result.white);
     model.learn(result.before, have);
     std::vector<Tried> tried{{result.after, result.white}};
+    std::optional<double> blindAt; ///< brightness at which the instrument was saturated
     const auto costOf = [&](const Tried &t) { return missBy(result.primaries.amounts(t.white), needed, options.hasLut); };
     while (!controls.empty() && result.moves < options.maxMoves && costOf(tried.back()) > options.goodEnough) {
         const MenuModel::Settings next = model.best(aimed, options.hasLut);
@@ -495,18 +514,26 @@ Result<Trim> trim(Gauge &gauge, const DisplayInfo &display, const Target &target
         }
         ++result.moves;
         if (!white && white.error().code == "saturated") {
-            // So bright this instrument cannot see: the settings before are the brightest that it can judge.
+            // So bright this instrument cannot see: between these settings and the ones before lies what it can.
+            blindAt = result.after.contains("brightness") ? result.after.at("brightness") : 0;
+            result.saturatedAbove = tried.back().white.b;
             if (const Status s = turnTo(tried.back().settings, controls, options, result); !s) {
                 return s.error();
             }
-            result.saturatedAbove = tried.back().white.b;
-            break;
+            if (!model.limit("brightness", result.after, *blindAt)) {
+                break;
+            }
+            continue;
         }
         if (!white) {
             return white.error();
         }
         result.white = white->xyz;
         model.learn(result.after, result.primaries.amounts(result.white));
+        if (blindAt) {
+            result.saturatedAbove = result.white.b;
+            (void)model.limit("brightness", result.after, *blindAt);
+        }
         tried.push_back({result.after, result.white});
     }
     // The last try need not be the best one.
@@ -519,8 +546,11 @@ Result<Trim> trim(Gauge &gauge, const DisplayInfo &display, const Target &target
         ++result.moves;
     }
     have = result.primaries.amounts(result.white);
-    const double share = shareOf(have, needed);
+    const double share = std::max(0.0, shareOf(have, needed));
     result.reachableLuminance = result.targetLuminance * share;
+    if (share >= 1 || target.luminance.kind == LuminanceTarget::Kind::Maximum) {
+        result.saturatedAbove = blindAt && share < 1 ? result.saturatedAbove : std::nullopt;
+    }
     if (target.luminance.kind == LuminanceTarget::Kind::Maximum) {
         result.targetLuminance = result.reachableLuminance;
     }

@@ -6,6 +6,7 @@
 #include "measure/gauge.h"
 
 #include <functional>
+#include <limits>
 #include <map>
 #include <optional>
 
@@ -35,6 +36,10 @@ public:
     /// off what is too much; without them the settings come as near as they can from either side.
     [[nodiscard]] Settings best(const LinearRgb &needed, bool mayExceed) const;
 
+    /// Goes no farther than half way from settings at which a control was good to a value at which it was too much.
+    /// \return whether a step is left there
+    bool limit(const std::string &control, const Settings &good, double blind);
+
 private:
     struct Shape {
         double floor, power;
@@ -47,6 +52,7 @@ private:
     std::vector<Control> m_controls;
     std::map<std::string, Shape> m_shapes;
     std::array<double, 3> m_scale{1, 1, 1};
+    double m_most = std::numeric_limits<double>::infinity(); ///< of brightness, whatever its range
     struct Sample {
         Settings settings;
         LinearRgb amounts;

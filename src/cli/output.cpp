@@ -103,6 +103,7 @@ void beginOutput()
     }
     // A reader that goes away is an error to be told, not the end of a visit that has changed a display.
     std::signal(SIGPIPE, SIG_IGN);
+    std::signal(SIGXFSZ, SIG_IGN); // a limit on file sizes is a full disk, and told as one
     originals() = {std::cout.rdbuf(&outBuffer()), std::cerr.rdbuf(&errorBuffer())};
 }
 

@@ -43,6 +43,11 @@ Error benchError(const char *verb, const Json &reply)
     return e;
 }
 
+bool tellsTime(const Json &reply)
+{
+    return reply.contains("t") && reply["t"].is_number();
+}
+
 Error stopped()
 {
     return {ErrorKind::Cancelled, "Stopped on request.", "All readings taken so far are kept.", "", "cancelled", false};
@@ -137,13 +142,12 @@ Status BenchClient::tick(const Json &reply, double passed)
                      "clock",
                      false};
     };
-    const auto it = reply.find("t");
-    if (it == reply.end() || !it->is_number()) {
+    if (!tellsTime(reply)) {
         // A bench that tells no time: what was asked to pass has passed.
         m_now += passed;
         return Done{};
     }
-    const double t = it->get<double>();
+    const double t = reply["t"].get<double>();
     if (!(t >= 0 && t < kEndOfTime)) {
         return bad("tells an impossible time");
     }
@@ -176,7 +180,7 @@ Result<Json> BenchClient::awaitReply(long long id, const char *verb, double time
         case ChildProcess::Wait::Stopped: return stopped();
         case ChildProcess::Wait::Line: break;
         }
-        const auto parsed = parseJson(line);
+        const auto parsed = parseJson(validUtf8(line));
         const Json reply = parsed ? parsed.value() : Json();
         const bool fits = reply.is_object() && reply.contains("id") && reply["id"].is_number_integer() && reply["id"].get<long long>() == id;
         if (!fits) {
@@ -359,7 +363,7 @@ Result<Reading> BenchClient::read(ReadMode mode, double integrationS)
     }
     auto reading = benchjson::reading(*reply);
     if (reading) {
-        if (m_info.virtualClock && !reply->contains("t")) {
+        if (m_info.virtualClock && !tellsTime(*reply)) {
             m_now += reading->integrationS;
         }
         reading.value().t = m_now;

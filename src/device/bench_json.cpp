@@ -366,7 +366,6 @@ Result<Reading> reading(const Json &reply)
                 throw FieldError{"spectrum", "at most " + std::to_string(kMostBands) + " values at a step above 0"};
             }
         }
-        r.t = number(reply, "t", 0);
         return r;
     });
 }

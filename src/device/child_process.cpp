@@ -53,7 +53,7 @@ Status ChildProcess::start(const std::string &command)
         // What this program ignores or holds back for itself must not be inherited: the child ends when it is asked to.
         sigset_t none;
         ::sigemptyset(&none);
-        for (const int s : {SIGPIPE, SIGINT, SIGTERM, SIGHUP}) {
+        for (const int s : {SIGPIPE, SIGXFSZ, SIGINT, SIGTERM, SIGHUP}) {
             ::signal(s, SIG_DFL);
         }
         ::sigprocmask(SIG_SETMASK, &none, nullptr);

@@ -16,6 +16,7 @@ constexpr int kMaxAttempts = 6;
 constexpr double kLongestSettleS = 4;
 constexpr int kMaxUnstable = 4;
 constexpr double kShortestS = 0.1;
+constexpr int kBelieved = 3; ///< so often in a row an instrument is saturated before it is given less time
 
 /// What a person reads of a fault that only a person can mend.
 std::string mendingWords(const Error &error)
@@ -270,6 +271,12 @@ Result<Reading> Gauge::readPlausibly(const Shot &shot)
         if (!why) {
             return reading;
         }
+        if (reading->integrationS >= 0) {
+            // It was answered, so it is kept, as one that does not count.
+            Reading odd = reading.value();
+            odd.unstable = true;
+            keep(odd, shot.rgb, shot.name + ", which cannot be", shot.mode);
+        }
         const std::string what = instrumentName() + " reads " + *why + ", while "
                                  + (shot.rgb == Drive{1, 1, 1} ? "full white"
                                                                : "a patch (" + fixed(100 * shot.rgb.a, 0) + ", " + fixed(100 * shot.rgb.b, 0) + ", "
@@ -334,7 +341,8 @@ Result<Reading> Gauge::readPatiently(const Shot &shot)
         }
         if (e.code == "too-dark") {
             integration = 10;
-        } else if (e.code == "saturated") {
+        } else if (e.code == "saturated" && attempt >= kBelieved) {
+            // Once or twice may be a fault that passes; a shorter time costs noise.
             integration = std::max(kShortestS, (integration > 0 ? integration : 1.0) / 4);
         }
         if (const Status s = recover(e, attempt); !s) {
@@ -442,7 +450,7 @@ Result<Measurement> Gauge::read(const Drive &rgb, const std::string &name, doubl
     const double shownAt = m_bench.now() - m_settleS;
     for (int round = 0;; ++round) {
         const double waited = m_bench.now() - shownAt;
-        auto reading = readPlausibly({ReadMode::Emission, rgb, integration, expectedY});
+        auto reading = readPlausibly({ReadMode::Emission, rgb, integration, expectedY, name});
         if (!reading) {
             return reading.error();
         }
@@ -476,7 +484,7 @@ Result<Measurement> Gauge::readAmbient()
     if (const Status s = place({true, {}}); !s) {
         return s.error();
     }
-    const auto reading = readPlausibly({ReadMode::Ambient, {}, 0, 0});
+    const auto reading = readPlausibly({ReadMode::Ambient, {}, 0, 0, "room light"});
     // Kept before anything else can fail.
     const auto kept =
         reading ? Result<Measurement>(keep(reading.value(), {}, "room light", ReadMode::Ambient)) : Result<Measurement>(reading.error());

@@ -131,6 +131,7 @@ private:
         ReadMode mode = ReadMode::Emission;
         Drive rgb;
         double integrationS = 0, expectedY = 0;
+        std::string name;
     };
     /// Reads once, dealing with errors that can be got over: what was shown is shown again before each new try.
     Result<Reading> readPatiently(const Shot &shot);

@@ -135,11 +135,13 @@ Status SimBench::setCube(const Cube &cube)
 
 Result<InstrumentInfo> SimBench::describeInstrument()
 {
+    const std::scoped_lock lock(m_mutex);
     return meter().describe();
 }
 
 Status SimBench::selectInstrument(int index)
 {
+    const std::scoped_lock lock(m_mutex);
     if (index < 0 || size_t(index) >= m_meters.size()) {
         return fault("bad-request", "this bench holds " + std::to_string(m_meters.size()) + " instruments, counted from 0", false);
     }
@@ -257,11 +259,13 @@ Result<Reading> SimBench::readEmission(double integrationS)
 
 void SimBench::failReadings(int from, int count, const std::string &code, bool retry)
 {
+    const std::scoped_lock lock(m_mutex);
     m_faults.push_back({from, count, code, retry});
 }
 
 void SimBench::strayLight(int from, int count, double cdM2)
 {
+    const std::scoped_lock lock(m_mutex);
     m_strays.push_back({double(from), double(count), false, cdM2});
 }
 

@@ -530,8 +530,13 @@ Status Visit::profileStage()
         text.readings = readingsToCgats(modelReadings());
     }
     const auto bytes = table ? writeTableProfile(*shown, m_record.ramps, text, m_record.plan.grid) : writeMatrixProfile(matrix, m_record.ramps, text);
-    if (!bytes) {
-        return bytes.error();
+    if (!bytes || !Profile::open(bytes.value())) {
+        return Error{ErrorKind::Bench,
+                     "The readings of " + m_gauge->instrumentName() + " do not describe a display: no profile can be made of them.",
+                     "All readings taken so far are kept.",
+                     "See that the display shows what is asked for and that the instrument lies on it, then start again.",
+                     "not-following",
+                     false};
     }
     m_record.profile = bytes.value();
     compareWithTargetGamut();

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "support.h"
 
+#include "base/json.h"
+
 #include "base/embedded.h"
 #include "base/golden_section.h"
 #include "base/result.h"
@@ -15,6 +17,46 @@ class TestBase : public QObject {
     Q_OBJECT
 
 private Q_SLOTS:
+    // Source: the Unicode Standard, 3.9, table 3-7 (well-formed UTF-8) and its examples of what is none.
+    void textIsReadSignBySign()
+    {
+        const auto points = [](const std::string &text) {
+            std::vector<char32_t> all;
+            for (size_t at = 0; at < text.size();) {
+                all.push_back(nextCodePoint(text, at));
+            }
+            return all;
+        };
+        QVERIFY((points("A\u00e9\u20ac\U0001F426") == std::vector<char32_t>{'A', 0xE9, 0x20AC, 0x1F426}));
+        for (const char *none :
+             {"\xC0\x80", "\xE0\x80\x80", "\xED\xA0\x80", "\xF4\x90\x80\x80", "\xF8\x88\x80\x80\x80", "\x80", "\xE2\x82", "\xFF"}) {
+            QVERIFY2(points(none).front() == 0xFFFD, none);
+            QVERIFY(nlohmann::json::accept("\"" + validUtf8(none) + "\""));
+        }
+        QCOMPARE(shown("a\x1b[2J\u202eb\u0085c\nd\u2066e"), std::string("a[2Jbc\nde"));
+        QCOMPARE(shownLine("a\n\tb"), std::string("a  b"));
+        QCOMPARE(shownLine("\u20ac\u20ac\u20ac", 7), std::string("\u20ac\u20ac"));
+    }
+
+    void jsonFromOutsideIsHeldToLimits()
+    {
+        QVERIFY(parseJson(std::string(50, '[') + std::string(50, ']')).ok());
+        for (const std::string &bad : {std::string(100000, '['), std::string(100, '[') + std::string(100, ']'), std::string("{\"a\": 1e999}"),
+                                       std::string("{"), std::string(), std::string("\"\xFF\"")}) {
+            QVERIFY(!parseJson(bad).ok());
+            QVERIFY(!parseJson(bad).error().what.empty());
+        }
+        const std::string text = jsonText(nlohmann::json{{"a", "x\u202ey\u0085\xFF"}});
+        QCOMPARE(text, std::string("{\"a\":\"x\\u202ey\\u0085\uFFFD\"}"));
+        QVERIFY(std::isnan(numberOrNaN(nlohmann::json(nullptr))) && numberOrNaN(nlohmann::json(2.5)) == 2.5);
+    }
+
+    void numbersOfAnySizeAreWhole()
+    {
+        QCOMPARE(fixed(1e300, 2).size(), size_t(304));
+        QVERIFY(fixed(-1.7e308, 6).find('\0') == std::string::npos);
+    }
+
     void numbersHaveAPointWhateverTheLocale()
     {
         std::setlocale(LC_ALL, "de_DE.UTF-8");

@@ -18,7 +18,7 @@ parser.add_argument("--lut", default="10")
 parser.add_argument("--fault", default="")
 parser.add_argument("--seed", type=int, default=1)
 parser.add_argument("--truth", default="")
-args = parser.parse_args()
+args, _ = parser.parse_known_args()
 rng = random.Random(args.seed)
 
 # Primaries of Display P3 (SMPTE EG 432-1) in cd/m2 at full light, scaled to a bluish white.
@@ -199,21 +199,29 @@ def perform(request):
     raise Fault("unsupported", "unknown")
 
 
-for line in sys.stdin:
-    request = json.loads(line)
+def answer(request):
+    """The reply to a request, as an object."""
     try:
         reply = dict(perform(request), ok=True)
     except Fault as fault:
         reply = {"ok": False, "error": fault.reply}
-    print(json.dumps(dict(reply, id=request["id"], t=round(state["t"], 6))), flush=True)
+    return dict(reply, id=request["id"], t=round(state["t"], 6))
 
-truth = {
-    "white": light([1, 1, 1]),
-    "black": light([0, 0, 0]),
-    "grays": [[v / 255, light([v / 255] * 3)] for v in range(20, 250, 15)],
-    "controls": state["controls"],
-    "lut_loaded": state["lut"] is not None,
-}
-if args.truth:
-    with open(args.truth, "w") as out:
-        json.dump(truth, out)
+
+def truth():
+    """How the display truly stands."""
+    return {
+        "white": light([1, 1, 1]),
+        "black": light([0, 0, 0]),
+        "grays": [[v / 255, light([v / 255] * 3)] for v in range(20, 250, 15)],
+        "controls": state["controls"],
+        "lut_loaded": state["lut"] is not None,
+    }
+
+
+if __name__ == "__main__":
+    for line in sys.stdin:
+        print(json.dumps(answer(json.loads(line))), flush=True)
+    if args.truth:
+        with open(args.truth, "w") as out:
+            json.dump(truth(), out)

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "support.h"
 
+#include "cli/command.h"
 #include "exchange/files.h"
 
 #include <QDir>
@@ -13,31 +14,10 @@
 #include <csignal>
 
 using namespace lamp;
+using namespace lamptest;
 using Json = nlohmann::json;
 
 namespace {
-
-struct Outcome {
-    int status = -1;
-    QByteArray out, err;
-};
-
-Outcome cli(const QStringList &arguments, const QStringList &environment = {})
-{
-    QProcess p;
-    if (!environment.isEmpty()) {
-        QStringList all = QProcess::systemEnvironment();
-        p.setEnvironment(all + environment);
-    }
-    p.start(LAMP_CLI, arguments);
-    p.waitForFinished(60000);
-    return {p.exitCode(), p.readAllStandardOutput(), p.readAllStandardError()};
-}
-
-QString serve(const QString &rest)
-{
-    return QStringLiteral(LAMP_CLI " serve --display ") + rest;
-}
 
 QByteArray content(const QString &path)
 {

@@ -2,6 +2,7 @@
 // Files in and out by the command line: import, convert, rebuild, screen, cube, inspect.
 #include "support.h"
 
+#include "cli/command.h"
 #include "colour/cube.h"
 #include "colour/difference.h"
 #include "exchange/files.h"
@@ -17,22 +18,9 @@
 #include <QTemporaryDir>
 
 using namespace lamp;
+using namespace lamptest;
 
 namespace {
-
-struct Outcome {
-    int status = -1;
-    QByteArray out, err;
-    [[nodiscard]] QJsonObject json() const { return QJsonDocument::fromJson(out).object(); }
-};
-
-Outcome cli(const QStringList &arguments)
-{
-    QProcess p;
-    p.start(QStringLiteral(LAMP_CLI), arguments);
-    p.waitForFinished(120000);
-    return {p.exitCode(), p.readAllStandardOutput(), p.readAllStandardError()};
-}
 
 /// What a meter's own program might have exported: drives of 8 bits, Y with x and y.
 QString exported(const MadeUpPanel &panel, const QString &heading = "Name,R,G,B,Y (cd/m2),x,y")

@@ -10,6 +10,7 @@
 
 #include <lcms2.h>
 
+#include <limits>
 #include <random>
 
 using namespace lamp;
@@ -72,6 +73,19 @@ class TestColour : public QObject {
     Q_OBJECT
 
 private Q_SLOTS:
+    // What is no number has no difference from anything: least of all 0.
+    void differencesOfNothingAreNothing()
+    {
+        const double n = std::numeric_limits<double>::quiet_NaN();
+        for (const Lab &bad : {Lab{n, 0, 0}, Lab{50, n, 0}, Lab{50, 10, n}, Lab{n, n, n}}) {
+            const Lab good{50, 10, -10};
+            for (const auto &[p, q] : {std::pair{bad, good}, std::pair{good, bad}, std::pair{bad, bad}}) {
+                QVERIFY(std::isnan(deltaE2000(p, q)));
+                QVERIFY(std::isnan(deltaE76(p, q)) && std::isnan(deltaE94(p, q)) && std::isnan(deltaECmc(p, q, 2, 1)));
+            }
+        }
+    }
+
     // Source: Sharma, Wu, Dalal 2005, table 1, printed to four decimals.
     void ciede2000PublishedPairs()
     {

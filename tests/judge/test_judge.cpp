@@ -5,6 +5,7 @@
 #include "judge/tolerance.h"
 #include "judge/verification.h"
 
+#include <limits>
 #include <random>
 
 using namespace lamp;
@@ -52,6 +53,32 @@ private Q_SLOTS:
             QVERIFY(!t.ok());
             QVERIFY2(t.error().what.find(field) != std::string::npos, t.error().what.c_str());
         }
+    }
+
+    // A comparison that cannot be made decides nothing, and is never a difference of 0.
+    void whatCannotBeComparedIsUndecided()
+    {
+        const double nothing = std::numeric_limits<double>::quiet_NaN(), endless = std::numeric_limits<double>::infinity();
+        for (const double v : {nothing, endless, -endless}) {
+            QCOMPARE(check("x", v, 2.0, 0.1, "ΔE00").verdict, Verdict::Undecided);
+            QCOMPARE(check("x", 0.5, 2.0, v, "ΔE00").verdict, Verdict::Undecided);
+            QVERIFY(check("x", v, 2.0, 0.1, "ΔE00").sentence().find("could not be worked out") != std::string::npos);
+        }
+        QCOMPARE(overall({}), Verdict::Undecided);
+        // A white of nothing, one colour that is no number, no colours at all.
+        const Eigen::Matrix3d one = Eigen::Matrix3d::Identity();
+        const std::vector<VerifiedColour> good(3, {{"gray", {50, 0, 0}, {0.5, 0.5, 0.5}}, {20, 21, 17}, {0.01, 0.01, 0.01}, {}, 0, 0});
+        QVERIFY(std::isfinite(verify(good, {95, 100, 82}, one, 0.1).mean));
+        QVERIFY(std::isnan(verify(good, {0, 0, 0}, one, 0.1).mean) && std::isnan(verify(good, {0, 0, 0}, one, 0.1).max));
+        auto bad = good;
+        bad[1].xyz.a = nothing;
+        QVERIFY(std::isnan(verify(bad, {95, 100, 82}, one, 0.1).max) && std::isnan(verify(bad, {95, 100, 82}, one, 0.1).p95));
+        QVERIFY(std::isnan(verify({}, {95, 100, 82}, one, 0.1).mean));
+        QVERIFY(std::isnan(judgeGrays({}, {95, 100, 82}, {}, {0.3127, 0.329}, {}).mean));
+        const GrayJudgement grays =
+            judgeGrays({{0.5, {20, 21, 17}}, {0.6, {nothing, nothing, nothing}}, {0.7, {40, 42, 35}}}, {95, 100, 82}, {}, {0.3127, 0.329}, {});
+        QVERIFY(std::isnan(grays.mean) && std::isnan(grays.max));
+        QVERIFY(std::isnan(whiteDifference({0, 0, 0}, {0.3127, 0.329})));
     }
 
     // Source: JCGM 106:2012, 8.3 (guarded acceptance and rejection).

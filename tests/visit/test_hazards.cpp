@@ -4,9 +4,11 @@
 
 #include "colour/spaces.h"
 #include "simlab/sim_bench.h"
+#include "visit/soundness.h"
 #include "visit/visit.h"
 
 #include <ranges>
+#include <set>
 
 using namespace lamp;
 using sim::SimBench;
@@ -82,6 +84,141 @@ private Q_SLOTS:
         for (const int index : r->setAside) {
             QVERIFY(r->readings[size_t(index - 1)].superseded);
         }
+    }
+
+    // However often and wherever a reading has to be asked for again, the same is read as without: while one waits, another
+    // patch may be shown.
+    void retriesAnywhereReadWhatIsShown_data()
+    {
+        QTest::addColumn<int>("from");
+        const int step = lamptest::repetitions(3, 20);
+        for (int from = 1; from < 70; from += step) {
+            QTest::addRow("reading %d", from) << from;
+        }
+    }
+    void retriesAnywhereReadWhatIsShown()
+    {
+        QFETCH(int, from);
+        auto b = warm(sim::variedPanel("wled", 3), 3);
+        b->failReadings(from, 5, "timeout");
+        const auto r = Visit(*b, photo(Effort::Quick), {}, {}).run();
+        QVERIFY2(r.ok(), r.ok() ? "" : r.error().text().c_str());
+        QVERIFY(r->verdict == Verdict::Pass);
+        LAMP_NEAR(b->seen({1, 1, 1}, 0.05).b, 120, 0.6);
+        QVERIFY2(whiteMiss(*b) < 0.5 && grayMiss(*b) < 0.5, qPrintable(QString::number(whiteMiss(*b))));
+    }
+
+    // Once nothing is seen where light must be, there is no verdict: the instrument is named.
+    void nothingSeenIsNoPass_data()
+    {
+        QTest::addColumn<int>("task");
+        QTest::addColumn<QString>("target");
+        QTest::addColumn<int>("from");
+        for (const int from : {3, 20, 50}) {
+            for (const char *target : {"Photo", "As it is"}) {
+                for (int task = 0; task < 4; ++task) {
+                    QTest::addRow("%s, %s, from %d", taskName(Task(task)).c_str(), target, from) << task << target << from;
+                }
+            }
+        }
+    }
+    void nothingSeenIsNoPass()
+    {
+        QFETCH(int, task);
+        QFETCH(QString, target);
+        QFETCH(int, from);
+        auto b = warm(sim::variedPanel("wled", 3), 3);
+        b->failReadings(from, 100000, "too-dark", false);
+        VisitPlan plan = photo();
+        plan.task = Task(task);
+        plan.target = *builtInTarget(target.toStdString());
+        const auto r = Visit(*b, plan, {}, {}).run();
+        if (r.ok()) {
+            // It was through before the instrument saw nothing any more.
+            QVERIFY(int(r->readings.size()) <= from);
+        } else {
+            QCOMPARE(r.error().kind, ErrorKind::Bench);
+            QVERIFY2(r.error().what.find(b->describeInstrument()->model) != std::string::npos, r.error().what.c_str());
+        }
+    }
+
+    // Interrupted while calibrating and gone on with: as good as an undisturbed visit, and it says what was not used.
+    void interruptedCalibrationIsDoneAnew()
+    {
+        auto b = warm(sim::variedPanel("wled", 6), 6);
+        std::stop_source stop;
+        VisitHooks hooks;
+        hooks.onReading = [&](const Measurement &m, const VisitRecord &) {
+            if (m.index == 36) {
+                stop.request_stop();
+            }
+        };
+        Visit first(*b, photo(), hooks, stop.get_token());
+        QVERIFY(!first.run().ok());
+        QCOMPARE(first.record().readings.size(), size_t(36));
+        auto again = warm(sim::variedPanel("wled", 6), 7); // another process: its clock begins anew
+        Visit second(*again, photo(), {}, {});
+        second.resume(first.record());
+        const auto r = second.run();
+        QVERIFY2(r.ok(), r.ok() ? "" : r.error().text().c_str());
+        const auto whole = Visit(*warm(sim::variedPanel("wled", 6), 6), photo(), {}, {}).run();
+        QVERIFY2(r->expectedError < 1.3 * whole->expectedError,
+                 qPrintable(QStringLiteral("%1 against %2").arg(r->expectedError).arg(whole->expectedError)));
+        QVERIFY(says(*r, "was interrupted"));
+        QVERIFY2(whiteMiss(*again) < 0.3 && grayMiss(*again) < 0.3, qPrintable(QString::number(grayMiss(*again))));
+        // All are kept, under numbers of their own; those of before the interruption count for nothing but what stages had finished.
+        std::set<int> numbers;
+        for (const Measurement &m : r->readings) {
+            numbers.insert(m.index);
+            QVERIFY(m.index > 36 || m.superseded || m.stage != stageName(Stage::Calibrate));
+        }
+        QCOMPARE(numbers.size(), r->readings.size());
+    }
+
+    // What inspecting the profile would call a fault is never a pass, whatever the figures say.
+    void aFaultyProfileIsNoPass()
+    {
+        auto b = warm(sim::variedPanel("wled", 3), 3);
+        VisitRecord r = Visit(*b, photo(Effort::Quick), {}, {}).run().value();
+        QCOMPARE(r.verdict, Verdict::Pass);
+        const size_t reasons = r.reasons.size();
+        judgeSoundness(r, r.started);
+        QVERIFY(r.verdict == Verdict::Pass && r.reasons.size() == reasons);
+        VisitRecord cut = r;
+        cut.profile.resize(cut.profile.size() - 400);
+        judgeSoundness(cut, r.started);
+        QCOMPARE(cut.verdict, Verdict::Fail);
+        QVERIFY(cut.reasons.back().find("profile is faulty") != std::string::npos);
+        VisitRecord none = r;
+        none.profile.clear();
+        judgeSoundness(none, r.started);
+        QCOMPARE(none.verdict, Verdict::Undecided);
+        for (Measurement &m : r.readings) {
+            m.lowLight = true;
+        }
+        judgeSoundness(r, r.started);
+        QVERIFY(says(r, "low in light"));
+    }
+
+    // An instrument that full white blinds: the display's own menu dims it, and the visit goes on.
+    void aBlindedInstrumentIsHelpedByTheMenu()
+    {
+        sim::MeterSpec weak;
+        // Just too little for this panel's white, also in the shortest time (a fifth of a second).
+        weak.mostCdM2 = 0.42 * warm(sim::variedPanel("wled", 3), 3)->seen({1, 1, 1}).b;
+        auto b = warm(sim::variedPanel("wled", 3), 3, {weak});
+        const auto r = Visit(*b, photo(), {}, {}).run();
+        QVERIFY2(r.ok(), r.ok() ? "" : r.error().text().c_str());
+        QVERIFY(says(*r, "blinded"));
+        // Its short times make it noisy: what that leaves open is left open.
+        QVERIFY(r->verdict != Verdict::Fail);
+        LAMP_NEAR(b->seen({1, 1, 1}, 0.05).b, 120, 1);
+        // A check leaves the menu alone, and says what can be done.
+        auto bright = warm(sim::variedPanel("wled", 3), 3, {weak});
+        VisitPlan plan = photo();
+        plan.task = Task::Check;
+        const auto refused = Visit(*bright, plan, {}, {}).run();
+        QVERIFY(!refused.ok() && refused.error().todo.find("full visit") != std::string::npos);
     }
 
     void lightThatStaysEndsInAClearStop()
