@@ -2,6 +2,7 @@
 #include "app/card_view.h"
 
 #include "app/look.h"
+#include "app/plain_table.h"
 #include "app/words.h"
 
 #include <QHBoxLayout>
@@ -61,7 +62,8 @@ private:
 CardView::CardView(QWidget *parent)
     : QFrame(parent), m_lamp(new Lamp(this)), m_name(new QLabel(this)), m_state(new QLabel(this)), m_facts(new QLabel(this)),
       m_advice(new QLabel(this)), m_full(new QPushButton(tr("&Full visit"), this)), m_refresh(new QPushButton(tr("&Refresh"), this)),
-      m_check(new QPushButton(tr("&Check"), this)), m_cadence(new QSpinBox(this)), m_history(new QTableWidget(0, 5, this))
+      m_check(new QPushButton(tr("&Check"), this)), m_cadence(new QSpinBox(this)),
+      m_history(plainTable({tr("Date"), tr("Visit"), tr("Result"), tr("Readings"), tr("State")}, tr("Visits of this display")))
 {
     setObjectName(QStringLiteral("sheet"));
     auto *layout = new QVBoxLayout(this);
@@ -93,14 +95,9 @@ CardView::CardView(QWidget *parent)
     buttons->addWidget(every);
     buttons->addWidget(m_cadence);
     layout->addLayout(buttons);
-    m_history->setHorizontalHeaderLabels({tr("Date"), tr("Visit"), tr("Result"), tr("Readings"), tr("State")});
     m_history->verticalHeader()->hide();
     m_history->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
     m_history->horizontalHeader()->setSectionResizeMode(0, QHeaderView::ResizeToContents);
-    m_history->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
-    m_history->setSelectionBehavior(QAbstractItemView::SelectRows);
-    m_history->setEditTriggers(QAbstractItemView::NoEditTriggers);
-    m_history->setAccessibleName(tr("Visits of this display"));
     m_history->setToolTip(tr("Enter or a double click opens a visit's worksheet"));
     layout->addWidget(m_history, 1);
     connect(m_full, &QPushButton::clicked, this, [this] { Q_EMIT visitWanted(Task::Full); });
@@ -141,9 +138,7 @@ void CardView::show(const DisplayEntry &display, const Store &store, WallTime no
             finished ? tr("finished") : (v.state == VisitState::Running ? (v.worked ? tr("running") : tr("interrupted")) : tr("set aside"));
         const std::array<QString, 5> cells{text(longDate(v.started)), text(taskName(v.task)),
                                            finished ? text(verdictName(v.verdict)) : QStringLiteral("–"), QString::number(v.readings), state};
-        for (size_t k = 0; k < cells.size(); ++k) {
-            m_history->setItem(int(i), int(k), new QTableWidgetItem(cells[k]));
-        }
+        setRow(*m_history, int(i), cells);
         if (finished && !visited) {
             visited = true;
             if (const auto record = store.visit(v.id)) {

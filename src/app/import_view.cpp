@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/import_view.h"
+#include "app/plain_table.h"
 #include "app/words.h"
 
 #include "calibrate/target.h"
@@ -208,8 +209,9 @@ void ImportView::settle()
 
 TypedReadings::TypedReadings(QWidget *parent)
     : QFrame(parent), m_patches(typedPatches()), m_what(headingLabel(font())), m_fault(new QLabel), m_patch(new QFrame), m_kind(new QComboBox),
-      m_display(new QComboBox), m_target(new QComboBox), m_instrument(new QComboBox), m_done(new QTableWidget(0, 7)), m_progress(new QProgressBar),
-      m_next(new QPushButton(tr("&Take it (Enter)"))), m_back(new QPushButton(tr("&Back to the last one"))),
+      m_display(new QComboBox), m_target(new QComboBox), m_instrument(new QComboBox),
+      m_done(plainTable({tr("Patch"), tr("Red"), tr("Green"), tr("Blue"), tr("X"), tr("Y, cd/m²"), tr("Z")}, tr("Readings typed so far"))),
+      m_progress(new QProgressBar), m_next(new QPushButton(tr("&Take it (Enter)"))), m_back(new QPushButton(tr("&Back to the last one"))),
       m_make(new QPushButton(tr("&Make profile and verdict")))
 {
     setObjectName(QStringLiteral("sheet"));
@@ -245,11 +247,8 @@ TypedReadings::TypedReadings(QWidget *parent)
     }
     buttons->addWidget(m_progress, 1);
     layout->addLayout(buttons);
-    m_done->setHorizontalHeaderLabels({tr("Patch"), tr("Red"), tr("Green"), tr("Blue"), tr("X"), tr("Y, cd/m²"), tr("Z")});
     m_done->verticalHeader()->hide();
-    m_done->setEditTriggers(QAbstractItemView::NoEditTriggers);
     m_done->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
-    m_done->setAccessibleName(tr("Readings typed so far"));
     layout->addWidget(m_done, 1);
     const auto rename = [this] {
         const bool chroma = m_kind->currentIndex() == 0;
@@ -338,9 +337,7 @@ void TypedReadings::showPatch()
                                            text(fixed(m.xyz.a, 3)),
                                            text(fixed(m.xyz.b, 3)),
                                            text(fixed(m.xyz.c, 3))};
-        for (size_t c = 0; c < cells.size(); ++c) {
-            m_done->setItem(int(i), int(c), new QTableWidgetItem(cells[c]));
-        }
+        setRow(*m_done, int(i), cells);
     }
     if (all) {
         m_what->setText(tr("That is all: make the profile."));

@@ -837,13 +837,8 @@ void MainWindow::keptIn(const RecordPtr &record, qint64 displayId, const QString
     QString message =
         kept && !kept->problem ? tr("Report, readings and profile are in %1.").arg(folder) : text(kept ? kept->problem->text() : kept.error().text());
     if (record->plan.task != Task::Check && !record->profile.empty()) {
-        const QString icc = QStandardPaths::writableLocation(QStandardPaths::GenericDataLocation) + QStringLiteral("/icc");
-        const QString profile =
-            icc + '/'
-            + text(profileFileName(record->profileName(), record->display.model + " " + record->display.serial, profileIdText(record->profile)));
-        const Status made = prepareFolder(icc.toStdString());
-        const Status installed = made ? writeFile(std::filesystem::path(profile.toStdString()), record->profile) : made;
-        message += ' ' + (installed ? tr("The profile is installed as %1.").arg(profile) : text(installed.error().text()));
+        const auto copy = Installation(DesktopFolders::ofUser()).keepCopy(record->profile);
+        message += ' ' + (copy ? tr("The profile is installed as %1.").arg(text(copy->string())) : text(copy.error().text()));
         if (!output.isEmpty() && m_installed->hasOutput()) {
             // Its ramps are loaded already, and the profile belongs to them.
             const Status used = m_installed->install(record->profile, output);

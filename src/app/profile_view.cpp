@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/profile_view.h"
+#include "app/plain_table.h"
 
 #include "exchange/profile_chart.h"
 
@@ -17,7 +18,8 @@ namespace lamp::app {
 ProfileView::ProfileView(QWidget *parent)
     : QFrame(parent), m_name(new QLabel), m_sentences(new QLabel), m_findings(new QLabel), m_gamut(new PlotWidget(tr("Primaries and white"))),
       m_tones(new PlotWidget(tr("Tone of each channel"))), m_ramps(new PlotWidget(tr("Calibration ramps"))),
-      m_xy(new QCheckBox(tr("in &x, y instead of u′, v′"))), m_tags(new QTableWidget(0, 4)),
+      m_xy(new QCheckBox(tr("in &x, y instead of u′, v′"))),
+      m_tags(plainTable({tr("Tag"), tr("What it is"), tr("Type"), tr("Bytes")}, tr("Tags of the profile"), 22)),
       m_install(new QPushButton(tr("&Install for an output…"))), m_cube(new QPushButton(tr("Make a 3D &LUT…"))),
       m_rebuild(new QPushButton(tr("Make it &anew from its readings…")))
 {
@@ -44,15 +46,9 @@ ProfileView::ProfileView(QWidget *parent)
     charts->setColumnStretch(0, 6);
     charts->setColumnStretch(1, 5);
     layout->addLayout(charts, 3);
-    m_tags->setHorizontalHeaderLabels({tr("Tag"), tr("What it is"), tr("Type"), tr("Bytes")});
     m_tags->verticalHeader()->hide();
-    m_tags->verticalHeader()->setDefaultSectionSize(22);
     m_tags->horizontalHeader()->setSectionResizeMode(QHeaderView::ResizeToContents);
     m_tags->horizontalHeader()->setSectionResizeMode(1, QHeaderView::Stretch);
-    m_tags->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
-    m_tags->setEditTriggers(QAbstractItemView::NoEditTriggers);
-    m_tags->setSelectionBehavior(QAbstractItemView::SelectRows);
-    m_tags->setAccessibleName(tr("Tags of the profile"));
     layout->addWidget(m_tags, 1);
     auto *buttons = new QHBoxLayout;
     for (QPushButton *b : {m_install, m_cube, m_rebuild}) {
@@ -131,9 +127,7 @@ void ProfileView::fillTags()
         const TagEntry &t = m_seen->tags[i];
         const std::array<QString, 4> cells{QString::fromStdString(t.signature), QString::fromStdString(t.means), QString::fromStdString(t.type),
                                            QString::number(t.size)};
-        for (size_t c = 0; c < cells.size(); ++c) {
-            m_tags->setItem(int(i), int(c), new QTableWidgetItem(cells[c]));
-        }
+        setRow(*m_tags, int(i), cells);
     }
 }
 

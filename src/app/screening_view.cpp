@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/screening_view.h"
+#include "app/plain_table.h"
 #include "app/words.h"
 
 #include "exchange/profile_chart.h"
@@ -15,24 +16,10 @@
 
 namespace lamp::app {
 
-namespace {
-
-QTableWidget *table(int columns, const QString &name)
-{
-    auto *t = new QTableWidget(0, columns);
-    t->verticalHeader()->setDefaultSectionSize(24);
-    t->setEditTriggers(QAbstractItemView::NoEditTriggers);
-    t->setSelectionBehavior(QAbstractItemView::SelectRows);
-    t->setAccessibleName(name);
-    t->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
-    return t;
-}
-
-} // namespace
-
 ScreeningView::ScreeningView(QWidget *parent)
-    : QFrame(parent), m_verdict(new QLabel), m_mind(new QLabel(tr(kStrangersProfile))), m_table(table(6, tr("Profiles"))),
-      m_pairs(table(0, tr("Differences of each pair"))), m_plot(new PlotWidget(tr("Primaries and whites in u′v′"))),
+    : QFrame(parent), m_verdict(new QLabel), m_mind(new QLabel(tr(kStrangersProfile))),
+      m_table(plainTable({tr("Profile"), tr("State"), tr("Group"), tr("To others, ΔE00"), tr("Here, ΔE00"), tr("Why")}, tr("Profiles"))),
+      m_pairs(plainTable({}, tr("Differences of each pair"))), m_plot(new PlotWidget(tr("Primaries and whites in u′v′"))),
       m_rank(new QPushButton(tr("&Rank them by readings of this unit…"))), m_read(new QPushButton), m_progress(new QLabel)
 {
     setObjectName(QStringLiteral("sheet"));
@@ -47,7 +34,6 @@ ScreeningView::ScreeningView(QWidget *parent)
     }
     layout->addWidget(m_verdict);
     m_table->verticalHeader()->hide();
-    m_table->setHorizontalHeaderLabels({tr("Profile"), tr("State"), tr("Group"), tr("To others, ΔE00"), tr("Here, ΔE00"), tr("Why")});
     m_table->horizontalHeader()->setSectionResizeMode(QHeaderView::ResizeToContents);
     m_table->horizontalHeader()->setSectionResizeMode(5, QHeaderView::Stretch);
     m_table->setWordWrap(true);

@@ -4,6 +4,7 @@
 #include "app/chart_widget.h"
 #include "app/look.h"
 #include "app/look_view.h"
+#include "app/plain_table.h"
 #include "app/words.h"
 
 #include <QCheckBox>
@@ -264,14 +265,11 @@ void Worksheet::buildDetails()
         }
     });
     for (int i = 0; i < kStages; ++i) {
-        auto *table = new QTableWidget(0, 6);
-        table->setHorizontalHeaderLabels({tr("No."), tr("Patch"), tr("Y, cd/m²"), tr("x"), tr("y"), tr("s")});
+        auto *table = plainTable({tr("No."), tr("Patch"), tr("Y, cd/m²"), tr("x"), tr("y"), tr("s")}, tr("Readings of this stage"), 22);
         table->verticalHeader()->hide();
-        table->verticalHeader()->setDefaultSectionSize(22);
+        table->horizontalHeader()->setDefaultAlignment(Qt::AlignCenter);
         table->horizontalHeader()->setSectionResizeMode(1, QHeaderView::Stretch);
-        table->setEditTriggers(QAbstractItemView::NoEditTriggers);
         table->setMinimumHeight(150);
-        table->setAccessibleName(tr("Readings of this stage"));
         table->setVisible(false);
         m_tables[size_t(i)] = table;
         row(Stage(i))->body()->addWidget(table);

@@ -38,6 +38,13 @@ struct Error {
     }
 };
 
+/// The error of a file or text that cannot be used; nothing was changed.
+/// \param subject "The readings cannot be used" \param why without a full stop
+inline Error unusable(const std::string &subject, const std::string &why, const std::string &todo, const std::string &code)
+{
+    return {ErrorKind::Input, subject + ": " + why + ".", "Nothing was changed.", todo, code, false};
+}
+
 /// A value or the error that prevented it. The caller looks before it takes.
 template <typename T> class [[nodiscard]] Result {
 public:

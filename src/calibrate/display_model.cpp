@@ -314,6 +314,9 @@ void DisplayModel::weighBehaviour()
             k.noalias() += std::pow(b.*kMembers[kind], 2) * parts[kind];
         }
         const Eigen::LLT<MatrixXd> factor(k);
+        if (factor.info() != Eigen::Success) {
+            return std::numeric_limits<double>::max(); // no behaviour of a display
+        }
         const double logs = factor.matrixLLT().diagonal().array().log().sum();
         return 0.5 * factor.matrixL().solve(residual).squaredNorm() + logs + improbability(b);
     };
@@ -347,6 +350,12 @@ void DisplayModel::solve()
         residual.segment<3>(3 * i) = (m_readings[size_t(i)].xyz - priorMean(m_points[size_t(i)])).vec();
     }
     m_factor.compute(k);
+    // Readings at one drive without noise make the matrix singular: a little noise more than stated is assumed then.
+    for (double jitter = 1e-12; m_factor.info() != Eigen::Success && jitter < 1; jitter *= 10) {
+        MatrixXd eased = k;
+        eased.diagonal().array() += jitter * std::max(1e-12, k.diagonal().mean());
+        m_factor.compute(eased);
+    }
     m_weights = m_factor.solve(residual);
 }
 
@@ -671,7 +680,11 @@ std::vector<size_t> nextReadings(const DisplayModel &model, const std::vector<De
             for (int c = 0; c < 3; ++c) {
                 s(c, c) += std::pow(model.behaviour().noise * candidates[q].sigma[c], 2) + 1e-14;
             }
-            const Matrix3d root = s.llt().matrixL();
+            const Eigen::LLT<Matrix3d> factor(s);
+            if (factor.info() != Eigen::Success) {
+                continue; // it tells nothing that is not known already
+            }
+            const Matrix3d root = factor.matrixL();
             // The drop of the summed variances when this reading is added.
             const double gain = root.triangularView<Eigen::Lower>().solve(across.middleCols(at, 3).transpose()).squaredNorm();
             if (gain > bestGain) {
@@ -679,6 +692,9 @@ std::vector<size_t> nextReadings(const DisplayModel &model, const std::vector<De
                 best = q;
                 bestRoot = root;
             }
+        }
+        if (bestGain < 0) {
+            break;
         }
         const auto at = Eigen::Index(3 * best);
         const MatrixXd half = bestRoot.triangularView<Eigen::Lower>().solve(among.middleRows(at, 3));

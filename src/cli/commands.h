@@ -78,6 +78,8 @@ int serveDisplay(const ServeOptions &options, bool json);
 int report(const Error &error, bool json);
 /// An error as it stands under the key "error" of a JSON document.
 nlohmann::json errorJson(const Error &error);
+/// A visit's record on standard output, with the key "error" where something could not be written.
+void printRecord(const VisitRecord &record, const std::optional<Error> &problem);
 /// An error that names the file it is about.
 Error naming(const std::string &path, Error error);
 /// Tells on standard error what had to be moved, or where results were rescued. \return kDone, or kNotWritten

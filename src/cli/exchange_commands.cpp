@@ -226,7 +226,7 @@ int importReadings(const ImportOptions &o)
     }
     const int written = tellKept(kept.value());
     if (o.json) {
-        std::cout << visitJson(record.value()) << "\n";
+        printRecord(record.value(), kept->problem);
     } else {
         for (const Stage stage : {Stage::Calibrate, Stage::Profile, Stage::Verify}) {
             std::cout << stageTitle(stage) << ": " << record->line(stage).summary << "\n";

@@ -37,6 +37,15 @@ Json errorJson(const Error &error)
     return {{"message", error.what}, {"safe", error.safe}, {"todo", error.todo}, {"code", error.code}};
 }
 
+void printRecord(const VisitRecord &record, const std::optional<Error> &problem)
+{
+    Json json = Json::parse(visitJson(record));
+    if (problem) {
+        json["error"] = errorJson(*problem);
+    }
+    printJson(json);
+}
+
 int tellKept(const KeptResults &kept)
 {
     if (!kept.earlier.empty()) {

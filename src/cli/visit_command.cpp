@@ -196,7 +196,7 @@ int finish(const VisitRecord &record, const VisitOptions &o, ReadingJournal &jou
         status = kNotWritten;
     }
     if (o.json || !kept) {
-        std::cout << visitJson(record) << "\n";
+        printRecord(record, kept ? kept->problem : std::optional(kept.error()));
     } else {
         printSummary(record, folder);
     }

@@ -30,12 +30,8 @@ constexpr double kMostLight = 1e6; ///< cd/m²
 
 Error tableError(const std::string &what)
 {
-    return {ErrorKind::Input,
-            "The readings cannot be used: " + what + ".",
-            "Nothing was changed.",
-            "Each row needs a drive (red, green, blue) and a colour (XYZ, or Y with x and y, or Lab).",
-            "readings",
-            false};
+    return unusable("The readings cannot be used", what, "Each row needs a drive (red, green, blue) and a colour (XYZ, or Y with x and y, or Lab).",
+                    "readings");
 }
 
 /// A number as people write it: a decimal comma, a sign of percent.

@@ -59,12 +59,8 @@ constexpr const char *kSpectral = "SPECTRAL_";
 
 Error badCgats(const std::string &what)
 {
-    return {ErrorKind::Input,
-            "The readings cannot be used: " + what + ".",
-            "Nothing was changed.",
-            "Choose a CGATS text file with the columns RGB_R, RGB_G, RGB_B, XYZ_X, XYZ_Y and XYZ_Z.",
-            "cgats",
-            false};
+    return unusable("The readings cannot be used", what, "Choose a CGATS text file with the columns RGB_R, RGB_G, RGB_B, XYZ_X, XYZ_Y and XYZ_Z.",
+                    "cgats");
 }
 
 } // namespace

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Writing profiles: what all have in common, and the matrix form.
+#include "base/names.h"
 #include "base/text.h"
 #include "profile/lcms_handles.h"
 
@@ -401,6 +402,10 @@ Bytes ProfileFile::sealed(WallTime created) &&
         bytes[24 + 2 * i] = std::uint8_t(parts[i] >> 8);
         bytes[25 + 2 * i] = std::uint8_t(parts[i] & 0xFF);
     }
+    // Little CMS enters itself as the creator and a platform that this is not: none of those that have a signature is
+    // (ICC.1:2010, 7.2.8 and 7.2.17: 0 where there is none).
+    std::fill_n(bytes.begin() + 40, 4, std::uint8_t(0));
+    std::fill_n(bytes.begin() + 80, 4, std::uint8_t(0));
     const auto id = profileId(bytes);
     std::copy(id.begin(), id.end(), bytes.begin() + 84);
     return bytes;
@@ -464,12 +469,7 @@ std::string curveFormName(CurveForm form)
 
 std::optional<CurveForm> curveFormFromName(const std::string &name)
 {
-    for (size_t i = 0; i < kCurveForms.size(); ++i) {
-        if (name == kCurveForms[i]) {
-            return CurveForm(i);
-        }
-    }
-    return std::nullopt;
+    return named<CurveForm>(kCurveForms, name);
 }
 
 Result<Bytes> writeMatrixProfile(const MatrixModel &model, const Ramps &ramps, const ProfileText &text)

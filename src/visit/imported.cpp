@@ -20,12 +20,8 @@ constexpr size_t kMostInModel = 900; // a fit costs the cube of their number
 
 Error missing(const std::string &what)
 {
-    return {ErrorKind::Input,
-            "These readings do not describe a display: " + what + ".",
-            "Nothing was changed.",
-            "Needed are black, white, red, green and blue at full drive, three grays or more, and better some mixtures.",
-            "readings",
-            false};
+    return unusable("These readings do not describe a display", what,
+                    "Needed are black, white, red, green and blue at full drive, three grays or more, and better some mixtures.", "readings");
 }
 
 bool usable(const Measurement &m)

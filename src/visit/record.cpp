@@ -2,6 +2,7 @@
 #include "visit/record.h"
 
 #include "base/json.h"
+#include "base/names.h"
 #include "colour/cct.h"
 #include "device/bench_json.h"
 #include "visit/measurement_json.h"
@@ -33,16 +34,6 @@ constexpr std::array<const char *, 4> kTasks{"full", "refresh", "check", "profil
 constexpr std::array<const char *, 3> kEfforts{"quick", "standard", "thorough"};
 
 constexpr std::array<const char *, 3> kProfileKinds{"auto", "matrix", "lut"};
-
-template <typename E, size_t N> std::optional<E> named(const std::array<const char *, N> &names, const std::string &name)
-{
-    for (size_t i = 0; i < N; ++i) {
-        if (name == names[i]) {
-            return E(i);
-        }
-    }
-    return std::nullopt;
-}
 
 // nlohmann turns NaN into null; keep files readable by rounding what no instrument resolves.
 Json rounded(double v, int decimals = 6)

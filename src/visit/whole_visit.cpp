@@ -17,12 +17,7 @@ constexpr const char *kSchema = "dutiful-lamp/whole-visit/1";
 
 Error wrong(const std::string &place)
 {
-    return {ErrorKind::Input,
-            "This visit cannot be brought in: " + place + ".",
-            "Nothing was changed.",
-            "Pass it on once more from the studio that it comes from.",
-            "visit",
-            false};
+    return unusable("This visit cannot be brought in", place, "Pass it on once more from the studio that it comes from.", "visit");
 }
 
 } // namespace
