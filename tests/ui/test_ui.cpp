@@ -574,14 +574,16 @@ private Q_SLOTS:
     // A studio's file may come from elsewhere: a program that it names runs only when somebody here has agreed to that line.
     void aBenchCommandNeedsConsent()
     {
-        auto w = demoWindow(store());
+        auto w = std::make_unique<MainWindow>(m_dir.filePath("trap.sqlite"));
+        w->show();
+        w->openStore(false);
         const QString proof = m_dir.filePath("it-ran");
         DisplayEntry d;
-        d.roomId = w->store()->rooms().front().id;
+        d.roomId = w->store()->addRoom("Attic").value();
         d.name = "Trap";
         d.bench = QStringLiteral("touch '%1'; exit 3").arg(proof);
         const qint64 id = w->store()->addDisplay(d).value();
-        w->openStore(true);
+        w->openStore(false);
         w->selectDisplay(id);
         w->startVisit(Task::Full);
         QVERIFY(!w->runner()->running());
