@@ -39,12 +39,16 @@ void fillDisplays(QComboBox &box, const Store &store, qint64 current)
     box.setCurrentIndex(std::max(0, box.findData(current)));
 }
 
-void fillTargets(QComboBox &box, const Store &store)
+/// Targets to aim at; readings of a visit name their own, which comes first, without a name.
+void fillTargets(QComboBox &box, const Store &store, bool own = false)
 {
-    const QString chosen = box.currentText();
+    const QString chosen = own ? QString() : box.currentText();
     box.clear();
+    if (own) {
+        box.addItem(ImportView::tr("the visit's own target"), QString());
+    }
     for (const Target &t : store.targets()) {
-        box.addItem(text(t.name));
+        box.addItem(text(t.name), text(t.name));
     }
     box.setCurrentIndex(std::max(0, box.findText(chosen)));
 }
@@ -138,7 +142,7 @@ ImportView::ImportView(QWidget *parent)
         if (named.display.empty()) {
             named.display = (m_display->currentData().toLongLong() == 0 ? m_file : m_display->currentText()).toStdString();
         }
-        Q_EMIT wanted(named, m_display->currentData().toLongLong(), m_target->currentText());
+        Q_EMIT wanted(named, m_display->currentData().toLongLong(), m_target->currentData().toString());
     });
 }
 
@@ -149,11 +153,16 @@ void ImportView::show(const QString &fileName, ReadingTable table, const Store &
     m_roles = guessRoles(m_table);
     m_heading->setText(tr("%1 (%2): %3").arg(fileName, text(m_table.kind), text(counted((long long)m_table.rows.size(), "reading"))));
     fillDisplays(*m_display, store, display);
-    fillTargets(*m_target, store);
+    fillTargets(*m_target, store, ofVisit());
     const auto correction = m_table.facts.find("correction");
     fillInstrument(*m_instrument, correction != m_table.facts.end() ? correction->second : "");
     fill();
     settle();
+}
+
+bool ImportView::ofVisit() const
+{
+    return m_table.facts.contains("visit_task");
 }
 
 void ImportView::fill()
@@ -195,7 +204,9 @@ void ImportView::settle()
     for (const std::string &q : m_roles.unclear) {
         open << text(q);
     }
-    m_open->setText(open.isEmpty() ? tr("Everything is clear. Some of the readings are kept out of the profile and judge it.") : open.join(' '));
+    m_open->setText(!open.isEmpty() ? open.join(' ')
+                    : ofVisit()     ? tr("These are the readings of a visit. Its profile and its verdict are made again of them.")
+                                    : tr("Everything is clear. Some of the readings are kept out of the profile and judge it."));
     int index = m_drive->findData(m_roles.fullDrive);
     if (index < 0) {
         m_drive->addItem(QString::number(m_roles.fullDrive), m_roles.fullDrive);
@@ -266,7 +277,7 @@ TypedReadings::TypedReadings(QWidget *parent)
         m_set.display = m_display->currentText().toStdString();
         m_set.correction = m_instrument->currentData().toString().toStdString();
         // They stay until a visit has been made of them.
-        Q_EMIT wanted(m_set, m_display->currentData().toLongLong(), m_target->currentText());
+        Q_EMIT wanted(m_set, m_display->currentData().toLongLong(), m_target->currentData().toString());
     });
 }
 

@@ -30,6 +30,7 @@ Q_SIGNALS:
 
 private:
     void settle();
+    [[nodiscard]] bool ofVisit() const;
     void fill();
     QString m_file;
     ReadingTable m_table;

@@ -18,7 +18,7 @@
 #include "app/worksheet.h"
 #include "exchange/report.h"
 #include "exchange/results.h"
-#include "visit/imported.h"
+#include "visit/own_readings.h"
 #include "visit/whole_visit.h"
 
 #include <QApplication>
@@ -1122,10 +1122,13 @@ void MainWindow::bringVisitIn(const VisitRecord &record)
 void MainWindow::bringIn(const ReadingSet &set, qint64 display, const QString &target)
 {
     VisitPlan plan;
-    plan.target = m_store->target(target.toStdString());
+    Asked asked;
+    if (!target.isEmpty()) {
+        asked.target = plan.target = m_store->target(target.toStdString());
+    }
     applyWorkSettings(plan, m_store.get());
     m_background->start(
-        tr("Describing the display by its readings…"), [set, plan] { return visitFromReadings(set, plan, {}, wallNow()); },
+        tr("Describing the display by its readings…"), [set, plan, asked] { return visitOfReadings(set, plan, asked, wallNow()); },
         [this, display, name = text(set.display)](Result<VisitRecord> made) {
             if (!made) {
                 m_desk->notBroughtIn();

@@ -24,6 +24,16 @@ LinearRgb Primaries::amounts(const XYZ &xyz) const
     return LinearRgb(matrix().partialPivLu().solve((xyz - black).vec()));
 }
 
+Primaries Primaries::turnedTo(const XYZ &newWhite) const
+{
+    const LinearRgb before = amounts(white), after = amounts(newWhite);
+    LinearRgb factors;
+    for (int c = 0; c < 3; ++c) {
+        factors[c] = after[c] / std::max(before[c], 1e-6);
+    }
+    return scaled(factors, newWhite, (newWhite.b / std::max(white.b, 1e-6)) * black);
+}
+
 Primaries Primaries::scaled(const LinearRgb &factors, const XYZ &newWhite, const XYZ &newBlack) const
 {
     const auto column = [&](const XYZ &p, double factor) { return newBlack + factor * (p - black); };

@@ -15,6 +15,9 @@ struct Primaries {
     /// How much of each channel's light makes a tristimulus value, 1 for the channel's full light here.
     [[nodiscard]] LinearRgb amounts(const XYZ &xyz) const;
     /// The same primaries where each channel's light is multiplied and black is another.
+    /// The same primaries where the menu was turned until white read otherwise: each channel follows its share of white, black
+    /// the luminance.
+    [[nodiscard]] Primaries turnedTo(const XYZ &newWhite) const;
     [[nodiscard]] Primaries scaled(const LinearRgb &factors, const XYZ &newWhite, const XYZ &newBlack) const;
 };
 

@@ -31,8 +31,7 @@ struct ServeOptions {
 
 /// Of `import`, `convert` and `rebuild`.
 struct ImportOptions {
-    std::string file, out, target = "Photo", tolerance = "studio", profile = "auto", name, report = "pdf", columns, ramps, correctedFor,
-                           curves = "auto";
+    std::string file, out, target, tolerance, profile = "auto", name, report = "pdf", columns, ramps, correctedFor, curves = "auto";
     double fullDrive = 0, whiteLuminance = 0;
     int icc = 0; ///< 0: not said
     int grid = 33;

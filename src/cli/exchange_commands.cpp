@@ -10,6 +10,7 @@
 #include "exchange/results.h"
 #include "profile/display_cube.h"
 #include "visit/imported.h"
+#include "visit/own_readings.h"
 #include "visit/whole_visit.h"
 
 #include <nlohmann/json.hpp>
@@ -194,8 +195,8 @@ int importReadings(const ImportOptions &o)
         set.value().correction = o.correctedFor;
     }
     VisitPlan plan;
-    const auto target = findTarget(o.target);
-    const auto tolerance = findTolerance(o.tolerance);
+    const auto target = findTarget(o.target.empty() ? "Photo" : o.target);
+    const auto tolerance = findTolerance(o.tolerance.empty() ? "studio" : o.tolerance);
     if (!target || !tolerance) {
         return report(target ? tolerance.error() : target.error(), o.json);
     }
@@ -213,9 +214,16 @@ int importReadings(const ImportOptions &o)
     if (!ramps) {
         return report(ramps.error(), o.json);
     }
-    const auto record = visitFromReadings(set.value(), plan, ramps.value(), now());
+    Asked asked{{}, {}, ramps.value()};
+    if (!o.target.empty()) {
+        asked.target = plan.target;
+    }
+    if (!o.tolerance.empty()) {
+        asked.tolerance = plan.tolerance;
+    }
+    const auto record = visitOfReadings(set.value(), plan, asked, now());
     if (!record) {
-        return report(record.error(), o.json);
+        return report(naming(o.file, record.error()), o.json);
     }
     const PaintingWithoutScreen painting(o.report != "none");
     const ReportKind kindOfReport = o.report == "pdf" ? ReportKind::Pdf : (o.report == "html" ? ReportKind::Html : ReportKind::None);

@@ -68,8 +68,8 @@ void addImport(CLI::App &app, ImportOptions &o, int &status)
     auto *importing = app.add_subcommand("import", "Make a profile and a verdict of readings that were taken elsewhere");
     reading(importing);
     importing->add_option("--out", o.out, "Folder for the results")->required();
-    importing->add_option("--target", o.target, "What the display was aimed at: name or JSON file");
-    importing->add_option("--tolerance", o.tolerance, "Name of a built-in tolerance, or a JSON file");
+    importing->add_option("--target", o.target, "What the display was aimed at: name or JSON file; as the file says, else Photo, where left out");
+    importing->add_option("--tolerance", o.tolerance, "What judges it: name or JSON file; as the file says, else studio, where left out");
     importing->add_option("--profile", o.profile, "auto, matrix or lut");
     importing->add_option("--icc", o.icc, "ICC major version: 2 or 4");
     importing->add_option("--curves", o.curves, kCurvesHelp)->check(CLI::IsMember(kCurveForms));

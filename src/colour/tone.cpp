@@ -138,6 +138,16 @@ ToneCurve ToneCurve::withBlack(double blackOverWhite) const
     return curve;
 }
 
+std::vector<double> ToneCurve::samples() const
+{
+    constexpr int kSamples = 1024;
+    std::vector<double> all;
+    for (int i = 0; i < kSamples; ++i) {
+        all.push_back(value(double(i) / (kSamples - 1)));
+    }
+    return all;
+}
+
 double gammaAt(double drive, double light)
 {
     return std::log(light) / std::log(drive);

@@ -26,6 +26,8 @@ struct ToneCurve {
     [[nodiscard]] std::string name() const;
     /// The same curve told the display's own black (only BT.1886 depends on it).
     [[nodiscard]] ToneCurve withBlack(double blackOverWhite) const;
+    /// value() at 1024 equal steps of drive from 0 to 1.
+    [[nodiscard]] std::vector<double> samples() const;
 };
 
 /// A curve given by samples at equal steps from 0 to 1, straight between them. \param samples 2 or more \param x clamped to 0..1; what is

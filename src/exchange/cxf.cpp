@@ -282,15 +282,24 @@ std::string readingsToCxf(const ReadingSet &set)
     xml.writeTextElement("Creator", "Dutiful Lamp");
     xml.writeTextElement("CreationDate", plain(set.created));
     xml.writeTextElement("Description", plain(set.display));
+    const auto tag = [&xml](const std::string &name, const std::string &value) {
+        xml.writeEmptyElement("Tag");
+        xml.writeAttribute("Name", plain(name));
+        xml.writeAttribute("Value", plain(value));
+    };
     for (const auto &[name, value] : std::initializer_list<std::pair<const char *, std::string>>{{"instrument", set.instrument},
                                                                                                  {"correction", set.correction},
                                                                                                  {"luminance unit", "cd/m²"},
                                                                                                  {"drive", set.behindLut ? "behind LUT" : ""}}) {
         if (!value.empty()) {
-            xml.writeEmptyElement("Tag");
-            xml.writeAttribute("Name", name);
-            xml.writeAttribute("Value", plain(value));
+            tag(name, value);
         }
+    }
+    for (const auto &[name, value] : set.facts) {
+        tag(name, value);
+    }
+    for (const auto &[name, value] : statesLines(set.states)) {
+        tag(name, value);
     }
     xml.writeEndElement();
     xml.writeStartElement("Resources");

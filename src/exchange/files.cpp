@@ -17,12 +17,15 @@ namespace fs = std::filesystem;
 
 ReadingSet readingSet(const VisitRecord &record)
 {
-    return {record.readings,
-            record.display.model + " " + record.display.serial,
-            record.instrument.model + " " + record.instrument.serial,
-            record.correction,
-            isoTime(record.started),
-            false};
+    ReadingSet set;
+    set.readings = record.readings;
+    set.display = record.display.model + " " + record.display.serial;
+    set.instrument = record.instrument.model + " " + record.instrument.serial;
+    set.correction = record.correction;
+    set.created = isoTime(record.started);
+    set.states = record.states;
+    set.facts = factsOfVisit(record);
+    return set;
 }
 
 std::optional<fs::path> rescueFolder()

@@ -25,7 +25,7 @@ namespace {
 
 using Json = nlohmann::json;
 
-constexpr size_t kMostRows = 50000, kMostColumns = 600;
+constexpr size_t kMostRows = 50000, kMostColumns = 600, kMostFacts = 5000;
 constexpr double kMostLight = 1e6; ///< cd/m²
 
 Error tableError(const std::string &what)
@@ -42,6 +42,12 @@ std::optional<double> numberIn(std::string text)
         text.pop_back();
     }
     return numberOf(text);
+}
+
+std::string trimmed(const std::string &text)
+{
+    const size_t from = text.find_first_not_of(" \t"), to = text.find_last_not_of(" \t\r");
+    return from == std::string::npos ? "" : text.substr(from, to - from + 1);
 }
 
 /// One line of a CSV, quotes honoured (RFC 4180).
@@ -108,8 +114,10 @@ Result<ReadingTable> fromCsv(const std::string &text)
         }
         if (!line.empty() && line[0] == '#') {
             const size_t colon = line.find(':');
-            if (colon != std::string::npos && table.facts.size() < 50) {
-                table.facts[lower(cells(line.substr(1, colon - 1), '\0').front())] = cells(line.substr(colon + 1), '\0').front();
+            if (colon != std::string::npos && table.facts.size() < kMostFacts) {
+                const std::string name = lower(trimmed(line.substr(1, colon - 1))), value = trimmed(line.substr(colon + 1));
+                // What is JSON keeps its quotes.
+                table.facts[name] = !value.empty() && value[0] == '{' ? value : cells(value, '\0').front();
             }
         } else if (line.find_first_not_of(" \t,;") != std::string::npos) {
             lines.push_back(line);
@@ -160,6 +168,11 @@ Result<ReadingTable> fromCgats(const std::string &text)
         }
     }
     table.behindLut = facts.behindLut;
+    for (const auto &[name, value] : read->comments) {
+        if (table.facts.size() < kMostFacts) {
+            table.facts.emplace(lower(name), value);
+        }
+    }
     for (auto &row : table.rows) {
         table.spectra.push_back(spectrumOf(read.value(), row));
         std::replace(row.begin(), row.end(), std::string("-"), std::string());
@@ -220,6 +233,20 @@ Result<ReadingTable> fromJson(const std::string &text)
             if (!part("correction").empty()) {
                 table.facts["correction"] = part("correction");
             }
+        }
+    }
+    if (j.contains("states") && j.contains("ramps")) {
+        try {
+            for (const auto &[name, value] : statesLines(statesFromJson(j))) {
+                table.facts[name] = value;
+            }
+        } catch (const std::exception &e) {
+            return tableError("its states cannot be read: " + plainWhat(e));
+        }
+    }
+    for (const char *fact : kVisitFacts) {
+        if (j.contains(fact)) {
+            table.facts[fact] = j[fact].is_string() ? j[fact].get<std::string>() : jsonText(j[fact]);
         }
     }
     table.behindLut = j.value("drive", Json()) == Json("behind LUT");
@@ -485,6 +512,16 @@ Result<ReadingSet> readingsFrom(const ReadingTable &table, const Roles &roles)
         const auto found = table.facts.find(name);
         return found == table.facts.end() ? std::string() : found->second;
     };
+    try {
+        set.states = statesFromLines({table.facts.begin(), table.facts.end()});
+    } catch (const std::exception &e) {
+        return tableError("its states cannot be read: " + plainWhat(e));
+    }
+    for (const char *name : kVisitFacts) {
+        if (!fact(name).empty()) {
+            set.facts[name] = fact(name);
+        }
+    }
     set.display = fact("display");
     set.instrument = fact("instrument");
     set.correction = fact("correction");
@@ -525,6 +562,12 @@ std::string readingsCsvHead(const ReadingSet &set)
                                                                                                  {"created", set.created},
                                                                                                  {"drive", set.behindLut ? "behind LUT" : ""}}) {
         text += value.empty() ? "" : std::string("# ") + name + ": " + lineOf(value) + "\n";
+    }
+    for (const auto &[name, value] : set.facts) {
+        text += "# " + name + ": " + lineOf(value) + "\n";
+    }
+    for (const auto &[name, value] : statesLines(set.states)) {
+        text += "# " + name + ": " + value + "\n";
     }
     text += "name,r,g,b,X (cd/m²),Y (cd/m²),Z (cd/m²)";
     for (const ReadingField &f : readingFields()) {
@@ -569,6 +612,13 @@ std::string readingsToJson(const ReadingSet &set)
            {"readings", all}};
     if (set.behindLut) {
         j["drive"] = "behind LUT";
+    }
+    if (!set.states.all.empty()) {
+        j.update(statesJson(set.states));
+    }
+    for (const auto &[name, value] : set.facts) {
+        const auto json = value.empty() || value[0] != '{' ? Result<Json>(Json(value)) : parseJson(value);
+        j[name] = json ? json.value() : Json(value);
     }
     return jsonText(j, 1);
 }

@@ -3,6 +3,7 @@
 
 #include "measure/reading_set.h"
 
+#include <array>
 #include <map>
 #include <optional>
 #include <string>
@@ -19,6 +20,10 @@ struct ReadingTable {
     std::vector<std::optional<Spectrum>> spectra; ///< one for each row that may have one, or none at all
     bool behindLut = false;
 };
+
+/// Facts about a whole visit that a file of readings may carry: what it was for, what it aimed at, what judged it.
+constexpr std::array<const char *, 7> kVisitFacts{"visit_task",       "visit_target",      "visit_tolerance", "display_facts",
+                                                  "instrument_facts", "correction_matrix", "profile_chad"};
 
 /// Reads a CSV (comma, semicolon or tab; point or comma as decimal sign), CGATS, CxF (ISO 17972-1) or JSON text.
 /// The error names the place.

@@ -45,6 +45,19 @@ Lab measuredLab(const XYZ &xyz, const XYZ &white, const Eigen::Matrix3d &chad)
     return labOf(RelXYZ(chad * xyz.vec() / white.b), iccD50());
 }
 
+XYZ withoutDrift(const Measurement &m, const Measurement &before, const Measurement &after)
+{
+    const double s = (m.t - before.t) / std::max(1e-9, after.t - before.t);
+    XYZ xyz = m.xyz;
+    for (int c = 0; c < 3; ++c) {
+        const double change = after.xyz[c] / before.xyz[c] - 1;
+        if (std::abs(change) > 3 * after.sigma[c] / after.xyz[c]) {
+            xyz[c] *= (1 + change) / (1 + change * s);
+        }
+    }
+    return xyz;
+}
+
 Verification verify(std::vector<VerifiedColour> colours, const XYZ &white, const Eigen::Matrix3d &chad, double systematic)
 {
     Verification result;

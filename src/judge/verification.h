@@ -2,6 +2,7 @@
 #pragma once
 
 #include "colour/spaces.h"
+#include "measure/gauge.h"
 #include "profile/icc.h"
 
 #include <string>
@@ -41,6 +42,10 @@ struct Verification {
 
 /// Lab of a reading, D50, relative to a measured white and adapted by a profile's `chad`.
 Lab measuredLab(const XYZ &xyz, const XYZ &white, const Eigen::Matrix3d &chad);
+
+/// Takes what white did between two readings out of a reading in between or near: it is put on the scale of the second.
+/// Changes within the noise are left alone.
+XYZ withoutDrift(const Measurement &m, const Measurement &before, const Measurement &after);
 
 /// Judges readings against what was wanted.
 /// \param systematic standard uncertainty in ΔE00 that all colours share: the instrument's correction

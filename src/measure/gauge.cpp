@@ -361,6 +361,7 @@ Measurement Gauge::keep(const Reading &reading, const Drive &rgb, const std::str
     m.rgb = rgb;
     m.xyz = reading.xyz;
     m.spectrum = reading.spectrum;
+    m.wanted = mode == ReadMode::Emission ? m_wanted : std::nullopt;
     m.tooDark = reading.integrationS < 0;
     m.lowLight = reading.lowLight;
     m.integrationS = std::max(0.0, reading.integrationS);
@@ -373,6 +374,15 @@ Measurement Gauge::keep(const Reading &reading, const Drive &rgb, const std::str
         m.sigma = XYZ((m_matrix->cwiseAbs2() * m.sigma.vec().cwiseAbs2()).cwiseSqrt());
     }
     m.t = reading.t;
+    if (m_hooks.onState && mode == ReadMode::Emission) {
+        DisplayState state;
+        state.area = m_shown ? m_shown->area : m_area;
+        state.at = m_shown ? m_shown->at : m_place.at;
+        state.surround = m_shown ? m_shown->surround : Drive{};
+        state.instrument = instrumentName();
+        state.correction = m_correction;
+        m_hooks.onState(state, m);
+    }
     if (m_hooks.onReading) {
         m_hooks.onReading(m);
     }

@@ -3,6 +3,7 @@
 
 #include "device/bench.h"
 #include "measure/correction.h"
+#include "measure/state.h"
 
 #include <chrono>
 #include <functional>
@@ -19,9 +20,12 @@ struct Measurement {
     std::string stage; ///< stage of the visit that took it
     std::string name;  ///< what the patch was for
     ReadMode mode = ReadMode::Emission;
-    Drive rgb; ///< drive before the LUT
-    XYZ xyz;   ///< as read, cd/m² (lux for ambient light)
-    XYZ sigma; ///< standard deviation of each component by the noise model
+    Drive rgb;                        ///< drive before the LUT
+    std::optional<Drive> behind = {}; ///< drive behind it, as the panel got it; nothing where that is not known
+    std::optional<Lab> wanted = {};   ///< where it verifies: what the profile says of the drive (D50, relative to white)
+    int state = 0;                    ///< number of the state it was taken in (States); 0: not known
+    XYZ xyz;                          ///< as read, cd/m² (lux for ambient light)
+    XYZ sigma;                        ///< standard deviation of each component by the noise model
     double integrationS = 0;
     double t = 0;                          ///< bench clock, s
     std::optional<Spectrum> spectrum = {}; ///< where the instrument gives one
@@ -83,12 +87,18 @@ public:
         std::function<bool(const Error &)> askToMend;
         /// A reading that was kept turned out not to count; its number.
         std::function<void(int)> onSetAside;
+        /// What was read in: the patch and the instrument are filled in, whoever sets up the display fills in the rest, and
+        /// the reading's `state` and `behind`.
+        std::function<void(DisplayState &, Measurement &)> onState;
     };
 
     Gauge(Bench &bench, InstrumentInfo instrument, Hooks hooks, std::stop_token stop);
 
     /// Name of the stage that the next readings belong to.
     void setStage(std::string stage) { m_stage = std::move(stage); }
+    /// What a profile says of the next patches, where they verify it; nothing ends that.
+    void setWanted(const std::optional<Lab> &wanted) { m_wanted = wanted; }
+    [[nodiscard]] const std::optional<Lab> &wanted() const { return m_wanted; }
     /// Patch area as a fraction of the screen; lowered where the panel dims itself above a limit.
     void setPatchArea(double area) { m_area = area; }
     [[nodiscard]] double patchArea() const { return m_area; }
@@ -162,6 +172,7 @@ private:
     double m_area = 0.1;
     double m_settleS = 0.3;
     int m_count = 0;
+    std::optional<Lab> m_wanted;
     Spending m_own;
     Spending *m_spending = nullptr; ///< shared with others; null: m_own counts
 };

@@ -14,12 +14,13 @@ namespace {
 constexpr size_t kMostBands = 4096;
 
 /// A field that is a number of the measurement.
-template <typename Member> ReadingField numberField(std::string key, std::string heading, std::string cgats, Member member)
+template <typename Member> ReadingField numberField(std::string key, std::string heading, std::string cgats, Member member, bool optional = false)
 {
     return {std::move(key),
             std::move(heading),
             std::move(cgats),
             true,
+            optional,
             [member](const Measurement &m) { return exactText(double(member(m))); },
             [member](Measurement &m, const std::string &text) {
                 const auto v = numberOf(text);
@@ -28,6 +29,26 @@ template <typename Member> ReadingField numberField(std::string key, std::string
                     member(m) = std::remove_reference_t<decltype(member(m))>(*v);
                 }
                 return v ? std::abs(*v) < 1e9 : text.empty();
+            }};
+}
+
+/// A field that is one number of something that a measurement may not have.
+template <typename T>
+ReadingField optionalField(std::string key, std::string heading, std::string cgats, std::optional<T> Measurement::*member, int part)
+{
+    return {std::move(key),
+            std::move(heading),
+            std::move(cgats),
+            true,
+            true,
+            [member, part](const Measurement &m) { return m.*member ? exactText((*(m.*member))[part]) : std::string(); },
+            [member, part](Measurement &m, const std::string &text) {
+                const auto v = numberOf(text);
+                if (v) {
+                    m.*member = (m.*member).value_or(T{});
+                    (*(m.*member))[part] = *v;
+                }
+                return v.has_value() || text.empty();
             }};
 }
 
@@ -101,7 +122,7 @@ const std::vector<ReadingField> &readingFields()
     static const std::vector<ReadingField> fields{
         numberField(
             "number", "number", "SAMPLE_ID", [](auto &m) -> auto & { return m.index; }),
-        {"stage", "stage", "STAGE", false, [](const Measurement &m) { return m.stage; },
+        {"stage", "stage", "STAGE", false, false, [](const Measurement &m) { return m.stage; },
          [](Measurement &m, const std::string &text) {
              m.stage = text;
              return true;
@@ -116,8 +137,16 @@ const std::vector<ReadingField> &readingFields()
             "integration_s", "integration (s)", "INTEGRATION_S", [](auto &m) -> auto & { return m.integrationS; }),
         numberField(
             "t", "time (s)", "BENCH_S", [](auto &m) -> auto & { return m.t; }),
-        {"state", "state", "FLAGS", false, stateText, readState},
-        {"spectrum", "spectrum (start nm, step nm, W/sr/m²/nm)", "", false,
+        numberField(
+            "display_state", "display state", "DISPLAY_STATE", [](auto &m) -> auto & { return m.state; }, true),
+        optionalField("behind_r", "behind r", "BEHIND_R", &Measurement::behind, 0),
+        optionalField("behind_g", "behind g", "BEHIND_G", &Measurement::behind, 1),
+        optionalField("behind_b", "behind b", "BEHIND_B", &Measurement::behind, 2),
+        optionalField("wanted_L", "wanted L*", "WANTED_L", &Measurement::wanted, 0),
+        optionalField("wanted_a", "wanted a*", "WANTED_A", &Measurement::wanted, 1),
+        optionalField("wanted_b", "wanted b*", "WANTED_B", &Measurement::wanted, 2),
+        {"state", "state", "FLAGS", false, false, stateText, readState},
+        {"spectrum", "spectrum (start nm, step nm, W/sr/m²/nm)", "", false, true,
          [](const Measurement &m) { return m.spectrum ? spectrumText(*m.spectrum) : std::string(); },
          [](Measurement &m, const std::string &text) {
              m.spectrum = spectrumFrom(text);

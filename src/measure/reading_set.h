@@ -9,7 +9,9 @@ namespace lamp {
 struct ReadingSet {
     std::vector<Measurement> readings; ///< in the order they were taken
     std::string display, instrument, correction, created;
-    bool behindLut = false; ///< drives are those behind the video LUT; else nothing stood between
+    States states;                            ///< that readings were taken in
+    std::map<std::string, std::string> facts; ///< further ones, by name: of a visit "task", "target", "tolerance", ...
+    bool behindLut = false;                   ///< drives are those behind the video LUT; else nothing stood between
 };
 
 } // namespace lamp

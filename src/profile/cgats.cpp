@@ -35,6 +35,14 @@ std::string oneLine(std::string text)
     return text;
 }
 
+/// A line break ends a comment.
+std::string oneLineRaw(std::string text)
+{
+    std::replace_if(
+        text.begin(), text.end(), [](unsigned char c) { return c < 32; }, ' ');
+    return text;
+}
+
 /// An empty cell would be no cell: a dash stands for it.
 std::string cellOf(const std::string &text)
 {
@@ -125,7 +133,16 @@ std::string readingsToCgats(const ReadingSet &set)
     std::string text(size, '\0');
     cmsIT8SaveToMem(h, text.data(), &size);
     text.resize(std::strlen(text.c_str()));
-    return text;
+    // States and ramps are longer than a property may be; comments of the format (ISO 28178: lines with #) hold them.
+    std::string comments;
+    for (const auto &[name, value] : set.facts) {
+        comments += "# " + name + ": " + oneLineRaw(value) + "\n";
+    }
+    for (const auto &[name, value] : statesLines(set.states)) {
+        comments += "# " + name + ": " + value + "\n";
+    }
+    const size_t line = text.find('\n');
+    return line == std::string::npos ? text : text.insert(line + 1, comments);
 }
 
 Result<CgatsTable> readCgats(const std::string &text)
@@ -138,6 +155,19 @@ Result<CgatsTable> readCgats(const std::string &text)
     }
     cmsHANDLE h = it8.get();
     CgatsTable table;
+    for (size_t at = 0; at < text.size();) {
+        const size_t end = std::min(text.find('\n', at), text.size());
+        const size_t colon = text.find(": ", at);
+        if (text[at] == '#' && colon < end && table.comments.size() < 5000) {
+            size_t last = end;
+            while (last > colon + 2 && (text[last - 1] == '\r' || text[last - 1] == ' ')) {
+                --last;
+            }
+            const size_t name = std::min(text.find_first_not_of("# ", at), colon);
+            table.comments.emplace_back(text.substr(name, colon - name), text.substr(colon + 2, last - colon - 2));
+        }
+        at = end + 1;
+    }
     char **names = nullptr;
     const int columns = cmsIT8EnumDataFormat(h, &names);
     // A claimed number of fields that could not be had leaves none.

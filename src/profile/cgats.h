@@ -20,6 +20,7 @@ struct CgatsTable {
     std::vector<std::string> columns;
     std::vector<std::vector<std::string>> rows;
     std::vector<std::pair<std::string, std::string>> properties;
+    std::vector<std::pair<std::string, std::string>> comments; ///< lines "# name: value"
 };
 Result<CgatsTable> readCgats(const std::string &text);
 

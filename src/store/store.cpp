@@ -45,7 +45,11 @@ const std::vector<QStringList> &migrations()
         {"ALTER TABLE display ADD COLUMN screen TEXT NOT NULL DEFAULT ''"},
         {"CREATE TABLE aim (kind TEXT NOT NULL, name TEXT NOT NULL, content TEXT NOT NULL, PRIMARY KEY (kind, name)) WITHOUT ROWID"},
         {"ALTER TABLE visit ADD COLUMN owner TEXT NOT NULL DEFAULT ''", "ALTER TABLE visit ADD COLUMN lease INTEGER NOT NULL DEFAULT 0",
-         "ALTER TABLE reading ADD COLUMN low_light INTEGER NOT NULL DEFAULT 0", "ALTER TABLE reading ADD COLUMN spectrum TEXT NOT NULL DEFAULT ''"},
+         "ALTER TABLE reading ADD COLUMN low_light INTEGER NOT NULL DEFAULT 0", "ALTER TABLE reading ADD COLUMN spectrum TEXT NOT NULL DEFAULT ''",
+         "ALTER TABLE reading ADD COLUMN state INTEGER NOT NULL DEFAULT 0", "ALTER TABLE reading ADD COLUMN behind_r REAL",
+         "ALTER TABLE reading ADD COLUMN behind_g REAL", "ALTER TABLE reading ADD COLUMN behind_b REAL",
+         "ALTER TABLE reading ADD COLUMN wanted_l REAL", "ALTER TABLE reading ADD COLUMN wanted_a REAL",
+         "ALTER TABLE reading ADD COLUMN wanted_b REAL"},
     };
     return steps;
 }
@@ -384,9 +388,9 @@ Status Store::insertReading(const QString &visitId, const Measurement &m, bool o
     QSqlQuery q(database());
     const QString columns =
         QStringLiteral("visit_id, number, stage, name, mode, r, g, b, x, y, z, sx, sy, sz, integration_s, bench_s, too_dark, superseded, "
-                       "low_light, spectrum");
+                       "low_light, spectrum, state, behind_r, behind_g, behind_b, wanted_l, wanted_a, wanted_b");
     // Only while the visit is this object's: two that write into one visit would drop each other's readings.
-    q.prepare(QStringLiteral("INSERT INTO reading (%1) SELECT ?,?,?,?,?,?,?,?,?,?,?,?,?,?,?,?,?,?,?,? WHERE %2")
+    q.prepare(QStringLiteral("INSERT INTO reading (%1) SELECT ?,?,?,?,?,?,?,?,?,?,?,?,?,?,?,?,?,?,?,?,?,?,?,?,?,?,? WHERE %2")
                   .arg(columns, owned ? QStringLiteral("EXISTS (SELECT 1 FROM visit WHERE id = ? AND owner = ?)") : QStringLiteral("1 = 1")));
     q.addBindValue(visitId);
     q.addBindValue(m.index);
@@ -400,6 +404,13 @@ Status Store::insertReading(const QString &visitId, const Measurement &m, bool o
     q.addBindValue(m.superseded);
     q.addBindValue(m.lowLight);
     q.addBindValue(m.spectrum ? QString::fromStdString(spectrumText(*m.spectrum)) : QStringLiteral(""));
+    q.addBindValue(m.state);
+    for (int c = 0; c < 3; ++c) {
+        q.addBindValue(m.behind ? QVariant((*m.behind)[c]) : QVariant());
+    }
+    for (int c = 0; c < 3; ++c) {
+        q.addBindValue(m.wanted ? QVariant((*m.wanted)[c]) : QVariant());
+    }
     if (owned) {
         q.addBindValue(visitId);
         q.addBindValue(m_owner);
@@ -629,8 +640,9 @@ Result<VisitRecord> Store::visit(const QString &id) const
     if (!record) {
         return record;
     }
-    q.prepare(QStringLiteral("SELECT number, stage, name, mode, r, g, b, x, y, z, sx, sy, sz, integration_s, bench_s, too_dark, superseded, "
-                             "low_light, spectrum FROM reading WHERE visit_id = ? ORDER BY number"));
+    q.prepare(QStringLiteral(
+        "SELECT number, stage, name, mode, r, g, b, x, y, z, sx, sy, sz, integration_s, bench_s, too_dark, superseded, "
+        "low_light, spectrum, state, behind_r, behind_g, behind_b, wanted_l, wanted_a, wanted_b FROM reading WHERE visit_id = ? ORDER BY number"));
     q.addBindValue(id);
     if (!q.exec()) {
         return storageError(QStringLiteral("The readings of the visit %1 cannot be read.").arg(id), q.lastError());
@@ -653,6 +665,13 @@ Result<VisitRecord> Store::visit(const QString &id) const
         m.superseded = q.value(16).toBool() || std::find(aside.begin(), aside.end(), m.index) != aside.end();
         m.lowLight = q.value(17).toBool();
         m.spectrum = spectrumFrom(q.value(18).toString().toStdString());
+        m.state = q.value(19).toInt();
+        if (!q.isNull(20)) {
+            m.behind = Drive{d(20), d(21), d(22)};
+        }
+        if (!q.isNull(23)) {
+            m.wanted = Lab{d(23), d(24), d(25)};
+        }
         record.value().readings.push_back(m);
     }
     return record;

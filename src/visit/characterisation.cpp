@@ -181,14 +181,8 @@ Result<PanelReading> Visit::readPanel(const Drive &rgb, const XYZ &expected)
 Status Visit::firstLook()
 {
     const Trim &t = *m_record.trim;
-    const LinearRgb before = t.primaries.amounts(t.primaries.white), after = t.primaries.amounts(t.white);
-    LinearRgb factors;
-    for (int c = 0; c < 3; ++c) {
-        factors[c] = after[c] / std::max(before[c], 1e-6);
-    }
-    const double light = t.white.b / std::max(t.primaries.white.b, 1e-6);
-    const XYZ black = light * t.primaries.black;
-    const Primaries prior = t.primaries.scaled(factors, t.white, black);
+    const Primaries prior = t.primaries.turnedTo(t.white);
+    const XYZ &black = prior.black;
     // What was read while trimming counts as far as the menu still stands where it stood then.
     std::vector<PanelReading> readings;
     if (!m_record.ramps.empty()) {
@@ -430,14 +424,8 @@ void Visit::describeCalibration()
     m_record.calibrated = {shown.evaluate({1, 0, 0}), shown.evaluate({0, 1, 0}), shown.evaluate({0, 0, 1}), m_model->evaluate(behindRamps({1, 1, 1})),
                            m_model->evaluate(behindRamps({0, 0, 0}))};
     const Primaries &p = m_record.calibrated;
-    std::vector<double> tone;
-    if (ramps) {
-        const ToneCurve curve = m_record.plan.target.tone.withBlack(p.black.b / p.white.b);
-        for (int i = 0; i <= 1023; ++i) {
-            tone.push_back(curve.value(i / 1023.0));
-        }
-    }
-    m_record.light = shown.asMatrix(tone).light;
+    const ToneCurve tone = m_record.plan.target.tone.withBlack(p.black.b / p.white.b);
+    m_record.light = shown.asMatrix(ramps ? tone.samples() : std::vector<double>{}).light;
     // What the model expects of the grays; verification reads them.
     std::vector<GrayInput> grays;
     for (int i = 1; i <= 20; ++i) {
@@ -492,12 +480,7 @@ Status Visit::measureAsItStands()
         grays.push_back({d.a, m->xyz});
     }
     m_record.gray = judgeGrays(grays, p.white, p.black, m_record.targetWhite(), m_record.plan.target.tone);
-    for (auto &list : m_record.light) {
-        list.clear();
-        for (int i = 0; i <= 1023; ++i) {
-            list.push_back(tone.value(i / 1023.0));
-        }
-    }
+    m_record.light.fill(tone.samples());
     finish(Stage::Calibrate, "As found: white " + whiteText(p.white) + "; gray ΔE00 mean " + fixed(m_record.gray.mean, 2));
     return Done{};
 }
@@ -515,9 +498,7 @@ Status Visit::profileStage()
     }
     const std::optional<ShownDisplay> shown =
         m_model ? std::optional<ShownDisplay>(std::in_place, *m_model, m_record.ramps.empty() ? Ramps{} : m_exactRamps) : std::nullopt;
-    const Primaries &p = m_record.calibrated;
-    MatrixModel matrix{p.matrix(), p.black, m_record.light};
-    matrix.channels *= p.amounts(p.white).vec().asDiagonal();
+    const MatrixModel matrix = m_record.asMatrix();
     const bool table = shown && wantsTable(*shown, matrix);
     ProfileText text;
     text.description = m_record.profileName();

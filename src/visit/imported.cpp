@@ -6,8 +6,8 @@
 #include "profile/cgats.h"
 #include "profile/table_profile.h"
 #include "visit/gamut_figures.h"
-#include "visit/soundness.h"
 #include "visit/systematic.h"
+#include "visit/verdict.h"
 
 #include <algorithm>
 #include <cmath>

@@ -42,6 +42,8 @@ Json measurementJson(const Measurement &m)
             }
         } else if (f.key == "number") {
             j[f.key] = m.index;
+        } else if (f.numeric && f.optional && text.empty()) {
+            continue;
         } else if (f.numeric) {
             j[f.key] = text.empty() ? Json(nullptr) : Json(*numberOf(text));
         } else {
@@ -61,7 +63,7 @@ Measurement measurementFromJson(const Json &j)
     for (const ReadingField &f : readingFields()) {
         const auto it = j.find(f.key);
         const bool there = it != j.end() && !it->is_null();
-        if (!there && !old && f.key != "spectrum") {
+        if (!there && !old && f.key != "spectrum" && !f.optional) {
             throw std::runtime_error("key '" + f.key + "' not found"); // what is missing is not taken for 0
         }
         if (!there) {

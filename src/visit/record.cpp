@@ -373,6 +373,13 @@ std::optional<ProfileKind> profileKindFromName(const std::string &name)
     return named<ProfileKind>(kProfileKinds, name);
 }
 
+MatrixModel VisitRecord::asMatrix() const
+{
+    MatrixModel m{calibrated.matrix(), calibrated.black, light};
+    m.channels *= calibrated.amounts(calibrated.white).vec().asDiagonal();
+    return m;
+}
+
 Chromaticity VisitRecord::targetWhite() const
 {
     if (const auto c = plan.target.white.chromaticity()) {
@@ -404,6 +411,24 @@ std::string VisitRecord::profileName() const
         }
     }
     return name;
+}
+
+std::map<std::string, std::string> factsOfVisit(const VisitRecord &r)
+{
+    std::map<std::string, std::string> facts{{"visit_task", taskName(r.plan.task)},
+                                             {"visit_target", jsonText(Json::parse(targetToJson(r.plan.target)))},
+                                             {"visit_tolerance", jsonText(Json::parse(toleranceToJson(r.plan.tolerance)))},
+                                             {"display_facts", jsonText(benchjson::toJson(r.display))},
+                                             {"instrument_facts", jsonText(benchjson::toJson(r.instrument))}};
+    if (r.matrix) {
+        facts["correction_matrix"] = jsonText(correctionJson(*r.matrix));
+    }
+    // A check judges by a profile that its readings do not tell of: at least how that sees white.
+    if (const auto profile = Profile::open(r.profile); r.plan.task == Task::Check && profile) {
+        const Eigen::Matrix<double, 3, 3, Eigen::RowMajor> chad = profile->chad();
+        facts["profile_chad"] = jsonText(Json(std::vector<double>(chad.data(), chad.data() + 9)));
+    }
+    return facts;
 }
 
 std::string visitJson(const VisitRecord &r)
@@ -468,6 +493,10 @@ std::string visitJson(const VisitRecord &r)
         measurements.push_back(measurementJson(m));
     }
     json["measurements"] = std::move(measurements);
+    json.update(statesJson(r.states));
+    for (const auto &[name, value] : factsOfVisit(r)) {
+        json[name] = value[0] == '{' || value[0] == '[' ? Json::parse(value) : Json(value);
+    }
     return jsonText(json, 2);
 }
 
@@ -491,6 +520,7 @@ std::string recordToJson(const VisitRecord &r)
               {"started", isoTime(r.started)},
               {"finished", isoTime(r.finished)},
               {"lines", lines},
+              {"states", statesJson(r.states)},
               {"warm_up", r.warmUpSeconds},
               {"warm_up_stable", r.warmUpStable},
               {"bench_seconds", r.benchSeconds},
@@ -572,6 +602,9 @@ Result<VisitRecord> recordFromJson(const std::string &text)
         r.started = fromIsoTime(j.at("started").get<std::string>());
         r.finished = fromIsoTime(j.at("finished").get<std::string>());
         readLines(j.at("lines"), r);
+        if (j.contains("states")) {
+            r.states = statesFromJson(j.at("states"));
+        }
         r.warmUpSeconds = numberOrNaN(j.at("warm_up"));
         r.warmUpStable = j.at("warm_up_stable").get<bool>();
         r.benchSeconds = numberOrNaN(j.at("bench_seconds"));

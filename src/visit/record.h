@@ -86,6 +86,7 @@ struct VisitRecord {
     WallTime started{}, finished{};
     std::array<StageLine, kStages> lines;
     std::vector<Measurement> readings;
+    States states; ///< that they were taken in
     double warmUpSeconds = 0, benchSeconds = 0;
     bool warmUpStable = false;
     std::optional<double> roomLux;
@@ -112,11 +113,17 @@ struct VisitRecord {
     [[nodiscard]] const StageLine &line(Stage s) const { return lines[size_t(s)]; }
     /// White of the target as a chromaticity; the measured white where the target is native.
     [[nodiscard]] Chromaticity targetWhite() const;
+    /// The display as left, by its primaries and the light that each gives over drive.
+    [[nodiscard]] MatrixModel asMatrix() const;
     /// The first stage that is neither done nor skipped, if any.
     [[nodiscard]] std::optional<Stage> openStage() const;
     /// The profile's description: the plan's name with its placeholders filled in.
     [[nodiscard]] std::string profileName() const;
 };
+
+/// What a file of a visit's readings says beside them, so that the same can be made of them again: task, target, tolerance,
+/// what display and instrument say of themselves, a matrix; texts, or JSON as text.
+std::map<std::string, std::string> factsOfVisit(const VisitRecord &record);
 
 /// The record of a visit as the command line promises it (`visit.json`).
 std::string visitJson(const VisitRecord &record);

@@ -270,6 +270,21 @@ Gauge::Hooks Visit::gaugeHooks()
     };
     hooks.onNote = m_hooks.onNote;
     hooks.onSetAside = [this](int index) { setAside(index); };
+    hooks.onState = [this](DisplayState &state, Measurement &m) {
+        state.mode = m_record.plan.mode.empty() ? m_record.display.mode : m_record.plan.mode;
+        state.controls = m_record.controls;
+        // Ramps that were found loaded, and left so, cannot be read back from a bench.
+        const bool unknown = m_record.ramps.empty() && m_record.display.lutLoaded && m_record.plan.task == Task::Check;
+        state.ramps = unknown ? kUnknownRamps : m_record.states.keyOf(m_record.ramps);
+        state.cube = m_record.display.cubeLoaded ? kUnknownRamps : "";
+        if (m_record.matrix) {
+            state.correction = m_record.matrix->name();
+        }
+        if (!unknown) {
+            m.behind = behindRamps(m.rgb);
+        }
+        m.state = m_record.states.numberOf(state);
+    };
     if (m_hooks.ask) {
         hooks.askToMend = [this](const Error &e) {
             return ask({Question::Kind::Mend, m_record.openStage().value_or(Stage::Verify), e.text(), "", 0}).goOn;
@@ -380,8 +395,11 @@ Status Visit::reapply()
     if (!usesLut() || m_record.plan.task == Task::Check) {
         return Done{};
     }
-    const bool calibrated = m_record.line(Stage::Calibrate).state == LineState::Done && !m_record.ramps.empty();
-    return calibrated ? m_bench.setLut(m_record.ramps) : m_bench.resetLut();
+    if (m_record.line(Stage::Calibrate).state == LineState::Done && !m_record.ramps.empty()) {
+        return m_bench.setLut(m_record.ramps);
+    }
+    m_record.ramps = {}; // those of an interrupted calibration are made anew
+    return m_bench.resetLut();
 }
 
 void Visit::putBack()

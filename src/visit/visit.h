@@ -145,8 +145,6 @@ private:
     /// Where no model of the display says what to expect: a reading far from what was wanted is taken again before it counts.
     Result<Measurement> believed(const Measurement &m, double oddBy, double level);
     Status readUndecided(const Profile &profile, const Measurement &before, const Measurement &after);
-    void judgeMeasuredState();
-    void judge();
     void judgeRoom();
     Answer ask(const Question &question);
     void begin(Stage stage);

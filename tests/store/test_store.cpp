@@ -232,7 +232,9 @@ private Q_SLOTS:
             QVERIFY(q.exec("DROP TABLE correction"));
             QVERIFY(q.exec("DROP TABLE aim"));
             for (const char *column :
-                 {"visit DROP COLUMN owner", "visit DROP COLUMN lease", "reading DROP COLUMN low_light", "reading DROP COLUMN spectrum"}) {
+                 {"visit DROP COLUMN owner", "visit DROP COLUMN lease", "reading DROP COLUMN low_light", "reading DROP COLUMN spectrum",
+                  "reading DROP COLUMN state", "reading DROP COLUMN behind_r", "reading DROP COLUMN behind_g", "reading DROP COLUMN behind_b",
+                  "reading DROP COLUMN wanted_l", "reading DROP COLUMN wanted_a", "reading DROP COLUMN wanted_b"}) {
                 QVERIFY(q.exec(QStringLiteral("ALTER TABLE %1").arg(column)));
             }
             QVERIFY(q.exec("PRAGMA user_version = 1"));

@@ -4,7 +4,7 @@
 
 #include "colour/spaces.h"
 #include "simlab/sim_bench.h"
-#include "visit/soundness.h"
+#include "visit/verdict.h"
 #include "visit/visit.h"
 
 #include <ranges>

@@ -5,9 +5,15 @@
 
 namespace lamp {
 
+/// White and grays of a record as its verification read them, with everything in place, not as they were expected.
+void judgeMeasuredState(VisitRecord &record);
+
 /// What speaks against a verdict beside its figures, before it is signed off: a fault in the profile, as inspecting it
 /// would tell, is never a pass; readings that the instrument itself called doubtful are told. \param now for the
 /// profile's date
 void judgeSoundness(VisitRecord &record, WallTime now);
+
+/// Checks, verdict and reasons of a record from its figures, soundness included.
+void judgeVisit(VisitRecord &record, WallTime now);
 
 } // namespace lamp

@@ -1,0 +1,363 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "visit/own_readings.h"
+
+#include "base/json.h"
+#include "device/bench_json.h"
+#include "profile/cgats.h"
+#include "profile/table_profile.h"
+#include "visit/gamut_figures.h"
+#include "visit/imported.h"
+#include "visit/systematic.h"
+#include "visit/verdict.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace lamp {
+
+namespace {
+
+Error cannotAgain(const std::string &what)
+{
+    return unusable("A visit cannot be made again of these readings", what, "Take the file once more from the visit that it comes from.", "readings");
+}
+
+bool countsAgain(const Measurement &m)
+{
+    return m.mode == ReadMode::Emission && !m.superseded;
+}
+
+/// The adaptation of the profile that was checked, row by row.
+Result<Eigen::Matrix3d> chadFrom(const std::string &text)
+{
+    const auto json = parseJson(text);
+    Eigen::Matrix3d m = Eigen::Matrix3d::Zero();
+    if (json && json->is_array() && json->size() == 9) {
+        for (int i = 0; i < 9; ++i) {
+            m(i / 3, i % 3) = (*json)[size_t(i)].is_number() ? (*json)[size_t(i)].get<double>() : 0;
+        }
+    }
+    return m.allFinite() && std::abs(m.determinant()) > 0.05 && m.norm() < 10 ? Result<Eigen::Matrix3d>(m)
+                                                                              : cannotAgain("what it says of the checked profile's white is damaged");
+}
+
+/// Makes a record of a visit's own readings.
+class Again {
+public:
+    Again(const ReadingSet &set, VisitPlan plan, WallTime now) : m_set(set), m_now(now)
+    {
+        m_record.plan = std::move(plan);
+        m_record.started = m_record.finished = now;
+        m_record.correction = set.correction;
+        m_record.readings = set.readings;
+        m_record.states = set.states;
+        for (int i = 0; i < kStages; ++i) {
+            m_record.lines[size_t(i)] = {LineState::Skipped, "The readings of a visit were brought in again.", now, "program"};
+        }
+        m_record.line(Stage::SignOff) = {};
+    }
+
+    Result<VisitRecord> run()
+    {
+        if (const Status s = facts(); !s) {
+            return s.error();
+        }
+        if (const Status s = finalState(); !s) {
+            return s.error();
+        }
+        const bool check = m_record.plan.task == Task::Check;
+        const Status made = check ? asItStood() : profile();
+        if (!made) {
+            return made.error();
+        }
+        if (const Status s = verifyAgain(check); !s) {
+            return s.error();
+        }
+        if (!check) {
+            judgeMeasuredState(m_record);
+        }
+        judgeVisit(m_record, m_now);
+        const Verification &v = m_record.verification;
+        done(Stage::Verify, counted(int(v.colours.size()), "colour") + ": ΔE00 mean " + fixed(v.mean, 2) + " ± " + fixed(2 * v.meanUncertainty, 2)
+                                + ", max " + fixed(v.max, 2) + ": " + verdictName(m_record.verdict));
+        return m_record;
+    }
+
+private:
+    void done(Stage stage, const std::string &summary) { m_record.line(stage) = {LineState::Done, summary, m_now, "program"}; }
+    [[nodiscard]] const DisplayState *stateOf(const Measurement &m) const { return m_set.states.find(m.state); }
+    [[nodiscard]] bool ofPanel(const Measurement &m) const
+    {
+        const DisplayState *s = stateOf(m);
+        return s != nullptr && s->samePanel(*m_panel);
+    }
+    /// The last reading at a drive that a condition holds for.
+    template <typename If> [[nodiscard]] const Measurement *last(const Drive &rgb, If condition) const
+    {
+        const auto found = std::find_if(m_set.readings.rbegin(), m_set.readings.rend(),
+                                        [&](const Measurement &m) { return countsAgain(m) && m.rgb == rgb && condition(m); });
+        return found != m_set.readings.rend() ? &*found : nullptr;
+    }
+
+    Status facts()
+    {
+        const auto json = [this](const char *name) -> Result<nlohmann::json> {
+            const auto it = m_set.facts.find(name);
+            return it == m_set.facts.end() ? Result<nlohmann::json>(cannotAgain(std::string("it does not say \"") + name + "\""))
+                                           : parseJson(it->second);
+        };
+        const auto display = json("display_facts"), instrument = json("instrument_facts");
+        const auto info = display ? benchjson::displayInfo(display.value()) : Result<DisplayInfo>(display.error());
+        const auto meter = instrument ? benchjson::instrumentInfo(instrument.value()) : Result<InstrumentInfo>(instrument.error());
+        if (!info || !meter) {
+            const std::string why = (info ? meter.error() : info.error()).what;
+            return cannotAgain(std::string("what it says of the ") + (info ? "instrument" : "display") + " is damaged: " + why);
+        }
+        m_record.display = info.value();
+        m_record.instrument = meter.value();
+        if (const auto it = m_set.facts.find("correction_matrix"); it != m_set.facts.end()) {
+            const auto matrix = correctionFromJson(it->second);
+            if (!matrix) {
+                return matrix.error();
+            }
+            m_record.matrix = matrix.value();
+        }
+        return Done{};
+    }
+
+    Status finalState()
+    {
+        const auto end = std::find_if(m_set.readings.rbegin(), m_set.readings.rend(), [](const Measurement &m) { return countsAgain(m); });
+        m_panel = end != m_set.readings.rend() ? stateOf(*end) : nullptr;
+        if (m_panel == nullptr) {
+            return cannotAgain("the state of its last reading is not in it");
+        }
+        m_record.controls = m_panel->controls;
+        if (!m_panel->ramps.empty() && m_panel->ramps != kUnknownRamps) {
+            const auto ramps = m_set.states.ramps.find(m_panel->ramps);
+            if (ramps == m_set.states.ramps.end()) {
+                return cannotAgain("the ramps of its last readings are not in it");
+            }
+            m_record.ramps = ramps->second;
+        }
+        return Done{};
+    }
+
+    /// Black, white and primaries as they were read before ramps, taken to the panel's last state.
+    Result<Primaries> prior() const
+    {
+        Primaries p;
+        const Measurement *any = nullptr;
+        const std::string trim = stageName(Stage::Trim);
+        for (const auto &[rgb, into] : {std::pair{Drive{1, 0, 0}, &p.red}, std::pair{Drive{0, 1, 0}, &p.green}, std::pair{Drive{0, 0, 1}, &p.blue},
+                                        std::pair{Drive{0, 0, 0}, &p.black}}) {
+            any = last(rgb, [&](const Measurement &m) { return m.stage == trim; });
+            if (any == nullptr) {
+                return cannotAgain("a primary or black is missing that was read before the ramps were made");
+            }
+            *into = any->xyz;
+        }
+        const DisplayState *then = stateOf(*any);
+        const auto unramped = [this](const Measurement &m) { return stateOf(m) != nullptr && stateOf(m)->ramps.empty(); };
+        const Measurement *white =
+            last({1, 1, 1}, [&](const Measurement &m) { return unramped(m) && then != nullptr && stateOf(m)->samePanel(*then); });
+        const Measurement *now = last({1, 1, 1}, [&](const Measurement &m) { return unramped(m) && ofPanel(m); });
+        if (white == nullptr || now == nullptr) {
+            return cannotAgain("white is missing as it was read before the ramps were made");
+        }
+        p.white = white->xyz;
+        return p.turnedTo(now->xyz);
+    }
+
+    Status profile()
+    {
+        const auto before = prior();
+        if (!before) {
+            return before.error();
+        }
+        std::vector<PanelReading> readings;
+        const Measurement *white = last({1, 1, 1}, [&](const Measurement &m) { return ofPanel(m) && m.stage != stageName(Stage::Verify); });
+        double end = 0;
+        int calibrating = 0;
+        for (const Measurement &m : m_set.readings) {
+            const bool describes = m.stage == stageName(Stage::Trim) || m.stage == stageName(Stage::Calibrate) || &m == white;
+            if (countsAgain(m) && describes && ofPanel(m) && m.behind) {
+                readings.push_back({*m.behind, m.xyz, m.sigma, m.t, m.index});
+                calibrating += m.stage == stageName(Stage::Calibrate) ? 1 : 0;
+                end = m.t;
+            }
+        }
+        if (calibrating < 6) {
+            return cannotAgain("there are " + counted(calibrating, "reading") + " that describe the panel as it was left; six are the least");
+        }
+        const DisplayModel model(before.value(), 0.02, readings, end);
+        // The way of the grays that the ramps were rounded from: a profile is better made of that.
+        Ramps smooth;
+        Primaries &p = m_record.calibrated;
+        const ToneCurve &tone = m_record.plan.target.tone;
+        if (!m_record.ramps.empty()) {
+            const ShownDisplay rounded(model, m_record.ramps);
+            p.black = rounded.evaluate({0, 0, 0});
+            const GrayAim aim{rounded.white(), p.black, tone.withBlack(p.black.b / rounded.white().b)};
+            smooth = GrayPath(model, aim, int(m_record.ramps.r.size())).exact();
+        }
+        const ShownDisplay shown(model, smooth);
+        p = {shown.evaluate({1, 0, 0}), shown.evaluate({0, 1, 0}), shown.evaluate({0, 0, 1}), shown.white(), shown.evaluate({0, 0, 0})};
+        m_record.aimLuminance = p.white.b;
+        m_record.light = shown.asMatrix(smooth.empty() ? std::vector<double>{} : tone.withBlack(p.black.b / p.white.b).samples()).light;
+        const MatrixModel matrix = m_record.asMatrix();
+        done(Stage::Calibrate,
+             counted((long long)readings.size(), "reading") + " of the panel as it was left; white at " + fixed(shown.white().b, 1) + " cd/m²");
+        ProfileText text;
+        text.description = m_record.profileName();
+        text.created = m_now;
+        text.version = m_record.plan.iccVersion;
+        text.curves = m_record.plan.curves;
+        text.display = m_record.display.model + (m_record.display.serial.empty() ? "" : " " + m_record.display.serial);
+        const ProfileKind kind = m_record.plan.profileKind;
+        const bool table = kind == ProfileKind::Table || (kind == ProfileKind::Auto && matrixFit(shown, matrix).wantsTable());
+        const auto bytes =
+            table ? writeTableProfile(shown, m_record.ramps, text, m_record.plan.grid) : writeMatrixProfile(matrix, m_record.ramps, text);
+        const auto opened = bytes ? Profile::open(bytes.value()) : Result<Profile>(bytes.error());
+        if (!opened) {
+            return opened.error();
+        }
+        m_record.profile = bytes.value();
+        describeGamut(m_record, *opened, table ? &shown : nullptr, matrix);
+        done(Stage::Profile, text.description + " (ICC " + opened->facts().version + ", " + (table ? "tables" : "matrix") + ")");
+        return Done{};
+    }
+
+    /// Of a check: what was read, without a model. The profile that it verified is not in its readings; one is made of what
+    /// was read, so that there is one.
+    Status asItStood()
+    {
+        Primaries &p = m_record.calibrated;
+        const auto calibrating = [](const Measurement &m) { return m.stage == stageName(Stage::Calibrate); };
+        for (const auto &[rgb, into] : {std::pair{Drive{1, 1, 1}, &p.white}, std::pair{Drive{1, 0, 0}, &p.red}, std::pair{Drive{0, 1, 0}, &p.green},
+                                        std::pair{Drive{0, 0, 1}, &p.blue}, std::pair{Drive{0, 0, 0}, &p.black}}) {
+            const Measurement *m = last(rgb, calibrating);
+            if (m == nullptr) {
+                return cannotAgain("white, black or a primary of the check is missing");
+            }
+            *into = m->xyz;
+        }
+        m_record.aimLuminance = p.white.b;
+        std::vector<GrayInput> grays;
+        for (const Measurement &m : m_set.readings) {
+            const bool gray = m.rgb.a == m.rgb.b && m.rgb.b == m.rgb.c && m.rgb.a > 0 && m.rgb.a < 1;
+            if (countsAgain(m) && calibrating(m) && gray) {
+                grays.push_back({m.rgb.a, m.xyz});
+            }
+        }
+        m_record.gray = judgeGrays(grays, p.white, p.black, m_record.targetWhite(), m_record.plan.target.tone);
+        m_record.light.fill(m_record.plan.target.tone.withBlack(p.black.b / p.white.b).samples());
+        const MatrixModel matrix = m_record.asMatrix();
+        ProfileText text;
+        text.description = m_record.profileName();
+        text.created = m_now;
+        const auto bytes = writeMatrixProfile(matrix, m_record.ramps, text);
+        if (!bytes) {
+            return bytes.error();
+        }
+        m_record.profile = bytes.value();
+        m_record.warnings.push_back("The profile that was checked is not among the readings: colours are judged by what it said of them then.");
+        done(Stage::Calibrate, "As found: white at " + fixed(p.white.b, 1) + " cd/m²; gray ΔE00 mean " + fixed(m_record.gray.mean, 2));
+        return Done{};
+    }
+
+    Status verifyAgain(bool check)
+    {
+        const auto profile = Profile::open(m_record.profile);
+        if (!profile) {
+            return profile.error();
+        }
+        std::vector<const Measurement *> whites;
+        std::vector<VerifiedColour> colours;
+        for (const Measurement &m : m_set.readings) {
+            if (countsAgain(m) && m.stage == stageName(Stage::Verify) && !m.wanted && m.rgb == Drive{1, 1, 1}) {
+                whites.push_back(&m);
+            }
+        }
+        if (whites.size() < 2) {
+            return cannotAgain("white before and after the verification is missing");
+        }
+        const Measurement &before = *whites.front(), &after = *whites.back();
+        for (const Measurement &m : m_set.readings) {
+            if (!countsAgain(m) || m.stage != stageName(Stage::Verify) || !m.wanted) {
+                continue;
+            }
+            const XYZ xyz = withoutDrift(m, before, after);
+            const auto same = std::find_if(colours.begin(), colours.end(), [&](const VerifiedColour &c) { return c.colour.rgb == m.rgb; });
+            if (same == colours.end()) {
+                colours.push_back({{m.name, check ? *m.wanted : profile->colourOf(m.rgb), m.rgb}, xyz, m.sigma, {}, 0, 0});
+                continue;
+            }
+            // Read again, and longer: both count, by how sure they are.
+            for (int c = 0; c < 3; ++c) {
+                const double a = 1 / std::pow(same->sigma[c], 2), b = 1 / std::pow(m.sigma[c], 2);
+                same->xyz[c] = (a * same->xyz[c] + b * xyz[c]) / (a + b);
+                same->sigma[c] = 1 / std::sqrt(a + b);
+            }
+        }
+        Eigen::Matrix3d chad = profile->chad();
+        if (const auto said = m_set.facts.find("profile_chad"); check && said != m_set.facts.end()) {
+            const auto read = chadFrom(said->second);
+            if (!read) {
+                return read.error();
+            }
+            chad = read.value();
+        }
+        const bool drifted = std::abs(after.xyz.b / before.xyz.b - 1) > 0.01;
+        const XYZ white = drifted ? after.xyz : 0.5 * (before.xyz + after.xyz);
+        m_record.verification = verify(std::move(colours), white, chad, systematic(m_record).deltaE);
+        return Done{};
+    }
+
+    const ReadingSet &m_set;
+    WallTime m_now;
+    const DisplayState *m_panel = nullptr;
+    VisitRecord m_record;
+};
+
+/// Task, target and tolerance that readings name.
+Status takePlan(const ReadingSet &set, VisitPlan &plan)
+{
+    const auto fact = [&](const char *name) {
+        const auto it = set.facts.find(name);
+        return it == set.facts.end() ? std::string() : it->second;
+    };
+    const auto task = taskFromName(fact("visit_task"));
+    const auto target = targetFromJson(fact("visit_target"));
+    const auto tolerance = toleranceFromJson(fact("visit_tolerance"));
+    if (!task || !target || !tolerance) {
+        return cannotAgain("what it says of the visit's task, target or tolerance is damaged");
+    }
+    plan.task = *task;
+    plan.target = target.value();
+    plan.tolerance = tolerance.value();
+    return Done{};
+}
+
+} // namespace
+
+bool holdsVisit(const ReadingSet &set)
+{
+    return set.facts.contains("visit_task") && !set.states.all.empty()
+           && std::any_of(set.readings.begin(), set.readings.end(), [](const Measurement &m) { return countsAgain(m) && m.wanted.has_value(); });
+}
+
+Result<VisitRecord> visitOfReadings(const ReadingSet &set, VisitPlan plan, const Asked &asked, WallTime now)
+{
+    const bool own = holdsVisit(set) && asked.ramps.empty();
+    if (own) {
+        if (const Status s = takePlan(set, plan); !s) {
+            return s.error();
+        }
+    }
+    plan.target = asked.target.value_or(plan.target);
+    plan.tolerance = asked.tolerance.value_or(plan.tolerance);
+    return own ? Again(set, std::move(plan), now).run() : visitFromReadings(set, std::move(plan), asked.ramps, now);
+}
+
+} // namespace lamp
