@@ -7,6 +7,8 @@
 #include "colour/spaces.h"
 
 #include "base/file.h"
+#include "base/json.h"
+#include "device/bench_json.h"
 
 #include <QComboBox>
 #include <QDoubleSpinBox>
@@ -37,6 +39,22 @@ void fillDisplays(QComboBox &box, const Store &store, qint64 current)
     }
     box.addItem(ImportView::tr("a new display"), qint64(0));
     box.setCurrentIndex(std::max(0, box.findData(current)));
+}
+
+/// The display of the studio that readings of a visit name by model and serial; 0 where it has none such.
+qint64 displayNamed(const ReadingTable &table, const Store &store)
+{
+    const auto facts = table.facts.find("display_facts");
+    const auto json = facts != table.facts.end() ? parseJson(facts->second) : Result<nlohmann::json>(nlohmann::json());
+    const auto info = json ? benchjson::displayInfo(json.value()) : Result<DisplayInfo>(json.error());
+    if (info) {
+        for (const DisplayEntry &d : store.displays()) {
+            if (d.model == text(info->model) && d.serial == text(info->serial)) {
+                return d.id;
+            }
+        }
+    }
+    return 0;
 }
 
 /// Targets to aim at; readings of a visit name their own, which comes first, without a name.
@@ -152,7 +170,8 @@ void ImportView::show(const QString &fileName, ReadingTable table, const Store &
     m_table = std::move(table);
     m_roles = guessRoles(m_table);
     m_heading->setText(tr("%1 (%2): %3").arg(fileName, text(m_table.kind), text(counted((long long)m_table.rows.size(), "reading"))));
-    fillDisplays(*m_display, store, display);
+    // A visit's readings belong to the display that they name, whichever is looked at.
+    fillDisplays(*m_display, store, ofVisit() ? displayNamed(m_table, store) : display);
     fillTargets(*m_target, store, ofVisit());
     const auto correction = m_table.facts.find("correction");
     fillInstrument(*m_instrument, correction != m_table.facts.end() ? correction->second : "");

@@ -1142,8 +1142,10 @@ void MainWindow::bringIn(const ReadingSet &set, qint64 display, const QString &t
 void MainWindow::keepBroughtIn(VisitRecord made, qint64 display, const QString &name)
 {
     DisplayEntry entry;
-    entry.name = entry.model = name;
-    entry.technology = QStringLiteral("unknown");
+    entry.name = name;
+    entry.model = text(made.display.model);
+    entry.serial = text(made.display.serial);
+    entry.technology = made.display.technology.empty() ? QStringLiteral("unknown") : text(made.display.technology);
     const auto id = display != 0 ? Result<qint64>(display) : displayBroughtIn(entry);
     made.id = QUuid::createUuid().toString(QUuid::WithoutBraces).toStdString();
     const Status kept = id ? m_store->finishVisit(made, id.value()) : Status(id.error());

@@ -118,7 +118,7 @@ Result<bool> Visit::lightFalls()
     const XYZ known = m_model->evaluate(behindRamps({0, 0, 0}));
     const auto wanted = m_gauge->wanted();
     m_gauge->setWanted({}); // this black verifies nothing
-    const auto m = m_gauge->read({0, 0, 0}, "black, for light from outside", std::max(known.b, 0.02), noiseGoal(std::max(known.b, 0.02)));
+    const auto m = m_gauge->read({0, 0, 0}, kBlackAgainstLight, std::max(known.b, 0.02), noiseGoal(std::max(known.b, 0.02)));
     m_gauge->setWanted(wanted);
     if (!m) {
         return m.error();

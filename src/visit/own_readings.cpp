@@ -180,8 +180,11 @@ private:
         double end = 0;
         int calibrating = 0;
         for (const Measurement &m : m_set.readings) {
+            // Black read against light from outside is no reading of the model; where black is below the instrument's floor
+            // it would only repeat a zero that is not one.
+            const bool guards = m.name == kBlackAgainstLight;
             const bool describes = m.stage == stageName(Stage::Trim) || m.stage == stageName(Stage::Calibrate) || &m == white;
-            if (countsAgain(m) && describes && ofPanel(m) && m.behind) {
+            if (countsAgain(m) && describes && !guards && ofPanel(m) && m.behind) {
                 readings.push_back({*m.behind, m.xyz, m.sigma, m.t, m.index});
                 calibrating += m.stage == stageName(Stage::Calibrate) ? 1 : 0;
                 end = m.t;

@@ -25,6 +25,9 @@ constexpr int kStages = 11;
 std::string stageName(Stage stage);
 std::string stageTitle(Stage stage);
 
+/// The name of readings of black that only look for light from outside.
+constexpr const char *kBlackAgainstLight = "black, for light from outside";
+
 enum class Task { Full, Refresh, Check, Profile };
 std::string taskName(Task task);
 std::optional<Task> taskFromName(const std::string &name);

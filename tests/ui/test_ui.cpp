@@ -972,6 +972,48 @@ private Q_SLOTS:
         picture(*w, "worksheet-brought-in");
     }
 
+    // A visit's own readings say what they were for: nothing has to be chosen, and the visit comes again of them.
+    void ownReadingsAreBroughtIn()
+    {
+        auto w = demoWindow(store());
+        auto bench = std::move(sim::makeBench("godwit", 1)).value();
+        bench->skipTime(7200);
+        VisitPlan plan;
+        plan.target = *builtInTarget("Video, dark room");
+        plan.tolerance = *builtInTolerance("strict");
+        const auto record = Visit(*bench, plan, {}, {}).run();
+        QVERIFY2(record.ok(), record.ok() ? "" : record.error().text().c_str());
+        const QString file = m_dir.filePath("readings.txt");
+        QVERIFY(writeFile(std::filesystem::path(file.toStdString()), readingsToCgats(readingSet(record.value()))).ok());
+        openAndWait(*w, {file});
+        ImportView *view = w->desk()->import();
+        QVERIFY(w->desk()->currentWidget() == view);
+        QVERIFY2(labels(*view).contains("the readings of a visit"), qPrintable(labels(*view)));
+        picture(*w, "import-own");
+        const auto boxes = view->findChildren<QComboBox *>();
+        const auto target = std::find_if(boxes.begin(), boxes.end(), [](const QComboBox *b) { return b->findText("the visit's own target") >= 0; });
+        QVERIFY(target != boxes.end());
+        QCOMPARE((*target)->currentText(), QStringLiteral("the visit's own target"));
+        // They are of a display that the studio does not know: they do not go to the one that is looked at.
+        const size_t displays = w->store()->displays().size(), visits = w->store()->visits(w->currentDisplay()).size();
+        const qint64 shown = w->currentDisplay();
+        QTest::mouseClick(view->findChild<QPushButton *>(), Qt::LeftButton);
+        QTRY_COMPARE_WITH_TIMEOUT(w->store()->displays().size(), displays + 1, 20000);
+        QCOMPARE(w->store()->visits(shown).size(), visits);
+        const auto all = w->store()->displays();
+        const auto entry =
+            std::find_if(all.begin(), all.end(), [&](const DisplayEntry &d) { return d.serial.toStdString() == record->display.serial; });
+        QVERIFY(entry != all.end());
+        const qint64 display = entry->id;
+        QCOMPARE(w->store()->visits(display).size(), size_t(1));
+        const VisitRecord kept = w->store()->visit(w->store()->visits(display).front().id).value();
+        QCOMPARE(kept.plan.target.name, std::string("Video, dark room"));
+        QCOMPARE(kept.plan.tolerance.name, std::string("strict"));
+        QCOMPARE(kept.verdict, record->verdict);
+        LAMP_NEAR(kept.verification.mean, record->verification.mean, 0.05);
+        picture(*w, "worksheet-own");
+    }
+
     void readingsAreTypedIn()
     {
         auto w = demoWindow(store());
