@@ -264,7 +264,8 @@ private Q_SLOTS:
     void killsAtRandomMoments()
     {
         QProcess p;
-        p.start("python3", {LAMP_TESTS_DIR "/kill/random_kills.py", LAMP_CLI, "--times", "15", "--seed", "3"});
+        p.start("python3",
+                {LAMP_TESTS_DIR "/kill/random_kills.py", LAMP_CLI, "--times", QString::number(lamptest::repetitions(15, 4)), "--seed", "3"});
         const auto o = ended(p, 200000);
         QVERIFY2(o.status == 0, o.out + o.err);
     }

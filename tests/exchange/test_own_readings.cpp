@@ -10,6 +10,8 @@
 #include "visit/visit.h"
 #include "visit/whole_visit.h"
 
+#include <ranges>
+
 using namespace lamp;
 
 namespace {
@@ -68,10 +70,10 @@ private Q_SLOTS:
         QTest::addColumn<QString>("kind");
         QTest::addColumn<int>("task");
         const std::vector<std::string> kinds = sim::kinds();
-        for (size_t i = 0; i < kinds.size() && int(i) < lamptest::repetitions(int(kinds.size()), 2); ++i) {
+        for (size_t i = 0; i < kinds.size() && int(i) < lamptest::repetitions(int(kinds.size()), 1); ++i) {
             QTest::addRow("%s, full", kinds[i].c_str()) << QString::fromStdString(kinds[i]) << int(Task::Full);
         }
-        for (const Task task : {Task::Refresh, Task::Check, Task::Profile}) {
+        for (const Task task : std::vector{Task::Check, Task::Refresh, Task::Profile} | std::views::take(lamptest::repetitions(3, 1))) {
             QTest::addRow("%s, %s", kinds.front().c_str(), taskName(task).c_str()) << QString::fromStdString(kinds.front()) << int(task);
         }
     }
