@@ -9,6 +9,7 @@
 #include "base/file.h"
 #include "base/json.h"
 #include "device/bench_json.h"
+#include "visit/own_readings.h"
 
 #include <QComboBox>
 #include <QDoubleSpinBox>
@@ -181,7 +182,8 @@ void ImportView::show(const QString &fileName, ReadingTable table, const Store &
 
 bool ImportView::ofVisit() const
 {
-    return m_table.facts.contains("visit_task");
+    const auto set = readingsFrom(m_table, m_roles);
+    return set && holdsVisit(set.value());
 }
 
 void ImportView::fill()
