@@ -141,6 +141,7 @@ std::vector<std::pair<std::string, std::string>> statesLines(const States &state
 States statesFromLines(const std::vector<std::pair<std::string, std::string>> &lines)
 {
     States states;
+    std::vector<bool> said;
     for (const auto &[name, text] : lines) {
         const bool state = name.rfind("state ", 0) == 0, ramps = name.rfind("ramps ", 0) == 0;
         if (!state && !ramps) {
@@ -159,7 +160,13 @@ States statesFromLines(const std::vector<std::pair<std::string, std::string>> &l
             throw std::runtime_error("\"" + name + "\" is no number of a state");
         }
         states.all.resize(std::max(states.all.size(), size_t(number)));
+        said.resize(states.all.size(), false);
         states.all[size_t(number - 1)] = stateFrom(json.value());
+        said[size_t(number - 1)] = true;
+    }
+    // One that is missing must not count as a display without ramps.
+    if (const auto gap = std::find(said.begin(), said.end(), false); gap != said.end()) {
+        throw std::runtime_error("\"state " + std::to_string(gap - said.begin() + 1) + "\" is missing");
     }
     return states;
 }

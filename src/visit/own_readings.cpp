@@ -32,9 +32,10 @@ Result<Eigen::Matrix3d> chadFrom(const std::string &text)
 {
     const auto json = parseJson(text);
     Eigen::Matrix3d m = Eigen::Matrix3d::Zero();
-    if (json && json->is_array() && json->size() == 9) {
+    if (json && json->is_array() && json->size() == 9
+        && std::all_of(json->begin(), json->end(), [](const nlohmann::json &v) { return v.is_number(); })) {
         for (int i = 0; i < 9; ++i) {
-            m(i / 3, i % 3) = (*json)[size_t(i)].is_number() ? (*json)[size_t(i)].get<double>() : 0;
+            m(i / 3, i % 3) = (*json)[size_t(i)].get<double>();
         }
     }
     return m.allFinite() && std::abs(m.determinant()) > 0.05 && m.norm() < 10 ? Result<Eigen::Matrix3d>(m)
@@ -91,6 +92,11 @@ private:
         const DisplayState *s = stateOf(m);
         return s != nullptr && s->samePanel(*m_panel);
     }
+    /// Whether a reading verifies the panel as it was left, through the ramps that were left.
+    [[nodiscard]] bool verifies(const Measurement &m) const
+    {
+        return countsAgain(m) && m.stage == stageName(Stage::Verify) && ofPanel(m) && stateOf(m)->ramps == m_panel->ramps;
+    }
     /// The last reading at a drive that a condition holds for.
     template <typename If> [[nodiscard]] const Measurement *last(const Drive &rgb, If condition) const
     {
@@ -131,6 +137,12 @@ private:
         m_panel = end != m_set.readings.rend() ? stateOf(*end) : nullptr;
         if (m_panel == nullptr) {
             return cannotAgain("the state of its last reading is not in it");
+        }
+        for (const Measurement &m : m_set.readings) {
+            // Without its noise a reading would count as one that has none.
+            if (countsAgain(m) && !(m.sigma.vec().minCoeff() > 0 && m.sigma.vec().allFinite())) {
+                return cannotAgain("the noise of reading " + std::to_string(m.index) + " is not in it");
+            }
         }
         m_record.controls = m_panel->controls;
         if (!m_panel->ramps.empty() && m_panel->ramps != kUnknownRamps) {
@@ -278,7 +290,7 @@ private:
         std::vector<const Measurement *> whites;
         std::vector<VerifiedColour> colours;
         for (const Measurement &m : m_set.readings) {
-            if (countsAgain(m) && m.stage == stageName(Stage::Verify) && !m.wanted && m.rgb == Drive{1, 1, 1}) {
+            if (verifies(m) && !m.wanted && m.rgb == Drive{1, 1, 1}) {
                 whites.push_back(&m);
             }
         }
@@ -287,7 +299,7 @@ private:
         }
         const Measurement &before = *whites.front(), &after = *whites.back();
         for (const Measurement &m : m_set.readings) {
-            if (!countsAgain(m) || m.stage != stageName(Stage::Verify) || !m.wanted) {
+            if (!verifies(m) || !m.wanted) {
                 continue;
             }
             const XYZ xyz = withoutDrift(m, before, after);

@@ -132,8 +132,9 @@ private Q_SLOTS:
     {
         QTest::addColumn<int>("part");
         QTest::addColumn<QString>("words");
-        for (const auto &[part, words] : {std::pair{0, "ramps"}, std::pair{1, "display_facts"}, std::pair{2, "target"}, std::pair{3, "state"},
-                                          std::pair{4, "white before and after"}, std::pair{5, "six are the least"}}) {
+        for (const auto &[part, words] :
+             {std::pair{0, "ramps"}, std::pair{1, "display_facts"}, std::pair{2, "target"}, std::pair{3, "state"},
+              std::pair{4, "white before and after"}, std::pair{5, "six are the least"}, std::pair{6, "noise of reading"}}) {
             QTest::addRow("%s", words) << part << words;
         }
     }
@@ -151,11 +152,24 @@ private Q_SLOTS:
         case 2: set.facts["visit_target"] = "{\"name\": 3}"; break;
         case 3: set.readings.back().state = 4711; break;
         case 4: erase(Stage::Verify, true); break;
-        default: erase(Stage::Calibrate, false); break;
+        case 5: erase(Stage::Calibrate, false); break;
+        default: set.readings[set.readings.size() / 2].sigma = {}; break;
         }
         const auto made = visitOfReadings(set, {}, {}, kThen);
         QVERIFY(!made.ok());
         QVERIFY2(QString::fromStdString(made.error().text()).contains(words), made.error().text().c_str());
+    }
+
+    // A state whose line was lost is not taken for a display without ramps, and no colour of another state judges.
+    void aLostStateIsSaid()
+    {
+        std::string csv = readingsToCsv(readingSet(plain()));
+        const size_t from = csv.find("# state 2:");
+        QVERIFY(from != std::string::npos);
+        csv.erase(from, csv.find('\n', from) + 1 - from);
+        const auto set = read(csv);
+        QVERIFY(!set.ok());
+        QVERIFY2(set.error().text().find("state 2") != std::string::npos, set.error().text().c_str());
     }
 
 private:
