@@ -4,6 +4,7 @@
 #include <array>
 #include <charconv>
 #include <cmath>
+#include <limits>
 #include <sstream>
 #include <type_traits>
 
@@ -45,7 +46,9 @@ ReadingField optionalField(std::string key, std::string heading, std::string cga
             [member, part](Measurement &m, const std::string &text) {
                 const auto v = numberOf(text);
                 if (v) {
-                    m.*member = (m.*member).value_or(T{});
+                    // Parts that a file leaves out stay unknown.
+                    constexpr double unknown = std::numeric_limits<double>::quiet_NaN();
+                    m.*member = (m.*member).value_or(T{unknown, unknown, unknown});
                     (*(m.*member))[part] = *v;
                 }
                 return v.has_value() || text.empty();

@@ -4,7 +4,6 @@
 #include "colour/difference.h"
 #include "gamut/gamut.h"
 #include "profile/cgats.h"
-#include "profile/table_profile.h"
 #include "visit/gamut_figures.h"
 #include "visit/systematic.h"
 #include "visit/verdict.h"
@@ -127,13 +126,6 @@ std::vector<bool> keptOut(const ReadingSet &set)
     return out;
 }
 
-Result<Bytes> profileOf(const ShownDisplay &shown, const Ramps &ramps, const ProfileText &text, ProfileKind kind, int grid)
-{
-    const MatrixModel matrix = shown.asMatrix({});
-    const bool table = kind == ProfileKind::Table || (kind == ProfileKind::Auto && matrixFit(shown, matrix).wantsTable());
-    return table ? writeTableProfile(shown, ramps, text, grid) : writeMatrixProfile(matrix, ramps, text);
-}
-
 class Import {
 public:
     Import(const ReadingSet &set, VisitPlan plan, WallTime now) : m_set(set), m_now(now)
@@ -170,7 +162,7 @@ public:
         text.curves = m_record.plan.curves;
         text.display = m_record.display.model;
         text.readings = readingsToCgats(m_set);
-        const auto bytes = profileOf(shown, ramps, text, m_record.plan.profileKind, m_record.plan.grid);
+        const auto bytes = profileOf(shown, shown.asMatrix({}), ramps, text, m_record.plan.profileKind, m_record.plan.grid);
         if (!bytes) {
             return bytes.error();
         }
@@ -247,6 +239,12 @@ private:
 
 } // namespace
 
+Result<Bytes> profileOf(const ShownDisplay &shown, const MatrixModel &matrix, const Ramps &ramps, const ProfileText &text, ProfileKind kind, int grid)
+{
+    const bool table = kind == ProfileKind::Table || (kind == ProfileKind::Auto && matrixFit(shown, matrix).wantsTable());
+    return table ? writeTableProfile(shown, ramps, text, grid) : writeMatrixProfile(matrix, ramps, text);
+}
+
 Result<DisplayModel> displayModelOf(const ReadingSet &set)
 {
     return modelOf(set, {});
@@ -275,7 +273,7 @@ Result<Bytes> rebuiltProfile(const Profile &profile, ProfileText text, ProfileKi
     text.readings = facts.readings;
     // Readings behind the LUT see no ramps; the others were read through whatever stood there.
     const ShownDisplay shown(model.value(), set->behindLut && ramps ? *ramps : Ramps{});
-    return profileOf(shown, ramps.value_or(Ramps{}), text, kind, grid);
+    return profileOf(shown, shown.asMatrix({}), ramps.value_or(Ramps{}), text, kind, grid);
 }
 
 } // namespace lamp

@@ -2,12 +2,18 @@
 #pragma once
 
 #include "measure/reading_set.h"
+#include "profile/table_profile.h"
 #include "visit/record.h"
 
 namespace lamp {
 
 /// How names of what was known of a display before its readings begin; they are no readings.
 constexpr const char *kExpectedBefore = "expected before: ";
+
+/// The profile of a display, by tables or by matrix as `kind` says, or as Auto finds that it needs.
+/// \param matrix the display by primaries and curves \param grid nodes along each axis of a table profile
+Result<Bytes> profileOf(const ShownDisplay &shown, const MatrixModel &matrix, const Ramps &ramps, const ProfileText &text, ProfileKind kind,
+                        int grid);
 
 /// The display that readings describe. \return an error that says which readings are missing: white, black, red, green
 /// and blue at full drive, and some grays

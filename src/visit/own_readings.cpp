@@ -139,6 +139,10 @@ private:
             return cannotAgain("the state of its last reading is not in it");
         }
         for (const Measurement &m : m_set.readings) {
+            const bool whole = (!m.behind || m.behind->vec().allFinite()) && (!m.wanted || m.wanted->vec().allFinite());
+            if (countsAgain(m) && !whole) {
+                return cannotAgain("reading " + std::to_string(m.index) + " has lost a part of its drive or of the colour wanted");
+            }
             // Without its noise a reading would count as one that has none.
             if (countsAgain(m) && !(m.sigma.vec().minCoeff() > 0 && m.sigma.vec().allFinite())) {
                 return cannotAgain("the noise of reading " + std::to_string(m.index) + " is not in it");
@@ -229,15 +233,13 @@ private:
         text.version = m_record.plan.iccVersion;
         text.curves = m_record.plan.curves;
         text.display = m_record.display.model + (m_record.display.serial.empty() ? "" : " " + m_record.display.serial);
-        const ProfileKind kind = m_record.plan.profileKind;
-        const bool table = kind == ProfileKind::Table || (kind == ProfileKind::Auto && matrixFit(shown, matrix).wantsTable());
-        const auto bytes =
-            table ? writeTableProfile(shown, m_record.ramps, text, m_record.plan.grid) : writeMatrixProfile(matrix, m_record.ramps, text);
+        const auto bytes = profileOf(shown, matrix, m_record.ramps, text, m_record.plan.profileKind, m_record.plan.grid);
         const auto opened = bytes ? Profile::open(bytes.value()) : Result<Profile>(bytes.error());
         if (!opened) {
             return opened.error();
         }
         m_record.profile = bytes.value();
+        const bool table = opened->facts().tables;
         describeGamut(m_record, *opened, table ? &shown : nullptr, matrix);
         done(Stage::Profile, text.description + " (ICC " + opened->facts().version + ", " + (table ? "tables" : "matrix") + ")");
         return Done{};
