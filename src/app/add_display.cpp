@@ -23,7 +23,7 @@ AddDisplay::AddDisplay(Store &store, QWidget *parent)
     auto *form = new QFormLayout(this);
     form->addRow(tr("&Name"), m_name);
     m_room->setEditable(true);
-    for (const Room &r : store.rooms()) {
+    for (const Room &r : store.studio().rooms()) {
         m_room->addItem(r.name);
     }
     form->addRow(tr("&Room"), m_room);
@@ -69,13 +69,13 @@ Result<qint64> AddDisplay::add()
 {
     const QString roomName = m_room->currentText().trimmed();
     qint64 roomId = 0;
-    for (const Room &r : m_store.rooms()) {
+    for (const Room &r : m_store.studio().rooms()) {
         if (r.name == roomName) {
             roomId = r.id;
         }
     }
     if (roomId == 0) {
-        const auto made = m_store.addRoom(roomName);
+        const auto made = m_store.studio().addRoom(roomName);
         if (!made) {
             return made.error();
         }
@@ -97,7 +97,7 @@ Result<qint64> AddDisplay::add()
         d.serial = QString::fromStdString(info.serial);
         d.technology = QString::fromStdString(info.technology);
     }
-    return m_store.addDisplay(d);
+    return m_store.studio().add(d, std::chrono::floor<std::chrono::seconds>(std::chrono::system_clock::now()));
 }
 
 } // namespace lamp::app

@@ -112,9 +112,9 @@ void CardView::addBelow(QWidget *widget)
     layout()->addWidget(widget);
 }
 
-void CardView::show(const DisplayEntry &display, const Store &store, WallTime now)
+void CardView::show(const DisplayEntry &display, Store &store, WallTime now)
 {
-    const Upkeep upkeep = store.upkeep(display);
+    const Upkeep upkeep = store.board().upkeep(display.id);
     const LampFill fill = lampFill(upkeep, now);
     m_lamp->setFill(fill);
     m_name->setText(display.name);
@@ -122,7 +122,7 @@ void CardView::show(const DisplayEntry &display, const Store &store, WallTime no
     m_advice->setText(advice(fill, upkeep.verdict));
     const QSignalBlocker blocker(m_cadence);
     m_cadence->setValue(display.cadenceDays);
-    const auto visits = store.visits(display.id);
+    const auto visits = store.visits().of(display.id);
     m_ids.clear();
     m_history->setRowCount(int(visits.size()));
     QString facts = tr("%1, serial %2, panel %3.").arg(display.model, display.serial.isEmpty() ? tr("unknown") : display.serial, display.technology);
@@ -141,7 +141,7 @@ void CardView::show(const DisplayEntry &display, const Store &store, WallTime no
         setRow(*m_history, int(i), cells);
         if (finished && !visited) {
             visited = true;
-            if (const auto record = store.visit(v.id)) {
+            if (const auto record = store.visits().record(v.id)) {
                 const QString menu = text(menuText(record->controls));
                 if (record->trim) {
                     facts += '\n' + (menu.isEmpty() ? tr("It has no menu that the program reaches.") : tr("Menu as left: %1.").arg(menu));

@@ -18,7 +18,7 @@ class CardView : public QFrame {
 
 public:
     explicit CardView(QWidget *parent = nullptr);
-    void show(const DisplayEntry &display, const Store &store, WallTime now);
+    void show(const DisplayEntry &display, Store &store, WallTime now);
     /// Adds what stands below every card.
     void addBelow(QWidget *widget);
 

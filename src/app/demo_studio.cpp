@@ -39,7 +39,7 @@ Status pastVisit(Store &store, sim::SimBench &bench, qint64 displayId, const Jso
         return record.error();
     }
     record.value().id = QUuid::createUuid().toString(QUuid::WithoutBraces).toStdString();
-    if (const Status s = store.finishVisit(record.value(), displayId); !s) {
+    if (const Status s = store.visits().finish(record.value(), displayId); !s) {
         return s;
     }
     profile = record->profile;
@@ -58,7 +58,7 @@ Status makeDemoStudio(Store &store, WallTime now, const std::function<void()> &p
     };
     std::vector<Waiting> waiting;
     for (const Json &room : studio["rooms"]) {
-        const auto roomId = store.addRoom(QString::fromStdString(room["name"].get<std::string>()));
+        const auto roomId = store.studio().addRoom(QString::fromStdString(room["name"].get<std::string>()));
         if (!roomId) {
             return roomId.error();
         }
@@ -78,7 +78,7 @@ Status makeDemoStudio(Store &store, WallTime now, const std::function<void()> &p
             entry.bench = QString::fromStdString(bench);
             entry.cadenceDays = d["cadence_days"].get<int>();
             entry.note = QString::fromStdString(d.value("note", ""));
-            const auto id = store.addDisplay(entry);
+            const auto id = store.studio().add(entry, now);
             if (!id) {
                 return id.error();
             }

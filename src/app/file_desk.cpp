@@ -179,14 +179,14 @@ FileDesk::LookedAt FileDesk::lookAt(const QStringList &files)
     return seen;
 }
 
-void FileDesk::open(const QStringList &files, const Store *store, qint64 display)
+void FileDesk::open(const QStringList &files, Store *store, qint64 display)
 {
     m_background->start(
         tr("Looking at the files…"), [files] { return lookAt(files); },
         [this, store, display](LookedAt seen) { lay(std::move(seen), store, display); });
 }
 
-void FileDesk::lay(LookedAt seen, const Store *store, qint64 display)
+void FileDesk::lay(LookedAt seen, Store *store, qint64 display)
 {
     if (seen.compared) {
         m_screening->show(seen.compared);
@@ -212,7 +212,7 @@ void FileDesk::lay(LookedAt seen, const Store *store, qint64 display)
     }
 }
 
-void FileDesk::typeReadings(const Store &store, qint64 display)
+void FileDesk::typeReadings(Store &store, qint64 display)
 {
     m_typed->begin(store, display);
     setCurrentWidget(m_typed);

@@ -22,13 +22,13 @@ class FileDesk : public QStackedWidget {
 public:
     explicit FileDesk(QWidget *parent = nullptr);
     /// Looks at files by what they are, not by their names. \param display the one that is shown now
-    void open(const QStringList &files, const Store *store, qint64 display);
+    void open(const QStringList &files, Store *store, qint64 display);
     /// Ranks the profiles that are being screened by readings of the unit.
     void rankBy(const ReadingSet &set);
     /// Whether something is worked out just now whose result will lie here.
     [[nodiscard]] bool busy() const;
     void layOpen(const QString &name, const Bytes &profile);
-    void typeReadings(const Store &store, qint64 display);
+    void typeReadings(Store &store, qint64 display);
     /// What became of the readings that were handed over: a visit, or nothing, and they are still here.
     void broughtIn();
     void notBroughtIn();
@@ -53,7 +53,7 @@ Q_SIGNALS:
 private:
     struct LookedAt;
     static LookedAt lookAt(const QStringList &files);
-    void lay(LookedAt seen, const Store *store, qint64 display);
+    void lay(LookedAt seen, Store *store, qint64 display);
     void rank();
     void makeCube();
     void rebuild();

@@ -32,10 +32,10 @@ namespace lamp::app {
 
 namespace {
 
-void fillDisplays(QComboBox &box, const Store &store, qint64 current)
+void fillDisplays(QComboBox &box, Store &store, qint64 current)
 {
     box.clear();
-    for (const DisplayEntry &d : store.displays()) {
+    for (const DisplayEntry &d : store.studio().displays()) {
         box.addItem(d.name, d.id);
     }
     box.addItem(ImportView::tr("a new display"), qint64(0));
@@ -43,13 +43,13 @@ void fillDisplays(QComboBox &box, const Store &store, qint64 current)
 }
 
 /// The display of the studio that readings of a visit name by model and serial; 0 where it has none such.
-qint64 displayNamed(const ReadingTable &table, const Store &store)
+qint64 displayNamed(const ReadingTable &table, Store &store)
 {
     const auto facts = table.facts.find("display_facts");
     const auto json = facts != table.facts.end() ? parseJson(facts->second) : Result<nlohmann::json>(nlohmann::json());
     const auto info = json ? benchjson::displayInfo(json.value()) : Result<DisplayInfo>(json.error());
     if (info) {
-        for (const DisplayEntry &d : store.displays()) {
+        for (const DisplayEntry &d : store.studio().displays()) {
             if (d.model == text(info->model) && d.serial == text(info->serial)) {
                 return d.id;
             }
@@ -59,14 +59,14 @@ qint64 displayNamed(const ReadingTable &table, const Store &store)
 }
 
 /// Targets to aim at; readings of a visit name their own, which comes first, without a name.
-void fillTargets(QComboBox &box, const Store &store, bool own = false)
+void fillTargets(QComboBox &box, Store &store, bool own = false)
 {
     const QString chosen = own ? QString() : box.currentText();
     box.clear();
     if (own) {
         box.addItem(ImportView::tr("the visit's own target"), QString());
     }
-    for (const Target &t : store.targets()) {
+    for (const Target &t : store.aims().targets()) {
         box.addItem(text(t.name), text(t.name));
     }
     box.setCurrentIndex(std::max(0, box.findText(chosen)));
@@ -165,7 +165,7 @@ ImportView::ImportView(QWidget *parent)
     });
 }
 
-void ImportView::show(const QString &fileName, ReadingTable table, const Store &store, qint64 display)
+void ImportView::show(const QString &fileName, ReadingTable table, Store &store, qint64 display)
 {
     m_file = fileName;
     m_table = std::move(table);
@@ -331,7 +331,7 @@ void TypedReadings::used()
     keepTyped();
 }
 
-void TypedReadings::begin(const Store &store, qint64 display)
+void TypedReadings::begin(Store &store, qint64 display)
 {
     if (m_set.readings.empty()) {
         const auto content = readFile(typedFile().toStdString());

@@ -22,7 +22,7 @@ class ImportView : public QFrame {
 
 public:
     explicit ImportView(QWidget *parent = nullptr);
-    void show(const QString &fileName, ReadingTable table, const Store &store, qint64 display);
+    void show(const QString &fileName, ReadingTable table, Store &store, qint64 display);
 
 Q_SIGNALS:
     /// \param display of the studio, 0 for a new one
@@ -50,7 +50,7 @@ class TypedReadings : public QFrame {
 public:
     explicit TypedReadings(QWidget *parent = nullptr);
     /// Begins, or goes on with what was typed and not yet used.
-    void begin(const Store &store, qint64 display);
+    void begin(Store &store, qint64 display);
     [[nodiscard]] const ReadingSet &typed() const { return m_set; }
     /// What was typed is a visit now: the next readings begin anew.
     void used();

@@ -53,6 +53,8 @@
 #include <QUuid>
 #include <QWindow>
 
+#include <map>
+
 namespace lamp::app {
 
 namespace {
@@ -93,7 +95,8 @@ MainWindow::MainWindow(QString storePath, QWidget *parent)
       m_desk(new FileDesk), m_installed(new InstalledPanel), m_reportPage(new QWidget), m_report(new QTextBrowser), m_reading(new ReadingPanel),
       m_bench(new BenchPanel), m_bannerWidget(new QFrame), m_bannerText(new QLabel), m_status(new QLabel), m_bannerYes(new QPushButton),
       m_bannerNo(new QPushButton), m_pause(new QPushButton(tr("Pause (Esc)"))), m_cancel(new QPushButton(tr("Cancel"))), m_toVisit(new QPushButton),
-      m_background(new Background(this)), m_progress(new QProgressBar), m_speed(new QComboBox), m_demoTime(new QLabel)
+      m_background(new Background(this)), m_examiner(new Background(this)), m_progress(new QProgressBar), m_speed(new QComboBox),
+      m_demoTime(new QLabel)
 {
     setWindowTitle(tr("Dutiful Lamp"));
     resize(1280, 760); // with its title bar it fits on a screen of 1280 by 800
@@ -139,6 +142,7 @@ MainWindow::~MainWindow()
 {
     qApp->removeEventFilter(this);
     m_demoThread.request_stop();
+    m_stopExamining.request_stop();
     m_runner->cancel();
 }
 
@@ -247,7 +251,7 @@ void MainWindow::buildCentre()
             showRunning();
             return;
         }
-        auto record = m_store->visit(id);
+        auto record = m_store->visits().record(id);
         if (record) {
             showRecord(std::make_shared<VisitRecord>(std::move(record).value()));
         } else {
@@ -255,7 +259,7 @@ void MainWindow::buildCentre()
         }
     });
     connect(m_card, &CardView::cadenceChanged, this, [this](int days) {
-        if (did(m_store->setCadence(m_display, days))) {
+        if (did(m_store->studio().setCadence(m_display, days))) {
             reloadPlaces();
         }
     });
@@ -384,7 +388,7 @@ void MainWindow::connectRunner()
     auto *lease = new QTimer(this);
     connect(lease, &QTimer::timeout, this, [this] {
         if (m_store && m_runner->running() && !m_runner->visitId().isEmpty()) {
-            (void)m_store->renewLease(m_runner->visitId(), m_runner->owner());
+            (void)m_store->visits().renewLease(m_runner->visitId(), m_runner->owner());
         }
     });
     lease->start(20000);
@@ -416,7 +420,15 @@ void MainWindow::openStore(bool demo)
     if (!m_store->movedAside().isEmpty()) {
         banner(tr("The studio's file was damaged. It is kept as %1; a new one was begun.").arg(m_store->movedAside()));
     }
-    if (demo && (fresh || m_store->displays().empty())) {
+    if (!m_store->copyBefore().isEmpty()) {
+        banner(tr("The studio's file is of this version now. As it was before it is kept as %1.").arg(m_store->copyBefore()));
+    }
+    if (m_store->endedUncleanly()) {
+        m_examiner->start(
+            {}, [path = m_storePath, stop = m_stopExamining.get_token()] { return Store::examine(path, stop); },
+            [this](const Status &sound) { (void)did(sound); });
+    }
+    if (demo && (fresh || m_store->studio().displays().empty())) {
         m_filling = true;
         m_status->setText(tr("Preparing the demo studio: simulated visits of the past months…"));
         m_demoThread = std::jthread([this, path = m_storePath](const std::stop_token &stop) {
@@ -442,7 +454,7 @@ void MainWindow::openStore(bool demo)
         });
     }
     reloadPlaces();
-    if (m_store->displays().empty() && !m_filling) {
+    if (m_store->studio().displays().empty() && !m_filling) {
         m_stack->setCurrentWidget(m_welcome);
     } else {
         showCard();
@@ -452,8 +464,12 @@ void MainWindow::openStore(bool demo)
 
 void MainWindow::reloadPlaces()
 {
-    const auto displays = m_store->displays();
-    const auto rooms = m_store->rooms();
+    const auto displays = m_store->studio().displays();
+    const auto rooms = m_store->studio().rooms();
+    std::map<qint64, Upkeep> upkeeps;
+    for (const DisplayStatus &s : m_store->board().displays()) {
+        upkeeps[s.displayId] = s.upkeep;
+    }
     if (const auto problem = m_store->takeProblem()) {
         // What is shown stays: an unreadable studio is not an empty one.
         banner(text(problem->text()));
@@ -471,7 +487,7 @@ void MainWindow::reloadPlaces()
             if (d.roomId != room.id) {
                 continue;
             }
-            const Upkeep upkeep = m_store->upkeep(d);
+            const Upkeep upkeep = upkeeps[d.id];
             const QString words = text(lampWords(upkeep, wallNow()));
             auto *item = new QTreeWidgetItem(place, {d.name + '\n' + words});
             const LampFill fill = lampFill(upkeep, wallNow());
@@ -530,7 +546,7 @@ void MainWindow::showRecord(const RecordPtr &record)
 void MainWindow::tellOfVisit()
 {
     m_toVisit->setVisible(m_runner->running() && !visitShown());
-    const auto display = m_store && m_runner->question() ? m_store->display(m_runner->displayId()) : std::nullopt;
+    const auto display = m_store && m_runner->question() ? m_store->studio().display(m_runner->displayId()) : std::nullopt;
     m_toVisit->setText(display ? tr("%1 waits for you (F4)").arg(display->name) : tr("To the visit (F4)"));
 }
 
@@ -558,7 +574,7 @@ void MainWindow::showRunning()
     }
     tellOfVisit();
     const std::optional<Question> q = m_runner->question();
-    m_worksheet->setTargets(m_store->targets());
+    m_worksheet->setTargets(m_store->aims().targets());
     m_worksheet->setQuestion(q, simulated, m_shown ? m_shown->plan.target : Target{});
     if (q && q->kind == Question::Kind::Control) {
         m_bench->askFor(text(q->control), q->value);
@@ -571,7 +587,7 @@ void MainWindow::showRunning()
 
 void MainWindow::showCard()
 {
-    const auto display = m_store ? m_store->display(m_display) : std::nullopt;
+    const auto display = m_store ? m_store->studio().display(m_display) : std::nullopt;
     if (!display) {
         return;
     }
@@ -612,9 +628,9 @@ bool MainWindow::agreed(const BenchSource &source, std::function<void()> onYes)
 
 std::optional<VisitRecord> MainWindow::lastVisit(qint64 display) const
 {
-    for (const VisitEntry &v : m_store->visits(display)) {
+    for (const VisitEntry &v : m_store->visits().of(display)) {
         if (v.state == VisitState::Finished) {
-            auto record = m_store->visit(v.id);
+            auto record = m_store->visits().record(v.id);
             return record ? std::optional(std::move(record).value()) : std::nullopt;
         }
     }
@@ -704,7 +720,7 @@ void MainWindow::startVisit(Task task)
 
 void MainWindow::run(VisitPlan plan, std::optional<VisitRecord> resume)
 {
-    const auto display = m_store ? m_store->display(m_display) : std::nullopt;
+    const auto display = m_store ? m_store->studio().display(m_display) : std::nullopt;
     if (!display || busy()) {
         return;
     }
@@ -751,19 +767,19 @@ void MainWindow::run(VisitPlan plan, std::optional<VisitRecord> resume)
 
 void MainWindow::showInterrupted()
 {
-    const auto open = m_store->interruptedVisits();
+    const auto open = m_store->visits().interrupted();
     if (open.empty() || m_runner->running()) {
         return;
     }
     const VisitEntry &entry = open.front();
-    const auto display = m_store->display(entry.displayId);
+    const auto display = m_store->studio().display(entry.displayId);
     banner(
         tr("A %1 visit of %2, begun on %3, was interrupted after %4. Nothing is lost.")
             .arg(text(taskName(entry.task)), display ? display->name : tr("a display"), text(longDate(entry.started)),
                  text(counted(entry.readings, "reading"))),
         tr("Go on"), [this, entry] { goOnWith(entry); }, tr("Set aside"),
         [this, entry] {
-            if (did(m_store->setVisitState(entry.id, VisitState::SetAside))) {
+            if (did(m_store->visits().setState(entry.id, VisitState::SetAside))) {
                 reloadPlaces();
                 showCard();
                 showInterrupted();
@@ -773,7 +789,7 @@ void MainWindow::showInterrupted()
 
 void MainWindow::goOnWith(const VisitEntry &entry)
 {
-    auto record = m_store->visit(entry.id);
+    auto record = m_store->visits().record(entry.id);
     if (!record) {
         banner(text(record.error().text()));
         return;
@@ -843,13 +859,17 @@ void MainWindow::keptIn(const RecordPtr &record, qint64 displayId, const QString
             // Its ramps are loaded already, and the profile belongs to them.
             const Status used = m_installed->install(record->profile, output);
             message += ' ' + (used ? m_installed->words() : text(used.error().text()));
+            if (used) {
+                const Status noted = m_store->visits().noteInstalled(displayId, record->profile, QSysInfo::machineHostName(), output, wallNow());
+                message += noted ? QString() : ' ' + text(noted.error().text());
+            }
         }
         if (const auto it = m_benches.find(displayId); it != m_benches.end() && record->display.lut) {
             message +=
                 ' ' + (it->second->view().display.lutLoaded ? tr("Its ramps are loaded; the display confirms it.") : tr("Its ramps are not loaded."));
         }
     }
-    const auto display = m_store->display(displayId);
+    const auto display = m_store->studio().display(displayId);
     const bool elsewhere = m_shown != record && display;
     banner(elsewhere ? display->name + ": " + message : message, elsewhere ? tr("Show it") : QString(),
            elsewhere ? std::function<void()>([this, record, displayId] {
@@ -876,7 +896,7 @@ void MainWindow::visitFailed(const Error &error, const RecordPtr &record)
         banner(
             text(error.text()), tr("Go on"),
             [this, id] {
-                for (const VisitEntry &e : m_store->interruptedVisits()) {
+                for (const VisitEntry &e : m_store->visits().interrupted()) {
                     if (e.id == id) {
                         goOnWith(e);
                         return;
@@ -886,13 +906,13 @@ void MainWindow::visitFailed(const Error &error, const RecordPtr &record)
             },
             tr("Set aside"),
             [this, id] {
-                if (did(m_store->setVisitState(id, VisitState::SetAside))) {
+                if (did(m_store->visits().setState(id, VisitState::SetAside))) {
                     showCard();
                 }
             });
     } else {
         if (!record->id.empty()) {
-            (void)m_store->setVisitState(text(record->id), VisitState::SetAside);
+            (void)m_store->visits().setState(text(record->id), VisitState::SetAside);
         }
         banner(text(error.text()));
         if (here) {
@@ -975,7 +995,7 @@ void MainWindow::rankWithInstrument()
         m_quick->cancel();
         return;
     }
-    const auto display = m_store ? m_store->display(m_display) : std::nullopt;
+    const auto display = m_store ? m_store->studio().display(m_display) : std::nullopt;
     if (busy()) {
         return;
     }
@@ -1020,14 +1040,14 @@ void MainWindow::installProfile(const Bytes &profile)
 
 Result<qint64> MainWindow::displayBroughtIn(DisplayEntry entry)
 {
-    const auto rooms = m_store->rooms();
-    const auto room = rooms.empty() ? m_store->addRoom(tr("Elsewhere")) : Result<qint64>(rooms.front().id);
+    const auto rooms = m_store->studio().rooms();
+    const auto room = rooms.empty() ? m_store->studio().addRoom(tr("Elsewhere")) : Result<qint64>(rooms.front().id);
     if (!room) {
         return room;
     }
     entry.roomId = room.value();
     entry.note = tr("Known from what was brought in.");
-    return m_store->addDisplay(entry);
+    return m_store->studio().add(entry, wallNow());
 }
 
 void MainWindow::passVisitOn()
@@ -1059,14 +1079,14 @@ void MainWindow::bringAimIn(StudioFile kind, const std::string &json)
     case StudioFile::Target: {
         const auto target = targetFromJson(json);
         keepIt(target, target ? tr("The target \"%1\" can be chosen in visits from now on.").arg(text(target->name)) : QString(),
-               [this](const Target &t) { return m_store->keep(t); });
+               [this](const Target &t) { return m_store->aims().keep(t); });
         break;
     }
     case StudioFile::Tolerance: {
         const auto tolerance = toleranceFromJson(json);
         keepIt(tolerance,
                tolerance ? tr("Visits can be judged by \"%1\" from now on: Studio, Visits and profiles.").arg(text(tolerance->name)) : QString(),
-               [this](const Tolerance &t) { return m_store->keep(t); });
+               [this](const Tolerance &t) { return m_store->aims().keep(t); });
         break;
     }
     default: {
@@ -1075,7 +1095,7 @@ void MainWindow::bringAimIn(StudioFile kind, const std::string &json)
                matrix ? tr("The correction of %1 %2 for %3 is offered in visits that it fits.")
                             .arg(text(matrix->instrumentModel), text(matrix->instrumentSerial), text(matrix->technology))
                       : QString(),
-               [this](const MatrixCorrection &m) { return m_store->addCorrection(m); });
+               [this](const MatrixCorrection &m) { return m_store->aims().add(m); });
     }
     }
 }
@@ -1086,18 +1106,13 @@ void MainWindow::bringVisitIn(const VisitRecord &record)
         banner(tr("Open a studio first: a visit belongs to a display."));
         return;
     }
-    qint64 display = 0;
-    for (const DisplayEntry &d : m_store->displays()) {
-        for (const VisitEntry &v : m_store->visits(d.id)) {
-            if (v.id == text(record.id)) {
-                banner(tr("This visit of %1 is in the studio already.").arg(d.name));
-                return;
-            }
-        }
-        if (d.model == text(record.display.model) && d.serial == text(record.display.serial)) {
-            display = d.id;
-        }
+    if (const auto there = m_store->visits().entry(text(record.id))) {
+        const auto of = m_store->studio().display(there->displayId);
+        banner(tr("This visit of %1 is in the studio already.").arg(of ? of->name : text(record.display.model)));
+        return;
     }
+    const auto known = m_store->studio().find(text(record.display.model), text(record.display.serial));
+    qint64 display = known ? known->id : 0;
     if (display == 0) {
         DisplayEntry d;
         d.name = d.model = text(record.display.model.empty() ? "Display" : record.display.model);
@@ -1110,7 +1125,7 @@ void MainWindow::bringVisitIn(const VisitRecord &record)
         }
         display = id.value();
     }
-    if (!did(m_store->finishVisit(record, display))) {
+    if (!did(m_store->visits().finish(record, display))) {
         return;
     }
     m_display = display;
@@ -1124,7 +1139,7 @@ void MainWindow::bringIn(const ReadingSet &set, qint64 display, const QString &t
     VisitPlan plan;
     Asked asked;
     if (!target.isEmpty()) {
-        asked.target = plan.target = m_store->target(target.toStdString());
+        asked.target = plan.target = m_store->aims().target(target.toStdString());
     }
     applyWorkSettings(plan, m_store.get());
     m_background->start(
@@ -1148,7 +1163,7 @@ void MainWindow::keepBroughtIn(VisitRecord made, qint64 display, const QString &
     entry.technology = made.display.technology.empty() ? QStringLiteral("unknown") : text(made.display.technology);
     const auto id = display != 0 ? Result<qint64>(display) : displayBroughtIn(entry);
     made.id = QUuid::createUuid().toString(QUuid::WithoutBraces).toStdString();
-    const Status kept = id ? m_store->finishVisit(made, id.value()) : Status(id.error());
+    const Status kept = id ? m_store->visits().finish(made, id.value()) : Status(id.error());
     if (!kept) {
         m_desk->notBroughtIn();
         banner(text(kept.error().text()));

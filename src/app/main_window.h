@@ -152,6 +152,8 @@ private:
     QLabel *m_bannerText, *m_status;
     QPushButton *m_bannerYes, *m_bannerNo, *m_pause, *m_cancel, *m_toVisit;
     Background *m_background;
+    Background *m_examiner; ///< of the studio's file; apart, since other work must not push it aside
+    std::stop_source m_stopExamining;
     std::function<void()> m_onYes, m_onNo;
     QProgressBar *m_progress;
     QComboBox *m_speed;

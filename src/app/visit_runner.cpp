@@ -125,16 +125,16 @@ void VisitRunner::work(const std::stop_token &stop, const BenchSource &source, V
     }
     const std::string id = resume ? resume->id : QUuid::createUuid().toString(QUuid::WithoutBraces).toStdString();
     if (resume) {
-        if (const Status taken = store.value()->takeVisit(QString::fromStdString(id)); !taken) {
+        if (const Status taken = store.value()->visits().take(QString::fromStdString(id)); !taken) {
             fail(taken.error(), {});
             return;
         }
     }
     Q_EMIT workBegun(QString::fromStdString(id), store.value()->owner(), {});
     std::vector<Measurement> unsaved; // readings that the store did not take: tried again with the next
-    const auto save = [&] {
+    const auto save = [&](const States &states) {
         while (!unsaved.empty()) {
-            if (const Status s = store.value()->addReading(id, unsaved.front()); !s) {
+            if (const Status s = store.value()->visits().addReading(id, unsaved.front(), states); !s) {
                 return s;
             }
             unsaved.erase(unsaved.begin());
@@ -145,7 +145,7 @@ void VisitRunner::work(const std::stop_token &stop, const BenchSource &source, V
     hooks.wallClock = [] { return std::chrono::floor<std::chrono::seconds>(std::chrono::system_clock::now()); };
     hooks.onReading = [&](const Measurement &m, const VisitRecord &r) {
         unsaved.push_back(m);
-        if (const Status s = save(); !s) {
+        if (const Status s = save(r.states); !s) {
             Q_EMIT noted(QString::fromStdString(s.error().text()));
         }
         Q_EMIT readingTaken(m, std::make_shared<VisitRecord>(r));
@@ -154,7 +154,7 @@ void VisitRunner::work(const std::stop_token &stop, const BenchSource &source, V
     hooks.onStage = [&](Stage s, const VisitRecord &r) {
         VisitRecord stored = r;
         stored.id = id;
-        if (const Status written = store.value()->saveVisit(stored, displayId, VisitState::Running); !written) {
+        if (const Status written = store.value()->visits().save(stored, displayId, VisitState::Running); !written) {
             Q_EMIT noted(QString::fromStdString(written.error().text()));
         }
         Q_EMIT workChanged(s, std::make_shared<VisitRecord>(std::move(stored)), {});
@@ -162,7 +162,7 @@ void VisitRunner::work(const std::stop_token &stop, const BenchSource &source, V
     hooks.onProgress = [this](const Progress &p) { Q_EMIT progressed(p); };
     hooks.onNote = [this](const std::string &t) { Q_EMIT noted(QString::fromStdString(t)); };
     hooks.ask = [&](const Question &q) { return waitForAnswer(q, stop); };
-    plan.offered = store.value()->corrections();
+    plan.offered = store.value()->aims().corrections();
     Visit visit(opened->bench(), std::move(plan), hooks, stop);
     if (resume) {
         visit.resume(std::move(*resume));
@@ -171,13 +171,13 @@ void VisitRunner::work(const std::stop_token &stop, const BenchSource &source, V
     VisitRecord record = visit.record();
     record.id = id;
     const auto made = record.matrix && record.matrix->made >= record.started ? record.matrix : std::nullopt;
-    Status written = save();
+    Status written = save(record.states);
     if (result) {
-        written = store.value()->finishVisit(record, displayId, made);
+        written = store.value()->visits().finish(record, displayId, made);
     } else {
-        const Status saved = store.value()->saveVisit(record, displayId, VisitState::Running);
+        const Status saved = store.value()->visits().save(record, displayId, VisitState::Running);
         written = written ? saved : written;
-        (void)store.value()->releaseVisit(QString::fromStdString(id));
+        (void)store.value()->visits().release(QString::fromStdString(id));
     }
     Error error = result ? (written ? Error{} : written.error()) : result.error();
     if (!written) {

@@ -34,9 +34,9 @@ QComboBox *choice(const std::vector<std::pair<QString, QVariant>> &all, const QS
     return box;
 }
 
-std::vector<Tolerance> tolerancesOf(const Store *store)
+std::vector<Tolerance> tolerancesOf(Store *store)
 {
-    return store != nullptr ? store->tolerances() : builtInTolerances();
+    return store != nullptr ? store->aims().tolerances() : builtInTolerances();
 }
 
 std::vector<std::pair<QString, QVariant>> names(const std::vector<Tolerance> &tolerances)
@@ -59,7 +59,7 @@ void say(QLabel *label, const QString &sentence)
 }
 
 /// Its limits and what it is for.
-QString toleranceText(const Store *store, const QString &name)
+QString toleranceText(Store *store, const QString &name)
 {
     for (const Tolerance &t : tolerancesOf(store)) {
         if (text(t.name) == name) {
@@ -73,9 +73,10 @@ QString toleranceText(const Store *store, const QString &name)
 
 } // namespace
 
-void applyWorkSettings(VisitPlan &plan, const Store *store)
+void applyWorkSettings(VisitPlan &plan, Store *store)
 {
-    plan.tolerance = store != nullptr ? store->tolerance(kept(kTolerance)) : builtInTolerance(kept(kTolerance)).value_or(*builtInTolerance("studio"));
+    plan.tolerance =
+        store != nullptr ? store->aims().tolerance(kept(kTolerance)) : builtInTolerance(kept(kTolerance)).value_or(*builtInTolerance("studio"));
     plan.effort = effortFromName(kept(kEffort)).value_or(Effort::Standard);
     plan.profileKind = profileKindFromName(kept(kKind)).value_or(ProfileKind::Auto);
     plan.curves = curveFormFromName(kept(kCurves)).value_or(CurveForm::Auto);
@@ -85,7 +86,7 @@ void applyWorkSettings(VisitPlan &plan, const Store *store)
     plan.by = QSettings().value(kRole, WorkSettings::tr("colour keeper")).toString().toStdString();
 }
 
-WorkSettings::WorkSettings(const Store *store, QWidget *parent)
+WorkSettings::WorkSettings(Store *store, QWidget *parent)
     : QDialog(parent), m_effort(choice({{tr("quick: up to 44 readings"), QStringLiteral("quick")},
                                         {tr("standard: up to 75"), QStringLiteral("standard")},
                                         {tr("thorough: up to 160"), QStringLiteral("thorough")}},

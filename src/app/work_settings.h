@@ -13,14 +13,14 @@ namespace lamp::app {
 
 /// Puts into a plan how this person works: role, effort, and what profiles are to be like (kept in QSettings).
 /// \param store where tolerances are kept; null for the built-in ones
-void applyWorkSettings(VisitPlan &plan, const Store *store);
+void applyWorkSettings(VisitPlan &plan, Store *store);
 
 /// Asks for these. Each says in a sentence what it is for; accept() keeps them.
 class WorkSettings : public QDialog {
     Q_OBJECT
 
 public:
-    WorkSettings(const Store *store, QWidget *parent);
+    WorkSettings(Store *store, QWidget *parent);
     void accept() override;
 
 private:

@@ -9,6 +9,15 @@
 
 namespace lamp {
 
+double withFigures(double value, int figures)
+{
+    std::array<char, 64> buffer{};
+    const auto end = std::to_chars(buffer.data(), buffer.data() + buffer.size(), value, std::chars_format::scientific, figures - 1);
+    double rounded = value;
+    std::from_chars(buffer.data(), end.ptr, rounded);
+    return rounded;
+}
+
 std::string fixed(double value, int decimals)
 {
     if (!std::isfinite(value)) {

@@ -9,6 +9,9 @@ namespace lamp {
 /// A number with a fixed count of decimals and a point, whatever the locale. Never "-0.0"; "n/a" for what is not finite.
 std::string fixed(double value, int decimals);
 
+/// A number rounded to so many significant figures.
+double withFigures(double value, int figures);
+
 /// The code point that begins at a place of a text, which is moved behind it. What is no UTF-8 gives U+FFFD and moves on
 /// by one byte. \pre at < text.size()
 char32_t nextCodePoint(const std::string &text, size_t &at);

@@ -138,12 +138,17 @@ ToneCurve ToneCurve::withBlack(double blackOverWhite) const
     return curve;
 }
 
+double onLightGrid(double light)
+{
+    return std::round(light * kLightSteps) / kLightSteps + 0.0; // never -0
+}
+
 std::vector<double> ToneCurve::samples() const
 {
     constexpr int kSamples = 1024;
     std::vector<double> all;
     for (int i = 0; i < kSamples; ++i) {
-        all.push_back(value(double(i) / (kSamples - 1)));
+        all.push_back(onLightGrid(value(double(i) / (kSamples - 1))));
     }
     return all;
 }

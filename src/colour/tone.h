@@ -26,9 +26,15 @@ struct ToneCurve {
     [[nodiscard]] std::string name() const;
     /// The same curve told the display's own black (only BT.1886 depends on it).
     [[nodiscard]] ToneCurve withBlack(double blackOverWhite) const;
-    /// value() at 1024 equal steps of drive from 0 to 1.
+    /// value() at 1024 equal steps of drive from 0 to 1, each onLightGrid().
     [[nodiscard]] std::vector<double> samples() const;
 };
+
+/// Steps of light, as a share of white, to which tables of it are rounded: 2⁻³² lies a thousand times below what an OLED
+/// shows at the lowest code of 16 bits, and a table of such steps is kept in a fifth of the room (store/packed.h).
+constexpr double kLightSteps = 4294967296.0;
+/// A share of light rounded to a whole number of these steps.
+double onLightGrid(double light);
 
 /// A curve given by samples at equal steps from 0 to 1, straight between them. \param samples 2 or more \param x clamped to 0..1; what is
 /// not a number counts as 0

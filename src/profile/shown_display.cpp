@@ -46,7 +46,7 @@ MatrixModel ShownDisplay::asMatrix(const std::vector<double> &tone) const
             const Eigen::Vector3d light = inverse * (evaluate({v, v, v}) - m.black).vec();
             for (int c = 0; c < 3; ++c) {
                 auto &list = m.light[size_t(c)];
-                list.push_back(std::clamp(light[c], list.empty() ? 0.0 : list.back(), 1.0));
+                list.push_back(onLightGrid(std::clamp(light[c], list.empty() ? 0.0 : list.back(), 1.0)));
             }
         }
     }

@@ -367,7 +367,8 @@ void Visit::rememberNativeTones()
         list.clear();
         for (int i = 0; i <= 255; ++i) {
             const double v = i / 255.0;
-            list.push_back(std::max(0.0, p.amounts(m_model->evaluate({v, v, v}))[c] / full[c]));
+            // In steps of 1/65535: it is drawn, and nothing is worked out from it.
+            list.push_back(std::round(65535 * std::max(0.0, p.amounts(m_model->evaluate({v, v, v}))[c] / full[c])) / 65535);
         }
     }
 }
@@ -536,9 +537,12 @@ ReadingSet Visit::modelReadings() const
     for (const PanelReading &r : m_model->readings()) {
         Measurement m;
         m.index = r.number;
-        m.rgb = r.behind;
-        m.xyz = r.xyz;
-        m.t = r.t;
+        // Eight figures: a thousand times finer than any instrument, and the profile stays small.
+        for (int c = 0; c < 3; ++c) {
+            m.rgb[c] = withFigures(r.behind[c], 8);
+            m.xyz[c] = withFigures(r.xyz[c], 8);
+        }
+        m.t = withFigures(r.t, 8);
         set.readings.push_back(m);
     }
     // What was known before, from trimming: no readings of this state, but a model needs them to begin with.

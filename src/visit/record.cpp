@@ -500,7 +500,12 @@ std::string visitJson(const VisitRecord &r)
     return jsonText(json, 2);
 }
 
-std::string recordToJson(const VisitRecord &r)
+std::string recordToJson(const VisitRecord &record)
+{
+    return jsonText(recordJson(record));
+}
+
+Json recordJson(const VisitRecord &r)
 {
     Json lines = Json::array();
     for (const StageLine &l : r.lines) {
@@ -510,44 +515,43 @@ std::string recordToJson(const VisitRecord &r)
     for (const Check &c : r.checks) {
         checks.push_back({c.name, c.value, c.limit, c.uncertainty, c.unit, int(c.verdict)});
     }
-    Json json{{"id", r.id},
-              {"display_key", r.displayKey},
-              {"plan", planJson(r.plan)},
-              {"bench", benchjson::toJson(r.bench)},
-              {"display", benchjson::toJson(r.display)},
-              {"instrument", benchjson::toJson(r.instrument)},
-              {"correction", r.correction},
-              {"started", isoTime(r.started)},
-              {"finished", isoTime(r.finished)},
-              {"lines", lines},
-              {"states", statesJson(r.states)},
-              {"warm_up", r.warmUpSeconds},
-              {"warm_up_stable", r.warmUpStable},
-              {"bench_seconds", r.benchSeconds},
-              {"room_lux", r.roomLux ? Json(*r.roomLux) : Json(nullptr)},
-              {"controls", r.controls},
-              {"trim", r.trim ? trimJson(*r.trim) : Json(nullptr)},
-              {"aim", r.aimLuminance},
-              {"aim_white", {r.aimWhite.x, r.aimWhite.y}},
-              {"calibrated", primariesJson(r.calibrated)},
-              {"ramps", {r.ramps.r, r.ramps.g, r.ramps.b}},
-              {"gray", exactGrayJson(r.gray)},
-              {"light", r.light},
-              {"native_light", r.nativeLight},
-              {"expected_error", r.expectedError},
-              {"quantisation_floor", r.quantisationFloor},
-              {"set_aside", r.setAside},
-              {"correction_doubtful", r.correctionDoubtful},
-              {"matrix", r.matrix ? correctionJson(*r.matrix) : Json(nullptr)},
-              {"profile", base16(r.profile)},
-              {"verification", exactVerificationJson(r.verification)},
-              {"coverage", r.coverage},
-              {"volume", r.volume},
-              {"checks", checks},
-              {"verdict", int(r.verdict)},
-              {"reasons", r.reasons},
-              {"warnings", r.warnings}};
-    return jsonText(json);
+    return {{"id", r.id},
+            {"display_key", r.displayKey},
+            {"plan", planJson(r.plan)},
+            {"bench", benchjson::toJson(r.bench)},
+            {"display", benchjson::toJson(r.display)},
+            {"instrument", benchjson::toJson(r.instrument)},
+            {"correction", r.correction},
+            {"started", isoTime(r.started)},
+            {"finished", isoTime(r.finished)},
+            {"lines", lines},
+            {"states", statesJson(r.states)},
+            {"warm_up", r.warmUpSeconds},
+            {"warm_up_stable", r.warmUpStable},
+            {"bench_seconds", r.benchSeconds},
+            {"room_lux", r.roomLux ? Json(*r.roomLux) : Json(nullptr)},
+            {"controls", r.controls},
+            {"trim", r.trim ? trimJson(*r.trim) : Json(nullptr)},
+            {"aim", r.aimLuminance},
+            {"aim_white", {r.aimWhite.x, r.aimWhite.y}},
+            {"calibrated", primariesJson(r.calibrated)},
+            {"ramps", {r.ramps.r, r.ramps.g, r.ramps.b}},
+            {"gray", exactGrayJson(r.gray)},
+            {"light", r.light},
+            {"native_light", r.nativeLight},
+            {"expected_error", r.expectedError},
+            {"quantisation_floor", r.quantisationFloor},
+            {"set_aside", r.setAside},
+            {"correction_doubtful", r.correctionDoubtful},
+            {"matrix", r.matrix ? correctionJson(*r.matrix) : Json(nullptr)},
+            {"profile", base16(r.profile)},
+            {"verification", exactVerificationJson(r.verification)},
+            {"coverage", r.coverage},
+            {"volume", r.volume},
+            {"checks", checks},
+            {"verdict", int(r.verdict)},
+            {"reasons", r.reasons},
+            {"warnings", r.warnings}};
 }
 
 namespace {
@@ -583,8 +587,12 @@ Result<VisitRecord> recordFromJson(const std::string &text)
     if (!parsed) {
         return Error{ErrorKind::Storage, "A stored visit cannot be read: " + parsed.error().what, "It is left as it is.", "", "record", false};
     }
+    return recordOf(parsed.value());
+}
+
+Result<VisitRecord> recordOf(const Json &j)
+{
     try {
-        const Json &j = parsed.value();
         VisitRecord r;
         r.id = j.at("id").get<std::string>();
         r.displayKey = j.at("display_key").get<std::string>();

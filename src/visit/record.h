@@ -11,6 +11,8 @@
 #include "measure/gauge.h"
 #include "profile/icc.h"
 
+#include <nlohmann/json_fwd.hpp>
+
 #include <map>
 #include <optional>
 #include <string>
@@ -131,7 +133,9 @@ std::map<std::string, std::string> factsOfVisit(const VisitRecord &record);
 /// The record of a visit as the command line promises it (`visit.json`).
 std::string visitJson(const VisitRecord &record);
 
-/// The whole record, with which an interrupted visit can go on; readings are kept apart.
+/// The whole record, with which an interrupted visit can go on; readings are kept apart. Both ways as JSON and as its text.
+nlohmann::json recordJson(const VisitRecord &record);
+Result<VisitRecord> recordOf(const nlohmann::json &json);
 std::string recordToJson(const VisitRecord &record);
 Result<VisitRecord> recordFromJson(const std::string &json);
 

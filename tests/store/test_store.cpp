@@ -1,13 +1,24 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "support.h"
 
+#include "simlab/sim_bench.h"
+#include "store/owner.h"
+#include "store/packed.h"
 #include "store/store.h"
+#include "visit/visit.h"
 
 #include <QDir>
 #include <QFile>
+#include <QJsonDocument>
+#include <QJsonObject>
+#include <QSet>
 #include <QSqlDatabase>
+#include <QSqlError>
 #include <QSqlQuery>
 #include <QTemporaryDir>
+
+#include <cstring>
+#include <random>
 
 using namespace lamp;
 
@@ -43,14 +54,14 @@ Measurement reading(int index)
 
 qint64 addDisplay(Store &store)
 {
-    const qint64 room = store.addRoom("Scanning room").value();
+    const qint64 room = store.studio().addRoom("Scanning room").value();
     DisplayEntry d;
     d.roomId = room;
     d.name = "Knot";
     d.model = "Knot 14";
     d.technology = "wled";
     d.bench = "sim:knot";
-    return store.addDisplay(d).value();
+    return store.studio().add(d, fromIsoTime("2026-10-01T08:00:00Z")).value();
 }
 
 } // namespace
@@ -62,6 +73,27 @@ private:
     std::unique_ptr<QTemporaryDir> m_dir;
     QString path() { return m_dir->filePath("sub/studio.sqlite"); }
 
+    /// SQL past the program, on the studio's file or another.
+    template <typename Work> void raw(const Work &work, const QString &file = {})
+    {
+        {
+            QSqlDatabase db = QSqlDatabase::addDatabase("QSQLITE", "raw");
+            db.setDatabaseName(file.isEmpty() ? path() : file);
+            QVERIFY(db.open());
+            QSqlQuery q(db);
+            work(q);
+        }
+        QSqlDatabase::removeDatabase("raw");
+    }
+
+    void unpackFixture()
+    {
+        QVERIFY(QDir().mkpath(m_dir->filePath("sub")));
+        QFile packed(LAMP_TESTS_DIR "/store/fixtures/studio-6.sqlite.z"), file(path());
+        QVERIFY(packed.open(QIODevice::ReadOnly) && file.open(QIODevice::WriteOnly));
+        file.write(qUncompress(packed.readAll()));
+    }
+
 private Q_SLOTS:
     void init() { m_dir = std::make_unique<QTemporaryDir>(); }
 
@@ -70,46 +102,46 @@ private Q_SLOTS:
         {
             auto store = std::move(Store::open(path())).value();
             Target own = builtInTargets().front();
-            QVERIFY(!store->keep(own).ok()); // its name is built in
+            QVERIFY(!store->aims().keep(own).ok()); // its name is built in
             own.name = "Dusk room";
-            QVERIFY(store->keep(own).ok());
+            QVERIFY(store->aims().keep(own).ok());
             own.keepLuminance = true;
-            QVERIFY(store->keep(own).ok()); // in place of the one before
+            QVERIFY(store->aims().keep(own).ok()); // in place of the one before
             Tolerance loose = builtInTolerances().front();
             loose.name.clear();
-            QVERIFY(!store->keep(loose).ok());
+            QVERIFY(!store->aims().keep(loose).ok());
             loose.name = "courier";
             loose.max = 7.5;
-            QVERIFY(store->keep(loose).ok());
+            QVERIFY(store->aims().keep(loose).ok());
         }
         const auto store = std::move(Store::open(path())).value();
-        QCOMPARE(store->targets().size(), builtInTargets().size() + 1);
-        QVERIFY(store->target("Dusk room").keepLuminance);
-        QCOMPARE(store->target("nowhere").name, builtInTargets().front().name);
-        QCOMPARE(store->tolerances().back().max, 7.5);
-        QCOMPARE(store->tolerance("nowhere").name, std::string("studio"));
+        QCOMPARE(store->aims().targets().size(), builtInTargets().size() + 1);
+        QVERIFY(store->aims().target("Dusk room").keepLuminance);
+        QCOMPARE(store->aims().target("nowhere").name, builtInTargets().front().name);
+        QCOMPARE(store->aims().tolerances().back().max, 7.5);
+        QCOMPARE(store->aims().tolerance("nowhere").name, std::string("studio"));
     }
 
     void keepsRoomsDisplaysVisitsAndReadings()
     {
         auto store = std::move(Store::open(path())).value();
         const qint64 id = addDisplay(*store);
-        QVERIFY(store->saveVisit(record("v1"), id, VisitState::Running).ok());
+        QVERIFY(store->visits().save(record("v1"), id, VisitState::Running).ok());
         for (int i = 1; i <= 5; ++i) {
-            QVERIFY(store->addReading("v1", reading(i)).ok());
+            QVERIFY(store->visits().addReading("v1", reading(i)).ok());
         }
-        QVERIFY(!store->addReading("v1", reading(5)).ok());     // again: nothing is doubled, and nothing dropped without a word
-        QCOMPARE(store->interruptedVisits().size(), size_t(0)); // somebody works on it
-        QVERIFY(store->releaseVisit("v1").ok());
-        QCOMPARE(store->interruptedVisits().size(), size_t(1));
-        QVERIFY(store->saveVisit(record("v1"), id, VisitState::Finished).ok());
+        QVERIFY(!store->visits().addReading("v1", reading(5)).ok()); // again: nothing is doubled, and nothing dropped without a word
+        QCOMPARE(store->visits().interrupted().size(), size_t(0));   // somebody works on it
+        QVERIFY(store->visits().release("v1").ok());
+        QCOMPARE(store->visits().interrupted().size(), size_t(1));
+        QVERIFY(store->visits().save(record("v1"), id, VisitState::Finished).ok());
         store.reset();
 
         store = std::move(Store::open(path())).value();
-        QCOMPARE(store->rooms().front().name, QString("Scanning room"));
-        const DisplayEntry d = store->displays().front();
+        QCOMPARE(store->studio().rooms().front().name, QString("Scanning room"));
+        const DisplayEntry d = store->studio().displays().front();
         QCOMPARE(d.bench, QString("sim:knot"));
-        const auto back = store->visit("v1");
+        const auto back = store->visits().record("v1");
         QVERIFY(back.ok());
         QCOMPARE(back->readings.size(), size_t(5));
         QCOMPARE(back->display.model, std::string("Knot \"14\""));
@@ -118,43 +150,43 @@ private Q_SLOTS:
         QCOMPARE(m.name, wanted.name);
         QCOMPARE(m.t, wanted.t);
         QVERIFY(back->readings[1].superseded && !m.superseded);
-        QVERIFY(store->interruptedVisits().empty());
-        const Upkeep u = store->upkeep(d);
+        QVERIFY(store->visits().interrupted().empty());
+        const Upkeep u = store->board().upkeep(d.id);
         QVERIFY(u.lastVisit && isoTime(*u.lastVisit) == "2026-11-01T08:30:00Z");
-        QVERIFY(store->setCadence(d.id, 14).ok());
-        QCOMPARE(store->display(d.id)->cadenceDays, 14);
-        QVERIFY(!store->visit("nobody").ok());
+        QVERIFY(store->studio().setCadence(d.id, 14).ok());
+        QCOMPARE(store->studio().display(d.id)->cadenceDays, 14);
+        QVERIFY(!store->visits().record("nobody").ok());
     }
 
     void twoConnectionsWorkOnOneFile()
     {
         auto a = std::move(Store::open(path())).value(), b = std::move(Store::open(path())).value();
         const qint64 id = addDisplay(*a);
-        QVERIFY(b->saveVisit(record("v2"), id, VisitState::Running).ok());
+        QVERIFY(b->visits().save(record("v2"), id, VisitState::Running).ok());
         // A visit belongs to one: two that write into it would drop each other's readings.
         for (int i = 1; i <= 30; ++i) {
-            QCOMPARE(b->addReading("v2", reading(i)).ok(), true);
-            const Status other = a->addReading("v2", reading(100 + i));
+            QCOMPARE(b->visits().addReading("v2", reading(i)).ok(), true);
+            const Status other = a->visits().addReading("v2", reading(100 + i));
             QVERIFY(!other.ok() && other.error().code == "owned");
         }
-        QCOMPARE(a->saveVisit(record("v2"), id, VisitState::Finished).error().code, std::string("owned"));
-        QCOMPARE(a->takeVisit("v2").error().code, std::string("owned"));
-        QCOMPARE(a->visits(id).front().readings, 30);
-        QVERIFY(a->visits(id).front().worked && a->interruptedVisits().empty());
+        QCOMPARE(a->visits().save(record("v2"), id, VisitState::Finished).error().code, std::string("owned"));
+        QCOMPARE(a->visits().take("v2").error().code, std::string("owned"));
+        QCOMPARE(a->visits().of(id).front().readings, 30);
+        QVERIFY(a->visits().of(id).front().worked && a->visits().interrupted().empty());
         // Given up, it is anybody's; then the first has lost it.
-        QVERIFY(b->releaseVisit("v2").ok());
-        QCOMPARE(a->interruptedVisits().size(), size_t(1));
-        QVERIFY(a->takeVisit("v2").ok());
-        QVERIFY(a->addReading("v2", reading(31)).ok());
-        QCOMPARE(b->addReading("v2", reading(32)).error().code, std::string("owned"));
+        QVERIFY(b->visits().release("v2").ok());
+        QCOMPARE(a->visits().interrupted().size(), size_t(1));
+        QVERIFY(a->visits().take("v2").ok());
+        QVERIFY(a->visits().addReading("v2", reading(31)).ok());
+        QCOMPARE(b->visits().addReading("v2", reading(32)).error().code, std::string("owned"));
         // Its end is one act: what is not there yet is added, a correction with it.
         VisitRecord whole = record("v2");
         for (int i = 1; i <= 35; ++i) {
             whole.readings.push_back(reading(i));
         }
-        QVERIFY(a->finishVisit(whole, id, MatrixCorrection{}).ok());
-        QCOMPARE(a->visit("v2")->readings.size(), size_t(35));
-        QVERIFY(!a->visits(id).front().worked);
+        QVERIFY(a->visits().finish(whole, id, MatrixCorrection{}).ok());
+        QCOMPARE(a->visits().record("v2")->readings.size(), size_t(35));
+        QVERIFY(!a->visits().of(id).front().worked);
     }
 
     // A process that is gone works on nothing any more, whatever it wrote.
@@ -162,27 +194,25 @@ private Q_SLOTS:
     {
         auto store = std::move(Store::open(path())).value();
         const qint64 id = addDisplay(*store);
-        QVERIFY(store->saveVisit(record("v9"), id, VisitState::Running).ok());
+        QVERIFY(store->visits().save(record("v9"), id, VisitState::Running).ok());
         QStringList owner = store->owner().split('|');
         QCOMPARE(owner.size(), 4);
         const auto become = [&](const QString &who, qint64 lease) {
-            QSqlDatabase db = QSqlDatabase::addDatabase("QSQLITE", "raw");
-            db.setDatabaseName(path());
-            QVERIFY(db.open());
-            QSqlQuery q(db);
-            q.prepare("UPDATE visit SET owner = ?, lease = ?");
-            q.addBindValue(who);
-            q.addBindValue(lease);
-            QVERIFY(q.exec());
+            raw([&](QSqlQuery &q) {
+                q.prepare("UPDATE visit SET owner = ?, lease_until = ?");
+                q.addBindValue(who);
+                q.addBindValue(lease);
+                QVERIFY(q.exec());
+            });
         };
         const qint64 now = QDateTime::currentSecsSinceEpoch();
         become(owner[0] + "|" + owner[1] + "|1|x", now + 1000); // this process's number, but of another that began earlier
-        QCOMPARE(store->interruptedVisits().size(), size_t(1));
+        QCOMPARE(store->visits().interrupted().size(), size_t(1));
         become("elsewhere/1|77|5|x", now + 60); // another computer: its lease tells
-        QCOMPARE(store->interruptedVisits().size(), size_t(0));
+        QCOMPARE(store->visits().interrupted().size(), size_t(0));
         become("elsewhere/1|77|5|x", now - 1);
-        QCOMPARE(store->interruptedVisits().size(), size_t(1));
-        QVERIFY(store->takeVisit("v9").ok());
+        QCOMPARE(store->visits().interrupted().size(), size_t(1));
+        QVERIFY(store->visits().take("v9").ok());
     }
 
     void correctionsAreKeptTheNewestFirst()
@@ -193,9 +223,9 @@ private Q_SLOTS:
         c.technology = "qd";
         for (const char *made : {"2026-03-01T10:00:00Z", "2026-11-01T10:00:00Z", "2026-07-01T10:00:00Z"}) {
             c.made = fromIsoTime(made);
-            QVERIFY(store->addCorrection(c).ok());
+            QVERIFY(store->aims().add(c).ok());
         }
-        const auto all = std::move(Store::open(path())).value()->corrections();
+        const auto all = std::move(Store::open(path())).value()->aims().corrections();
         QCOMPARE(all.size(), size_t(3));
         QCOMPARE(isoTime(all.front().made), std::string("2026-11-01T10:00:00Z"));
         QCOMPARE(all.back().technology, std::string("qd"));
@@ -206,45 +236,473 @@ private Q_SLOTS:
         auto store = std::move(Store::open(path())).value();
         const qint64 id = addDisplay(*store);
         VisitRecord r = record("v3");
-        QVERIFY(store->saveVisit(r, id, VisitState::Running).ok());
-        QVERIFY(store->addReading("v3", reading(1)).ok() && store->addReading("v3", reading(3)).ok());
+        QVERIFY(store->visits().save(r, id, VisitState::Running).ok());
+        QVERIFY(store->visits().addReading("v3", reading(1)).ok() && store->visits().addReading("v3", reading(3)).ok());
         r.setAside = {3};
-        QVERIFY(store->finishVisit(r, id).ok());
-        const auto back = store->visit("v3");
+        QVERIFY(store->visits().finish(r, id).ok());
+        const auto back = store->visits().record("v3");
         QVERIFY(back.ok());
         QVERIFY(!back->readings[0].superseded && back->readings[1].superseded);
     }
 
+    // Version 1 as the program's first commit made it, which had neither notes nor corrections nor owners.
     void olderSchemaIsBroughtUp()
+    {
+        QVERIFY(QDir().mkpath(m_dir->filePath("sub")));
+        raw([&](QSqlQuery &q) {
+            for (const char *sql :
+                 {"CREATE TABLE room (id INTEGER PRIMARY KEY, name TEXT NOT NULL UNIQUE)",
+                  "CREATE TABLE display (id INTEGER PRIMARY KEY, room_id INTEGER NOT NULL REFERENCES room(id), name TEXT NOT NULL, model TEXT NOT "
+                  "NULL, "
+                  "serial TEXT NOT NULL, technology TEXT NOT NULL, bench TEXT NOT NULL, cadence_days INTEGER NOT NULL DEFAULT 28 CHECK (cadence_days "
+                  "> 0))",
+                  "CREATE TABLE visit (id TEXT PRIMARY KEY, display_id INTEGER NOT NULL REFERENCES display(id), state INTEGER NOT NULL, task TEXT "
+                  "NOT "
+                  "NULL, started TEXT NOT NULL, finished TEXT NOT NULL, verdict TEXT NOT NULL, record TEXT NOT NULL)",
+                  "CREATE INDEX visit_of_display ON visit(display_id, finished)",
+                  "CREATE TABLE reading (visit_id TEXT NOT NULL REFERENCES visit(id), number INTEGER NOT NULL, stage TEXT NOT NULL, name TEXT NOT "
+                  "NULL, "
+                  "mode INTEGER NOT NULL, r REAL, g REAL, b REAL, x REAL, y REAL, z REAL, sx REAL, sy REAL, sz REAL, integration_s REAL, bench_s "
+                  "REAL, "
+                  "too_dark INTEGER, superseded INTEGER, PRIMARY KEY (visit_id, number)) WITHOUT ROWID",
+                  "INSERT INTO room (name) VALUES ('Scanning room')",
+                  "INSERT INTO display (room_id, name, model, serial, technology, bench) VALUES (1, 'Knot', 'Knot 14', 'K1', 'wled', 'bench --usb')",
+                  "INSERT INTO display (room_id, name, model, serial, technology, bench) VALUES (1, 'Knot again', 'Knot 14', 'K1', 'wled', "
+                  "'sim:knot')",
+                  "INSERT INTO visit VALUES ('v1', 1, 1, 'full', '2026-01-02T03:04:05Z', '2026-01-02T03:34:05Z', 'fail', '{\"id\":\"v1\", cut off')",
+                  "INSERT INTO reading VALUES ('v1', 7, 'verify', 'sky', 0, 0.1, 0.2, 0.3, 10, 20, 30, 0.1, 0.2, 0.3, 1.5, 99, 0, 0)",
+                  "PRAGMA user_version = 1"}) {
+                QVERIFY2(q.exec(sql), qPrintable(q.lastError().text()));
+            }
+        });
+        auto opened = Store::open(path());
+        QVERIFY2(opened.ok(), opened.ok() ? "" : opened.error().text().c_str());
+        Store &store = *opened.value();
+        QVERIFY(store.movedAside().isEmpty());
+        QCOMPARE(store.copyBefore(), path() + ".version-1");
+        // What it held twice is kept twice; a third one would be refused.
+        const auto displays = store.studio().displays();
+        QCOMPARE(displays.size(), size_t(2));
+        QCOMPARE(displays[0].bench, QString("bench --usb"));
+        QCOMPARE(displays[1].bench, QString("sim:knot"));
+        DisplayEntry third = displays[0];
+        QCOMPARE(store.studio().add(third, {}).error().code, std::string("twin"));
+        // A record that cannot be read stays what it is, with its readings, and its display's lamp knows of it.
+        const auto visit = store.visits().of(displays[0].id).front();
+        QCOMPARE(visit.readings, 1);
+        QVERIFY(visit.verdict == Verdict::Fail && isoTime(visit.finished) == "2026-01-02T03:34:05Z");
+        QCOMPARE(store.visits().record("v1").error().code, std::string("record"));
+        QVERIFY(store.board().upkeep(displays[0].id).verdict == Verdict::Fail);
+        raw([&](QSqlQuery &q) {
+            QVERIFY(q.exec("SELECT content FROM sheet") && q.next());
+            QCOMPARE(q.value(0).toByteArray(), QByteArray("{\"id\":\"v1\", cut off"));
+            QVERIFY(q.exec("SELECT y, bench_s FROM reading WHERE number = 7") && q.next());
+            QCOMPARE(q.value(0).toDouble(), 20.0);
+        });
+        QVERIFY(store.visits().interrupted().empty() && !store.takeProblem());
+    }
+
+    // tests/store/fixtures/studio-6.sqlite.z: made by this program's version of 26 November 2026 (schema 6): the demo studio, and a
+    // display with a table profile, a visit cut off in the middle and one set aside; zlib with the size before it.
+    void fileOfBeforeOpensWithEverythingInIt()
+    {
+        unpackFixture();
+        struct Old {
+            QString id;
+            qint64 display;
+            int state;
+            QJsonValue record;
+            QList<QVariantList> readings;
+        };
+        QList<Old> before;
+        raw([&](QSqlQuery &q) {
+            QVERIFY(q.exec("SELECT id, display_id, state, record FROM visit"));
+            while (q.next()) {
+                before.push_back({q.value(0).toString(),
+                                  q.value(1).toLongLong(),
+                                  q.value(2).toInt(),
+                                  QJsonDocument::fromJson(q.value(3).toByteArray()).object(),
+                                  {}});
+            }
+            for (Old &o : before) {
+                q.prepare("SELECT number, stage, name, r, g, b, x, y, z, sx, sy, sz, integration_s, bench_s, too_dark, state, behind_r, wanted_b, "
+                          "low_light "
+                          "FROM reading WHERE visit_id = ? ORDER BY number");
+                q.addBindValue(o.id);
+                QVERIFY(q.exec());
+                while (q.next()) {
+                    QVariantList row;
+                    for (int i = 0; i < 19; ++i) {
+                        row << q.value(i);
+                    }
+                    o.readings << row;
+                }
+            }
+        });
+        QCOMPARE(before.size(), 7);
+
+        auto opened = Store::open(path());
+        QVERIFY2(opened.ok(), opened.ok() ? "" : opened.error().text().c_str());
+        Store &store = *opened.value();
+        for (const Old &o : before) {
+            const auto record = store.visits().record(o.id);
+            QVERIFY2(record.ok(), record.ok() ? "" : record.error().text().c_str());
+            QCOMPARE(QJsonValue(QJsonDocument::fromJson(QByteArray::fromStdString(recordToJson(*record))).object()), o.record);
+            const auto entry = store.visits().entry(o.id);
+            QVERIFY(entry && entry->displayId == o.display && int(entry->state) == o.state);
+            QCOMPARE(entry->readings, int(o.readings.size()));
+            QCOMPARE(record->readings.size(), size_t(o.readings.size()));
+            QVERIFY(entry->figures == figuresOf(*record));
+            for (size_t i = 0; i < record->readings.size(); ++i) {
+                const Measurement &m = record->readings[i];
+                const QVariantList &r = o.readings[qsizetype(i)];
+                QCOMPARE(m.index, r[0].toInt());
+                QCOMPARE(m.stage, r[1].toString().toStdString());
+                QCOMPARE(m.name, r[2].toString().toStdString());
+                QVERIFY(m.rgb == (Drive{r[3].toDouble(), r[4].toDouble(), r[5].toDouble()}));
+                QVERIFY(m.xyz == (XYZ{r[6].toDouble(), r[7].toDouble(), r[8].toDouble()}));
+                QVERIFY(m.sigma == (XYZ{r[9].toDouble(), r[10].toDouble(), r[11].toDouble()}));
+                QVERIFY(m.integrationS == r[12].toDouble() && m.t == r[13].toDouble() && m.tooDark == r[14].toBool() && m.state == r[15].toInt());
+                QVERIFY(m.behind ? m.behind->a == r[16].toDouble() : r[16].isNull());
+                QVERIFY(m.wanted ? m.wanted->c == r[17].toDouble() : r[17].isNull());
+                QVERIFY(m.lowLight == r[18].toBool() && (m.state == 0 || record->states.find(m.state)));
+            }
+        }
+        // As the program of that day listed it.
+        QCOMPARE(store.studio().count(), 5);
+        const DisplayEntry whimbrel = *store.studio().find("Whimbrel 27", "WH-27-0031");
+        QCOMPARE(whimbrel.bench, QString("bench-server --port 3 'a b'"));
+        QCOMPARE(whimbrel.note, QString("Stands by the window;\nmoved in October"));
+        QCOMPARE(whimbrel.screen, QString("DP-2"));
+        QCOMPARE(whimbrel.cadenceDays, 9);
+        QCOMPARE(store.visits().interrupted().front().id, QString("1c-cut-off"));
+        QCOMPARE(store.visits().record("6b1f6a52-table-profile")->profile.size(), size_t(130140));
+        QVERIFY(store.aims().target("Dusk room").keepLuminance);
+        QCOMPARE(store.aims().tolerance("courier").max, 7.5);
+        const Upkeep turnstone = store.board().upkeep(2);
+        QVERIFY(turnstone.verdict == Verdict::Fail && isoTime(*turnstone.lastVisit) == "2026-11-23T09:05:40Z");
+        const auto status = store.board().displays();
+        QVERIFY(status[1].drift && *status[1].drift > 0.1 && status[1].driftDays == 209); // found by its check, seven months on
+        QVERIFY(!status[0].drift && !status[3].due);
+
+        // The copy is the file of before, whole; opened once more, none is made.
+        QCOMPARE(store.copyBefore(), path() + ".version-6");
+        raw(
+            [&](QSqlQuery &q) {
+                QVERIFY(q.exec("SELECT (SELECT count(*) FROM visit), (SELECT count(*) FROM reading), (SELECT sum(length(record)) FROM visit)")
+                        && q.next());
+                QCOMPARE(q.value(0).toInt(), 7);
+                qsizetype readings = 0;
+                for (const Old &o : before) {
+                    readings += o.readings.size();
+                }
+                QCOMPARE(q.value(1).toInt(), int(readings));
+                QVERIFY(q.exec("PRAGMA user_version") && q.next() && q.value(0).toInt() == 6);
+            },
+            store.copyBefore());
+        opened = Store::open(path());
+        QVERIFY(opened.ok() && opened.value()->copyBefore().isEmpty());
+    }
+
+    // While an earlier version's window works on a visit nothing is changed under it.
+    void fileInUseByAnEarlierVersionIsLeftAlone()
+    {
+        unpackFixture();
+        raw([&](QSqlQuery &q) {
+            q.prepare("UPDATE visit SET owner = ?, lease = 0 WHERE id = '1c-cut-off'");
+            q.addBindValue(store::newOwner());
+            QVERIFY(q.exec());
+        });
+        const auto store = Store::open(path());
+        QVERIFY(!store.ok() && store.error().what.find("under way") != std::string::npos);
+        raw([&](QSqlQuery &q) {
+            QVERIFY(q.exec("PRAGMA user_version") && q.next());
+            QCOMPARE(q.value(0).toInt(), 6);
+            QVERIFY(q.exec("SELECT length(record) FROM visit WHERE id = '1c-cut-off'") && q.next() && q.value(0).toInt() > 60000);
+        });
+    }
+
+    void visitTakesLittleRoom()
+    {
+        // A visit of 75 readings with its matrix profile: at most 25 KB (this one has some 62; more are added).
+        auto bench = sim::makeBench("wled", 11);
+        VisitPlan plan;
+        plan.target = *builtInTarget("Photo");
+        plan.tolerance = *builtInTolerance("studio");
+        VisitHooks hooks;
+        hooks.wallClock = [] { return fromIsoTime("2026-11-26T08:00:00Z"); };
+        auto made = Visit(*bench.value(), plan, hooks, {}).run();
+        QVERIFY(made.ok() && made->profile.size() < 20000);
+        VisitRecord r = made.value();
+        auto store = std::move(Store::open(path())).value();
+        const qint64 id = addDisplay(*store);
+        const auto size = [&] {
+            qint64 pages = 0;
+            raw([&](QSqlQuery &q) {
+                QVERIFY(q.exec("PRAGMA page_count") && q.next());
+                pages = q.value(0).toLongLong();
+            });
+            return 4096 * pages;
+        };
+        while (r.readings.size() < 75) {
+            r.readings.push_back(r.readings[r.readings.size() / 2]);
+            r.readings.back().index = int(r.readings.size());
+        }
+        const qint64 before = size();
+        constexpr int kVisits = 40;
+        for (int i = 0; i < kVisits; ++i) {
+            r.id = std::to_string(i);
+            // Nothing may be shared between these visits that real ones do not share.
+            r.profile[r.profile.size() - 1] = std::uint8_t(i);
+            for (auto &[key, ramps] : r.states.ramps) {
+                ramps.r[1] = i / 1023.0;
+            }
+            for (Measurement &m : r.readings) {
+                m.xyz.a *= 1.0001;
+            }
+            QVERIFY(store->visits().finish(r, id).ok());
+        }
+        const double each = double(size() - before) / kVisits / 1000;
+        qInfo("%.1f KB a visit", each);
+        QVERIFY2(each <= 25, qPrintable(QString::number(each)));
+    }
+
+    void listsComeInPages()
+    {
+        auto store = std::move(Store::open(path())).value();
+        const qint64 id = addDisplay(*store);
+        for (int i = 0; i < 25; ++i) {
+            VisitRecord r = record("p" + std::to_string(i));
+            r.started += std::chrono::hours{i};
+            r.finished += std::chrono::hours{i};
+            QVERIFY(store->visits().finish(r, id).ok());
+        }
+        QStringList seen;
+        for (int offset = 0; offset < 30; offset += 10) {
+            for (const VisitEntry &v : store->visits().of(id, {offset, 10})) {
+                seen << v.id;
+            }
+        }
+        QCOMPARE(seen.size(), 25);
+        QCOMPARE(seen.front(), QString("p24")); // the newest first
+        QCOMPARE(QSet<QString>(seen.begin(), seen.end()).size(), 25);
+        QCOMPARE(isoTime(*store->board().upkeep(id).lastVisit), std::string("2026-11-02T08:30:00Z"));
+        // One of earlier, brought in late, is not the last.
+        VisitRecord early = record("early");
+        early.finished = early.started = fromIsoTime("2025-01-01T00:00:00Z");
+        early.verdict = Verdict::Fail;
+        QVERIFY(store->visits().finish(early, id).ok());
+        QVERIFY(store->board().upkeep(id).verdict == Verdict::Pass);
+    }
+
+    void displaysAreFoundMovedAndRetired()
+    {
+        auto store = std::move(Store::open(path())).value();
+        const qint64 id = addDisplay(*store);
+        const WallTime now = fromIsoTime("2026-11-26T10:00:00Z");
+        DisplayEntry d = *store->studio().display(id);
+        d.name = "Größe 100%_x";
+        d.serial = "S-2";
+        d.note = "By the Window";
+        const qint64 second = store->studio().add(d, now).value();
+        const auto found = [&](const QString &words) {
+            QStringList names;
+            for (const DisplayEntry &e : store->studio().search(words)) {
+                names << e.name;
+            }
+            return names;
+        };
+        QCOMPARE(found("window scanning"), QStringList{"Größe 100%_x"});
+        QCOMPARE(found("GRÖSSE"), QStringList{"Größe 100%_x"}); // case folded as Unicode has it
+        QCOMPARE(found("0%_X"), QStringList{"Größe 100%_x"});   // signs of patterns stand for themselves
+        QCOMPARE(found("%"), QStringList{"Größe 100%_x"});
+        QCOMPARE(found("knot").size(), 2);
+        QVERIFY(found("nowhere").isEmpty());
+        const qint64 proofing = store->studio().addRoom("Proofing booth").value();
+        QVERIFY(store->studio().move(second, proofing, now).ok());
+        QVERIFY(!store->studio().move(second, 99, now).ok());
+        QCOMPARE(found("proofing"), QStringList{"Größe 100%_x"});
+        QVERIFY(store->studio().setRetired(second, true, now + std::chrono::hours{1}).ok());
+        QVERIFY(found("proofing").isEmpty());
+        QCOMPARE(store->studio().count(), 1);
+        QVERIFY(store->studio().display(second)->retired); // never deleted
+        QCOMPARE(store->studio().add(d, now).error().code, std::string("twin"));
+        const auto events = store->studio().events(second);
+        QCOMPARE(events.size(), size_t(3));
+        QCOMPARE(events[1].before + " > " + events[1].after, QString("Scanning room > Proofing booth"));
+        QCOMPARE(events[2].kind, QString("retired"));
+        int counted = 0;
+        for (const RoomStatus &r : store->board().rooms(now)) {
+            counted += r.displays;
+        }
+        QCOMPARE(counted, 1);
+    }
+
+    // A store that several computers share must not make one of them run what another one wrote into it.
+    void commandsOfOtherComputersAreNotOffered()
+    {
+        auto store = std::move(Store::open(path())).value();
+        DisplayEntry d = *store->studio().display(addDisplay(*store));
+        d.serial = "S-3";
+        d.bench = "bench --usb";
+        const qint64 id = store->studio().add(d, {}).value();
+        QCOMPARE(store->studio().display(id)->bench, QString("bench --usb"));
+        raw([&](QSqlQuery &q) { QVERIFY(q.exec(QStringLiteral("UPDATE reach SET computer = 'elsewhere' WHERE display_id = %1").arg(id))); });
+        QVERIFY(store->studio().display(id)->bench.isEmpty());
+        QCOMPARE(store->studio().displays().front().bench, QString("sim:knot")); // runs no program
+    }
+
+    void instrumentsKeepTheirCards()
+    {
+        auto store = std::move(Store::open(path())).value();
+        InstrumentEntry i;
+        i.kind = "colorimeter";
+        i.model = "Tern";
+        i.serial = "T-1";
+        i.accuracyXy = 0.002;
+        QVERIFY(store->studio().keep(i).ok());
+        i.certified = fromIsoTime("2025-05-01T00:00:00Z");
+        QVERIFY(store->studio().keep(i).ok());
+        const auto all = store->studio().instruments();
+        QCOMPARE(all.size(), size_t(1));
+        QVERIFY(all[0].accuracyXy == 0.002 && !all[0].accuracyLuminancePercent && all[0].certified && !all[0].made);
+    }
+
+    // What was not measured is not there, rather than 0.
+    void figuresThatAreNotKnownAreNotThere()
+    {
+        auto store = std::move(Store::open(path())).value();
+        const qint64 id = addDisplay(*store);
+        QVERIFY(store->visits().save(record("v1"), id, VisitState::Running).ok());
+        const VisitEntry v = *store->visits().entry("v1");
+        QVERIFY(v.figures == VisitFigures{});
+        Measurement m = reading(1);
+        m.sigma.b = std::nan("");
+        QVERIFY(store->visits().addReading("v1", m).ok());
+        QVERIFY(std::isnan(store->visits().record("v1")->readings[0].sigma.b));
+    }
+
+    // A reading that a crash follows has its state with it.
+    void readingsComeWithTheirStates()
+    {
+        auto store = std::move(Store::open(path())).value();
+        const qint64 id = addDisplay(*store);
+        QVERIFY(store->visits().save(record("v1"), id, VisitState::Running).ok());
+        States states;
+        DisplayState s;
+        s.controls["brightness"] = 47;
+        s.ramps = states.keyOf({{0, 0.5, 1}, {0, 0.4, 1}, {0, 0.3, 0.9}});
+        Measurement m = reading(1);
+        m.state = states.numberOf(s);
+        QVERIFY(store->visits().addReading("v1", m, states).ok());
+        s.mode = "sRGB";
+        m = reading(2);
+        m.state = states.numberOf(s);
+        QVERIFY(store->visits().addReading("v1", m, states).ok());
+        const auto back = store->visits().record("v1");
+        QVERIFY(back.ok() && back->states.all == states.all);
+        QCOMPARE(back->states.ramps.begin()->second.b, states.ramps.begin()->second.b);
+        QCOMPARE(back->readings[1].state, 2);
+    }
+
+    void numbersArePackedWithoutLoss()
+    {
+        std::mt19937_64 random(7);
+        std::uniform_real_distribution<double> any(-2, 2);
+        std::vector<double> curve(1024), codes(256), wild(50), nothing;
+        for (size_t i = 0; i < curve.size(); ++i) {
+            curve[i] = onLightGrid(std::pow(double(i) / 1023, 2.2));
+        }
+        for (size_t i = 0; i < codes.size(); ++i) {
+            codes[i] = std::round(1023 * std::pow(double(i) / 255, 0.9)) / 1023;
+        }
+        for (double &v : wild) {
+            v = any(random);
+        }
+        wild.push_back(-0.0);
+        wild.push_back(1e300);
+        for (const auto &numbers : {curve, codes, wild, nothing, std::vector<double>{1, 0, 1, 0.2}}) {
+            const QByteArray packed = store::packNumbers(numbers);
+            const auto back = store::unpackNumbers(packed);
+            QVERIFY(back.size() == numbers.size() && std::memcmp(back.data(), numbers.data(), 8 * numbers.size()) == 0);
+            // Bytes that are none of its own never do more than throw.
+            for (int i = 0; i < 300; ++i) {
+                QByteArray damaged = packed.left(qsizetype(random() % size_t(packed.size() + 1)));
+                if (!damaged.isEmpty()) {
+                    damaged[qsizetype(random() % size_t(damaged.size()))] = char(random());
+                }
+                try {
+                    (void)store::unpackNumbers(damaged);
+                } catch (const std::runtime_error &) {
+                    continue;
+                }
+            }
+        }
+        QVERIFY(store::packNumbers(codes).size() < 300);
+        QVERIFY(store::packNumbers(curve).size() < 3000);
+    }
+
+    void uncleanEndIsNoticedAndForgotten()
+    {
+        auto store = std::move(Store::open(path())).value();
+        addDisplay(*store);
+        QVERIFY(!store->endedUncleanly());
+        // Two at once, one of them closed: nobody was killed.
+        QVERIFY(!std::move(Store::open(path())).value()->endedUncleanly());
+        raw([&](QSqlQuery &q) {
+            QStringList owner = store->owner().split('|');
+            owner[2] = "1"; // another process of that number, which is gone
+            q.prepare("INSERT INTO at_work (owner, opened_at) VALUES (?, 0)");
+            q.addBindValue(owner.join('|'));
+            QVERIFY(q.exec());
+        });
+        QVERIFY(std::move(Store::open(path())).value()->endedUncleanly());
+        QVERIFY(Store::examine(path()).ok());
+        QVERIFY(!std::move(Store::open(path())).value()->endedUncleanly());
+    }
+
+    void damageDeepInTheFileIsFoundInTheBackground()
     {
         {
             auto store = std::move(Store::open(path())).value();
-            addDisplay(*store);
+            const qint64 id = addDisplay(*store);
+            VisitRecord r = record("v1");
+            for (int i = 1; i <= 2000; ++i) {
+                r.readings.push_back(reading(i));
+            }
+            QVERIFY(store->visits().finish(r, id).ok());
         }
         {
-            // Back to version 1, which had neither notes nor corrections nor screens.
-            QSqlDatabase db = QSqlDatabase::addDatabase("QSQLITE", "old");
-            db.setDatabaseName(path());
-            QVERIFY(db.open());
-            QSqlQuery q(db);
-            QVERIFY(q.exec("ALTER TABLE display DROP COLUMN note"));
-            QVERIFY(q.exec("ALTER TABLE display DROP COLUMN screen"));
-            QVERIFY(q.exec("DROP TABLE correction"));
-            QVERIFY(q.exec("DROP TABLE aim"));
-            for (const char *column :
-                 {"visit DROP COLUMN owner", "visit DROP COLUMN lease", "reading DROP COLUMN low_light", "reading DROP COLUMN spectrum",
-                  "reading DROP COLUMN state", "reading DROP COLUMN behind_r", "reading DROP COLUMN behind_g", "reading DROP COLUMN behind_b",
-                  "reading DROP COLUMN wanted_l", "reading DROP COLUMN wanted_a", "reading DROP COLUMN wanted_b"}) {
-                QVERIFY(q.exec(QStringLiteral("ALTER TABLE %1").arg(column)));
-            }
-            QVERIFY(q.exec("PRAGMA user_version = 1"));
-            db.close();
+            QFile file(path());
+            QVERIFY(file.open(QIODevice::ReadWrite));
+            file.seek(file.size() - 3 * 4096);
+            file.write(QByteArray(4096, '\xA5'));
         }
-        QSqlDatabase::removeDatabase("old");
-        auto store = Store::open(path());
-        QVERIFY2(store.ok(), store.ok() ? "" : store.error().text().c_str());
-        QCOMPARE(store.value()->displays().size(), size_t(1));
-        QVERIFY(store.value()->movedAside().isEmpty());
+        {
+            auto store = std::move(Store::open(path())).value(); // opens: nobody waits for the whole file to be read
+            QVERIFY(store->movedAside().isEmpty());
+            const Status examined = Store::examine(path());
+            QVERIFY(!examined.ok());
+            QCOMPARE(examined.error().code, std::string("damaged"));
+        }
+        const auto store = std::move(Store::open(path())).value();
+        QVERIFY(!store->movedAside().isEmpty() && QFile::exists(store->movedAside()));
+        QVERIFY(store->studio().displays().empty());
+        QVERIFY(std::move(Store::open(path())).value()->movedAside().isEmpty()); // once
+    }
+
+    void installationsReplaceEachOther()
+    {
+        auto store = std::move(Store::open(path())).value();
+        const qint64 id = addDisplay(*store);
+        const WallTime now = fromIsoTime("2026-11-26T10:00:00Z");
+        QVERIFY(store->visits().noteInstalled(id, {1, 2, 3}, "desk-4", "DP-1", now).ok());
+        QVERIFY(store->visits().noteInstalled(id, {1, 2, 4}, "desk-4", "DP-1", now + std::chrono::hours{1}).ok());
+        const auto all = store->visits().installations(id);
+        QCOMPARE(all.size(), size_t(2));
+        QVERIFY(!all[0].removed && all[1].removed == all[0].installed);
+        // SHA-256 of the bytes 1 2 4, by sha256sum of GNU coreutils.
+        QCOMPARE(all[0].profile, QString("d4b29a968c40173638ded8d174c86957afa211be479cee020dba5dfe127d91ca"));
     }
 
     void newerSchemaIsLeftAlone()
@@ -289,7 +747,7 @@ private Q_SLOTS:
         QFile kept(aside);
         QVERIFY(kept.open(QIODevice::ReadOnly));
         QCOMPARE(kept.readAll(), damaged);
-        QVERIFY(store.value()->displays().empty());
+        QVERIFY(store.value()->studio().displays().empty());
     }
 
     void folderThatCannotBeMadeIsToldAsSuch()

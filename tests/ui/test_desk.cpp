@@ -75,16 +75,16 @@ private Q_SLOTS:
     {
         m_store = std::move(Store::open(m_dir.filePath("studio.sqlite"))).value();
         DisplayEntry d;
-        d.roomId = m_store->addRoom("Drawing office").value();
+        d.roomId = m_store->studio().addRoom("Drawing office").value();
         d.name = "Plover";
-        QVERIFY(m_store->addDisplay(d).ok());
+        QVERIFY(m_store->studio().add(d, fromIsoTime("2026-10-01T08:00:00Z")).ok());
     }
 
     void filesAreToldApartByWhatTheyAre()
     {
         FileDesk desk;
         QSignalSpy laid(&desk, &FileDesk::laid), said(&desk, &FileDesk::message);
-        const auto open = [&](const QStringList &files, const Store *store) {
+        const auto open = [&](const QStringList &files, Store *store) {
             desk.open(files, store, 0);
             QTRY_VERIFY(!desk.busy());
         };
@@ -170,7 +170,7 @@ private Q_SLOTS:
         for (const Measurement &m : readings(panel).readings) {
             csv += QStringLiteral("%1,%2,%3,%4,%5,%6\n").arg(m.rgb.a).arg(m.rgb.b).arg(m.rgb.c).arg(m.xyz.a).arg(m.xyz.b).arg(m.xyz.c);
         }
-        desk.open({save("odd.csv", csv.toStdString())}, m_store.get(), m_store->displays().front().id);
+        desk.open({save("odd.csv", csv.toStdString())}, m_store.get(), m_store->studio().displays().front().id);
         QTRY_VERIFY(!desk.busy());
         ImportView *view = desk.import();
         QVERIFY2(labels(*view, false).contains("Which column is the red drive"), qPrintable(labels(*view, false)));
@@ -194,7 +194,7 @@ private Q_SLOTS:
         make->click();
         QCOMPARE(got.readings.size(), readings(panel).readings.size());
         LAMP_NEAR(got.readings[5].rgb.b, readings(panel).readings[5].rgb.b, 1e-5);
-        QCOMPARE(display, m_store->displays().front().id);
+        QCOMPARE(display, m_store->studio().displays().front().id);
         QCOMPARE(got.display, std::string("Plover"));
         QVERIFY(got.correction.empty()); // nobody said what the instrument was
     }

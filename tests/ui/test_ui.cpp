@@ -71,7 +71,7 @@ void openAndWait(MainWindow &w, const QStringList &files)
 
 qint64 idOf(const MainWindow &w, const QString &name)
 {
-    for (const DisplayEntry &d : w.store()->displays()) {
+    for (const DisplayEntry &d : w.store()->studio().displays()) {
         if (d.name.startsWith(name)) {
             return d.id;
         }
@@ -82,9 +82,9 @@ qint64 idOf(const MainWindow &w, const QString &name)
 /// The last visit of a display that made ramps.
 VisitRecord calibrated(const MainWindow &w, const QString &name)
 {
-    for (const VisitEntry &v : w.store()->visits(idOf(w, name))) {
+    for (const VisitEntry &v : w.store()->visits().of(idOf(w, name))) {
         if (v.task == Task::Full && v.state == VisitState::Finished) {
-            return w.store()->visit(v.id).value();
+            return w.store()->visits().record(v.id).value();
         }
     }
     return {};
@@ -112,11 +112,11 @@ private Q_SLOTS:
     void demoStudioHasItsFourLamps()
     {
         auto w = demoWindow(store());
-        QCOMPARE(w->store()->rooms().size(), size_t(2));
+        QCOMPARE(w->store()->studio().rooms().size(), size_t(2));
         std::map<QString, LampFill> fills;
-        for (const DisplayEntry &d : w->store()->displays()) {
+        for (const DisplayEntry &d : w->store()->studio().displays()) {
             fills[d.name.section(',', 0, 0)] =
-                lampFill(w->store()->upkeep(d), std::chrono::floor<std::chrono::seconds>(std::chrono::system_clock::now()));
+                lampFill(w->store()->board().upkeep(d.id), std::chrono::floor<std::chrono::seconds>(std::chrono::system_clock::now()));
         }
         QCOMPARE(fills.size(), size_t(4));
         QCOMPARE(fills["Avocet"], LampFill::Full);
@@ -186,7 +186,7 @@ private Q_SLOTS:
         QVERIFY(w->reading()->text().contains("cd/m²"));
         picture(*w, "worksheet-signed-off");
         // What the window says is what is kept.
-        const auto stored = w->store()->visit(QString::fromStdString(r->id));
+        const auto stored = w->store()->visits().record(QString::fromStdString(r->id));
         QVERIFY(stored.ok());
         QCOMPARE(stored->readings.size(), r->readings.size());
         QVERIFY(w->worksheet()->row(Stage::Verify)->summary().contains("24 colours"));
@@ -202,16 +202,16 @@ private Q_SLOTS:
         QTest::qWait(50);
         picture(*w, "report");
         QTest::keyClick(w->windowHandle(), Qt::Key_R);
-        QCOMPARE(lampFill(w->store()->upkeep(*w->store()->display(idOf(*w, "Dunlin"))), r->finished), LampFill::Full);
+        QCOMPARE(lampFill(w->store()->board().upkeep(idOf(*w, "Dunlin")), r->finished), LampFill::Full);
     }
 
     void chartsReadOutTheValueUnderThePointer()
     {
         auto w = demoWindow(store());
         w->selectDisplay(idOf(*w, "Dunlin"));
-        const auto visits = w->store()->visits(idOf(*w, "Dunlin"));
+        const auto visits = w->store()->visits().of(idOf(*w, "Dunlin"));
         QVERIFY(!visits.empty());
-        const auto record = std::make_shared<VisitRecord>(w->store()->visit(visits.front().id).value());
+        const auto record = std::make_shared<VisitRecord>(w->store()->visits().record(visits.front().id).value());
         ChartWidget chart(Chart::Kind::Colours);
         chart.resize(600, 220);
         chart.setRecord(record);
@@ -260,8 +260,8 @@ private Q_SLOTS:
     void beforeAndAfterComeFromTheReadings()
     {
         auto w = demoWindow(store());
-        const auto visits = w->store()->visits(idOf(*w, "Dunlin"));
-        const VisitRecord r = w->store()->visit(visits.front().id).value();
+        const auto visits = w->store()->visits().of(idOf(*w, "Dunlin"));
+        const VisitRecord r = w->store()->visits().record(visits.front().id).value();
         const QImage picture = testPicture(240, 120), before = asShownBefore(picture, r), after = asShownAfter(picture, r);
         const auto chroma = [](const QImage &image) {
             // Along the gray ramp at the bottom.
@@ -382,9 +382,9 @@ private Q_SLOTS:
         form.findChild<QComboBox *>()->setEditText("Survey launch");
         const auto id = form.add();
         QVERIFY(id.ok());
-        const auto display = w->store()->display(*id);
+        const auto display = w->store()->studio().display(*id);
         QCOMPARE(display->bench, QString("meter-bench --usb"));
-        QCOMPARE(w->store()->rooms().back().name, QString("Survey launch"));
+        QCOMPARE(w->store()->studio().rooms().back().name, QString("Survey launch"));
         // A bench that cannot be started says so on the window and loses nothing.
         w->openStore(true);
         w->selectDisplay(*id);
@@ -446,8 +446,8 @@ private Q_SLOTS:
         }
         QTRY_VERIFY(!w->runner()->running());
         QVERIFY(labels(*w).contains("All readings taken so far are kept"));
-        QCOMPARE(w->store()->interruptedVisits().size(), size_t(1));
-        (void)w->store()->setVisitState(w->store()->interruptedVisits().front().id, VisitState::SetAside);
+        QCOMPARE(w->store()->visits().interrupted().size(), size_t(1));
+        (void)w->store()->visits().setState(w->store()->visits().interrupted().front().id, VisitState::SetAside);
     }
 
     // A program killed in the middle: everything measured is found at the next start, and the visit goes on.
@@ -469,7 +469,7 @@ private Q_SLOTS:
         lines += int(child.readAllStandardOutput().count('\n'));
 
         auto w = demoWindow(store());
-        const auto open = w->store()->interruptedVisits();
+        const auto open = w->store()->visits().interrupted();
         QCOMPARE(open.size(), size_t(1));
         QVERIFY(open.front().readings >= lines);
         QVERIFY(labels(*w).contains("was interrupted after"));
@@ -492,7 +492,7 @@ private Q_SLOTS:
         QCOMPARE(QString::fromStdString(r->id), open.front().id);
         QVERIFY(!r->openStage());
         QVERIFY(r->readings.size() > size_t(open.front().readings));
-        QVERIFY(w->store()->interruptedVisits().empty());
+        QVERIFY(w->store()->visits().interrupted().empty());
     }
 
     void damagedStudioIsKeptAsideAndSaid()
@@ -518,10 +518,10 @@ private Q_SLOTS:
         QVERIFY(QTest::qWaitForWindowActive(w.get()));
         const qint64 avocet = idOf(*w, "Avocet"), curlew = idOf(*w, "Curlew");
         w->selectDisplay(curlew);
-        const size_t visits = w->store()->visits(curlew).size();
+        const size_t visits = w->store()->visits().of(curlew).size();
         w->startVisit(Task::Refresh);
         QTRY_VERIFY_WITH_TIMEOUT(w->runner()->question().has_value(), 20000);
-        const auto waits = w->store()->visits(curlew).front();
+        const auto waits = w->store()->visits().of(curlew).front();
         QVERIFY(waits.worked); // no other window may offer to go on with it
         // Elsewhere: another display's card, then one of its old worksheets.
         w->selectDisplay(avocet);
@@ -564,7 +564,7 @@ private Q_SLOTS:
         QCOMPARE(w->currentDisplay(), avocet); // nobody was carried away
         QTRY_VERIFY_WITH_TIMEOUT(labels(*w).contains("the display confirms it"), 20000);
         QVERIFY2(labels(*w).contains("Curlew, proof table: Report"), qPrintable(labels(*w)));
-        QCOMPARE(w->store()->visits(curlew).size(), visits + 1);
+        QCOMPARE(w->store()->visits().of(curlew).size(), visits + 1);
         QVERIFY(w->simulatedBench(curlew)->view().display.lutLoaded);
         button(*w, "Show it")->click();
         QCOMPARE(w->currentDisplay(), curlew);
@@ -579,10 +579,10 @@ private Q_SLOTS:
         w->openStore(false);
         const QString proof = m_dir.filePath("it-ran");
         DisplayEntry d;
-        d.roomId = w->store()->addRoom("Attic").value();
+        d.roomId = w->store()->studio().addRoom("Attic").value();
         d.name = "Trap";
         d.bench = QStringLiteral("touch '%1'; exit 3").arg(proof);
-        const qint64 id = w->store()->addDisplay(d).value();
+        const qint64 id = w->store()->studio().add(d, fromIsoTime("2026-10-01T08:00:00Z")).value();
         w->openStore(false);
         w->selectDisplay(id);
         w->startVisit(Task::Full);
@@ -604,7 +604,7 @@ private Q_SLOTS:
     void markupInNamesIsNoMarkup()
     {
         auto w = demoWindow(store());
-        VisitRecord record = w->store()->visit(w->store()->visits(idOf(*w, "Avocet")).front().id).value();
+        VisitRecord record = w->store()->visits().record(w->store()->visits().of(idOf(*w, "Avocet")).front().id).value();
         record.plan.tolerance.name = "</b><h1>Forged verdict</h1><b>";
         record.warnings = {"<h1>All is well</h1>"};
         record.display.model = "<h1>Reference</h1>";
@@ -627,7 +627,8 @@ private Q_SLOTS:
         auto w = demoWindow(store());
         QVERIFY(QTest::qWaitForWindowActive(w.get()));
         w->selectDisplay(idOf(*w, "Avocet"));
-        const auto record = std::make_shared<VisitRecord>(w->store()->visit(w->store()->visits(idOf(*w, "Avocet")).front().id).value());
+        const auto record =
+            std::make_shared<VisitRecord>(w->store()->visits().record(w->store()->visits().of(idOf(*w, "Avocet")).front().id).value());
         w->worksheet()->setRecord(record);
         auto *spin = w->findChild<QSpinBox *>();
         spin->setFocus();
@@ -861,9 +862,9 @@ private Q_SLOTS:
         matrix.instrumentModel = "Tern";
         matrix.instrumentSerial = "5";
         matrix.technology = "wled";
-        const size_t corrections = w->store()->corrections().size();
+        const size_t corrections = w->store()->aims().corrections().size();
         bring("matrix.json", correctionToJson(matrix));
-        QCOMPARE(w->store()->corrections().size(), corrections + 1);
+        QCOMPARE(w->store()->aims().corrections().size(), corrections + 1);
         {
             WorkSettings dialog(w->store(), w.get());
             for (QComboBox *box : dialog.findChildren<QComboBox *>()) {
@@ -900,26 +901,26 @@ private Q_SLOTS:
     void aVisitIsBroughtIn()
     {
         auto w = demoWindow(store());
-        const VisitRecord own = w->store()->visit(w->store()->visits(idOf(*w, "Dunlin")).front().id).value();
+        const VisitRecord own = w->store()->visits().record(w->store()->visits().of(idOf(*w, "Dunlin")).front().id).value();
         const auto bring = [&](VisitRecord record, const QString &name) {
             const QString file = m_dir.filePath(name);
             QVERIFY(writeFile(std::filesystem::path(file.toStdString()), wholeVisitToJson(record)).ok());
             openAndWait(*w, {file});
         };
-        const size_t displays = w->store()->displays().size(), visits = w->store()->visits(idOf(*w, "Dunlin")).size();
+        const size_t displays = w->store()->studio().displays().size(), visits = w->store()->visits().of(idOf(*w, "Dunlin")).size();
         bring(own, "again.json");
         QVERIFY2(labels(*w).contains("is in the studio already"), qPrintable(labels(*w)));
         VisitRecord other = own;
         other.id = "from elsewhere";
         bring(other, "other.json");
         QVERIFY(labels(*w).contains("is in the studio now"));
-        QCOMPARE(w->store()->visits(idOf(*w, "Dunlin")).size(), visits + 1);
-        QCOMPARE(w->store()->visit("from elsewhere")->readings.size(), own.readings.size());
+        QCOMPARE(w->store()->visits().of(idOf(*w, "Dunlin")).size(), visits + 1);
+        QCOMPARE(w->store()->visits().record("from elsewhere")->readings.size(), own.readings.size());
         other.id = "of a stranger";
         other.display.model = "Redshank 22";
         bring(other, "stranger.json");
-        QCOMPARE(w->store()->displays().size(), displays + 1);
-        QCOMPARE(w->store()->visits(idOf(*w, "Redshank 22")).size(), size_t(1));
+        QCOMPARE(w->store()->studio().displays().size(), displays + 1);
+        QCOMPARE(w->store()->visits().of(idOf(*w, "Redshank 22")).size(), size_t(1));
         QFile f(m_dir.filePath("stranger.json"));
         QVERIFY(f.resize(f.size() / 2));
         openAndWait(*w, {f.fileName()});
@@ -959,14 +960,14 @@ private Q_SLOTS:
         for (QComboBox *box : w->desk()->import()->findChildren<QComboBox *>()) {
             box->setCurrentIndex(std::max(box->currentIndex(), box->findText("a spectroradiometer")));
         }
-        const size_t before = w->store()->displays().size();
+        const size_t before = w->store()->studio().displays().size();
         QTest::mouseClick(w->desk()->import()->findChild<QPushButton *>(), Qt::LeftButton);
-        QTRY_COMPARE_WITH_TIMEOUT(w->store()->displays().size(), before + 1, 20000);
-        const auto visits = w->store()->visits(idOf(*w, "meter.csv"));
+        QTRY_COMPARE_WITH_TIMEOUT(w->store()->studio().displays().size(), before + 1, 20000);
+        const auto visits = w->store()->visits().of(idOf(*w, "meter.csv"));
         QCOMPARE(visits.size(), size_t(1));
         QCOMPARE(visits.front().readings, 80);
         QCOMPARE(visits.front().verdict, Verdict::Pass);
-        const VisitRecord kept = w->store()->visit(visits.front().id).value();
+        const VisitRecord kept = w->store()->visits().record(visits.front().id).value();
         QVERIFY(Profile::open(kept.profile).ok());
         QVERIFY(w->worksheet()->isVisible());
         picture(*w, "worksheet-brought-in");
@@ -995,18 +996,18 @@ private Q_SLOTS:
         QVERIFY(target != boxes.end());
         QCOMPARE((*target)->currentText(), QStringLiteral("the visit's own target"));
         // They are of a display that the studio does not know: they do not go to the one that is looked at.
-        const size_t displays = w->store()->displays().size(), visits = w->store()->visits(w->currentDisplay()).size();
+        const size_t displays = w->store()->studio().displays().size(), visits = w->store()->visits().of(w->currentDisplay()).size();
         const qint64 shown = w->currentDisplay();
         QTest::mouseClick(view->findChild<QPushButton *>(), Qt::LeftButton);
-        QTRY_COMPARE_WITH_TIMEOUT(w->store()->displays().size(), displays + 1, 20000);
-        QCOMPARE(w->store()->visits(shown).size(), visits);
-        const auto all = w->store()->displays();
+        QTRY_COMPARE_WITH_TIMEOUT(w->store()->studio().displays().size(), displays + 1, 20000);
+        QCOMPARE(w->store()->visits().of(shown).size(), visits);
+        const auto all = w->store()->studio().displays();
         const auto entry =
             std::find_if(all.begin(), all.end(), [&](const DisplayEntry &d) { return d.serial.toStdString() == record->display.serial; });
         QVERIFY(entry != all.end());
         const qint64 display = entry->id;
-        QCOMPARE(w->store()->visits(display).size(), size_t(1));
-        const VisitRecord kept = w->store()->visit(w->store()->visits(display).front().id).value();
+        QCOMPARE(w->store()->visits().of(display).size(), size_t(1));
+        const VisitRecord kept = w->store()->visits().record(w->store()->visits().of(display).front().id).value();
         QCOMPARE(kept.plan.target.name, std::string("Video, dark room"));
         QCOMPARE(kept.plan.tolerance.name, std::string("strict"));
         QCOMPARE(kept.verdict, record->verdict);

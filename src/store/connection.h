@@ -1,0 +1,99 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "base/text.h"
+#include "store/dialect.h"
+
+#include <QHash>
+#include <QSqlDatabase>
+#include <QSqlQuery>
+#include <QVariant>
+
+#include <functional>
+#include <memory>
+#include <optional>
+
+namespace lamp::store {
+
+class Connection;
+
+/// A statement that was run, and its rows. It gives itself back to its connection at the end, to be run again.
+class Rows {
+public:
+    Rows(Connection &connection, QString sql, const QVariantList &values);
+    ~Rows();
+    Rows(const Rows &) = delete;
+    Rows &operator=(const Rows &) = delete;
+    Rows(Rows &&) noexcept;
+
+    [[nodiscard]] bool good() const { return m_good; }
+    [[nodiscard]] QSqlError error() const;
+    bool next() { return m_good && m_query->next(); }
+    [[nodiscard]] int affected() const { return m_query->numRowsAffected(); }
+
+    [[nodiscard]] bool isNull(int column) const { return m_query->isNull(column); }
+    [[nodiscard]] qint64 integer(int column) const { return m_query->value(column).toLongLong(); }
+    /// NaN where there is none: what is missing is not 0.
+    [[nodiscard]] double real(int column) const;
+    [[nodiscard]] std::optional<double> maybeReal(int column) const;
+    [[nodiscard]] QString text(int column) const { return m_query->value(column).toString(); }
+    [[nodiscard]] QByteArray bytes(int column) const { return m_query->value(column).toByteArray(); }
+    /// Whole seconds of UTC; nothing where there is none.
+    [[nodiscard]] std::optional<WallTime> time(int column) const;
+
+private:
+    Connection *m_connection;
+    QString m_sql;
+    std::shared_ptr<QSqlQuery> m_query;
+    bool m_good = false;
+};
+
+/// An open database. Belongs to the thread that opened it.
+class Connection {
+public:
+    /// Opens a database and makes it fit for work. \return an error with the code "damaged" where it is
+    static Result<std::unique_ptr<Connection>> open(const Dialect &dialect, const QString &where);
+    ~Connection();
+    Connection(const Connection &) = delete;
+    Connection &operator=(const Connection &) = delete;
+
+    [[nodiscard]] const Dialect &dialect() const { return m_dialect; }
+    [[nodiscard]] QSqlDatabase database() const;
+
+    /// Reads. What goes wrong is kept for takeProblem(), and there are no rows.
+    Rows read(const QString &sql, const QVariantList &values = {});
+    /// Writes. \param what the sentence of an error \return how many rows were changed
+    Result<int> write(const QString &sql, const QVariantList &values, const QString &what);
+    /// The same, of what needs not be counted.
+    Status change(const QString &sql, const QVariantList &values, const QString &what);
+    /// Writes one row with "RETURNING id". \return that
+    Result<qint64> insert(const QString &sql, const QVariantList &values, const QString &what);
+    /// All of it or nothing. Inside another one it is part of that.
+    Status transaction(const std::function<Status()> &work);
+
+    /// What went wrong in reading since it was last asked for.
+    std::optional<Error> takeProblem();
+    void note(const Error &error);
+
+private:
+    friend class Rows;
+    Connection(const Dialect &dialect, QString where);
+    const Dialect &m_dialect;
+    QString m_where, m_name;
+    QHash<QString, std::shared_ptr<QSqlQuery>> m_spare; ///< prepared, by their text
+    std::optional<Error> m_problem;
+    int m_depth = 0;
+};
+
+/// A time as it is stored, and text that is empty rather than none.
+QVariant stored(WallTime time);
+QVariant stored(const std::optional<WallTime> &time);
+QVariant stored(const QString &text);
+QVariant stored(const std::string &text);
+QVariant stored(const std::optional<double> &value);
+inline QString fromStd(const std::string &text)
+{
+    return QString::fromStdString(text);
+}
+
+} // namespace lamp::store

@@ -1,0 +1,53 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "base/result.h"
+
+#include <QString>
+#include <QStringList>
+
+#include <stop_token>
+
+class QSqlDatabase;
+class QSqlError;
+
+namespace lamp::store {
+
+/// All that only one database engine knows: how it is opened, what it calls its types, where it keeps the schema's
+/// version, how it begins to write, tells damage and is copied. Everything else is SQL that each of them reads.
+class Dialect {
+public:
+    virtual ~Dialect() = default;
+
+    /// Qt's name of the driver.
+    [[nodiscard]] virtual QString driver() const = 0;
+    /// Before the database is opened.
+    virtual void configure(QSqlDatabase &db, const QString &where) const = 0;
+    /// After it was opened: whatever a connection needs set.
+    virtual Status prepare(QSqlDatabase &db) const = 0;
+    /// A table's definition with this engine's words for {key}, {integer}, {real}, {bytes} and {clustered}: rows kept in
+    /// the order of their primary key, where the engine can.
+    [[nodiscard]] virtual QString worded(QString definition) const = 0;
+    /// The statement that begins a transaction which will write: it waits for others rather than fail in its middle.
+    [[nodiscard]] virtual QString begin() const = 0;
+
+    /// The schema's version that a database holds; 0 for an empty one.
+    [[nodiscard]] virtual Result<int> version(QSqlDatabase &db) const = 0;
+    virtual Status setVersion(QSqlDatabase &db, int version) const = 0;
+    /// Writes a whole copy beside, as of this moment, while others may be at work.
+    virtual Status copyTo(QSqlDatabase &db, const QString &path) const = 0;
+    /// Examines the whole database, which takes as long as reading it, a table at a time. \return what is wrong; empty for
+    /// nothing, or where it was stopped
+    [[nodiscard]] virtual QString faults(QSqlDatabase &db, const std::stop_token &stop) const = 0;
+    /// Whether an error says that the database itself is damaged.
+    [[nodiscard]] virtual bool isDamage(const QSqlError &error) const = 0;
+};
+
+/// SQLite 3.35 or later, in one file with a write-ahead log.
+const Dialect &sqlite();
+
+/// An error of the store: what was stored before is untouched.
+Error storageError(const QString &what, const QSqlError &error);
+Error storageError(const QString &what);
+
+} // namespace lamp::store

@@ -1,0 +1,155 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "store/schema.h"
+
+#include "store/history.h"
+
+#include <QDateTime>
+#include <QFile>
+
+namespace lamp::store {
+
+namespace {
+
+/// Times are whole seconds of UTC and end in _at; uncertainties are expanded (k = 2) and end in _k2; what is not known
+/// is NULL. Verdicts are those of judge/tolerance.h by number: 0 pass, 1 fail, 2 undecided. (docs/architecture.md, "The store")
+const QStringList &tables()
+{
+    static const QStringList all{
+        "CREATE TABLE studio (id {key}, name TEXT NOT NULL, made_at {integer} NOT NULL)",
+        "CREATE TABLE room (id {key}, studio_id {integer} NOT NULL REFERENCES studio(id), name TEXT NOT NULL, UNIQUE (studio_id, name))",
+        "CREATE TABLE person (id {key}, role TEXT NOT NULL UNIQUE, name TEXT NOT NULL DEFAULT '')",
+        "CREATE TABLE instrument (id {key}, kind TEXT NOT NULL, model TEXT NOT NULL, serial TEXT NOT NULL, made_at {integer}, "
+        "certificate TEXT NOT NULL DEFAULT '', certified_at {integer}, accuracy_xy {real}, accuracy_luminance_percent {real}, "
+        "note TEXT NOT NULL DEFAULT '', retired_at {integer}, UNIQUE (model, serial))",
+
+        "CREATE TABLE display (id {key}, room_id {integer} NOT NULL REFERENCES room(id), name TEXT NOT NULL, model TEXT NOT NULL, "
+        "serial TEXT NOT NULL, twin {integer} NOT NULL DEFAULT 0, technology TEXT NOT NULL, bits {integer}, role TEXT NOT NULL DEFAULT '', "
+        "critical {integer} NOT NULL DEFAULT 0, cadence_days {integer} NOT NULL DEFAULT 28 CHECK (cadence_days > 0), "
+        "note TEXT NOT NULL DEFAULT '', retired_at {integer}, revision {integer} NOT NULL DEFAULT 1, search TEXT NOT NULL DEFAULT '')",
+        "CREATE INDEX display_in_room ON display (room_id, id)",
+        // Twins are what a file of an earlier version held twice; new ones are refused.
+        "CREATE UNIQUE INDEX display_identity ON display (model, serial, twin) WHERE serial <> ''",
+        "CREATE TABLE display_mode (display_id {integer} NOT NULL REFERENCES display(id), position {integer} NOT NULL, name TEXT NOT NULL, "
+        "PRIMARY KEY (display_id, position))",
+        // How a computer reaches a display. The command of one computer is never run on another.
+        "CREATE TABLE reach (display_id {integer} NOT NULL REFERENCES display(id), computer TEXT NOT NULL, bench TEXT NOT NULL, "
+        "screen TEXT NOT NULL DEFAULT '', PRIMARY KEY (display_id, computer))",
+        "CREATE TABLE display_event (id {key}, display_id {integer} NOT NULL REFERENCES display(id), happened_at {integer} NOT NULL, "
+        "kind TEXT NOT NULL, before TEXT NOT NULL DEFAULT '', after TEXT NOT NULL DEFAULT '')",
+        "CREATE INDEX event_of_display ON display_event (display_id, happened_at)",
+
+        "CREATE TABLE correction (id {key}, made_at {integer} NOT NULL, instrument_model TEXT NOT NULL, instrument_serial TEXT NOT NULL, "
+        "technology TEXT NOT NULL, residual {real}, content TEXT NOT NULL)",
+        // Targets and tolerances are never changed: a visit keeps pointing at what it was judged by. Those listed are the studio's own.
+        "CREATE TABLE target (id {key}, sha256 {bytes} NOT NULL UNIQUE, name TEXT NOT NULL, listed {integer} NOT NULL DEFAULT 0, "
+        "content TEXT NOT NULL)",
+        "CREATE TABLE tolerance (id {key}, sha256 {bytes} NOT NULL UNIQUE, name TEXT NOT NULL, listed {integer} NOT NULL DEFAULT 0, "
+        "content TEXT NOT NULL)",
+        "CREATE TABLE profile (id {key}, sha256 {bytes} NOT NULL UNIQUE, size {integer} NOT NULL, content {bytes} NOT NULL)",
+        "CREATE TABLE ramps (id {key}, sha256 {bytes} NOT NULL UNIQUE, entries {integer} NOT NULL, content {bytes} NOT NULL)",
+
+        "CREATE TABLE visit (id {key}, uid TEXT NOT NULL UNIQUE, display_id {integer} NOT NULL REFERENCES display(id), "
+        "state {integer} NOT NULL, task TEXT NOT NULL, effort TEXT NOT NULL, started_at {integer} NOT NULL, finished_at {integer}, "
+        "person_id {integer} REFERENCES person(id), instrument_id {integer} REFERENCES instrument(id), "
+        "target_id {integer} REFERENCES target(id), tolerance_id {integer} REFERENCES tolerance(id), "
+        "profile_id {integer} REFERENCES profile(id), checked_profile_id {integer} REFERENCES profile(id), "
+        "ramps_id {integer} REFERENCES ramps(id), readings {integer} NOT NULL DEFAULT 0, verdict {integer}, room_lux {real}, "
+        "white_x {real}, white_x_k2 {real}, white_y {real}, white_y_k2 {real}, luminance {real}, luminance_k2 {real}, luminance_verdict {integer}, "
+        "white_de {real}, white_de_k2 {real}, white_verdict {integer}, black {real}, black_k2 {real}, "
+        "gray_mean {real}, gray_mean_k2 {real}, gray_mean_verdict {integer}, gray_max {real}, gray_max_k2 {real}, gray_max_verdict {integer}, "
+        "colour_mean {real}, colour_mean_k2 {real}, colour_mean_verdict {integer}, "
+        "colour_max {real}, colour_max_k2 {real}, colour_max_verdict {integer}, gamma {real}, gamma_k2 {real}, srgb_percent {real}, "
+        "gamut_volume_percent {real}, owner TEXT NOT NULL DEFAULT '', lease_until {integer} NOT NULL DEFAULT 0, "
+        "revision {integer} NOT NULL DEFAULT 1)",
+        "CREATE INDEX visit_of_display ON visit (display_id, started_at)",
+        "CREATE INDEX visit_running ON visit (state) WHERE state = 0",
+        "CREATE TABLE finding (visit_id {integer} NOT NULL REFERENCES visit(id), position {integer} NOT NULL, weight TEXT NOT NULL, "
+        "code TEXT NOT NULL, arguments TEXT NOT NULL, PRIMARY KEY (visit_id, position)) {clustered}",
+        "CREATE TABLE state (visit_id {integer} NOT NULL REFERENCES visit(id), number {integer} NOT NULL, mode TEXT NOT NULL, "
+        "controls TEXT NOT NULL, ramps TEXT NOT NULL, ramps_id {integer} REFERENCES ramps(id), cube TEXT NOT NULL, area {real} NOT NULL, "
+        "at_x {real} NOT NULL, at_y {real} NOT NULL, surround_r {real} NOT NULL, surround_g {real} NOT NULL, surround_b {real} NOT NULL, "
+        "instrument TEXT NOT NULL, correction TEXT NOT NULL, PRIMARY KEY (visit_id, number)) {clustered}",
+        // Drives are codes of so many bits (0: shares of 1), before the LUT and behind it; light is in cd/m², Lab relative to white, D50.
+        "CREATE TABLE reading (visit_id {integer} NOT NULL REFERENCES visit(id), number {integer} NOT NULL, state_number {integer} NOT NULL, "
+        "stage TEXT NOT NULL, name TEXT NOT NULL, mode {integer} NOT NULL, bits {integer} NOT NULL, r {real}, g {real}, b {real}, "
+        "behind_bits {integer} NOT NULL, behind_r {real}, behind_g {real}, behind_b {real}, x {real}, y {real}, z {real}, sx {real}, sy {real}, sz "
+        "{real}, "
+        "wanted_l {real}, wanted_a {real}, wanted_b {real}, integration_s {real}, bench_s {real}, spectrum TEXT, "
+        "low_light {integer} NOT NULL, too_dark {integer} NOT NULL, superseded {integer} NOT NULL, PRIMARY KEY (visit_id, number)) {clustered}",
+        // What the worksheet shows beside the columns above. Form 1: CBOR (RFC 8949) in zlib; 0: text that could not be read.
+        "CREATE TABLE sheet (visit_id {integer} PRIMARY KEY REFERENCES visit(id), form {integer} NOT NULL, content {bytes} NOT NULL)",
+        "CREATE TABLE installation (id {key}, display_id {integer} NOT NULL REFERENCES display(id), profile_id {integer} NOT NULL REFERENCES "
+        "profile(id), installed_at {integer} NOT NULL, removed_at {integer}, computer TEXT NOT NULL, output TEXT NOT NULL)",
+        "CREATE INDEX installation_of_display ON installation (display_id, installed_at)",
+
+        "CREATE TABLE display_status (display_id {integer} PRIMARY KEY REFERENCES display(id), visit_id {integer} REFERENCES visit(id), "
+        "finished_at {integer}, verdict {integer}, due_at {integer}, white_de {real}, colour_mean {real}, colour_max {real}, "
+        "drift_de {real}, drift_days {integer}, drift_at {integer})",
+        // Who has the store open: one whose process is gone was killed, or its computer lost power.
+        "CREATE TABLE at_work (owner TEXT PRIMARY KEY, opened_at {integer} NOT NULL)",
+    };
+    return all;
+}
+
+Error newer(const QString &path)
+{
+    Error e = storageError(QStringLiteral("The studio's file %1 was written by a newer version of the program.").arg(path));
+    e.todo = "Use that version, or another file.";
+    return e;
+}
+
+} // namespace
+
+int schemaVersion()
+{
+    return kAskable;
+}
+
+Status makeTables(Connection &connection)
+{
+    for (const QString &definition : tables()) {
+        const Status made = connection.change(connection.dialect().worded(definition), {}, QStringLiteral("The studio's tables could not be made."));
+        if (!made) {
+            return made;
+        }
+    }
+    return connection.change(QStringLiteral("INSERT INTO studio (name, made_at) VALUES (?, ?)"),
+                             {QStringLiteral(""), QDateTime::currentSecsSinceEpoch()}, QStringLiteral("The studio could not be stored."));
+}
+
+Result<QString> bringUp(Connection &connection, const QString &path)
+{
+    QSqlDatabase db = connection.database();
+    const auto version = connection.dialect().version(db);
+    if (!version) {
+        return version.error();
+    }
+    if (*version > schemaVersion()) {
+        return newer(path);
+    }
+    if (*version == schemaVersion()) {
+        return QString();
+    }
+    QString copy;
+    if (*version > 0) {
+        copy = QStringLiteral("%1.version-%2").arg(path).arg(*version);
+        if (QFile::exists(copy)) {
+            copy += '-' + QDateTime::currentDateTimeUtc().toString(QStringLiteral("yyyyMMdd-HHmmss-zzz"));
+        }
+        if (const Status copied = connection.dialect().copyTo(db, copy); !copied) {
+            return copied.error();
+        }
+    }
+    const Status done = connection.transaction([&]() -> Status {
+        // Another process may have done it while this one waited for its turn.
+        const auto now = connection.dialect().version(db);
+        if (!now || *now == schemaVersion()) {
+            return now ? Status(Done{}) : now.error();
+        }
+        const Status made = *now > 0 ? bringToSeven(connection, *now) : makeTables(connection);
+        return made ? connection.dialect().setVersion(db, schemaVersion()) : made;
+    });
+    return done ? Result<QString>(copy) : done.error();
+}
+
+} // namespace lamp::store

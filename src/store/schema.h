@@ -1,0 +1,20 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "store/connection.h"
+
+namespace lamp::store {
+
+/// The schema's version that this program writes.
+int schemaVersion();
+/// The first version with tables that can be asked; what came before is brought up by bringToSeven() (history.h).
+constexpr int kAskable = 7;
+
+/// Makes the tables of kAskable in an empty database.
+Status makeTables(Connection &connection);
+
+/// Brings a database to schemaVersion(): makes it where it is empty; of one of an earlier version a whole copy is kept
+/// beside it first. A newer one is an error and is left alone. \return where the copy is, or nothing
+Result<QString> bringUp(Connection &connection, const QString &path);
+
+} // namespace lamp::store

@@ -1,0 +1,299 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "store/studio.h"
+
+#include "store/owner.h"
+
+#include <limits>
+
+namespace lamp::store {
+
+namespace {
+
+const QString kDisplayColumns = QStringLiteral(
+    "d.id, d.room_id, d.name, d.model, d.serial, d.technology, d.cadence_days, d.note, d.bits, d.role, d.critical, d.retired_at, r.bench, r.screen");
+/// Simulated benches and the like run no program: they are reached from everywhere (computer ''); a command only from
+/// the computer at which it was entered.
+const QString kDisplayTables = QStringLiteral("display d LEFT JOIN reach r ON r.display_id = d.id AND r.computer IN ('', ?)");
+
+bool runsAProgram(const QString &bench)
+{
+    return !bench.isEmpty() && !bench.startsWith(QStringLiteral("sim:"));
+}
+
+DisplayEntry displayFrom(const Rows &rows)
+{
+    DisplayEntry d;
+    d.id = rows.integer(0);
+    d.roomId = rows.integer(1);
+    d.name = rows.text(2);
+    d.model = rows.text(3);
+    d.serial = rows.text(4);
+    d.technology = rows.text(5);
+    d.cadenceDays = int(rows.integer(6));
+    d.note = rows.text(7);
+    d.bits = int(rows.integer(8));
+    d.role = rows.text(9);
+    d.critical = int(rows.integer(10));
+    d.retired = rows.time(11);
+    d.bench = rows.text(12);
+    d.screen = rows.text(13);
+    return d;
+}
+
+/// A text as it is searched for: case and line breaks do not count, and ß is ss.
+QString folded(const QString &text)
+{
+    return text.toUpper().toLower().simplified();
+}
+
+/// A word as it may stand in LIKE, with '!' as escape.
+QString likeWord(QString word)
+{
+    for (const char *sign : {"!", "%", "_"}) {
+        word.replace(QLatin1String(sign), QLatin1String("!") + QLatin1String(sign));
+    }
+    return '%' + word + '%';
+}
+
+} // namespace
+
+Result<qint64> Studio::addRoom(const QString &name)
+{
+    return m_connection.insert(QStringLiteral("INSERT INTO room (studio_id, name) VALUES ((SELECT min(id) FROM studio), ?) RETURNING id"),
+                               {stored(name)}, QStringLiteral("The room could not be stored."));
+}
+
+std::vector<Room> Studio::rooms() const
+{
+    std::vector<Room> all;
+    Rows rows = m_connection.read(QStringLiteral("SELECT id, name FROM room ORDER BY id"));
+    while (rows.next()) {
+        all.push_back({rows.integer(0), rows.text(1)});
+    }
+    return all;
+}
+
+Result<qint64> Studio::add(const DisplayEntry &d, WallTime now)
+{
+    const auto twin = d.serial.isEmpty() ? std::nullopt : find(d.model, d.serial);
+    if (twin) {
+        return Error{ErrorKind::Input,
+                     "A display of this model and serial is in the studio: " + twin->name.toStdString() + ".",
+                     "Nothing was added.",
+                     twin->retired ? "Bring that one back into use." : "Use that one, or correct the serial.",
+                     "twin",
+                     false};
+    }
+    qint64 made = 0;
+    const Status done = m_connection.transaction([&]() -> Status {
+        const QString what = QStringLiteral("The display could not be stored.");
+        const auto id = m_connection.insert(
+            QStringLiteral("INSERT INTO display (room_id, name, model, serial, technology, cadence_days, note, bits, role, critical, retired_at) "
+                           "VALUES (?,?,?,?,?,?,?,?,?,?,?) RETURNING id"),
+            {d.roomId, stored(d.name), stored(d.model), stored(d.serial), stored(d.technology), d.cadenceDays, stored(d.note),
+             d.bits > 0 ? QVariant(d.bits) : QVariant(), stored(d.role), d.critical, stored(d.retired)},
+            what);
+        if (!id) {
+            return id.error();
+        }
+        made = *id;
+        const QString computer = runsAProgram(d.bench) ? thisComputer() : QStringLiteral("");
+        const auto reach = m_connection.write(QStringLiteral("INSERT INTO reach (display_id, computer, bench, screen) VALUES (?,?,?,?)"),
+                                              {made, stored(computer), stored(d.bench), stored(d.screen)}, what);
+        const auto status = m_connection.write(QStringLiteral("INSERT INTO display_status (display_id) VALUES (?)"), {made}, what);
+        if (!reach || !status) {
+            return reach ? status.error() : reach.error();
+        }
+        const Status added = event(made, now, QStringLiteral("added"), {}, d.name);
+        return added ? refreshSearch(made) : added;
+    });
+    return done ? Result<qint64>(made) : done.error();
+}
+
+std::vector<DisplayEntry> Studio::where(const QString &condition, QVariantList values, Page page) const
+{
+    std::vector<DisplayEntry> all;
+    values.prepend(thisComputer());
+    values << (page.count < 0 ? std::numeric_limits<int>::max() : page.count) << page.offset;
+    Rows rows = m_connection.read(
+        QStringLiteral("SELECT %1 FROM %2 WHERE %3 ORDER BY d.room_id, d.id LIMIT ? OFFSET ?").arg(kDisplayColumns, kDisplayTables, condition),
+        values);
+    while (rows.next()) {
+        all.push_back(displayFrom(rows));
+    }
+    return all;
+}
+
+std::vector<DisplayEntry> Studio::displays(Page page) const
+{
+    return where(QStringLiteral("d.retired_at IS NULL"), {}, page);
+}
+
+std::vector<DisplayEntry> Studio::displaysIn(qint64 roomId, Page page) const
+{
+    return where(QStringLiteral("d.room_id = ? AND d.retired_at IS NULL"), {roomId}, page);
+}
+
+std::vector<DisplayEntry> Studio::search(const QString &text, Page page) const
+{
+    const QStringList words = folded(text).split(' ', Qt::SkipEmptyParts);
+    QStringList conditions{QStringLiteral("d.retired_at IS NULL")};
+    QVariantList values;
+    for (const QString &word : words) {
+        conditions << QStringLiteral("d.search LIKE ? ESCAPE '!'");
+        values << likeWord(word);
+    }
+    return where(conditions.join(QStringLiteral(" AND ")), values, page);
+}
+
+int Studio::count() const
+{
+    Rows rows = m_connection.read(QStringLiteral("SELECT count(*) FROM display WHERE retired_at IS NULL"));
+    return rows.next() ? int(rows.integer(0)) : 0;
+}
+
+std::optional<DisplayEntry> Studio::display(qint64 id) const
+{
+    const auto all = where(QStringLiteral("d.id = ?"), {id}, {});
+    return all.empty() ? std::nullopt : std::optional(all.front());
+}
+
+std::optional<DisplayEntry> Studio::find(const QString &model, const QString &serial) const
+{
+    const auto all = where(QStringLiteral("d.model = ? AND d.serial = ?"), {stored(model), stored(serial)}, {});
+    return all.empty() ? std::nullopt : std::optional(all.front());
+}
+
+Status Studio::setCadence(qint64 displayId, int days)
+{
+    const QString what = QStringLiteral("The interval could not be stored.");
+    return m_connection.transaction([&]() -> Status {
+        const Status set =
+            m_connection.change(QStringLiteral("UPDATE display SET cadence_days = ?, revision = revision + 1 WHERE id = ?"), {days, displayId}, what);
+        return set ? m_connection.change(QStringLiteral("UPDATE display_status SET due_at = finished_at + ? WHERE display_id = ?"),
+                                         {qint64(days) * 86400, displayId}, what)
+                   : set;
+    });
+}
+
+Status Studio::event(qint64 displayId, WallTime at, const QString &kind, const QString &before, const QString &after)
+{
+    return m_connection.change(QStringLiteral("INSERT INTO display_event (display_id, happened_at, kind, before, after) VALUES (?,?,?,?,?)"),
+                               {displayId, stored(at), kind, stored(before), stored(after)}, QStringLiteral("The display could not be stored."));
+}
+
+Status Studio::move(qint64 displayId, qint64 roomId, WallTime now)
+{
+    const auto roomName = [this](qint64 id) {
+        for (const Room &r : rooms()) {
+            if (r.id == id) {
+                return r.name;
+            }
+        }
+        return QString();
+    };
+    const auto before = display(displayId);
+    if (!before || roomName(roomId).isEmpty()) {
+        return storageError(QStringLiteral("The display or the room is not there."));
+    }
+    return m_connection.transaction([&]() -> Status {
+        const Status moved = m_connection.change(QStringLiteral("UPDATE display SET room_id = ?, revision = revision + 1 WHERE id = ?"),
+                                                 {roomId, displayId}, QStringLiteral("The display could not be stored."));
+        const Status told = moved ? event(displayId, now, QStringLiteral("moved"), roomName(before->roomId), roomName(roomId)) : moved;
+        return told ? refreshSearch(displayId) : told;
+    });
+}
+
+Status Studio::setRetired(qint64 displayId, bool retired, WallTime now)
+{
+    return m_connection.transaction([&]() -> Status {
+        const auto set = m_connection.write(QStringLiteral("UPDATE display SET retired_at = ?, revision = revision + 1 WHERE id = ?"),
+                                            {retired ? stored(now) : QVariant(), displayId}, QStringLiteral("The display could not be stored."));
+        if (!set || *set == 0) {
+            return set ? Status(storageError(QStringLiteral("The display is not there."))) : set.error();
+        }
+        return event(displayId, now, retired ? QStringLiteral("retired") : QStringLiteral("restored"), {}, {});
+    });
+}
+
+std::vector<DisplayEvent> Studio::events(qint64 displayId) const
+{
+    std::vector<DisplayEvent> all;
+    Rows rows = m_connection.read(
+        QStringLiteral("SELECT happened_at, kind, before, after FROM display_event WHERE display_id = ? ORDER BY happened_at, id"), {displayId});
+    while (rows.next()) {
+        all.push_back({*rows.time(0), rows.text(1), rows.text(2), rows.text(3)});
+    }
+    return all;
+}
+
+Status Studio::refreshSearch(qint64 displayId)
+{
+    QString words;
+    {
+        Rows rows = m_connection.read(QStringLiteral("SELECT d.name, d.model, d.serial, d.technology, d.role, d.note, m.name FROM display d "
+                                                     "JOIN room m ON m.id = d.room_id WHERE d.id = ?"),
+                                      {displayId});
+        if (!rows.next()) {
+            return storageError(QStringLiteral("The display is not there."));
+        }
+        for (int i = 0; i < 7; ++i) {
+            words += folded(rows.text(i)) + '\n';
+        }
+    }
+    return m_connection.change(QStringLiteral("UPDATE display SET search = ? WHERE id = ?"), {words, displayId},
+                               QStringLiteral("The display could not be stored."));
+}
+
+std::vector<InstrumentEntry> Studio::instruments() const
+{
+    std::vector<InstrumentEntry> all;
+    Rows rows = m_connection.read(QStringLiteral("SELECT id, kind, model, serial, certificate, note, made_at, certified_at, retired_at, accuracy_xy, "
+                                                 "accuracy_luminance_percent FROM instrument ORDER BY model, serial"));
+    while (rows.next()) {
+        all.push_back({rows.integer(0), rows.text(1), rows.text(2), rows.text(3), rows.text(4), rows.text(5), rows.time(6), rows.time(7),
+                       rows.time(8), rows.maybeReal(9), rows.maybeReal(10)});
+    }
+    return all;
+}
+
+Status Studio::keep(const InstrumentEntry &i)
+{
+    return m_connection.transaction([&]() -> Status {
+        const auto id = instrumentId(i.kind, i.model, i.serial);
+        if (!id) {
+            return id.error();
+        }
+        return m_connection.change(QStringLiteral("UPDATE instrument SET certificate = ?, note = ?, made_at = ?, certified_at = ?, retired_at = ?, "
+                                                  "accuracy_xy = ?, accuracy_luminance_percent = ? WHERE id = ?"),
+                                   {stored(i.certificate), stored(i.note), stored(i.made), stored(i.certified), stored(i.retired),
+                                    stored(i.accuracyXy), stored(i.accuracyLuminancePercent), *id},
+                                   QStringLiteral("The instrument could not be stored."));
+    });
+}
+
+Result<qint64> Studio::instrumentId(const QString &kind, const QString &model, const QString &serial)
+{
+    {
+        Rows rows = m_connection.read(QStringLiteral("SELECT id FROM instrument WHERE model = ? AND serial = ?"), {stored(model), stored(serial)});
+        if (rows.next()) {
+            return rows.integer(0);
+        }
+    }
+    return m_connection.insert(QStringLiteral("INSERT INTO instrument (kind, model, serial) VALUES (?, ?, ?) RETURNING id"),
+                               {stored(kind), stored(model), stored(serial)}, QStringLiteral("The instrument could not be stored."));
+}
+
+Result<qint64> Studio::personId(const QString &role)
+{
+    {
+        Rows rows = m_connection.read(QStringLiteral("SELECT id FROM person WHERE role = ?"), {stored(role)});
+        if (rows.next()) {
+            return rows.integer(0);
+        }
+    }
+    return m_connection.insert(QStringLiteral("INSERT INTO person (role) VALUES (?) RETURNING id"), {stored(role)},
+                               QStringLiteral("The person could not be stored."));
+}
+
+} // namespace lamp::store

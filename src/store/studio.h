@@ -1,0 +1,94 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "store/connection.h"
+
+#include <optional>
+#include <vector>
+
+namespace lamp {
+
+/// A room of the studio.
+struct Room {
+    qint64 id = 0;
+    QString name;
+};
+
+/// A display as the studio knows it.
+struct DisplayEntry {
+    qint64 id = 0, roomId = 0;
+    QString name, model, serial, technology;
+    QString bench; ///< how this computer reaches it: "sim:NAME" or a bench command; empty where another one does
+    int cadenceDays = 28;
+    QString note;
+    QString screen;                  ///< of this computer, where the bench offers an instrument only; empty: the one that carries the window
+    int bits = 0;                    ///< per channel; 0: not known
+    QString role;                    ///< what it is used for
+    int critical = 0;                ///< how much depends on it, from 0
+    std::optional<WallTime> retired; ///< no longer in use; its history stays
+};
+
+/// Something that happened to a display: "added", "moved", "retired", "restored".
+struct DisplayEvent {
+    WallTime at{};
+    QString kind, before, after;
+};
+
+/// An instrument as the studio knows it. What is not known is not there.
+struct InstrumentEntry {
+    qint64 id = 0;
+    QString kind, model, serial, certificate, note;
+    std::optional<WallTime> made, certified, retired;
+    std::optional<double> accuracyXy;               ///< standard uncertainty of x and y (k = 1), as its maker or certificate states
+    std::optional<double> accuracyLuminancePercent; ///< the same of luminance
+};
+
+/// A part of a list: `count` rows from `offset`; all of them where count is negative.
+struct Page {
+    int offset = 0, count = -1;
+};
+
+namespace store {
+
+/// The studio's rooms, displays, instruments and people.
+class Studio {
+public:
+    explicit Studio(Connection &connection) : m_connection(connection) {}
+
+    Result<qint64> addRoom(const QString &name);
+    [[nodiscard]] std::vector<Room> rooms() const;
+
+    /// \return an error with the code "twin" where a display of this model and serial is there already
+    Result<qint64> add(const DisplayEntry &display, WallTime now);
+    [[nodiscard]] std::vector<DisplayEntry> displays(Page page = {}) const;
+    [[nodiscard]] std::vector<DisplayEntry> displaysIn(qint64 roomId, Page page = {}) const;
+    /// Displays with all words of a text in name, model, serial, technology, room, role or note.
+    [[nodiscard]] std::vector<DisplayEntry> search(const QString &text, Page page = {}) const;
+    [[nodiscard]] int count() const;
+    [[nodiscard]] std::optional<DisplayEntry> display(qint64 id) const;
+    [[nodiscard]] std::optional<DisplayEntry> find(const QString &model, const QString &serial) const;
+    Status setCadence(qint64 displayId, int days);
+    Status move(qint64 displayId, qint64 roomId, WallTime now);
+    /// Takes a display out of use, or back.
+    Status setRetired(qint64 displayId, bool retired, WallTime now);
+    /// Of a display, the oldest first.
+    [[nodiscard]] std::vector<DisplayEvent> events(qint64 displayId) const;
+
+    [[nodiscard]] std::vector<InstrumentEntry> instruments() const;
+    /// Keeps an instrument's card: that of its model and serial, which is made where there is none.
+    Status keep(const InstrumentEntry &instrument);
+    /// The number of an instrument or of a person's role as visits point at it; it is made where it is new.
+    Result<qint64> instrumentId(const QString &kind, const QString &model, const QString &serial);
+    Result<qint64> personId(const QString &role);
+
+    /// What search() looks through, written anew. (For the schema's upgrade; the verbs above do it by themselves.)
+    Status refreshSearch(qint64 displayId);
+
+private:
+    [[nodiscard]] std::vector<DisplayEntry> where(const QString &condition, QVariantList values, Page page) const;
+    Status event(qint64 displayId, WallTime at, const QString &kind, const QString &before, const QString &after);
+    Connection &m_connection;
+};
+
+} // namespace store
+} // namespace lamp
