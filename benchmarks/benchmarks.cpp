@@ -52,6 +52,17 @@ void deltaE2000Own(benchmark::State &state)
     state.SetItemsProcessed(int64_t(state.iterations()) * int64_t(v.a.size()));
 }
 
+void deltaE2000Many(benchmark::State &state)
+{
+    const Pairs &v = pairs();
+    std::vector<double> all(v.a.size());
+    for (auto _ : state) {
+        deltaE2000(v.a, v.b, all);
+        benchmark::DoNotOptimize(all.data());
+    }
+    state.SetItemsProcessed(int64_t(state.iterations()) * int64_t(v.a.size()));
+}
+
 void deltaE2000LittleCms(benchmark::State &state)
 {
     const Pairs &v = pairs();
@@ -216,6 +227,7 @@ void startToPaintedWindow(benchmark::State &state)
 } // namespace
 
 BENCHMARK(deltaE2000Own);
+BENCHMARK(deltaE2000Many);
 BENCHMARK(deltaE2000LittleCms);
 BENCHMARK(tableProfileOwn)->Unit(benchmark::kMillisecond)->MeasureProcessCPUTime()->UseRealTime();
 BENCHMARK(tableProfileTrivial)->Unit(benchmark::kMillisecond)->UseRealTime();

@@ -39,11 +39,9 @@ std::vector<Lab> grid(const Profile &profile)
 
 double meanDifference(const std::vector<Lab> &a, const std::vector<Lab> &b)
 {
-    double sum = 0;
-    for (size_t i = 0; i < a.size(); ++i) {
-        sum += deltaE2000(a[i], b[i]);
-    }
-    return sum / double(a.size());
+    std::vector<double> all(a.size());
+    deltaE2000(a, b, all);
+    return std::accumulate(all.begin(), all.end(), 0.0) / double(all.size());
 }
 
 double gammaOfGrays(const Profile &profile)
