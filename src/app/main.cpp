@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "app/main_window.h"
+#include "app/shell/main_window.h"
 #include "exchange/report.h"
 
 #include <QApplication>

@@ -245,7 +245,9 @@ QByteArray packProfile(const Bytes &profile)
     if (profile.size() % 2 == 1) {
         words += char(profile.back());
     }
-    const QByteArray a = qCompress(plain, 9), b = qCompress(words, 9);
+    // Tables of hundreds of kilobytes gain a hundredth by the highest level, and take three times as long.
+    const int level = profile.size() < 32768 ? 9 : 6;
+    const QByteArray a = qCompress(plain, level), b = qCompress(words, level);
     return a.size() <= b.size() ? a : b;
 }
 

@@ -27,6 +27,9 @@ public:
     [[nodiscard]] store::Aims &aims() { return m_aims; }
     [[nodiscard]] store::Board &board() { return m_board; }
 
+    /// Several verbs as one thing that a person does: all of it or nothing.
+    Status act(const std::function<Status()> &verbs) { return m_connection->transaction(verbs); }
+
     [[nodiscard]] const QString &path() const { return m_path; }
     [[nodiscard]] const QString &movedAside() const { return m_movedAside; }
     /// Where the copy is that was kept before the file was brought up to this version; empty where it was not.

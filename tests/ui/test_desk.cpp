@@ -3,11 +3,12 @@
 #include "support.h"
 
 #include "ui/views.h"
+#include "ui/watchdog.h"
 
-#include "app/file_desk.h"
-#include "app/import_view.h"
-#include "app/profile_view.h"
-#include "app/screening_view.h"
+#include "app/files/file_desk.h"
+#include "app/files/import_view.h"
+#include "app/profiles/profile_view.h"
+#include "app/profiles/screening_view.h"
 #include "colour/spaces.h"
 #include "exchange/files.h"
 #include "panels.h"
@@ -177,12 +178,13 @@ private Q_SLOTS:
         auto *make = view->findChild<QPushButton *>();
         QVERIFY(!make->isEnabled());
         auto *rows = view->findChild<QTableWidget *>();
+        QTRY_VERIFY(rows->cellWidget(0, int(rows->columnCount()) - 1) != nullptr);
         for (int c = 0; c < 3; ++c) {
             auto *role = qobject_cast<QComboBox *>(rows->cellWidget(0, c));
             role->setCurrentIndex(int(Role::Red) + c);
             Q_EMIT role->activated(role->currentIndex());
         }
-        QVERIFY(make->isEnabled());
+        QTRY_VERIFY(make->isEnabled());
         // White reads about 100.1, so whether it was scaled to 100 is no question.
         QVERIFY2(labels(*view, false).contains("Everything is clear"), qPrintable(labels(*view, false)));
         ReadingSet got;
@@ -200,5 +202,13 @@ private Q_SLOTS:
     }
 };
 
-QTEST_MAIN(TestDesk)
+int main(int argc, char **argv)
+{
+    WatchedApplication application(argc, argv);
+    TestDesk test;
+    const int failed = QTest::qExec(&test, argc, argv);
+    application.report();
+    return failed;
+}
+
 #include "test_desk.moc"

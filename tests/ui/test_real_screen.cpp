@@ -7,12 +7,12 @@
 #include "desktop/x_server.h"
 #include "ui/views.h"
 
-#include "app/add_display.h"
-#include "app/installed_panel.h"
-#include "app/look.h"
-#include "app/main_window.h"
-#include "app/screen_bench.h"
-#include "app/worksheet.h"
+#include "app/parts/look.h"
+#include "app/profiles/installed_panel.h"
+#include "app/shell/main_window.h"
+#include "app/studio/add_display.h"
+#include "app/visit/screen_bench.h"
+#include "app/visit/worksheet.h"
 #include "desktop/screen_eye.h"
 #include "exchange/report.h"
 
@@ -88,7 +88,7 @@ private Q_SLOTS:
                     picture(w, "real-screen-question");
                 }
                 // The question must not lie behind the patch; on a screen of its own the patch may stay.
-                if (const PatchWindow *patch = w.patchWindow(); patch != nullptr && patch->used()) {
+                if (const PatchWindow *patch = w.visits()->patchWindow(); patch != nullptr && patch->used()) {
                     QCOMPARE(patch->isVisible(), !chosen.isEmpty());
                 }
                 w.worksheet()->goOn();
@@ -101,7 +101,7 @@ private Q_SLOTS:
             qInfo("%s", check.sentence().c_str());
         }
         QVERIFY(record->verdict == Verdict::Pass);
-        QVERIFY(!w.patchWindow()->isVisible());
+        QVERIFY(!w.visits()->patchWindow()->isVisible());
         QCOMPARE(record->display.model, std::string("Whimbrel"));
         // The profile is installed once its files are written.
         QTRY_VERIFY_WITH_TIMEOUT(labels(w).contains("Report, readings and profile are in"), 20000);

@@ -3,24 +3,25 @@
 
 #include "desktop/x_server.h"
 #include "ui/views.h"
+#include "ui/watchdog.h"
 
-#include "app/add_display.h"
-#include "app/bench_consent.h"
-#include "app/bench_panel.h"
-#include "app/card_view.h"
-#include "app/chart_widget.h"
-#include "app/file_desk.h"
-#include "app/import_view.h"
-#include "app/installed_panel.h"
-#include "app/look_screen.h"
-#include "app/look_view.h"
-#include "app/main_window.h"
-#include "app/profile_view.h"
-#include "app/reading_panel.h"
-#include "app/screen_bench.h"
-#include "app/screening_view.h"
-#include "app/work_settings.h"
-#include "app/worksheet.h"
+#include "app/before_after/look_screen.h"
+#include "app/before_after/look_view.h"
+#include "app/files/file_desk.h"
+#include "app/files/import_view.h"
+#include "app/profiles/installed_panel.h"
+#include "app/profiles/profile_view.h"
+#include "app/profiles/screening_view.h"
+#include "app/shell/main_window.h"
+#include "app/studio/add_display.h"
+#include "app/studio/card_view.h"
+#include "app/visit/bench_consent.h"
+#include "app/visit/bench_panel.h"
+#include "app/visit/chart_widget.h"
+#include "app/visit/reading_panel.h"
+#include "app/visit/screen_bench.h"
+#include "app/visit/work_settings.h"
+#include "app/visit/worksheet.h"
 #include "exchange/files.h"
 #include "exchange/report.h"
 #include "visit/whole_visit.h"
@@ -42,7 +43,7 @@
 #include <QSpinBox>
 #include <QTableWidget>
 #include <QTemporaryDir>
-#include <QTreeWidget>
+#include <QTreeView>
 
 #include <csignal>
 #include <unistd.h>
@@ -132,7 +133,7 @@ private Q_SLOTS:
     {
         auto w = demoWindow(store());
         QVERIFY(QTest::qWaitForWindowActive(w.get()));
-        auto *places = w->findChild<QTreeWidget *>();
+        auto *places = w->findChild<QTreeView *>();
         places->setFocus();
         for (int i = 0; i < 5 && w->currentDisplay() != idOf(*w, "Dunlin"); ++i) {
             QTest::keyClick(w->windowHandle(), Qt::Key_Down);
@@ -399,7 +400,7 @@ private Q_SLOTS:
         QVERIFY(QTest::qWaitForWindowActive(w.get()));
         w->selectDisplay(idOf(*w, "Curlew"));
         QTest::qWait(20);
-        w->simulatedBench(idOf(*w, "Curlew"))->failReadings(12, 2, "not-connected");
+        w->visits()->simulatedBench(idOf(*w, "Curlew"))->failReadings(12, 2, "not-connected");
         w->startVisit(Task::Check);
         bool asked = false;
         const auto deadline = QDeadlineTimer(60000);
@@ -565,7 +566,7 @@ private Q_SLOTS:
         QTRY_VERIFY_WITH_TIMEOUT(labels(*w).contains("the display confirms it"), 20000);
         QVERIFY2(labels(*w).contains("Curlew, proof table: Report"), qPrintable(labels(*w)));
         QCOMPARE(w->store()->visits().of(curlew).size(), visits + 1);
-        QVERIFY(w->simulatedBench(curlew)->view().display.lutLoaded);
+        QVERIFY(w->visits()->simulatedBench(curlew)->view().display.lutLoaded);
         button(*w, "Show it")->click();
         QCOMPARE(w->currentDisplay(), curlew);
         QVERIFY(labels(*w->worksheet()).contains("Curlew"));
@@ -759,7 +760,7 @@ private:
         QTRY_VERIFY_WITH_TIMEOUT(!table->isColumnHidden(4), 20000);
         QCOMPARE(table->item(5, 0)->text(), QString("no profile"));
         QVERIFY(button(*w.desk(), "Stop") == nullptr);
-        QVERIFY(w.simulatedBench(w.currentDisplay())->view().display.lutLoaded);
+        QVERIFY(w.visits()->simulatedBench(w.currentDisplay())->view().display.lutLoaded);
         picture(w, "screening");
         // It can be stopped.
         w.setSpeed(60);
@@ -768,7 +769,7 @@ private:
         QTRY_VERIFY(labels(*w.desk()).contains("Reading"));
         button(*w.desk(), "Stop")->click();
         QTRY_VERIFY(button(*w.desk(), "Stop") == nullptr);
-        QTRY_VERIFY(w.simulatedBench(w.currentDisplay())->view().display.lutLoaded);
+        QTRY_VERIFY(w.visits()->simulatedBench(w.currentDisplay())->view().display.lutLoaded);
     }
 
 private Q_SLOTS:
@@ -1000,6 +1001,7 @@ private Q_SLOTS:
         const qint64 shown = w->currentDisplay();
         QTest::mouseClick(view->findChild<QPushButton *>(), Qt::LeftButton);
         QTRY_COMPARE_WITH_TIMEOUT(w->store()->studio().displays().size(), displays + 1, 20000);
+        QTRY_VERIFY(w->currentDisplay() != shown);
         QCOMPARE(w->store()->visits().of(shown).size(), visits);
         const auto all = w->store()->studio().displays();
         const auto entry =
@@ -1231,7 +1233,7 @@ int child(const QString &store)
 
 int main(int argc, char **argv)
 {
-    QApplication application(argc, argv);
+    WatchedApplication application(argc, argv);
     QApplication::setApplicationName("dutiful-lamp");
     QApplication::setOrganizationName("dutiful-lamp-test");
     loadFonts();
@@ -1240,6 +1242,8 @@ int main(int argc, char **argv)
         return child(QString::fromLocal8Bit(argv[2]));
     }
     TestUi test;
-    return QTest::qExec(&test, argc, argv);
+    const int failed = QTest::qExec(&test, argc, argv);
+    application.report();
+    return failed;
 }
 #include "test_ui.moc"

@@ -1,0 +1,124 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/before_after/look_screen.h"
+
+#include "app/before_after/look_view.h"
+#include "app/parts/words.h"
+#include "colour/spaces.h"
+#include "profile/display_cube.h"
+
+#include <QCloseEvent>
+#include <QFileDialog>
+#include <QGuiApplication>
+#include <QKeyEvent>
+#include <QScreen>
+#include <QVBoxLayout>
+
+namespace lamp::app {
+
+QImage throughProfile(const QImage &picture, const Profile &profile)
+{
+    CubeTask task;
+    task.source = *rgbSpace("sRGB");
+    task.tone = task.source.tone;
+    task.sourceWhite = false;
+    const auto cube = cubeToDisplay(profile, task);
+    QImage out = picture.convertToFormat(QImage::Format_RGB32);
+    if (!cube) {
+        return out;
+    }
+    for (int y = 0; y < out.height(); ++y) {
+        auto *line = reinterpret_cast<QRgb *>(out.scanLine(y));
+        for (int x = 0; x < out.width(); ++x) {
+            const Drive d = cube->apply({qRed(line[x]) / 255.0, qGreen(line[x]) / 255.0, qBlue(line[x]) / 255.0});
+            const auto code = [](double v) { return int(std::lround(255 * std::clamp(v, 0.0, 1.0))); };
+            line[x] = qRgb(code(d.a), code(d.b), code(d.c));
+        }
+    }
+    return out;
+}
+
+Result<std::unique_ptr<LookScreen>> LookScreen::open(XScreen &x, const XOutput &output, const Bytes &profile, const std::string &command)
+{
+    auto opened = Profile::open(profile);
+    auto hold = opened ? Hold::of(command, output.name) : Result<std::unique_ptr<Hold>>(opened.error());
+    if (!hold) {
+        return hold.error();
+    }
+    std::unique_ptr<LookScreen> look(new LookScreen(x, output, profile, std::move(opened).value(), std::move(hold).value()));
+    if (const Status s = look->swap(true); !s) {
+        return s.error();
+    }
+    return look;
+}
+
+LookScreen::LookScreen(XScreen &x, XOutput output, Bytes bytes, Profile profile, std::unique_ptr<Hold> hold)
+    : QWidget(nullptr, Qt::Window | Qt::FramelessWindowHint), m_x(x), m_output(std::move(output)), m_bytes(std::move(bytes)),
+      m_profile(std::move(profile)), m_hold(std::move(hold)), m_view(new LookView)
+{
+    setWindowTitle(tr("Before and after on %1").arg(text(m_output.name)));
+    auto *layout = new QVBoxLayout(this);
+    layout->addWidget(m_view);
+    for (QScreen *screen : QGuiApplication::screens()) {
+        if (screen->name() == text(m_output.name)) {
+            setGeometry(screen->geometry());
+        }
+    }
+    setPicture(testPicture(1440, 720));
+}
+
+LookScreen::~LookScreen() = default;
+
+void LookScreen::setPicture(const QImage &picture)
+{
+    m_view->setPair(picture, throughProfile(picture, m_profile),
+                    tr("Before: without profile and ramps. Space: after. O: a picture of your own. Esc: back, with what was in use."),
+                    tr("After: through profile and ramps. Space: before. O: a picture of your own. Esc: back, with what was in use."));
+}
+
+Status LookScreen::swap(bool after)
+{
+    const std::optional<Ramps> ramps = after && m_output.gammaSize > 0 ? m_profile.ramps(m_output.gammaSize) : std::nullopt;
+    const Status profile = m_x.setProfile(m_output, after ? std::optional(m_bytes) : std::nullopt);
+    return profile && m_output.gammaSize > 0 ? m_x.setRamps(m_output, ramps.value_or(Ramps{})) : profile;
+}
+
+void LookScreen::toggle()
+{
+    if (const Status s = swap(!m_view->showsAfter()); !s) {
+        m_problem = text(s.error().text());
+        close();
+        return;
+    }
+    m_view->toggle();
+}
+
+bool LookScreen::showsAfter() const
+{
+    return m_view->showsAfter();
+}
+
+void LookScreen::keyPressEvent(QKeyEvent *event)
+{
+    switch (event->key()) {
+    case Qt::Key_Space:
+    case Qt::Key_B: toggle(); break;
+    case Qt::Key_O: {
+        const QString file = QFileDialog::getOpenFileName(this, tr("A picture in sRGB"), {}, tr("Pictures (*.png *.jpg *.jpeg *.tif *.tiff *.bmp)"));
+        if (const QImage image(file); !image.isNull()) {
+            setPicture(image.scaled(size(), Qt::KeepAspectRatio, Qt::SmoothTransformation));
+        }
+        break;
+    }
+    case Qt::Key_Escape: close(); break;
+    default: QWidget::keyPressEvent(event);
+    }
+}
+
+void LookScreen::closeEvent(QCloseEvent *event)
+{
+    const Status back = m_hold->release();
+    Q_EMIT closed(back ? m_problem : text(back.error().text()));
+    QWidget::closeEvent(event);
+}
+
+} // namespace lamp::app

@@ -1,0 +1,81 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/reports/report_page.h"
+
+#include "app/parts/background.h"
+#include "app/parts/banner.h"
+#include "app/parts/words.h"
+#include "base/file.h"
+#include "exchange/report.h"
+
+#include <QFileDialog>
+#include <QHBoxLayout>
+#include <QPrintDialog>
+#include <QPrinter>
+#include <QPushButton>
+#include <QTextBrowser>
+#include <QVBoxLayout>
+
+namespace lamp::app {
+
+ReportPage::ReportPage(Background &background, Banner &banner, QWidget *parent)
+    : QWidget(parent), m_background(background), m_banner(banner), m_text(new QTextBrowser)
+{
+    auto *layout = new QVBoxLayout(this);
+    layout->setContentsMargins(0, 0, 0, 0);
+    auto *buttons = new QHBoxLayout;
+    auto *back = new QPushButton(tr("Back to the worksheet (R)")), *toFile = new QPushButton(tr("Save as PDF…")),
+         *toPrinter = new QPushButton(tr("Print…"));
+    for (QPushButton *b : {back, toFile, toPrinter}) {
+        buttons->addWidget(b);
+    }
+    buttons->addStretch(1);
+    layout->addLayout(buttons);
+    // Paper is white in every surround.
+    m_text->setStyleSheet(QStringLiteral("background:rgb(255,255,255);color:rgb(20,20,20)"));
+    layout->addWidget(m_text, 1);
+    connect(back, &QPushButton::clicked, this, &ReportPage::backWanted);
+    connect(toFile, &QPushButton::clicked, this, &ReportPage::save);
+    connect(toPrinter, &QPushButton::clicked, this, &ReportPage::print);
+}
+
+void ReportPage::show(const RecordPtr &record)
+{
+    m_record = record;
+    fillReport(*m_text->document(), *record);
+    m_text->moveCursor(QTextCursor::Start);
+}
+
+void ReportPage::save()
+{
+    const QString file = QFileDialog::getSaveFileName(this, tr("Save the report"),
+                                                      plainFileName(text(m_record->profileName())) + QStringLiteral(".pdf"), tr("PDF (*.pdf)"));
+    if (!file.isEmpty()) {
+        m_background.start(
+            tr("Drawing the report…"), [file, record = m_record] { return writeFile(std::filesystem::path(file.toStdString()), reportPdf(*record)); },
+            [this, file](const Status &s) {
+                if (m_banner.did(s)) {
+                    m_banner.say(tr("The report is in %1.").arg(file));
+                }
+            });
+    }
+}
+
+void ReportPage::print()
+{
+    QPrinter printer;
+    if (QPrintDialog dialog(&printer, this); dialog.exec() == QDialog::Accepted) {
+        m_text->document()->print(&printer);
+    }
+}
+
+QString plainFileName(QString name)
+{
+    for (QChar &c : name) {
+        if (!c.isLetterOrNumber() && c != '-' && c != '.') {
+            c = '-';
+        }
+    }
+    return name;
+}
+
+} // namespace lamp::app

@@ -1,0 +1,38 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "app/visit/visit_runner.h"
+
+#include <QWidget>
+
+class QTextBrowser;
+
+namespace lamp::app {
+
+class Background;
+class Banner;
+
+/// The report of a visit as it will be printed; saved as PDF or printed from here.
+class ReportPage : public QWidget {
+    Q_OBJECT
+
+public:
+    ReportPage(Background &background, Banner &banner, QWidget *parent = nullptr);
+    void show(const RecordPtr &record);
+
+Q_SIGNALS:
+    void backWanted();
+
+private:
+    void save();
+    void print();
+    Background &m_background;
+    Banner &m_banner;
+    QTextBrowser *m_text;
+    RecordPtr m_record;
+};
+
+/// A file name without what file systems or people stumble over.
+QString plainFileName(QString name);
+
+} // namespace lamp::app

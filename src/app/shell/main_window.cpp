@@ -1,0 +1,636 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/shell/main_window.h"
+
+#include "app/files/bring_in.h"
+#include "app/files/file_desk.h"
+#include "app/parts/background.h"
+#include "app/parts/banner.h"
+#include "app/parts/words.h"
+#include "app/profiles/installed_panel.h"
+#include "app/profiles/screening_view.h"
+#include "app/reports/report_page.h"
+#include "app/shell/progress_bar.h"
+#include "app/shell/welcome.h"
+#include "app/studio/add_display.h"
+#include "app/studio/card_view.h"
+#include "app/studio/places_model.h"
+#include "app/visit/bench_panel.h"
+#include "app/visit/quick_reader.h"
+#include "app/visit/reading_panel.h"
+#include "app/visit/work_settings.h"
+#include "app/visit/worksheet.h"
+#include "measure/quick_set.h"
+
+#include <QAbstractSpinBox>
+#include <QApplication>
+#include <QCloseEvent>
+#include <QComboBox>
+#include <QDragEnterEvent>
+#include <QFileDialog>
+#include <QGridLayout>
+#include <QKeyEvent>
+#include <QLabel>
+#include <QLineEdit>
+#include <QMenuBar>
+#include <QMimeData>
+#include <QPlainTextEdit>
+#include <QSettings>
+#include <QSplitter>
+#include <QStackedWidget>
+#include <QTextEdit>
+#include <QTreeView>
+#include <QUrl>
+#include <QWindow>
+
+namespace lamp::app {
+
+namespace {
+
+/// A studio of no more displays is laid open whole.
+constexpr int kFewDisplays = 200;
+
+/// Whether what has the focus is typed into: then letters, digits and the space bar are its own.
+bool takesLetters(const QWidget *w)
+{
+    const auto *edit = qobject_cast<const QTextEdit *>(w);
+    return qobject_cast<const QLineEdit *>(w) != nullptr || (edit != nullptr && !edit->isReadOnly())
+           || qobject_cast<const QPlainTextEdit *>(w) != nullptr || qobject_cast<const QAbstractSpinBox *>(w) != nullptr
+           || qobject_cast<const QComboBox *>(w) != nullptr;
+}
+
+} // namespace
+
+MainWindow::MainWindow(QString storePath, QWidget *parent)
+    : QMainWindow(parent), m_banner(new Banner), m_installed(new InstalledPanel), m_studio(new OpenStudio(std::move(storePath), *m_banner, this)),
+      m_visits(new VisitController(*m_studio, *m_installed, *m_banner, *this)), m_background(new Background(this)),
+      m_placesModel(new PlacesModel(this)), m_places(new QTreeView), m_stack(new QStackedWidget), m_welcome(new Welcome), m_card(new CardView),
+      m_worksheet(new Worksheet), m_desk(new FileDesk), m_bringIn(new BringIn(*m_studio, *m_desk, *m_background, *m_banner, this)),
+      m_report(new ReportPage(*m_background, *m_banner)), m_reading(new ReadingPanel), m_bench(new BenchPanel), m_progress(new ProgressBar)
+{
+    setWindowTitle(tr("Dutiful Lamp"));
+    resize(1280, 760); // with its title bar it fits on a screen of 1280 by 800
+    layOut();
+    buildMenus();
+    connectPages();
+    connectStudio();
+    connectVisits();
+    setAcceptDrops(true);
+    const QSettings settings;
+    restoreGeometry(settings.value(QStringLiteral("window/geometry")).toByteArray());
+    if (auto *panes = findChild<QSplitter *>(QStringLiteral("panes"))) {
+        panes->restoreState(settings.value(QStringLiteral("window/panes")).toByteArray());
+    }
+    qApp->installEventFilter(this);
+}
+
+MainWindow::~MainWindow()
+{
+    qApp->removeEventFilter(this);
+    m_studio->stop();
+    m_visits->runner().cancel();
+}
+
+void MainWindow::layOut()
+{
+    m_places->setModel(m_placesModel);
+    m_places->setHeaderHidden(true);
+    m_places->setIconSize({26, 26});
+    m_places->setRootIsDecorated(false);
+    m_places->setIndentation(10);
+    m_places->setMinimumWidth(200);
+    m_places->setAccessibleName(tr("Places"));
+    for (QWidget *page : std::initializer_list<QWidget *>{m_welcome, m_card, m_worksheet, m_desk, m_report}) {
+        m_stack->addWidget(page);
+    }
+    m_card->addBelow(m_installed);
+    auto *right = new QWidget;
+    auto *rightLayout = new QVBoxLayout(right);
+    rightLayout->setContentsMargins(0, 0, 0, 0);
+    rightLayout->addWidget(m_reading);
+    rightLayout->addWidget(m_bench);
+    rightLayout->addStretch(1);
+    right->setFixedWidth(326);
+    auto *centre = new QWidget;
+    auto *centreLayout = new QVBoxLayout(centre);
+    centreLayout->setContentsMargins(0, 0, 0, 0);
+    centreLayout->addWidget(m_banner);
+    centreLayout->addWidget(m_stack, 1);
+    auto *splitter = new QSplitter;
+    splitter->setObjectName(QStringLiteral("panes"));
+    splitter->addWidget(m_places);
+    splitter->addWidget(centre);
+    splitter->setStretchFactor(1, 1);
+    splitter->setSizes({250, 690});
+    splitter->setChildrenCollapsible(false);
+    auto *all = new QWidget;
+    auto *grid = new QGridLayout(all);
+    grid->setContentsMargins(8, 6, 8, 6);
+    grid->setSpacing(8);
+    grid->addWidget(splitter, 0, 0);
+    grid->addWidget(right, 0, 1);
+    grid->addWidget(m_progress, 1, 0, 1, 2);
+    grid->setColumnStretch(0, 1);
+    setCentralWidget(all);
+}
+
+void MainWindow::buildMenus()
+{
+    QMenu *studio = menuBar()->addMenu(tr("&Studio"));
+    studio->addAction(tr("&Add a display…"), QKeySequence(tr("Ctrl+N")), this, &MainWindow::addDisplay);
+    studio->addSeparator();
+    studio->addAction(tr("&Open profiles or readings…"), QKeySequence::Open, this,
+                      [this] { openFiles(QFileDialog::getOpenFileNames(this, tr("Profiles or readings"))); });
+    studio->addAction(tr("&Type readings in…"), QKeySequence(tr("Ctrl+T")), this, [this] {
+        if (store() != nullptr) {
+            m_desk->typeReadings(*store(), m_display);
+        }
+    });
+    studio->addAction(tr("&Pass this visit on…"), this, &MainWindow::passVisitOn);
+    studio->addAction(tr("&Visits and profiles…"), QKeySequence(tr("Ctrl+,")), this, [this] { WorkSettings(store(), this).exec(); });
+    studio->addSeparator();
+    studio->addAction(tr("&Quit"), QKeySequence::Quit, this, &QWidget::close);
+    QMenu *display = menuBar()->addMenu(tr("&Display"));
+    display->addAction(tr("&Full visit"), QKeySequence(tr("F5")), this, [this] { startVisit(Task::Full); });
+    display->addAction(tr("&Refresh"), QKeySequence(tr("F6")), this, [this] { startVisit(Task::Refresh); });
+    display->addAction(tr("&Check"), QKeySequence(tr("F7")), this, [this] { startVisit(Task::Check); });
+    display->addAction(tr("&Next profile of this computer's output"), QKeySequence(tr("F9")), this, [this] { m_installed->next(); });
+    display->addAction(tr("&Before and after on this computer's output"), QKeySequence(tr("F8")), this, [this] { m_installed->lookBothWays(); });
+    display->addAction(tr("Its &card"), QKeySequence(tr("F2")), this, [this] { showCard(); });
+    display->addAction(tr("To the running &visit"), QKeySequence(tr("F4")), this, [this] { showRunning(); });
+    QMenu *view = menuBar()->addMenu(tr("S&urround"));
+    for (const auto &[name, surround] : std::vector<std::pair<QString, Surround>>{
+             {tr("&Dim"), Surround::Dim}, {tr("&Medium"), Surround::Medium}, {tr("&Bright"), Surround::Bright}}) {
+        view->addAction(name, this, [this, surround = surround] { setSurround(surround); });
+    }
+    QMenu *help = menuBar()->addMenu(tr("&Help"));
+    help->addAction(tr("&Keys"), QKeySequence::HelpContents, this, [this] {
+        m_banner->say(tr("Space goes on; digits choose a target; Escape pauses and goes on again; B switches before and after; R opens the report; "
+                         "F5 full visit, F6 refresh, F7 check, F2 card, F4 the running visit; F8 before and after on this computer's output, F9 its "
+                         "next profile; Enter on a line of the worksheet opens or folds it."));
+    });
+    help->addAction(tr("&About"), this, [this] {
+        m_banner->say(
+            tr("Dutiful Lamp %1: calibrates, profiles and verifies displays. Licence GPL-3.0-or-later.").arg(QApplication::applicationVersion()));
+    });
+}
+
+void MainWindow::connectPages()
+{
+    connect(m_places->selectionModel(), &QItemSelectionModel::currentChanged, this, [this](const QModelIndex &current) {
+        if (const QVariant id = current.data(PlacesModel::kDisplayRole); id.isValid()) {
+            m_display = id.toLongLong();
+            showCard();
+        }
+    });
+    connect(m_stack, &QStackedWidget::currentChanged, this, &MainWindow::tellOfVisit);
+    connect(m_card, &CardView::visitWanted, this, &MainWindow::startVisit);
+    connect(m_card, &CardView::recordWanted, this, &MainWindow::showKept);
+    connect(m_card, &CardView::cadenceChanged, this, [this](int days) {
+        if (m_banner->did(store()->studio().setCadence(m_display, days))) {
+            reloadPlaces();
+        }
+    });
+    connect(m_worksheet, &Worksheet::answered, this, [this](const Answer &a) {
+        m_bench->askFor({}, 0);
+        runner()->answer(a);
+    });
+    connect(m_worksheet, &Worksheet::reportWanted, this, &MainWindow::toggleReport);
+    connect(m_worksheet, &Worksheet::profileWanted, this, [this] { m_desk->layOpen(text(m_shown->profileName()), m_shown->profile); });
+    connect(m_report, &ReportPage::backWanted, this, [this] { m_stack->setCurrentWidget(m_worksheet); });
+    connect(m_desk, &FileDesk::laid, this, [this] {
+        m_banner->hide();
+        m_stack->setCurrentWidget(m_desk);
+    });
+    connect(m_desk, &FileDesk::message, this, [this](const QString &words) { m_banner->say(words); });
+    connect(m_desk, &FileDesk::working, m_progress, &ProgressBar::say);
+    connect(m_desk, &FileDesk::installWanted, this, &MainWindow::installProfile);
+    connect(m_bringIn, &BringIn::broughtIn, this, [this](const RecordPtr &record, qint64 display, bool made) {
+        m_display = display;
+        reloadPlaces();
+        showRecord(record);
+        if (made) {
+            m_visits->keep(record, display);
+        }
+    });
+    connect(m_bringIn, &BringIn::status, m_progress, &ProgressBar::say);
+    connect(m_background, &Background::begun, m_progress, &ProgressBar::say);
+    connect(m_background, &Background::ended, this, [this] { m_progress->say({}); });
+    connect(m_background, &Background::failed, this, [this](const QString &why) { m_banner->say(tr("That could not be done: %1.").arg(why)); });
+    connect(m_installed, &InstalledPanel::disturbed, this, [this](const QString &what) { m_banner->say(what); });
+}
+
+void MainWindow::connectStudio()
+{
+    connect(m_welcome, &Welcome::demoWanted, this, [this] {
+        m_studio->chooseDemo();
+        openStore(true);
+    });
+    connect(m_welcome, &Welcome::emptyWanted, this, &MainWindow::addDisplay);
+    connect(m_studio, &OpenStudio::changed, this, &MainWindow::reloadPlaces);
+    connect(m_studio, &OpenStudio::filled, this, [this] {
+        m_progress->say({});
+        showCard();
+    });
+}
+
+void MainWindow::connectVisits()
+{
+    connect(runner(), &VisitRunner::readingTaken, this, [this](const Measurement &m, const RecordPtr &r) {
+        m_reading->show(m, *r);
+        if (visitShown()) {
+            m_worksheet->showReading(r);
+        }
+    });
+    connect(runner(), &VisitRunner::stageChanged, this, [this](Stage, const RecordPtr &r) {
+        if (visitShown()) {
+            m_shown = r;
+            m_worksheet->setRecord(r);
+        }
+    });
+    connect(runner(), &VisitRunner::progressed, this, [this](const Progress &p) {
+        m_progress->setProgress(p.fraction);
+        m_progress->say(tr("%1: about %2 left").arg(text(stageTitle(p.stage)), text(spanText(p.secondsLeft))));
+    });
+    connect(runner(), &VisitRunner::asked, this, [this](const Question &q) {
+        m_progress->say(tr("%1: waiting for you").arg(text(stageTitle(q.stage))));
+        visitShown() ? showRunning() : tellOfVisit();
+    });
+    connect(m_visits, &VisitController::begun, this, &MainWindow::visitBegun);
+    connect(m_visits, &VisitController::finished, this, [this](const RecordPtr &record, qint64) {
+        visitEnded(record, true);
+        m_progress->say(tr("Visit finished: %1").arg(text(verdictName(record->verdict))));
+    });
+    connect(m_visits, &VisitController::failed, this, [this](const Error &error, const RecordPtr &record, qint64) {
+        visitEnded(record, false);
+        m_progress->say(error.kind == ErrorKind::Cancelled ? tr("Visit stopped; its readings are kept.") : tr("Visit stopped by a fault."));
+    });
+    connect(m_visits, &VisitController::kept, this, [this](const RecordPtr &record, qint64 displayId, const QString &message) {
+        const auto display = store()->studio().display(displayId);
+        if (m_shown == record || !display) {
+            m_banner->say(message);
+            return;
+        }
+        m_banner->say(display->name + ": " + message, tr("Show it"), [this, record, displayId] {
+            selectDisplay(displayId);
+            showRecord(record);
+        });
+    });
+    connect(m_visits, &VisitController::setAside, this, [this] {
+        reloadPlaces();
+        showCard();
+    });
+    connect(m_visits, &VisitController::status, m_progress, &ProgressBar::say);
+    connect(m_visits, &VisitController::pausedChanged, m_progress, &ProgressBar::setPaused);
+    connect(m_progress, &ProgressBar::pauseWanted, m_visits, &VisitController::pauseOrGoOn);
+    connect(m_progress, &ProgressBar::cancelWanted, m_visits, &VisitController::cancel);
+    connect(m_progress, &ProgressBar::visitWanted, this, &MainWindow::showRunning);
+    connect(m_progress, &ProgressBar::speedChanged, this, [this](double speed) { runner()->setSpeed(speed); });
+    runner()->setSpeed(m_progress->speed());
+    ScreeningView *screening = m_desk->screening();
+    const QuickReader &quick = m_visits->quick();
+    connect(screening, &ScreeningView::instrumentWanted, this,
+            [this, screening] { m_visits->rank(m_display, [screening] { screening->setProgress(0, quickSetSize()); }); });
+    connect(&quick, &QuickReader::progressed, screening, &ScreeningView::setProgress);
+    connect(&quick, &QuickReader::finished, this, [this, screening](const ReadingSet &set) {
+        screening->setProgress(0, 0);
+        m_desk->rankBy(set);
+    });
+    connect(&quick, &QuickReader::failed, this, [this, screening](const Error &error) {
+        screening->setProgress(0, 0);
+        m_banner->say(error.kind == ErrorKind::Cancelled ? tr("Stopped. The profiles are not ranked by these readings.") : text(error.text()));
+    });
+}
+
+void MainWindow::openStore(bool demo)
+{
+    if (!m_studio->open(demo)) {
+        m_stack->setCurrentWidget(m_welcome);
+        return;
+    }
+    m_visits->forgetBenches();
+    if (m_studio->filling()) {
+        m_progress->say(tr("Preparing the demo studio: simulated visits of the past months…"));
+    }
+    if (store()->studio().count() == 0 && !m_studio->filling()) {
+        m_stack->setCurrentWidget(m_welcome);
+    } else {
+        showCard();
+    }
+    m_visits->offerInterrupted();
+}
+
+void MainWindow::reloadPlaces()
+{
+    if (store() == nullptr || !m_banner->did(m_placesModel->reload(*store(), wallNow()))) {
+        return;
+    }
+    if (m_placesModel->displays() <= kFewDisplays) {
+        m_places->expandAll();
+    }
+    if (m_display == 0) {
+        const auto first = store()->studio().displays({0, 1});
+        if (!first.empty()) {
+            selectDisplay(first.front().id);
+        }
+        return;
+    }
+    const QSignalBlocker blocker(m_places->selectionModel());
+    m_places->setCurrentIndex(m_placesModel->indexOf(m_display));
+}
+
+void MainWindow::selectDisplay(qint64 id)
+{
+    const QModelIndex place = m_placesModel->indexOf(id);
+    if (place.isValid()) {
+        m_display = id;
+        m_places->setCurrentIndex(place);
+    }
+}
+
+bool MainWindow::onWorksheet() const
+{
+    return m_stack->currentWidget() == m_worksheet;
+}
+
+bool MainWindow::visitShown() const
+{
+    return runner()->running() && m_showsVisit && onWorksheet();
+}
+
+void MainWindow::showRecord(const RecordPtr &record)
+{
+    m_showsVisit = false;
+    m_shown = record;
+    m_worksheet->setQuestion({}, false, {});
+    m_worksheet->setRecord(record);
+    m_stack->setCurrentWidget(m_worksheet);
+    tellOfVisit();
+}
+
+void MainWindow::showKept(const QString &visitId)
+{
+    if (runner()->running() && runner()->visitId() == visitId) {
+        showRunning();
+        return;
+    }
+    auto record = store()->visits().record(visitId);
+    if (record) {
+        showRecord(std::make_shared<VisitRecord>(std::move(record).value()));
+    } else {
+        m_banner->say(record.error());
+    }
+}
+
+void MainWindow::tellOfVisit()
+{
+    const bool away = runner()->running() && !visitShown();
+    const auto display = away && store() != nullptr && runner()->question() ? store()->studio().display(runner()->displayId()) : std::nullopt;
+    m_progress->offerVisit(!away ? QString() : (display ? tr("%1 waits for you (F4)").arg(display->name) : tr("To the visit (F4)")));
+}
+
+void MainWindow::showRunning()
+{
+    if (!runner()->running()) {
+        return;
+    }
+    const bool fresh = !visitShown();
+    m_showsVisit = true;
+    {
+        const QSignalBlocker blocker(m_places->selectionModel());
+        selectDisplay(runner()->displayId());
+    }
+    m_display = runner()->displayId();
+    if (runner()->record()) {
+        m_shown = runner()->record();
+    }
+    const auto bench = m_visits->simulatedBench(runner()->displayId());
+    if (fresh) {
+        m_worksheet->setRecord(m_shown);
+        m_bench->setBench(bench);
+        m_stack->setCurrentWidget(m_worksheet);
+    }
+    tellOfVisit();
+    const std::optional<Question> q = runner()->question();
+    m_worksheet->setTargets(store()->aims().targets());
+    m_worksheet->setQuestion(q, bench != nullptr, m_shown ? m_shown->plan.target : Target{});
+    if (q && q->kind == Question::Kind::Control) {
+        m_bench->askFor(text(q->control), q->value);
+    }
+    // A stray button elsewhere must not swallow the space bar.
+    if (q && q->kind != Question::Kind::Target && q->kind != Question::Kind::Control) {
+        m_worksheet->setFocus();
+    }
+}
+
+void MainWindow::showCard()
+{
+    const auto display = store() != nullptr ? store()->studio().display(m_display) : std::nullopt;
+    if (!display) {
+        return;
+    }
+    if (runner()->running() && runner()->displayId() == m_display) {
+        showRunning();
+        return;
+    }
+    m_showsVisit = false;
+    m_card->show(*display, *store(), wallNow());
+    if (const auto problem = store()->takeProblem()) {
+        m_banner->say(*problem);
+    }
+    m_installed->choose(display->screen);
+    m_stack->setCurrentWidget(m_card);
+    m_bench->setBench(m_visits->benchFor(*display).simulated);
+    tellOfVisit();
+}
+
+void MainWindow::startVisit(Task task)
+{
+    m_visits->start(task, m_display);
+}
+
+void MainWindow::visitBegun(const RecordPtr &record, bool simulated)
+{
+    m_display = runner()->displayId();
+    {
+        const QSignalBlocker blocker(m_places->selectionModel());
+        selectDisplay(m_display);
+    }
+    m_bench->setBench(m_visits->simulatedBench(m_display));
+    m_reading->clear();
+    m_shown = record;
+    m_showsVisit = true;
+    m_worksheet->setQuestion({}, false, {});
+    m_worksheet->setRecord(record);
+    m_stack->setCurrentWidget(m_worksheet);
+    m_worksheet->setFocus();
+    m_progress->begin(simulated);
+}
+
+void MainWindow::visitEnded(const RecordPtr &record, bool whole)
+{
+    const bool here = m_showsVisit && onWorksheet();
+    m_showsVisit = false;
+    m_progress->end();
+    if (here && whole) {
+        showRecord(record);
+    } else if (!whole) {
+        m_worksheet->setQuestion({}, false, {});
+    }
+    reloadPlaces();
+    if (here && !whole) {
+        if (record->id.empty() || record->readings.empty()) {
+            showCard();
+        } else {
+            m_shown = record;
+            m_worksheet->setRecord(record);
+        }
+    }
+}
+
+void MainWindow::toggleReport()
+{
+    if (m_stack->currentWidget() == m_report) {
+        m_stack->setCurrentWidget(m_worksheet);
+    } else if (m_shown && !m_shown->checks.empty()) {
+        m_report->show(m_shown);
+        m_stack->setCurrentWidget(m_report);
+    }
+}
+
+void MainWindow::addDisplay()
+{
+    if (store() == nullptr) {
+        openStore(false);
+    }
+    if (store() == nullptr) {
+        return;
+    }
+    AddDisplay dialog(*store(), this);
+    if (dialog.exec() == QDialog::Accepted) {
+        const auto id = dialog.add();
+        if (!id) {
+            m_banner->say(id.error());
+            return;
+        }
+        reloadPlaces();
+        selectDisplay(*id);
+        showCard();
+    }
+}
+
+void MainWindow::openFiles(const QStringList &files)
+{
+    if (!files.isEmpty()) {
+        m_desk->open(files, store(), m_display);
+    }
+}
+
+void MainWindow::installProfile(const Bytes &profile)
+{
+    if (m_banner->did(m_installed->install(profile))) {
+        m_banner->say(m_installed->words());
+    }
+}
+
+void MainWindow::passVisitOn()
+{
+    if (!m_shown || m_shown->id.empty() || !onWorksheet()) {
+        m_banner->say(tr("Open the visit that is to be passed on first: its line on the display's card."));
+        return;
+    }
+    m_bringIn->passOn(m_shown, this);
+}
+
+void MainWindow::dragEnterEvent(QDragEnterEvent *event)
+{
+    if (event->mimeData()->hasUrls()) {
+        event->acceptProposedAction();
+    }
+}
+
+void MainWindow::dropEvent(QDropEvent *event)
+{
+    QStringList files;
+    for (const QUrl &url : event->mimeData()->urls()) {
+        if (url.isLocalFile()) {
+            files << url.toLocalFile();
+        }
+    }
+    openFiles(files);
+}
+
+void MainWindow::setSpeed(double speed)
+{
+    m_progress->setSpeed(speed);
+}
+
+QString MainWindow::statusText() const
+{
+    return m_progress->words();
+}
+
+void MainWindow::setSurround(Surround surround)
+{
+    applySurround(*qApp, surround);
+    QSettings().setValue(QStringLiteral("look/surround"), int(surround));
+    reloadPlaces();
+}
+
+bool MainWindow::handleKey(QKeyEvent *event)
+{
+    if (event->modifiers() & ~(Qt::ShiftModifier | Qt::KeypadModifier)) {
+        return false;
+    }
+    const bool sheet = onWorksheet();
+    if (event->key() == Qt::Key_Space && sheet && runner()->running() && runner()->question()) {
+        m_worksheet->goOn();
+        return true;
+    }
+    if (event->key() >= Qt::Key_1 && event->key() <= Qt::Key_9 && sheet && m_worksheet->choose(event->key() - Qt::Key_0)) {
+        return true;
+    }
+    if (event->key() == Qt::Key_Escape && runner()->running()) {
+        m_visits->pauseOrGoOn();
+        return true;
+    }
+    if (event->key() == Qt::Key_B && sheet) {
+        m_worksheet->toggleLook();
+        return true;
+    }
+    if (event->key() == Qt::Key_R && (sheet || m_stack->currentWidget() == m_report)) {
+        toggleReport();
+        return true;
+    }
+    return false;
+}
+
+bool MainWindow::eventFilter(QObject *watched, QEvent *event)
+{
+    if (event->type() == QEvent::Polish || event->type() == QEvent::Show) {
+        // Names come from files and devices: a label shows them as they are, unless it says that its text is marked up.
+        auto *label = qobject_cast<QLabel *>(watched);
+        if (label != nullptr && label->textFormat() == Qt::AutoText) {
+            label->setTextFormat(Qt::PlainText);
+        }
+    }
+    // Once for the window that gets the key, not again for every parent it is passed on to.
+    if (event->type() == QEvent::KeyPress && watched == windowHandle() && isActiveWindow() && QApplication::activeModalWidget() == nullptr
+        && !takesLetters(QApplication::focusWidget()) && handleKey(static_cast<QKeyEvent *>(event))) {
+        return true;
+    }
+    return QMainWindow::eventFilter(watched, event);
+}
+
+void MainWindow::closeEvent(QCloseEvent *event)
+{
+    QSettings settings;
+    settings.setValue(QStringLiteral("window/geometry"), saveGeometry());
+    if (auto *panes = findChild<QSplitter *>(QStringLiteral("panes"))) {
+        settings.setValue(QStringLiteral("window/panes"), panes->saveState());
+    }
+    m_studio->stop();
+    m_visits->stop();
+    event->accept();
+}
+
+} // namespace lamp::app

@@ -1,0 +1,101 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/shell/progress_bar.h"
+
+#include <QComboBox>
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QProgressBar>
+#include <QPushButton>
+
+namespace lamp::app {
+
+ProgressBar::ProgressBar(QWidget *parent)
+    : QWidget(parent), m_words(new QLabel), m_demoTime(new QLabel(tr("Demo time"))), m_bar(new QProgressBar), m_toVisit(new QPushButton),
+      m_pause(new QPushButton), m_cancel(new QPushButton(tr("Cancel"))), m_speed(new QComboBox)
+{
+    auto *layout = new QHBoxLayout(this);
+    layout->setContentsMargins(0, 0, 0, 0);
+    m_bar->setRange(0, 1000);
+    m_bar->setAccessibleName(tr("Progress of the visit"));
+    m_words->setMinimumWidth(260);
+    layout->addWidget(m_words, 1);
+    layout->addWidget(m_bar, 1);
+    for (QWidget *w : std::initializer_list<QWidget *>{m_toVisit, m_pause, m_cancel, m_demoTime, m_speed}) {
+        layout->addWidget(w);
+    }
+    for (const auto &[label, speed] : std::vector<std::pair<QString, double>>{{tr("as it is"), 1.0},
+                                                                              {QStringLiteral("× 10"), 10.0},
+                                                                              {QStringLiteral("× 60"), 60.0},
+                                                                              {QStringLiteral("× 300"), 300.0},
+                                                                              {tr("at once"), 0.0}}) {
+        m_speed->addItem(label, speed);
+    }
+    m_speed->setCurrentIndex(3);
+    m_speed->setAccessibleName(tr("Speed of demo time"));
+    connect(m_speed, &QComboBox::currentIndexChanged, this, [this] { Q_EMIT speedChanged(speed()); });
+    connect(m_pause, &QPushButton::clicked, this, &ProgressBar::pauseWanted);
+    connect(m_cancel, &QPushButton::clicked, this, &ProgressBar::cancelWanted);
+    connect(m_toVisit, &QPushButton::clicked, this, &ProgressBar::visitWanted);
+    setPaused(false);
+    end();
+}
+
+void ProgressBar::say(const QString &words)
+{
+    m_words->setText(words);
+}
+
+QString ProgressBar::words() const
+{
+    return m_words->text();
+}
+
+void ProgressBar::begin(bool simulated)
+{
+    for (QWidget *w : std::initializer_list<QWidget *>{m_bar, m_pause, m_cancel}) {
+        w->show();
+    }
+    m_demoTime->setVisible(simulated);
+    m_speed->setVisible(simulated);
+    setPaused(false);
+    m_bar->setValue(0);
+}
+
+void ProgressBar::end()
+{
+    for (QWidget *w : std::initializer_list<QWidget *>{m_bar, m_pause, m_cancel, m_demoTime, m_speed, m_toVisit}) {
+        w->hide();
+    }
+}
+
+void ProgressBar::setProgress(double fraction)
+{
+    m_bar->setValue(int(fraction * 1000));
+}
+
+void ProgressBar::setPaused(bool paused)
+{
+    m_pause->setText(paused ? tr("Go on (Esc)") : tr("Pause (Esc)"));
+}
+
+void ProgressBar::offerVisit(const QString &words)
+{
+    m_toVisit->setText(words);
+    m_toVisit->setVisible(!words.isEmpty());
+}
+
+void ProgressBar::setSpeed(double speed)
+{
+    const int index = m_speed->findData(speed);
+    if (index >= 0) {
+        m_speed->setCurrentIndex(index);
+    }
+    Q_EMIT speedChanged(speed);
+}
+
+double ProgressBar::speed() const
+{
+    return m_speed->currentData().toDouble();
+}
+
+} // namespace lamp::app

@@ -1,0 +1,20 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QWidget>
+
+namespace lamp::app {
+
+/// The first start: the demo studio or an empty one, in one click.
+class Welcome : public QWidget {
+    Q_OBJECT
+
+public:
+    explicit Welcome(QWidget *parent = nullptr);
+
+Q_SIGNALS:
+    void demoWanted();
+    void emptyWanted();
+};
+
+} // namespace lamp::app

@@ -1,0 +1,103 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/studio/add_display.h"
+
+#include "app/visit/bench_consent.h"
+#include "simlab/sim_bench.h"
+
+#include <QComboBox>
+#include <QDialogButtonBox>
+#include <QFormLayout>
+#include <QGuiApplication>
+#include <QLabel>
+#include <QLineEdit>
+#include <QPushButton>
+#include <QScreen>
+
+namespace lamp::app {
+
+AddDisplay::AddDisplay(Store &store, QWidget *parent)
+    : QDialog(parent), m_store(store), m_name(new QLineEdit), m_bench(new QLineEdit), m_room(new QComboBox), m_kind(new QComboBox),
+      m_technology(new QComboBox), m_screen(new QComboBox)
+{
+    setWindowTitle(tr("Add a display"));
+    auto *form = new QFormLayout(this);
+    form->addRow(tr("&Name"), m_name);
+    m_room->setEditable(true);
+    for (const Room &r : store.studio().rooms()) {
+        m_room->addItem(r.name);
+    }
+    form->addRow(tr("&Room"), m_room);
+    m_kind->addItem(tr("Bench command"), QString());
+    for (const std::string &name : sim::displayNames()) {
+        m_kind->addItem(tr("Simulated: %1").arg(QString::fromStdString(name)), QStringLiteral("sim:") + QString::fromStdString(name));
+    }
+    form->addRow(tr("Reached &through"), m_kind);
+    form->addRow(tr("&Command"), m_bench);
+    for (const char *t : {"unknown", "wled", "wled-wide", "qd", "rgb-led", "ccfl", "woled", "qd-oled", "projector"}) {
+        m_technology->addItem(QString::fromLatin1(t));
+    }
+    form->addRow(tr("&Panel"), m_technology);
+    m_screen->addItem(tr("The one that carries this window"), QString());
+    for (const QScreen *s : QGuiApplication::screens()) {
+        m_screen->addItem(tr("%1: %2").arg(s->name(), (s->manufacturer() + ' ' + s->model()).trimmed()), s->name());
+    }
+    form->addRow(tr("&Screen"), m_screen);
+    auto *note = new QLabel(tr("A bench command that offers only an instrument is paired with that screen of this computer."));
+    note->setWordWrap(true);
+    form->addRow(note);
+    auto *buttons = new QDialogButtonBox(QDialogButtonBox::Ok | QDialogButtonBox::Cancel);
+    form->addRow(buttons);
+    QPushButton *ok = buttons->button(QDialogButtonBox::Ok);
+    const auto complete = [this, ok] {
+        const bool simulated = !m_kind->currentData().toString().isEmpty();
+        m_bench->setEnabled(!simulated);
+        m_technology->setEnabled(!simulated);
+        m_screen->setEnabled(!simulated);
+        ok->setEnabled(!m_name->text().trimmed().isEmpty() && !m_room->currentText().trimmed().isEmpty()
+                       && (simulated || !m_bench->text().trimmed().isEmpty()));
+    };
+    connect(m_name, &QLineEdit::textChanged, this, complete);
+    connect(m_bench, &QLineEdit::textChanged, this, complete);
+    connect(m_room, &QComboBox::currentTextChanged, this, complete);
+    connect(m_kind, &QComboBox::currentIndexChanged, this, complete);
+    connect(buttons, &QDialogButtonBox::accepted, this, &QDialog::accept);
+    connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
+    complete();
+}
+
+Result<qint64> AddDisplay::add()
+{
+    const QString roomName = m_room->currentText().trimmed();
+    qint64 roomId = 0;
+    for (const Room &r : m_store.studio().rooms()) {
+        if (r.name == roomName) {
+            roomId = r.id;
+        }
+    }
+    if (roomId == 0) {
+        const auto made = m_store.studio().addRoom(roomName);
+        if (!made) {
+            return made.error();
+        }
+        roomId = *made;
+    }
+    DisplayEntry d;
+    d.roomId = roomId;
+    d.name = m_name->text().trimmed();
+    d.bench = m_kind->currentData().toString();
+    d.technology = m_technology->currentText();
+    d.model = d.name;
+    if (d.bench.isEmpty()) {
+        d.bench = m_bench->text().trimmed();
+        BenchConsent::give(d.bench); // whoever typed the line has agreed to it
+        d.screen = m_screen->currentData().toString();
+    } else if (const auto bench = sim::makeBench(d.bench.mid(4).toStdString(), 1)) {
+        const DisplayInfo info = bench.value()->view().display;
+        d.model = QString::fromStdString(info.model);
+        d.serial = QString::fromStdString(info.serial);
+        d.technology = QString::fromStdString(info.technology);
+    }
+    return m_store.studio().add(d, std::chrono::floor<std::chrono::seconds>(std::chrono::system_clock::now()));
+}
+
+} // namespace lamp::app

@@ -1,0 +1,162 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/studio/card_view.h"
+
+#include "app/parts/look.h"
+#include "app/parts/plain_table.h"
+#include "app/parts/words.h"
+
+#include <QHBoxLayout>
+#include <QHeaderView>
+#include <QLabel>
+#include <QPainter>
+#include <QPushButton>
+#include <QSpinBox>
+#include <QTableWidget>
+#include <QVBoxLayout>
+
+namespace lamp::app {
+
+namespace {
+
+QString advice(LampFill fill, Verdict verdict)
+{
+    switch (fill) {
+    case LampFill::Hollow:
+        return CardView::tr(
+            "Nobody has measured this display yet: a full visit takes it from cold to a verified profile, 5 to 10 minutes after warming up.");
+    case LampFill::Notched:
+        return verdict == Verdict::Fail ? CardView::tr("Its last visit found it out of tolerance: a full visit sets its controls and ramps anew.")
+                                        : CardView::tr("Its last visit could not tell: its worksheet says why. A full visit decides it.");
+    case LampFill::Crescent:
+        return CardView::tr(
+            "It is overdue. A check (measure only) tells whether it still holds; a refresh renews ramps and profile without touching the menu.");
+    case LampFill::Half: return CardView::tr("It is due. A refresh renews ramps and profile without touching the menu.");
+    case LampFill::ThreeQuarters: return CardView::tr("Nothing to do today; it will be due soon.");
+    case LampFill::Full: return CardView::tr("Nothing to do.");
+    }
+    return {};
+}
+
+} // namespace
+
+class CardView::Lamp : public QWidget {
+public:
+    explicit Lamp(QWidget *parent) : QWidget(parent) { setFixedSize(64, 64); }
+    void setFill(LampFill fill)
+    {
+        m_fill = fill;
+        update();
+    }
+
+protected:
+    void paintEvent(QPaintEvent *) override
+    {
+        QPainter p(this);
+        drawLamp(p, rect(), m_fill, palette().color(QPalette::WindowText));
+    }
+
+private:
+    LampFill m_fill = LampFill::Hollow;
+};
+
+CardView::CardView(QWidget *parent)
+    : QFrame(parent), m_lamp(new Lamp(this)), m_name(new QLabel(this)), m_state(new QLabel(this)), m_facts(new QLabel(this)),
+      m_advice(new QLabel(this)), m_full(new QPushButton(tr("&Full visit"), this)), m_refresh(new QPushButton(tr("&Refresh"), this)),
+      m_check(new QPushButton(tr("&Check"), this)), m_cadence(new QSpinBox(this)),
+      m_history(plainTable({tr("Date"), tr("Visit"), tr("Result"), tr("Readings"), tr("State")}, tr("Visits of this display")))
+{
+    setObjectName(QStringLiteral("sheet"));
+    auto *layout = new QVBoxLayout(this);
+    layout->setContentsMargins(18, 16, 18, 16);
+    layout->setSpacing(10);
+    auto *head = new QHBoxLayout;
+    head->addWidget(m_lamp);
+    auto *names = new QVBoxLayout;
+    QFont large = font();
+    large.setPixelSize(24);
+    m_name->setFont(large);
+    names->addWidget(m_name);
+    names->addWidget(m_state);
+    head->addLayout(names, 1);
+    layout->addLayout(head);
+    for (QLabel *label : {m_facts, m_advice}) {
+        label->setWordWrap(true);
+        layout->addWidget(label);
+    }
+    auto *buttons = new QHBoxLayout;
+    for (QPushButton *b : {m_full, m_refresh, m_check}) {
+        buttons->addWidget(b);
+    }
+    buttons->addStretch(1);
+    auto *every = new QLabel(tr("Visit e&very"), this);
+    every->setBuddy(m_cadence);
+    m_cadence->setRange(1, 365);
+    m_cadence->setSuffix(tr(" days"));
+    buttons->addWidget(every);
+    buttons->addWidget(m_cadence);
+    layout->addLayout(buttons);
+    m_history->verticalHeader()->hide();
+    m_history->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
+    m_history->horizontalHeader()->setSectionResizeMode(0, QHeaderView::ResizeToContents);
+    m_history->setToolTip(tr("Enter or a double click opens a visit's worksheet"));
+    layout->addWidget(m_history, 1);
+    connect(m_full, &QPushButton::clicked, this, [this] { Q_EMIT visitWanted(Task::Full); });
+    connect(m_refresh, &QPushButton::clicked, this, [this] { Q_EMIT visitWanted(Task::Refresh); });
+    connect(m_check, &QPushButton::clicked, this, [this] { Q_EMIT visitWanted(Task::Check); });
+    connect(m_cadence, &QSpinBox::valueChanged, this, &CardView::cadenceChanged);
+    connect(m_history, &QTableWidget::cellActivated, this, [this](int row, int) { Q_EMIT recordWanted(m_ids[size_t(row)]); });
+}
+
+void CardView::addBelow(QWidget *widget)
+{
+    layout()->addWidget(widget);
+}
+
+void CardView::show(const DisplayEntry &display, Store &store, WallTime now)
+{
+    const Upkeep upkeep = store.board().upkeep(display.id);
+    const LampFill fill = lampFill(upkeep, now);
+    m_lamp->setFill(fill);
+    m_name->setText(display.name);
+    m_state->setText(text(lampWords(upkeep, now)));
+    m_advice->setText(advice(fill, upkeep.verdict));
+    const QSignalBlocker blocker(m_cadence);
+    m_cadence->setValue(display.cadenceDays);
+    const auto visits = store.visits().of(display.id);
+    m_ids.clear();
+    m_history->setRowCount(int(visits.size()));
+    QString facts = tr("%1, serial %2, panel %3.").arg(display.model, display.serial.isEmpty() ? tr("unknown") : display.serial, display.technology);
+    if (!display.note.isEmpty()) {
+        facts += ' ' + display.note;
+    }
+    bool visited = false;
+    for (size_t i = 0; i < visits.size(); ++i) {
+        const VisitEntry &v = visits[i];
+        m_ids.push_back(v.id);
+        const bool finished = v.state == VisitState::Finished;
+        const QString state =
+            finished ? tr("finished") : (v.state == VisitState::Running ? (v.worked ? tr("running") : tr("interrupted")) : tr("set aside"));
+        const std::array<QString, 5> cells{text(longDate(v.started)), text(taskName(v.task)),
+                                           finished ? text(verdictName(v.verdict)) : QStringLiteral("–"), QString::number(v.readings), state};
+        setRow(*m_history, int(i), cells);
+        if (finished && !visited) {
+            visited = true;
+            if (const auto record = store.visits().record(v.id)) {
+                const QString menu = text(menuText(record->controls));
+                if (record->trim) {
+                    facts += '\n' + (menu.isEmpty() ? tr("It has no menu that the program reaches.") : tr("Menu as left: %1.").arg(menu));
+                }
+                facts += ' '
+                         + tr("White %1 cd/m², gray ΔE00 mean %2").arg(text(fixed(record->calibrated.white.b, 1)), text(fixed(record->gray.mean, 2)))
+                         + (record->verification.colours.empty() ? QString() : tr(", colours mean %1").arg(text(fixed(record->verification.mean, 2))))
+                         + '.';
+            }
+        }
+    }
+    m_facts->setText(facts);
+    m_refresh->setEnabled(visited);
+    m_check->setEnabled(visited);
+    m_full->setDefault(!visited || fill == LampFill::Notched);
+}
+
+} // namespace lamp::app

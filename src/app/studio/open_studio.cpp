@@ -1,0 +1,95 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/studio/open_studio.h"
+
+#include "app/parts/background.h"
+#include "app/parts/banner.h"
+#include "app/parts/words.h"
+#include "app/studio/demo_studio.h"
+
+#include <QFileInfo>
+
+namespace lamp::app {
+
+OpenStudio::OpenStudio(QString path, Banner &banner, QObject *parent)
+    : QObject(parent), m_path(std::move(path)), m_banner(banner), m_examiner(new Background(this))
+{
+}
+
+OpenStudio::~OpenStudio()
+{
+    stop();
+}
+
+void OpenStudio::stop()
+{
+    m_demoThread.request_stop();
+    m_stopExamining.request_stop();
+}
+
+void OpenStudio::chooseDemo()
+{
+    m_path = QFileInfo(m_path).absolutePath() + QStringLiteral("/demo.sqlite");
+}
+
+bool OpenStudio::open(bool demo)
+{
+    auto opened = Store::open(m_path);
+    if (!opened) {
+        m_banner.say(opened.error());
+        return false;
+    }
+    m_store = std::move(opened).value();
+    if (!m_store->movedAside().isEmpty()) {
+        m_banner.say(tr("The studio's file was damaged. It is kept as %1; a new one was begun.").arg(m_store->movedAside()));
+    }
+    if (!m_store->copyBefore().isEmpty()) {
+        m_banner.say(tr("The studio's file is of this version now. As it was before it is kept as %1.").arg(m_store->copyBefore()));
+    }
+    if (m_store->endedUncleanly()) {
+        m_examiner->start(
+            {}, [path = m_path, stop = m_stopExamining.get_token()] { return Store::examine(path, stop); },
+            [this](const Status &sound) { m_banner.did(sound); });
+    }
+    if (demo && m_store->studio().count() == 0) {
+        fillDemo();
+    }
+    Q_EMIT changed();
+    return true;
+}
+
+void OpenStudio::fillDemo()
+{
+    m_filling = true;
+    m_demoThread = std::jthread([this, path = m_path](const std::stop_token &stop) {
+        auto own = Store::open(path);
+        const auto here = [this](const auto &act) { QMetaObject::invokeMethod(this, act, Qt::QueuedConnection); };
+        const Status s = own ? makeDemoStudio(
+                             *own.value(), wallNow(), [&] { here([this] { Q_EMIT changed(); }); }, stop)
+                             : Status(own.error());
+        here([this, s] {
+            m_filling = false;
+            m_banner.did(s);
+            Q_EMIT changed();
+            Q_EMIT filled();
+        });
+    });
+}
+
+std::optional<VisitRecord> OpenStudio::lastVisit(qint64 display) const
+{
+    constexpr int kAtOnce = 20;
+    for (int offset = 0;; offset += kAtOnce) {
+        const auto visits = m_store->visits().of(display, {offset, kAtOnce});
+        for (const VisitEntry &v : visits) {
+            if (v.state == VisitState::Finished) {
+                auto record = m_store->visits().record(v.id);
+                return record ? std::optional(std::move(record).value()) : std::nullopt;
+            }
+        }
+        if (visits.empty()) {
+            return std::nullopt;
+        }
+    }
+}
+
+} // namespace lamp::app

@@ -1,0 +1,54 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "store/store.h"
+
+#include <QObject>
+
+#include <thread>
+
+namespace lamp::app {
+
+class Background;
+class Banner;
+
+/// The studio that the window has open: its store, the demo that fills it, the examination of its file.
+class OpenStudio : public QObject {
+    Q_OBJECT
+
+public:
+    OpenStudio(QString path, Banner &banner, QObject *parent = nullptr);
+    ~OpenStudio() override;
+
+    /// Opens it; where it is the demo's and new, it is filled in the background. \return whether it is open
+    bool open(bool demo);
+    /// From now on the demo studio, beside this one's file.
+    void chooseDemo();
+    [[nodiscard]] const QString &path() const { return m_path; }
+    /// Null before it was opened.
+    [[nodiscard]] Store *store() const { return m_store.get(); }
+    [[nodiscard]] bool filling() const { return m_filling; }
+    /// Ends what goes on in the background, as far as it is.
+    void stop();
+
+    /// The last visit of a display that was finished, if any.
+    [[nodiscard]] std::optional<VisitRecord> lastVisit(qint64 display) const;
+
+Q_SIGNALS:
+    /// Displays or their state changed.
+    void changed();
+    /// The demo is filled, or could not be.
+    void filled();
+
+private:
+    void fillDemo();
+    QString m_path;
+    Banner &m_banner;
+    std::unique_ptr<Store> m_store;
+    Background *m_examiner; ///< of the file; apart, since other work must not push it aside
+    std::stop_source m_stopExamining;
+    std::jthread m_demoThread;
+    bool m_filling = false;
+};
+
+} // namespace lamp::app

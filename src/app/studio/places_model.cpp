@@ -1,0 +1,171 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/studio/places_model.h"
+
+#include "app/parts/look.h"
+#include "app/parts/words.h"
+
+#include <QApplication>
+#include <QIcon>
+#include <QPalette>
+
+#include <set>
+
+namespace lamp::app {
+
+namespace {
+
+QIcon lampIcon(LampFill fill)
+{
+    const QPalette palette = QApplication::palette();
+    QIcon icon(lampPixmap(fill, 26, palette.color(QPalette::WindowText), qApp->devicePixelRatio()));
+    icon.addPixmap(lampPixmap(fill, 26, palette.color(QPalette::HighlightedText), qApp->devicePixelRatio()), QIcon::Selected);
+    return icon;
+}
+
+} // namespace
+
+Status PlacesModel::reload(Store &store, WallTime now)
+{
+    const auto rooms = store.board().rooms(now);
+    const auto statuses = store.board().displays();
+    std::set<qint64> read;
+    for (const Place &p : m_places) {
+        if (p.read) {
+            read.insert(p.status.room.id);
+        }
+    }
+    std::vector<Place> places;
+    for (const RoomStatus &room : rooms) {
+        Place place{room, false, {}};
+        if (read.contains(room.room.id)) {
+            place.read = true;
+            place.displays = store.studio().displaysIn(room.room.id);
+        }
+        places.push_back(std::move(place));
+    }
+    if (const auto problem = store.takeProblem()) {
+        return *problem;
+    }
+    beginResetModel();
+    m_store = &store;
+    m_now = now;
+    m_places = std::move(places);
+    m_upkeeps.clear();
+    for (const DisplayStatus &s : statuses) {
+        m_upkeeps[s.displayId] = s.upkeep;
+    }
+    endResetModel();
+    return Done{};
+}
+
+int PlacesModel::displays() const
+{
+    return int(m_upkeeps.size());
+}
+
+QModelIndex PlacesModel::indexOf(qint64 displayId)
+{
+    const auto display = m_store != nullptr ? m_store->studio().display(displayId) : std::nullopt;
+    for (int i = 0; display && i < int(m_places.size()); ++i) {
+        if (m_places[size_t(i)].status.room.id == display->roomId) {
+            const QModelIndex room = index(i, 0);
+            fetchMore(room);
+            const auto &all = m_places[size_t(i)].displays;
+            const auto it = std::find_if(all.begin(), all.end(), [&](const DisplayEntry &d) { return d.id == displayId; });
+            return it != all.end() ? index(int(it - all.begin()), 0, room) : QModelIndex();
+        }
+    }
+    return {};
+}
+
+QModelIndex PlacesModel::index(int row, int column, const QModelIndex &parent) const
+{
+    // A room's own index carries 0, a display's the number of its room from 1.
+    return hasIndex(row, column, parent) ? createIndex(row, column, parent.isValid() ? quintptr(parent.row() + 1) : quintptr(0)) : QModelIndex();
+}
+
+QModelIndex PlacesModel::parent(const QModelIndex &index) const
+{
+    return index.isValid() && index.internalId() > 0 ? createIndex(int(index.internalId()) - 1, 0, quintptr(0)) : QModelIndex();
+}
+
+int PlacesModel::rowCount(const QModelIndex &parent) const
+{
+    if (!parent.isValid()) {
+        return int(m_places.size());
+    }
+    return parent.internalId() == 0 ? int(m_places[size_t(parent.row())].displays.size()) : 0;
+}
+
+bool PlacesModel::hasChildren(const QModelIndex &parent) const
+{
+    return !parent.isValid() || (parent.internalId() == 0 && m_places[size_t(parent.row())].status.displays > 0);
+}
+
+bool PlacesModel::canFetchMore(const QModelIndex &parent) const
+{
+    return parent.isValid() && parent.internalId() == 0 && !m_places[size_t(parent.row())].read;
+}
+
+void PlacesModel::fetchMore(const QModelIndex &parent)
+{
+    if (!canFetchMore(parent)) {
+        return;
+    }
+    Place &place = m_places[size_t(parent.row())];
+    place.read = true;
+    auto displays = m_store->studio().displaysIn(place.status.room.id);
+    if (!displays.empty()) {
+        beginInsertRows(parent, 0, int(displays.size()) - 1);
+        place.displays = std::move(displays);
+        endInsertRows();
+    }
+}
+
+QVariant PlacesModel::roomData(const Place &place, int role) const
+{
+    const auto &lamps = place.status.lamps;
+    const int wanting =
+        lamps[size_t(LampFill::Half)] + lamps[size_t(LampFill::Crescent)] + lamps[size_t(LampFill::Notched)] + lamps[size_t(LampFill::Hollow)];
+    switch (role) {
+    case Qt::DisplayRole: return place.status.room.name;
+    case Qt::ToolTipRole:
+    case Qt::AccessibleDescriptionRole: return tr("%1, %2 to be visited").arg(text(counted(place.status.displays, "display"))).arg(wanting);
+    case Qt::FontRole: {
+        QFont bold = QApplication::font();
+        bold.setBold(true);
+        return bold;
+    }
+    default: return {};
+    }
+}
+
+QVariant PlacesModel::displayData(const DisplayEntry &display, int role) const
+{
+    const auto it = m_upkeeps.find(display.id);
+    const Upkeep upkeep = it != m_upkeeps.end() ? it->second : Upkeep{};
+    switch (role) {
+    case Qt::DisplayRole: return QString(display.name + '\n' + text(lampWords(upkeep, m_now)));
+    case Qt::AccessibleTextRole: return QString(display.name + ", " + text(lampWords(upkeep, m_now)));
+    case Qt::DecorationRole: return lampIcon(lampFill(upkeep, m_now));
+    case kDisplayRole: return display.id;
+    default: return {};
+    }
+}
+
+QVariant PlacesModel::data(const QModelIndex &index, int role) const
+{
+    if (!index.isValid()) {
+        return {};
+    }
+    return index.internalId() == 0 ? roomData(m_places[size_t(index.row())], role)
+                                   : displayData(m_places[size_t(index.internalId() - 1)].displays[size_t(index.row())], role);
+}
+
+Qt::ItemFlags PlacesModel::flags(const QModelIndex &index) const
+{
+    // Rooms are no places to be at: the arrow keys go from display to display.
+    return index.internalId() == 0 ? Qt::ItemIsEnabled : Qt::ItemIsEnabled | Qt::ItemIsSelectable;
+}
+
+} // namespace lamp::app

@@ -1,0 +1,409 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/visit/visit_controller.h"
+
+#include "app/parts/background.h"
+#include "app/parts/banner.h"
+#include "app/parts/words.h"
+#include "app/profiles/installed_panel.h"
+#include "app/reports/report_page.h"
+#include "app/studio/open_studio.h"
+#include "app/visit/bench_consent.h"
+#include "app/visit/quick_reader.h"
+#include "app/visit/screen_bench.h"
+#include "app/visit/work_settings.h"
+#include "measure/quick_set.h"
+
+#include <QApplication>
+#include <QEventLoop>
+#include <QScreen>
+#include <QStandardPaths>
+#include <QSysInfo>
+#include <QTimer>
+
+namespace lamp::app {
+
+VisitController::VisitController(OpenStudio &studio, InstalledPanel &installed, Banner &banner, QWidget &window)
+    : QObject(&window), m_studio(studio), m_installed(installed), m_banner(banner), m_window(window), m_runner(new VisitRunner(this)),
+      m_quick(new QuickReader(this)), m_writer(new Background(this))
+{
+    connect(m_runner, &VisitRunner::asked, this, [this](const Question &) {
+        if (m_patch != nullptr && m_patch->isVisible() && m_patch->screen() == m_window.screen()) {
+            // The question would lie behind the patch; it comes back for the next reading.
+            m_patch->hide();
+            m_window.activateWindow();
+        }
+    });
+    // While a visit waits, perhaps for hours, its owner is still there.
+    auto *lease = new QTimer(this);
+    connect(lease, &QTimer::timeout, this, [this] {
+        if (m_studio.store() != nullptr && m_runner->running() && !m_runner->visitId().isEmpty()) {
+            (void)m_studio.store()->visits().renewLease(m_runner->visitId(), m_runner->owner());
+        }
+    });
+    lease->start(20000);
+    connect(m_runner, &VisitRunner::noted, this, [this](const QString &t) { m_banner.say(t); });
+    connect(m_runner, &VisitRunner::finished, this, &VisitController::visitFinished);
+    connect(m_runner, &VisitRunner::failed, this, &VisitController::visitFailed);
+    connect(m_writer, &Background::begun, this, &VisitController::status);
+    connect(m_writer, &Background::failed, this, [this](const QString &why) { m_banner.say(tr("That could not be done: %1.").arg(why)); });
+    const auto hidePatch = [this] {
+        m_installed.watch(true);
+        if (m_patch != nullptr) {
+            m_patch->hide();
+        }
+    };
+    connect(m_quick, &QuickReader::finished, this, hidePatch);
+    connect(m_quick, &QuickReader::failed, this, hidePatch);
+}
+
+VisitController::~VisitController()
+{
+    m_runner->cancel();
+    delete m_patch;
+}
+
+void VisitController::stop()
+{
+    m_runner->pause(false);
+    m_runner->cancel();
+    m_quick->cancel();
+    while (atWork()) {
+        QApplication::processEvents(QEventLoop::ExcludeUserInputEvents, 50);
+    }
+    delete m_patch;
+    m_patch = nullptr;
+}
+
+bool VisitController::atWork() const
+{
+    return m_runner->running() || m_quick->running();
+}
+
+bool VisitController::busy()
+{
+    if (atWork()) {
+        m_banner.say(tr("The instrument is at work already; finish or cancel that first."));
+        return true;
+    }
+    return false;
+}
+
+void VisitController::start(Task task, qint64 displayId)
+{
+    if (m_studio.store() == nullptr || busy()) {
+        return;
+    }
+    VisitPlan plan;
+    plan.task = task;
+    plan.target = builtInTargets().front();
+    applyWorkSettings(plan, m_studio.store());
+    if (const auto record = m_studio.lastVisit(displayId)) {
+        plan.target = record->plan.target;
+        if (task == Task::Check) {
+            plan.profileIn = record->profile;
+            plan.profileInName = record->profileName();
+        }
+    }
+    run(std::move(plan), std::nullopt, displayId);
+}
+
+void VisitController::goOnWith(const VisitEntry &entry)
+{
+    auto record = m_studio.store()->visits().record(entry.id);
+    if (!record) {
+        m_banner.say(record.error());
+        return;
+    }
+    VisitPlan plan = record->plan;
+    run(std::move(plan), std::move(record).value(), entry.displayId);
+}
+
+void VisitController::run(VisitPlan plan, std::optional<VisitRecord> resume, qint64 displayId)
+{
+    const auto display = m_studio.store() != nullptr ? m_studio.store()->studio().display(displayId) : std::nullopt;
+    if (!display || busy()) {
+        return;
+    }
+    m_banner.hide();
+    const BenchSource source = benchFor(*display);
+    if (!agreed(source, [this, plan, resume, displayId] { run(plan, resume, displayId); })) {
+        return;
+    }
+    if (!source.reaches()) {
+        m_banner.say(tr("No bench reaches this display from here: it is known from readings that were brought in, or it is measured at another "
+                        "computer. Bring in or type newer ones, or add it with a bench."));
+        return;
+    }
+    if (m_patch != nullptr) {
+        m_patch->begin();
+    }
+    m_installed.watch(false);
+    auto known = std::make_shared<VisitRecord>();
+    if (resume) {
+        *known = *resume;
+    } else {
+        known->plan = plan;
+        known->display.model = display->model.toStdString();
+        known->started = wallNow();
+    }
+    m_runner->start(source, std::move(plan), *display, m_studio.path(), std::move(resume));
+    Q_EMIT begun(known, source.simulated != nullptr);
+}
+
+bool VisitController::agreed(const BenchSource &source, std::function<void()> onYes)
+{
+    const QString command = text(source.command);
+    if (command.isEmpty() || BenchConsent::given(command)) {
+        return true;
+    }
+    m_banner.say(
+        tr("This display's bench is a program that this studio names and that nobody at this computer has agreed to run yet. Run exactly this "
+           "line?\n%1")
+            .arg(command),
+        tr("Run it"),
+        [command, go = std::move(onYes)] {
+            BenchConsent::give(command);
+            go();
+        },
+        tr("Do not run it"));
+    return false;
+}
+
+void VisitController::rank(qint64 displayId, std::function<void()> begin)
+{
+    if (m_quick->running()) {
+        m_quick->cancel();
+        return;
+    }
+    const auto display = m_studio.store() != nullptr ? m_studio.store()->studio().display(displayId) : std::nullopt;
+    if (busy()) {
+        return;
+    }
+    const BenchSource source = display ? benchFor(*display) : BenchSource{};
+    if (!source.reaches()) {
+        m_banner.say(tr("Choose at the side the display that the profiles are for, one that a bench reaches."));
+        return;
+    }
+    if (!agreed(source, [this, displayId, begin] { rank(displayId, begin); })) {
+        return;
+    }
+    m_banner.say(
+        tr("Lay the instrument on %1, which has been on for half an hour. %2 patches follow, without ramps; they do not flash, but the screen "
+           "changes every few seconds: look away if that is bad for you.")
+            .arg(display->name)
+            .arg(quickSetSize()),
+        tr("Begin"),
+        [this, source, displayId, begin] {
+            if (busy()) {
+                return;
+            }
+            const auto last = m_studio.lastVisit(displayId);
+            begin();
+            m_installed.watch(false);
+            m_quick->start(source, m_runner->speed(), last ? rampsOf(*last) : std::nullopt);
+        },
+        tr("Not now"));
+}
+
+std::shared_ptr<Bench> VisitController::screenBench(const DisplayEntry &display)
+{
+    QScreen *where = m_window.screen();
+    for (QScreen *s : QGuiApplication::screens()) {
+        where = s->name() == display.screen ? s : where;
+    }
+    if (m_patch != nullptr && !atWork()) {
+        m_patch->moveTo(where);
+    }
+    if (m_patch == nullptr) {
+        m_patch = new PatchWindow(where);
+        connect(m_patch, &PatchWindow::escaped, this, [this] {
+            m_quick->cancel();
+            if (!m_runner->paused()) {
+                pauseOrGoOn();
+            }
+        });
+    }
+    auto x = waylandHere().isEmpty() ? XScreen::open() : Result<std::unique_ptr<XScreen>>(std::unique_ptr<XScreen>());
+    return std::make_shared<ScreenBench>(m_patch, display.model, display.technology, x ? std::move(x).value() : nullptr);
+}
+
+std::shared_ptr<sim::SimBench> VisitController::simulated(const DisplayEntry &display)
+{
+    auto &bench = m_benches[display.id];
+    if (!bench) {
+        auto made = sim::makeBench(display.bench.mid(4).toStdString(), std::uint64_t(display.id) + 11);
+        if (!made) {
+            m_banner.say(made.error());
+            return nullptr;
+        }
+        bench = std::move(made).value();
+        // A display that was visited stands as it was left: menu trimmed, ramps loaded, warm.
+        if (const auto record = m_studio.lastVisit(display.id)) {
+            for (const auto &[name, value] : record->controls) {
+                (void)bench->setControl(name, value);
+            }
+            if (const auto ramps = rampsOf(*record)) {
+                (void)bench->setLut(*ramps);
+            }
+            bench->skipTime(7200);
+        }
+    }
+    return bench;
+}
+
+BenchSource VisitController::benchFor(const DisplayEntry &display)
+{
+    BenchSource source;
+    if (display.bench.startsWith(QStringLiteral("sim:"))) {
+        source.simulated = simulated(display);
+    } else {
+        source.command = display.bench.toStdString();
+        source.screen = screenBench(display);
+    }
+    return source;
+}
+
+std::shared_ptr<sim::SimBench> VisitController::simulatedBench(qint64 displayId) const
+{
+    const auto it = m_benches.find(displayId);
+    return it == m_benches.end() ? nullptr : it->second;
+}
+
+void VisitController::pauseOrGoOn()
+{
+    if (m_runner->running()) {
+        m_runner->pause(!m_runner->paused());
+        Q_EMIT pausedChanged(m_runner->paused());
+        if (m_runner->paused()) {
+            Q_EMIT status(tr("Paused: the reading in hand is finished first."));
+        }
+    }
+}
+
+void VisitController::cancel()
+{
+    m_runner->pause(false);
+    m_runner->cancel();
+    Q_EMIT status(tr("Stopping…"));
+}
+
+void VisitController::setVisitAside(const QString &visitId)
+{
+    if (m_banner.did(m_studio.store()->visits().setState(visitId, VisitState::SetAside))) {
+        Q_EMIT setAside();
+    }
+}
+
+void VisitController::offerInterrupted()
+{
+    Store *store = m_studio.store();
+    const auto open = store != nullptr ? store->visits().interrupted() : std::vector<VisitEntry>{};
+    if (open.empty() || m_runner->running()) {
+        return;
+    }
+    const VisitEntry &entry = open.front();
+    const auto display = store->studio().display(entry.displayId);
+    m_banner.say(
+        tr("A %1 visit of %2, begun on %3, was interrupted after %4. Nothing is lost.")
+            .arg(text(taskName(entry.task)), display ? display->name : tr("a display"), text(longDate(entry.started)),
+                 text(counted(entry.readings, "reading"))),
+        tr("Go on"), [this, entry] { goOnWith(entry); }, tr("Set aside"),
+        [this, entry] {
+            setVisitAside(entry.id);
+            offerInterrupted();
+        });
+}
+
+void VisitController::offerAfterFault(const QString &message, const QString &visitId)
+{
+    m_banner.say(
+        message, tr("Go on"),
+        [this, visitId] {
+            for (const VisitEntry &e : m_studio.store()->visits().interrupted()) {
+                if (e.id == visitId) {
+                    goOnWith(e);
+                    return;
+                }
+            }
+            m_banner.say(tr("This visit cannot be gone on with from here: it was ended, or another window works on it."));
+        },
+        tr("Set aside"), [this, visitId] { setVisitAside(visitId); });
+}
+
+void VisitController::ended()
+{
+    m_installed.watch(true);
+    if (m_patch != nullptr) {
+        m_patch->hide();
+    }
+}
+
+void VisitController::visitFinished(const RecordPtr &record)
+{
+    const qint64 id = m_runner->displayId();
+    // A bench with a display of its own never uses the patch window.
+    const bool ownScreen = m_patch != nullptr && m_patch->used();
+    const QString output = ownScreen ? m_patch->screen()->name() : QString();
+    ended();
+    Q_EMIT finished(record, id);
+    keep(record, id, output);
+}
+
+void VisitController::visitFailed(const Error &error, const RecordPtr &record)
+{
+    ended();
+    if (!record->id.empty() && !record->readings.empty()) {
+        offerAfterFault(text(error.text()), text(record->id));
+    } else {
+        if (!record->id.empty()) {
+            (void)m_studio.store()->visits().setState(text(record->id), VisitState::SetAside);
+        }
+        m_banner.say(error);
+    }
+    Q_EMIT failed(error, record, m_runner->displayId());
+}
+
+void VisitController::keep(const RecordPtr &record, qint64 displayId, const QString &output)
+{
+    const QString home = QStandardPaths::writableLocation(QStandardPaths::GenericDataLocation);
+    const QString folder =
+        QStringLiteral("%1/dutiful-lamp/visits/%2-%3").arg(home, text(localDate(record->started)), plainFileName(text(record->id).left(8)));
+    m_writer->start(
+        tr("Writing report, readings and profile…"), [record, folder] { return keepResults(folder.toStdString(), *record, ReportKind::Pdf); },
+        [this, record, displayId, output, folder](const Result<KeptResults> &result) {
+            Q_EMIT status(tr("Visit finished: %1").arg(text(verdictName(record->verdict))));
+            Q_EMIT kept(record, displayId, keptMessage(*record, displayId, output, folder, result));
+        });
+}
+
+QString VisitController::keptMessage(const VisitRecord &record, qint64 displayId, const QString &output, const QString &folder,
+                                     const Result<KeptResults> &result)
+{
+    QString message = result && !result->problem ? tr("Report, readings and profile are in %1.").arg(folder)
+                                                 : text(result ? result->problem->text() : result.error().text());
+    if (record.plan.task != Task::Check && !record.profile.empty()) {
+        const auto copy = Installation(DesktopFolders::ofUser()).keepCopy(record.profile);
+        message += ' ' + (copy ? tr("The profile is installed as %1.").arg(text(copy->string())) : text(copy.error().text()));
+        if (!output.isEmpty() && m_installed.hasOutput()) {
+            // Its ramps are loaded already, and the profile belongs to them.
+            const Status used = m_installed.install(record.profile, output);
+            message += ' ' + (used ? m_installed.words() : text(used.error().text()));
+            const Status noted =
+                used ? m_studio.store()->visits().noteInstalled(displayId, record.profile, QSysInfo::machineHostName(), output, wallNow()) : used;
+            message += noted || !used ? QString() : ' ' + text(noted.error().text());
+        }
+        if (const auto bench = simulatedBench(displayId); bench && record.display.lut) {
+            message +=
+                ' ' + (bench->view().display.lutLoaded ? tr("Its ramps are loaded; the display confirms it.") : tr("Its ramps are not loaded."));
+        }
+    }
+    return message;
+}
+
+std::optional<Ramps> rampsOf(const VisitRecord &record)
+{
+    const auto profile = Profile::open(record.profile);
+    return profile && record.display.lut ? profile->ramps(record.display.lut->entries) : std::nullopt;
+}
+
+} // namespace lamp::app

@@ -1,0 +1,198 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/visit/visit_runner.h"
+
+#include "exchange/files.h"
+#include "visit/whole_visit.h"
+
+#include <QUuid>
+
+namespace lamp::app {
+
+VisitRunner::VisitRunner(QObject *parent) : QObject(parent)
+{
+    qRegisterMetaType<lamp::Measurement>();
+    qRegisterMetaType<lamp::Stage>();
+    qRegisterMetaType<lamp::Progress>();
+    qRegisterMetaType<lamp::Question>();
+    qRegisterMetaType<lamp::Error>();
+    qRegisterMetaType<lamp::app::RecordPtr>();
+    connect(this, &VisitRunner::workBegun, this, [this](const QString &id, const QString &owner) {
+        m_visitId = id;
+        m_owner = owner;
+    });
+    connect(this, &VisitRunner::workAsked, this, [this](const Question &q) {
+        m_question = q;
+        Q_EMIT asked(q);
+    });
+    connect(this, &VisitRunner::workChanged, this, [this](Stage s, const RecordPtr &r) {
+        m_latest = r;
+        Q_EMIT stageChanged(s, r);
+    });
+    const auto ended = [this](const RecordPtr &r) {
+        m_latest = r;
+        m_question.reset();
+        m_running = false;
+        m_visitId.clear();
+    };
+    connect(this, &VisitRunner::workFinished, this, [this, ended](const RecordPtr &r) {
+        ended(r);
+        Q_EMIT finished(r);
+    });
+    connect(this, &VisitRunner::workFailed, this, [this, ended](const Error &e, const RecordPtr &r) {
+        ended(r);
+        Q_EMIT failed(e, r);
+    });
+}
+
+VisitRunner::~VisitRunner()
+{
+    cancel();
+}
+
+void VisitRunner::start(BenchSource source, VisitPlan plan, const DisplayEntry &display, const QString &storePath, std::optional<VisitRecord> resume)
+{
+    m_running = true;
+    m_paused = false;
+    m_latest.reset();
+    m_question.reset();
+    m_displayId = display.id;
+    m_thread = std::jthread([this, source = std::move(source), plan = std::move(plan), id = display.id, storePath, resume = std::move(resume)](
+                                const std::stop_token &stop) mutable { work(stop, source, std::move(plan), id, storePath, std::move(resume)); });
+}
+
+void VisitRunner::answer(const Answer &answer)
+{
+    {
+        const std::scoped_lock lock(m_mutex);
+        m_answer = answer;
+    }
+    m_question.reset();
+    m_condition.notify_all();
+}
+
+void VisitRunner::pause(bool on)
+{
+    m_paused = on;
+    m_condition.notify_all();
+}
+
+void VisitRunner::cancel()
+{
+    m_thread.request_stop();
+    m_condition.notify_all();
+}
+
+void VisitRunner::wait()
+{
+    if (m_thread.joinable()) {
+        m_thread.join();
+    }
+}
+
+Answer VisitRunner::waitForAnswer(const Question &question, const std::stop_token &stop)
+{
+    std::unique_lock lock(m_mutex);
+    m_answer.reset();
+    Q_EMIT workAsked(question, {});
+    if (!m_condition.wait(lock, stop, [this] { return m_answer.has_value(); })) {
+        return {false, {}, true};
+    }
+    return *m_answer;
+}
+
+void VisitRunner::waitWhilePaused(const std::stop_token &stop)
+{
+    std::unique_lock lock(m_mutex);
+    m_condition.wait(lock, stop, [this] { return !m_paused; });
+}
+
+void VisitRunner::work(const std::stop_token &stop, const BenchSource &source, VisitPlan plan, qint64 displayId, const QString &storePath,
+                       std::optional<VisitRecord> resume)
+{
+    const auto fail = [this](const Error &e, const VisitRecord &r) { Q_EMIT workFailed(e, std::make_shared<VisitRecord>(r), {}); };
+    auto store = Store::open(storePath);
+    if (!store) {
+        fail(store.error(), {});
+        return;
+    }
+    BenchClient::Options options;
+    options.stop = stop;
+    options.log = [this](const std::string &t) { Q_EMIT noted(QString::fromStdString(t)); };
+    const auto opened = OpenedBench::open(source, m_speed, options);
+    if (!opened) {
+        fail(opened.error(), {});
+        return;
+    }
+    const std::string id = resume ? resume->id : QUuid::createUuid().toString(QUuid::WithoutBraces).toStdString();
+    if (resume) {
+        if (const Status taken = store.value()->visits().take(QString::fromStdString(id)); !taken) {
+            fail(taken.error(), {});
+            return;
+        }
+    }
+    Q_EMIT workBegun(QString::fromStdString(id), store.value()->owner(), {});
+    std::vector<Measurement> unsaved; // readings that the store did not take: tried again with the next
+    const auto save = [&](const States &states) {
+        while (!unsaved.empty()) {
+            if (const Status s = store.value()->visits().addReading(id, unsaved.front(), states); !s) {
+                return s;
+            }
+            unsaved.erase(unsaved.begin());
+        }
+        return Status(Done{});
+    };
+    VisitHooks hooks;
+    hooks.wallClock = [] { return std::chrono::floor<std::chrono::seconds>(std::chrono::system_clock::now()); };
+    hooks.onReading = [&](const Measurement &m, const VisitRecord &r) {
+        unsaved.push_back(m);
+        if (const Status s = save(r.states); !s) {
+            Q_EMIT noted(QString::fromStdString(s.error().text()));
+        }
+        Q_EMIT readingTaken(m, std::make_shared<VisitRecord>(r));
+        waitWhilePaused(stop);
+    };
+    hooks.onStage = [&](Stage s, const VisitRecord &r) {
+        VisitRecord stored = r;
+        stored.id = id;
+        if (const Status written = store.value()->visits().save(stored, displayId, VisitState::Running); !written) {
+            Q_EMIT noted(QString::fromStdString(written.error().text()));
+        }
+        Q_EMIT workChanged(s, std::make_shared<VisitRecord>(std::move(stored)), {});
+    };
+    hooks.onProgress = [this](const Progress &p) { Q_EMIT progressed(p); };
+    hooks.onNote = [this](const std::string &t) { Q_EMIT noted(QString::fromStdString(t)); };
+    hooks.ask = [&](const Question &q) { return waitForAnswer(q, stop); };
+    plan.offered = store.value()->aims().corrections();
+    Visit visit(opened->bench(), std::move(plan), hooks, stop);
+    if (resume) {
+        visit.resume(std::move(*resume));
+    }
+    auto result = visit.run();
+    VisitRecord record = visit.record();
+    record.id = id;
+    const auto made = record.matrix && record.matrix->made >= record.started ? record.matrix : std::nullopt;
+    Status written = save(record.states);
+    if (result) {
+        written = store.value()->visits().finish(record, displayId, made);
+    } else {
+        const Status saved = store.value()->visits().save(record, displayId, VisitState::Running);
+        written = written ? saved : written;
+        (void)store.value()->visits().release(QString::fromStdString(id));
+    }
+    Error error = result ? (written ? Error{} : written.error()) : result.error();
+    if (!written) {
+        // The studio's file cannot take it: all of it goes where it can be brought in from.
+        const auto folder = rescueFolder();
+        const bool rescued = folder && writeFile(*folder / "whole-visit.json", wholeVisitToJson(record));
+        error.what += result ? "" : " " + written.error().what;
+        error.safe = rescued ? "The visit with all its readings is in " + (*folder / "whole-visit.json").string() + "; it can be opened from there."
+                             : "It could not be written anywhere else either.";
+    }
+    if (!result || !written) {
+        fail(error, record);
+    } else {
+        Q_EMIT workFinished(std::make_shared<VisitRecord>(std::move(record)), {});
+    }
+}
+
+} // namespace lamp::app

@@ -1,0 +1,151 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/visit/work_settings.h"
+
+#include "app/parts/words.h"
+
+#include <QComboBox>
+#include <QDialogButtonBox>
+#include <QFormLayout>
+#include <QLabel>
+#include <QLineEdit>
+#include <QSettings>
+
+namespace lamp::app {
+
+namespace {
+
+const QString kEffort = QStringLiteral("visit/effort"), kTolerance = QStringLiteral("visit/tolerance"), kKind = QStringLiteral("profile/kind"),
+              kGrid = QStringLiteral("profile/grid"), kCurves = QStringLiteral("profile/curves"), kVersion = QStringLiteral("profile/icc"),
+              kName = QStringLiteral("profile/name"), kRole = QStringLiteral("person/role");
+
+std::string kept(const QString &key)
+{
+    return QSettings().value(key).toString().toStdString();
+}
+
+/// A box of choices with what is kept under a key chosen.
+QComboBox *choice(const std::vector<std::pair<QString, QVariant>> &all, const QString &key, const QVariant &usual)
+{
+    auto *box = new QComboBox;
+    for (const auto &[words, value] : all) {
+        box->addItem(words, value);
+    }
+    box->setCurrentIndex(std::max(0, box->findData(QSettings().value(key, usual))));
+    return box;
+}
+
+std::vector<Tolerance> tolerancesOf(Store *store)
+{
+    return store != nullptr ? store->aims().tolerances() : builtInTolerances();
+}
+
+std::vector<std::pair<QString, QVariant>> names(const std::vector<Tolerance> &tolerances)
+{
+    std::vector<std::pair<QString, QVariant>> all;
+    for (const Tolerance &t : tolerances) {
+        all.emplace_back(text(t.name), text(t.name));
+    }
+    return all;
+}
+
+/// A sentence with the height that it needs: a form's rows do not grow with what wraps in them.
+void say(QLabel *label, const QString &sentence)
+{
+    constexpr int kWidth = 440;
+    label->ensurePolished();
+    label->setText(sentence);
+    label->setFixedWidth(kWidth);
+    label->setFixedHeight(label->heightForWidth(kWidth));
+}
+
+/// Its limits and what it is for.
+QString toleranceText(Store *store, const QString &name)
+{
+    for (const Tolerance &t : tolerancesOf(store)) {
+        if (text(t.name) == name) {
+            return WorkSettings::tr("Mean ΔE00 %1, largest %2, white %3, grays %4, luminance %5 %. %6")
+                .arg(text(fixed(t.mean, 1)), text(fixed(t.max, 1)), text(fixed(t.whiteDeltaE, 1)), text(fixed(t.grayMean, 1)),
+                     text(fixed(t.luminancePercent, 0)), text(t.why));
+        }
+    }
+    return {};
+}
+
+} // namespace
+
+void applyWorkSettings(VisitPlan &plan, Store *store)
+{
+    plan.tolerance =
+        store != nullptr ? store->aims().tolerance(kept(kTolerance)) : builtInTolerance(kept(kTolerance)).value_or(*builtInTolerance("studio"));
+    plan.effort = effortFromName(kept(kEffort)).value_or(Effort::Standard);
+    plan.profileKind = profileKindFromName(kept(kKind)).value_or(ProfileKind::Auto);
+    plan.curves = curveFormFromName(kept(kCurves)).value_or(CurveForm::Auto);
+    plan.grid = QSettings().value(kGrid, 33).toInt() == 17 ? 17 : 33;
+    plan.iccVersion = QSettings().value(kVersion, 4).toInt() == 2 ? 2 : 4;
+    plan.profileName = kept(kName);
+    plan.by = QSettings().value(kRole, WorkSettings::tr("colour keeper")).toString().toStdString();
+}
+
+WorkSettings::WorkSettings(Store *store, QWidget *parent)
+    : QDialog(parent), m_effort(choice({{tr("quick: up to 44 readings"), QStringLiteral("quick")},
+                                        {tr("standard: up to 75"), QStringLiteral("standard")},
+                                        {tr("thorough: up to 160"), QStringLiteral("thorough")}},
+                                       kEffort, QStringLiteral("standard"))),
+      m_tolerance(choice(names(tolerancesOf(store)), kTolerance, QStringLiteral("studio"))),
+      m_kind(choice({{tr("what the panel needs"), QStringLiteral("auto")},
+                     {tr("matrix and tone curves"), QStringLiteral("matrix")},
+                     {tr("tables"), QStringLiteral("lut")}},
+                    kKind, QStringLiteral("auto"))),
+      m_grid(choice({{QStringLiteral("17"), 17}, {QStringLiteral("33"), 33}}, kGrid, 33)),
+      m_curves(choice({{tr("by formula where one fits"), QStringLiteral("auto")},
+                       {tr("by formula"), QStringLiteral("parametric")},
+                       {tr("sampled"), QStringLiteral("sampled")}},
+                      kCurves, QStringLiteral("auto"))),
+      m_version(choice({{QStringLiteral("4"), 4}, {QStringLiteral("2"), 2}}, kVersion, 4)), m_name(new QLineEdit), m_role(new QLineEdit)
+{
+    setWindowTitle(tr("Visits and profiles"));
+    auto *form = new QFormLayout(this);
+    const auto explained = [&](const QString &label, QWidget *field, const QString &sentence) {
+        form->addRow(label, field);
+        auto *why = new QLabel;
+        why->setWordWrap(true);
+        form->addRow(QString(), why);
+        say(why, sentence);
+        return why;
+    };
+    explained(tr("A visit is"), m_effort, tr("More readings make grays and dark colours surer; standard is enough for most panels."));
+    QLabel *limits = explained(tr("&Judged by"), m_tolerance, toleranceText(store, m_tolerance->currentData().toString()));
+    connect(m_tolerance, &QComboBox::currentIndexChanged, this,
+            [this, limits, store] { say(limits, toleranceText(store, m_tolerance->currentData().toString())); });
+    explained(tr("&Profiles hold"), m_kind,
+              tr("Tables describe panels whose channels do not add up, and map colours out of reach. Every program reads a matrix."));
+    explained(tr("&Nodes of tables"), m_grid, tr("33 is true to a tenth of a ΔE00; 17 makes small files for old programs."));
+    explained(tr("Tone &curves"), m_curves, tr("Of matrix profiles; formulas are smooth and short, samples hold any curve. ICC 2 has samples only."));
+    explained(tr("&ICC version"), m_version, tr("2 for programs that do not read 4."));
+    m_name->setPlaceholderText(text(kUsualName));
+    m_name->setText(text(kept(kName)));
+    explained(tr("Na&me"), m_name, tr("Filled in are {display}, {serial}, {white}, {luminance}, {tone}, {date}."));
+    m_role->setPlaceholderText(tr("colour keeper"));
+    m_role->setText(text(kept(kRole)));
+    explained(tr("&Worked by"), m_role, tr("Your role; it stands on every line of the worksheet and in reports."));
+    auto *buttons = new QDialogButtonBox(QDialogButtonBox::Ok | QDialogButtonBox::Cancel);
+    form->addRow(buttons);
+    connect(buttons, &QDialogButtonBox::accepted, this, &QDialog::accept);
+    connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
+}
+
+void WorkSettings::accept()
+{
+    QSettings settings;
+    for (const auto &[key, box] : std::vector<std::pair<QString, QComboBox *>>{
+             {kEffort, m_effort}, {kTolerance, m_tolerance}, {kKind, m_kind}, {kGrid, m_grid}, {kCurves, m_curves}, {kVersion, m_version}}) {
+        settings.setValue(key, box->currentData());
+    }
+    for (const auto &[key, line] : std::vector<std::pair<QString, QLineEdit *>>{{kName, m_name}, {kRole, m_role}}) {
+        // An empty one brings the usual back.
+        line->text().trimmed().isEmpty() ? settings.remove(key) : settings.setValue(key, line->text().trimmed());
+    }
+    QDialog::accept();
+}
+
+} // namespace lamp::app

@@ -1,0 +1,504 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/visit/worksheet.h"
+
+#include "app/before_after/look_view.h"
+#include "app/parts/look.h"
+#include "app/parts/plain_table.h"
+#include "app/parts/words.h"
+#include "app/visit/chart_widget.h"
+
+#include <QCheckBox>
+#include <QFileDialog>
+#include <QHBoxLayout>
+#include <QHeaderView>
+#include <QKeyEvent>
+#include <QLabel>
+#include <QListWidget>
+#include <QPainter>
+#include <QPushButton>
+#include <QScrollBar>
+#include <QTableWidget>
+#include <QTimer>
+#include <QVBoxLayout>
+
+namespace lamp::app {
+
+namespace {
+
+/// What is to be done at a stage, in words, with the cautions that belong to it.
+QStringList instructions(Stage stage)
+{
+    switch (stage) {
+    case Stage::Prepare:
+        return {QObject::tr("Display switched on; screen clean (unplug it before cleaning, and follow its maker's instructions)."),
+                QObject::tr("Display's menu at factory settings. Automatic brightness, night colours, dynamic contrast, power-saving and "
+                            "static-image dimming off."),
+                QObject::tr("No light falls on the screen; hood on if there is one. Dark, neutral clothes; sit still."),
+                QObject::tr("Patches change brightness in a dark room. Nothing flashes, but people with photosensitive epilepsy should not "
+                            "watch; everybody else may look away too.")};
+    case Stage::RoomLight: return {QObject::tr("Lay the instrument where you work, its diffuser facing the room.")};
+    case Stage::Place:
+        return {QObject::tr("Cover off, and over the back of the display as counterweight."),
+                QObject::tr("Tilt the screen back so that the instrument lies flat in the marked place; no gap seen from the side."),
+                QObject::tr("Never press on the panel. For displays on walls or ceilings follow local rules for working at height.")};
+    case Stage::Look:
+        return {QObject::tr("Compare before and after with pictures you know. Eyes adapt: look away in between, and rest before judging."),
+                QObject::tr("A look checks the eye as much as the screen. About one man in twelve sees some colours differently; this is no "
+                            "medical test.")};
+    case Stage::SignOff:
+        return {QObject::tr("Write the menu's settings on the display's card: a reset of the display destroys them."),
+                QObject::tr("Put the instrument back in a dark, dry place. From now on nobody touches the display's menu.")};
+    default: return {};
+    }
+}
+
+/// The figures against their limits, two side by side.
+QString checksTable(const VisitRecord &r)
+{
+    QString table = QStringLiteral("<table cellspacing='0' cellpadding='1'>");
+    for (size_t i = 0; i < r.checks.size(); ++i) {
+        const Check &c = r.checks[i];
+        const QString unit = c.unit == "%" ? QStringLiteral(" %") : QString();
+        const QString figure = QStringLiteral("%1 ± %2%3").arg(text(fixed(c.value, 2)), text(fixed(c.uncertainty, 2)), unit);
+        const QString word = c.verdict == Verdict::Pass
+                                 ? QObject::tr("within %1")
+                                 : (c.verdict == Verdict::Fail ? QObject::tr("<b>beyond %1</b>") : QObject::tr("<b>undecided at %1</b>"));
+        table += QStringLiteral("%1<td>%2&nbsp;</td><td align='right'>%3&nbsp;</td><td>%4&nbsp;&nbsp;&nbsp;&nbsp;</td>%5")
+                     .arg(i % 2 == 0 ? "<tr>" : "", text(c.name).toHtmlEscaped(), figure, word.arg(text(fixed(c.limit, 1)) + unit),
+                          i % 2 == 1 ? "</tr>" : "");
+    }
+    return table + QStringLiteral("</table>");
+}
+
+QLabel *paragraph(const QString &content, QWidget *parent)
+{
+    auto *label = new QLabel(content, parent);
+    label->setWordWrap(true);
+    return label;
+}
+
+} // namespace
+
+/// Done, running, to come, skipped, failed: told by shape.
+class StageRow::Mark : public QWidget {
+public:
+    explicit Mark(QWidget *parent) : QWidget(parent) { setFixedSize(22, 22); }
+    void setState(LineState state)
+    {
+        m_state = state;
+        update();
+    }
+
+protected:
+    void paintEvent(QPaintEvent *) override
+    {
+        QPainter p(this);
+        p.setRenderHint(QPainter::Antialiasing);
+        const QColor ink = palette().color(QPalette::WindowText), soft = palette().color(QPalette::PlaceholderText);
+        switch (m_state) {
+        case LineState::Pending:
+            p.setPen(QPen(soft, 1.4));
+            p.drawLine(5, 16, 17, 16);
+            break;
+        case LineState::Running:
+            p.setBrush(ink);
+            p.setPen(Qt::NoPen);
+            p.drawPolygon(QPolygonF{{6, 4}, {18, 11}, {6, 18}});
+            break;
+        case LineState::Done:
+            p.setPen(QPen(ink, 2.4));
+            p.drawPolyline(QPolygonF{{4, 11}, {9, 17}, {18, 5}});
+            break;
+        case LineState::Skipped:
+            p.setPen(QPen(soft, 1.6));
+            p.drawArc(QRectF(4, 7, 14, 12), 20 * 16, 140 * 16);
+            break;
+        case LineState::Failed:
+            p.setPen(QPen(ink, 2.4));
+            p.drawLine(11, 3, 11, 13);
+            p.drawPoint(QPointF(11, 18));
+            break;
+        }
+    }
+
+private:
+    LineState m_state = LineState::Pending;
+};
+
+StageRow::StageRow(Stage stage, QWidget *parent)
+    : QFrame(parent), m_stage(stage), m_mark(new Mark(this)), m_title(new QLabel(text(stageTitle(stage)), this)), m_summary(new QLabel(this)),
+      m_when(new QLabel(this)), m_bodyWidget(new QWidget(this)), m_body(new QVBoxLayout(m_bodyWidget))
+{
+    setFocusPolicy(Qt::TabFocus);
+    auto *layout = new QVBoxLayout(this);
+    layout->setContentsMargins(10, 4, 10, 4);
+    layout->setSpacing(2);
+    auto *head = new QHBoxLayout;
+    head->setSpacing(8);
+    QFont bold = font();
+    bold.setBold(true);
+    m_title->setFont(bold);
+    m_title->setFixedWidth(170);
+    m_title->setWordWrap(true);
+    QFont small = font();
+    small.setPixelSize(11);
+    m_when->setFont(small);
+    m_summary->setWordWrap(true);
+    m_when->setForegroundRole(QPalette::PlaceholderText);
+    head->addWidget(m_mark, 0, Qt::AlignTop);
+    head->addWidget(m_title, 0, Qt::AlignTop);
+    head->addWidget(m_summary, 1, Qt::AlignTop);
+    head->addWidget(m_when, 0, Qt::AlignTop);
+    layout->addLayout(head);
+    m_body->setContentsMargins(32, 4, 4, 8);
+    layout->addWidget(m_bodyWidget);
+    m_bodyWidget->setVisible(false);
+}
+
+void StageRow::update(const VisitRecord &record)
+{
+    const StageLine &l = record.line(m_stage);
+    m_mark->setState(l.state);
+    QString summaryText = text(l.summary);
+    if (l.state == LineState::Running && summaryText.isEmpty()) {
+        summaryText = tr("in hand");
+    }
+    m_summary->setText(summaryText);
+    const bool timed = l.state != LineState::Pending && l.at != WallTime{};
+    m_when->setText(timed ? text(clockTime(l.at)) + QStringLiteral("  ") + text(l.by) : QString());
+    m_title->setForegroundRole(l.state == LineState::Pending ? QPalette::PlaceholderText : QPalette::WindowText);
+    setAccessibleName(text(stageTitle(m_stage)) + QStringLiteral(": ") + summaryText);
+}
+
+void StageRow::setOpen(bool open)
+{
+    m_bodyWidget->setVisible(open);
+}
+
+bool StageRow::isOpen() const
+{
+    return m_bodyWidget->isVisibleTo(this);
+}
+
+QString StageRow::summary() const
+{
+    return m_summary->text();
+}
+
+void StageRow::mousePressEvent(QMouseEvent *)
+{
+    Q_EMIT toggled(m_stage);
+}
+
+void StageRow::keyPressEvent(QKeyEvent *event)
+{
+    if (event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter) {
+        Q_EMIT toggled(m_stage);
+    } else {
+        QFrame::keyPressEvent(event);
+    }
+}
+
+Worksheet::Worksheet(QWidget *parent)
+    : QScrollArea(parent), m_heading(new QLabel), m_verdict(new QLabel), m_gray(new ChartWidget(Chart::Kind::GrayDifference)),
+      m_tone(new ChartWidget(Chart::Kind::Tone)), m_gamut(new ChartWidget(Chart::Kind::Gamut)), m_colours(new ChartWidget(Chart::Kind::Colours)),
+      m_look(new LookView), m_report(new QPushButton(tr("Report (R)")))
+{
+    setWidgetResizable(true);
+    setFrameShape(QFrame::NoFrame);
+    setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    setAccessibleName(tr("Worksheet"));
+    auto *sheet = new QFrame;
+    sheet->setObjectName(QStringLiteral("sheet"));
+    auto *layout = new QVBoxLayout(sheet);
+    layout->setContentsMargins(14, 12, 14, 12);
+    layout->setSpacing(0);
+    QFont large = font();
+    large.setPixelSize(20);
+    m_heading->setFont(large);
+    auto *head = new QHBoxLayout;
+    head->addWidget(m_heading, 1);
+    head->addWidget(m_report);
+    layout->addLayout(head);
+    m_verdict->setWordWrap(true);
+    m_verdict->setTextFormat(Qt::RichText); // its own; what comes from outside is escaped
+    m_verdict->setContentsMargins(0, 4, 0, 6);
+    layout->addWidget(m_verdict);
+    for (int i = 0; i < kStages; ++i) {
+        auto *rule = new QFrame;
+        rule->setFrameShape(QFrame::HLine);
+        rule->setForegroundRole(QPalette::Mid);
+        layout->addWidget(rule);
+        m_rows[size_t(i)] = new StageRow(Stage(i), sheet);
+        layout->addWidget(m_rows[size_t(i)]);
+        connect(m_rows[size_t(i)], &StageRow::toggled, this, [this](Stage s) {
+            fillReadings(s);
+            row(s)->setOpen(!row(s)->isOpen());
+        });
+    }
+    layout->addStretch(1);
+    setWidget(sheet);
+    buildDetails();
+    connect(m_report, &QPushButton::clicked, this, &Worksheet::reportWanted);
+    m_report->setVisible(false);
+}
+
+void Worksheet::buildDetails()
+{
+    auto *pair = new QHBoxLayout;
+    pair->addWidget(m_gray);
+    pair->addWidget(m_tone);
+    row(Stage::Calibrate)->body()->addLayout(pair);
+    m_gamut->setMinimumHeight(250);
+    row(Stage::Profile)->body()->addWidget(m_gamut);
+    m_open = new QPushButton(tr("Lay the profile open, install it…"));
+    row(Stage::Profile)->body()->addWidget(m_open, 0, Qt::AlignLeft);
+    connect(m_open, &QPushButton::clicked, this, &Worksheet::profileWanted);
+    row(Stage::Verify)->body()->addWidget(m_colours);
+    row(Stage::Look)->body()->addWidget(m_look);
+    auto *own = new QPushButton(tr("A picture of your own…"));
+    row(Stage::Look)->body()->addWidget(own, 0, Qt::AlignLeft);
+    connect(own, &QPushButton::clicked, this, [this] {
+        const QString file = QFileDialog::getOpenFileName(this, tr("A picture"), {}, tr("Pictures (*.png *.jpg *.jpeg *.bmp)"));
+        if (const QImage image(file); !image.isNull()) {
+            m_look->setPicture(image);
+        }
+    });
+    for (int i = 0; i < kStages; ++i) {
+        auto *table = plainTable({tr("No."), tr("Patch"), tr("Y, cd/m²"), tr("x"), tr("y"), tr("s")}, tr("Readings of this stage"), 22);
+        table->verticalHeader()->hide();
+        table->horizontalHeader()->setDefaultAlignment(Qt::AlignCenter);
+        table->horizontalHeader()->setSectionResizeMode(1, QHeaderView::Stretch);
+        table->setMinimumHeight(150);
+        table->setVisible(false);
+        m_tables[size_t(i)] = table;
+        row(Stage(i))->body()->addWidget(table);
+    }
+}
+
+void Worksheet::fillReadings(Stage stage)
+{
+    QTableWidget *table = m_tables[size_t(stage)];
+    if (!m_record) {
+        return;
+    }
+    std::vector<const Measurement *> own;
+    for (const Measurement &m : m_record->readings) {
+        if (m.stage == stageName(stage)) {
+            own.push_back(&m);
+        }
+    }
+    table->setVisible(!own.empty());
+    table->setRowCount(int(own.size()));
+    for (size_t i = 0; i < own.size(); ++i) {
+        const Measurement &m = *own[i];
+        const Chromaticity c = chromaticity(m.xyz);
+        const std::array<QString, 6> cells{QString::number(m.index), text(m.name) + (m.superseded ? tr(" (read again)") : QString()),
+                                           text(fixed(m.xyz.b, 3)),  text(fixed(c.x, 4)),
+                                           text(fixed(c.y, 4)),      text(fixed(m.integrationS, 1))};
+        for (size_t k = 0; k < cells.size(); ++k) {
+            auto *item = new QTableWidgetItem(cells[k]);
+            item->setTextAlignment(k == 1 ? Qt::AlignLeft | Qt::AlignVCenter : Qt::AlignRight | Qt::AlignVCenter);
+            table->setItem(int(i), int(k), item);
+        }
+    }
+}
+
+void Worksheet::setRecord(RecordPtr record)
+{
+    m_record = std::move(record);
+    if (!m_record) {
+        return;
+    }
+    const VisitRecord &r = *m_record;
+    m_heading->setText(tr("%1: %2 visit, %3").arg(text(r.display.model), text(taskName(r.plan.task)), text(longDate(r.started))));
+    const bool judged = !r.checks.empty();
+    QString verdict;
+    if (judged) {
+        verdict = r.verdict == Verdict::Pass ? tr("Within tolerance (%1).")
+                                             : (r.verdict == Verdict::Fail ? tr("Out of tolerance (%1).") : tr("Undecided (%1)."));
+        verdict = QStringLiteral("<b>%1</b>").arg(verdict.arg(text(r.plan.tolerance.name).toHtmlEscaped())) + checksTable(r);
+        // Reasons beyond the figures: what to do next.
+        for (size_t i = r.checks.size(); i < r.reasons.size(); ++i) {
+            verdict += QStringLiteral("<p style='margin:3px 0'>%1</p>").arg(text(r.reasons[i]).toHtmlEscaped());
+        }
+    }
+    for (const std::string &warning : r.warnings) {
+        verdict += QStringLiteral("<p style='margin:3px 0'><b>%1</b> %2</p>").arg(tr("Mind:"), text(warning).toHtmlEscaped());
+    }
+    m_verdict->setText(verdict);
+    m_verdict->setVisible(!verdict.isEmpty());
+    m_report->setVisible(judged);
+    for (StageRow *row : m_rows) {
+        row->update(r);
+    }
+    for (ChartWidget *chart : {m_gray, m_tone, m_gamut, m_colours}) {
+        chart->setRecord(m_record);
+    }
+    const bool calibrated = r.line(Stage::Calibrate).state == LineState::Done;
+    m_gray->setVisible(!r.gray.grays.empty());
+    m_tone->setVisible(!r.gray.grays.empty());
+    m_gamut->setVisible(calibrated);
+    m_open->setVisible(m_record && !m_record->profile.empty());
+    m_colours->setVisible(!r.verification.colours.empty());
+    m_look->setVisible(judged);
+    if (judged) {
+        m_look->setRecord(m_record);
+    }
+    // The current line stands open, the one before folds to what it says.
+    const auto open = r.openStage();
+    if (open != m_openBefore) {
+        if (m_openBefore) {
+            row(*m_openBefore)->setOpen(false);
+        }
+        if (open) {
+            fillReadings(*open);
+            row(*open)->setOpen(true);
+        } else {
+            for (const Stage s : {Stage::Calibrate, Stage::Verify}) {
+                row(s)->setOpen(true);
+            }
+        }
+        m_openBefore = open;
+        if (open) {
+            QTimer::singleShot(0, this, [this, s = *open] { ensureWidgetVisible(row(s), 0, 20); });
+        } else {
+            QTimer::singleShot(0, this, [this] { verticalScrollBar()->setValue(0); });
+        }
+    }
+}
+
+void Worksheet::showReading(RecordPtr record)
+{
+    m_record = std::move(record);
+    if (const auto open = m_record->openStage()) {
+        fillReadings(*open);
+        m_tables[size_t(*open)]->scrollToBottom();
+    }
+}
+
+QPushButton *Worksheet::addButton(QVBoxLayout *layout, const QString &label)
+{
+    auto *button = new QPushButton(label, m_questionWidget);
+    layout->addWidget(button, 0, Qt::AlignLeft);
+    return button;
+}
+
+void Worksheet::clearQuestion()
+{
+    delete m_questionWidget;
+    m_questionWidget = nullptr;
+    m_targets = nullptr;
+    m_targetText = nullptr;
+    m_question.reset();
+}
+
+void Worksheet::setQuestion(const std::optional<Question> &question, bool benchIsAutomatic, const Target &chosen)
+{
+    clearQuestion();
+    if (question) {
+        ask(*question, benchIsAutomatic, chosen);
+    }
+}
+
+void Worksheet::ask(const Question &question, bool benchIsAutomatic, const Target &chosen)
+{
+    m_question = question;
+    StageRow *at = row(question.stage);
+    at->setOpen(true);
+    m_questionWidget = new QWidget(at);
+    auto *layout = new QVBoxLayout(m_questionWidget);
+    layout->setContentsMargins(0, 0, 0, 0);
+    at->body()->insertWidget(0, m_questionWidget);
+    if (question.kind == Question::Kind::Control || question.kind == Question::Kind::Mend) {
+        layout->addWidget(paragraph(text(question.text), m_questionWidget));
+    }
+    for (const QString &line : question.kind == Question::Kind::Confirm ? instructions(question.stage) : QStringList()) {
+        layout->addWidget(paragraph(QStringLiteral("– ") + line, m_questionWidget));
+    }
+    if (question.kind == Question::Kind::Target) {
+        m_targets = new QListWidget(m_questionWidget);
+        m_targets->setAccessibleName(tr("Targets"));
+        int number = 0;
+        for (const Target &t : m_offered) {
+            m_targets->addItem(QStringLiteral("%1  %2:  %3, %4, %5")
+                                   .arg(++number)
+                                   .arg(text(t.name), text(t.white.name()), text(t.luminance.name()), text(t.tone.name())));
+            if (t.name == chosen.name) {
+                m_targets->setCurrentRow(number - 1);
+            }
+        }
+        if (m_targets->currentRow() < 0) {
+            m_targets->setCurrentRow(0);
+        }
+        m_targets->setFixedHeight(number * m_targets->sizeHintForRow(0) + 2 * m_targets->frameWidth() + 2);
+        layout->addWidget(m_targets);
+        m_targetText = paragraph({}, m_questionWidget);
+        layout->addWidget(m_targetText);
+        m_keepLuminance = new QCheckBox(tr("Where the panel cannot reach both, keep the &luminance and let the white move"), m_questionWidget);
+        m_keepLuminance->setChecked(chosen.keepLuminance);
+        m_keepLuminance->setToolTip(tr("Otherwise the white is kept and the screen is as bright as it can be at that white."));
+        layout->addWidget(m_keepLuminance);
+        connect(m_targets, &QListWidget::currentRowChanged, this, &Worksheet::describeTarget);
+        describeTarget(m_targets->currentRow());
+        m_targets->setFocus();
+    }
+    QString label = tr("Done (Space)");
+    switch (question.kind) {
+    case Question::Kind::Target: label = tr("Use this target (Space)"); break;
+    case Question::Kind::Mend: label = tr("Try again (Space)"); break;
+    case Question::Kind::Control: label = benchIsAutomatic ? tr("Let the bench set it (Space)") : tr("It is set (Space)"); break;
+    case Question::Kind::Confirm: label = question.stage == Stage::SignOff ? tr("Sign off (Space)") : label; break;
+    }
+    QPushButton *button = addButton(layout, label);
+    button->setDefault(true);
+    connect(button, &QPushButton::clicked, this, &Worksheet::goOn);
+    if (question.kind == Question::Kind::Control && benchIsAutomatic) {
+        QPushButton *self = addButton(layout, tr("I have set it myself (Enter)"));
+        self->setShortcut(Qt::Key_Return);
+        connect(self, &QPushButton::clicked, this, [this] {
+            clearQuestion();
+            Q_EMIT answered({true, {}, false});
+        });
+    }
+    // At once, not with the next layout: its keys are to work as soon as the question stands.
+    m_questionWidget->show();
+    QTimer::singleShot(0, this, [this, at] { ensureWidgetVisible(at, 0, 30); });
+}
+
+void Worksheet::describeTarget(int index)
+{
+    if (m_targetText != nullptr && index >= 0 && index < int(m_offered.size())) {
+        m_targetText->setText(text(m_offered[size_t(index)].why) + ' ' + tr("If you know no reason to change it, leave it."));
+    }
+}
+
+void Worksheet::goOn()
+{
+    if (!m_question) {
+        return;
+    }
+    Answer answer;
+    if (m_targets != nullptr) {
+        answer.target = m_offered[size_t(m_targets->currentRow())];
+        answer.target->keepLuminance = m_keepLuminance->isChecked();
+    }
+    clearQuestion();
+    Q_EMIT answered(answer);
+}
+
+bool Worksheet::choose(int number)
+{
+    if (m_targets == nullptr || number < 1 || number > m_targets->count()) {
+        return false;
+    }
+    m_targets->setCurrentRow(number - 1);
+    return true;
+}
+
+void Worksheet::toggleLook()
+{
+    m_look->toggle();
+}
+
+} // namespace lamp::app

@@ -1,0 +1,99 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "app/visit/visit_runner.h"
+
+#include <QFrame>
+#include <QScrollArea>
+
+class QCheckBox;
+class QLabel;
+class QListWidget;
+class QPushButton;
+class QTableWidget;
+class QVBoxLayout;
+
+namespace lamp::app {
+
+class ChartWidget;
+class LookView;
+
+/// One line of the worksheet: mark, heading, what was done, when, by whom. It opens to what belongs to it.
+class StageRow : public QFrame {
+    Q_OBJECT
+
+public:
+    StageRow(Stage stage, QWidget *parent);
+    void update(const VisitRecord &record);
+    void setOpen(bool open);
+    [[nodiscard]] bool isOpen() const;
+    [[nodiscard]] QString summary() const;
+    [[nodiscard]] QVBoxLayout *body() const { return m_body; }
+
+protected:
+    void mousePressEvent(QMouseEvent *event) override;
+    void keyPressEvent(QKeyEvent *event) override;
+
+Q_SIGNALS:
+    void toggled(lamp::Stage stage);
+
+private:
+    class Mark;
+    Stage m_stage;
+    Mark *m_mark;
+    QLabel *m_title, *m_summary, *m_when;
+    QWidget *m_bodyWidget;
+    QVBoxLayout *m_body;
+};
+
+/// A visit as one sheet that fills from top to bottom. The current line stands open, the others fold to what was
+/// done; any can be reopened. Space goes on, digits choose, Escape pauses.
+class Worksheet : public QScrollArea {
+    Q_OBJECT
+
+public:
+    explicit Worksheet(QWidget *parent = nullptr);
+
+    void setRecord(RecordPtr record);
+    void showReading(RecordPtr record);
+    void setQuestion(const std::optional<Question> &question, bool benchIsAutomatic, const Target &chosen);
+    /// What may be aimed at; the built-in targets where nothing is set. \pre one or more
+    void setTargets(std::vector<Target> targets) { m_offered = std::move(targets); }
+    /// Goes on, as the space bar does.
+    void goOn();
+    /// Chooses by a digit 1..9. \return whether there was something to choose
+    bool choose(int number);
+    void toggleLook();
+    [[nodiscard]] StageRow *row(Stage stage) const { return m_rows[size_t(stage)]; }
+
+Q_SIGNALS:
+    void answered(const lamp::Answer &answer);
+    void reportWanted();
+    /// The visit's profile is to be laid open.
+    void profileWanted();
+
+private:
+    void buildDetails();
+    void ask(const Question &question, bool benchIsAutomatic, const Target &chosen);
+    void clearQuestion();
+    void fillReadings(Stage stage);
+    void describeTarget(int index);
+    QPushButton *addButton(QVBoxLayout *layout, const QString &text);
+
+    RecordPtr m_record;
+    QLabel *m_heading, *m_verdict;
+    std::array<StageRow *, kStages> m_rows{};
+    std::array<QTableWidget *, kStages> m_tables{};
+    ChartWidget *m_gray, *m_tone, *m_gamut, *m_colours;
+    LookView *m_look;
+    QPushButton *m_report, *m_open = nullptr;
+    std::optional<Question> m_question;
+    QWidget *m_questionWidget = nullptr;
+    QCheckBox *m_keepLuminance = nullptr;
+    std::vector<Target> m_offered = builtInTargets();
+    QListWidget *m_targets = nullptr;
+    QLabel *m_targetText = nullptr;
+    std::optional<Stage> m_openBefore;
+};
+
+} // namespace lamp::app
