@@ -2,7 +2,8 @@
 #include "exchange/report.h"
 
 #include "colour/cct.h"
-#include "exchange/chart.h"
+#include "exchange/visit_plots.h"
+#include "plot/render.h"
 
 #include <QBuffer>
 #include <QFontDatabase>
@@ -17,14 +18,12 @@ namespace lamp {
 namespace {
 
 struct Picture {
-    Chart::Kind kind;
+    plot::Plot (*plot)(const VisitRecord &);
     const char *name;
     int width, height;
 };
-constexpr std::array<Picture, 4> kPictures{{{Chart::Kind::Colours, "colours", 620, 190},
-                                            {Chart::Kind::GrayDifference, "gray", 305, 170},
-                                            {Chart::Kind::Tone, "tone", 305, 170},
-                                            {Chart::Kind::Gamut, "gamut", 470, 230}}};
+constexpr std::array<Picture, 4> kPictures{
+    {{coloursPlot, "colours", 620, 190}, {grayPlot, "gray", 305, 170}, {tonePlot, "tone", 305, 170}, {gamutPlot, "gamut", 470, 230}}};
 
 QString escaped(const std::string &text)
 {
@@ -40,7 +39,7 @@ QImage picture(const Picture &which, const VisitRecord &record, int scale)
     QFont font = QGuiApplication::font();
     font.setPixelSize(10);
     painter.setFont(font);
-    Chart(which.kind).draw(painter, QRectF(0, 0, which.width, which.height), record, {});
+    plot::draw(painter, QRectF(0, 0, which.width, which.height), which.plot(record), {});
     return image;
 }
 
@@ -126,7 +125,7 @@ template <typename F> QString body(const VisitRecord &r, F source)
     t += QStringLiteral("<h2>Figures</h2>") + figures(r);
     const auto image = [&](const Picture &p) {
         return QStringLiteral("<p><b>%1</b><br><img src=\"%2\" width=\"%3\" height=\"%4\" alt=\"%1\"></p>")
-            .arg(Chart(p.kind).title(), source(p), QString::number(p.width), QString::number(p.height));
+            .arg(QString::fromStdString(p.plot(r).title), source(p), QString::number(p.width), QString::number(p.height));
     };
     t += image(kPictures[0]);
     t += QStringLiteral("<table><tr><td>%1</td><td>%2</td></tr></table>").arg(image(kPictures[1]), image(kPictures[2]));

@@ -46,6 +46,8 @@ Upkeep Board::upkeep(qint64 displayId) const
 
 std::vector<RoomStatus> Board::rooms(WallTime now) const
 {
+    // Displays first: another process may add a room with its displays meanwhile, but no display without its room.
+    const std::vector<DisplayStatus> statuses = displays();
     std::vector<RoomStatus> all;
     std::map<qint64, size_t> byId;
     for (const Room &room : m_studio.rooms()) {
@@ -53,10 +55,11 @@ std::vector<RoomStatus> Board::rooms(WallTime now) const
         all.push_back({room, 0, {}});
     }
     // The lamp is worked out here and not in SQL, so that there is one rule for it (fleet/cadence.h).
-    for (const DisplayStatus &d : displays()) {
-        RoomStatus &room = all[byId.at(d.roomId)];
-        ++room.displays;
-        ++room.lamps[size_t(lampFill(d.upkeep, now))];
+    for (const DisplayStatus &d : statuses) {
+        if (const auto room = byId.find(d.roomId); room != byId.end()) {
+            ++all[room->second].displays;
+            ++all[room->second].lamps[size_t(lampFill(d.upkeep, now))];
+        }
     }
     return all;
 }

@@ -141,7 +141,15 @@ Status Connection::transaction(const std::function<Status()> &work)
         return failed(query.lastError());
     }
     ++m_depth;
-    Status done = work();
+    Status done = Done{};
+    try {
+        done = work();
+    } catch (...) {
+        // Left open it would keep everybody else from writing.
+        --m_depth;
+        query.exec(QStringLiteral("ROLLBACK"));
+        throw;
+    }
     --m_depth;
     if (done && !query.exec(QStringLiteral("COMMIT"))) {
         done = failed(query.lastError());

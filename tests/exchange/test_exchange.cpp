@@ -1,9 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "support.h"
 
-#include "exchange/chart.h"
 #include "exchange/report.h"
 #include "exchange/results.h"
+#include "exchange/visit_plots.h"
+#include "plot/render.h"
 #include "simlab/sim_bench.h"
 #include "visit/visit.h"
 
@@ -148,18 +149,22 @@ private Q_SLOTS:
     void chartsPaintAndTellTheirPoints()
     {
         QImage image(500, 220, QImage::Format_RGB32);
-        const std::vector<std::pair<Chart::Kind, size_t>> kinds{{Chart::Kind::GrayDifference, record().gray.grays.size()},
-                                                                {Chart::Kind::Colours, record().verification.colours.size()},
-                                                                {Chart::Kind::Gamut, 4}};
-        for (const auto &[kind, count] : kinds) {
+        const std::vector<std::pair<plot::Plot, size_t>> plots{{grayPlot(record()), record().gray.grays.size()},
+                                                               {coloursPlot(record()), record().verification.colours.size()},
+                                                               {gamutPlot(record()), 4}};
+        for (const auto &[chart, count] : plots) {
             image.fill(Qt::white);
             QPainter painter(&image);
-            const auto points = Chart(kind).draw(painter, image.rect(), record(), {});
+            plot::draw(painter, image.rect(), chart, {});
             painter.end();
-            QCOMPARE(points.size(), count);
-            for (const ChartPoint &p : points) {
-                QVERIFY(QRectF(image.rect()).contains(p.at));
-                QVERIFY(!p.text.isEmpty());
+            const auto readings = plot::readingsOf(chart);
+            QCOMPARE(readings.size(), count);
+            const plot::Frame frame = plot::Frame::of(chart, image.rect(), plot::wholeOf(chart));
+            for (size_t i = 0; i < readings.size(); ++i) {
+                const QPointF at = frame.at(readings[i].x, readings[i].y);
+                QVERIFY(QRectF(image.rect()).contains(at));
+                QVERIFY(!readings[i].text.empty());
+                QCOMPARE(readings[size_t(plot::nearest(readings, frame, at))].text, readings[i].text);
             }
             int dark = 0;
             for (int x = 0; x < image.width(); ++x) {
@@ -171,19 +176,21 @@ private Q_SLOTS:
         }
         // An empty record gives an empty chart and no crash.
         QPainter painter(&image);
-        for (const Chart::Kind kind : {Chart::Kind::GrayDifference, Chart::Kind::Tone, Chart::Kind::Colours, Chart::Kind::Gamut}) {
-            VisitRecord empty;
-            empty.plan = record().plan;
-            QVERIFY(Chart(kind).draw(painter, image.rect(), empty, {}).empty());
+        VisitRecord empty;
+        empty.plan = record().plan;
+        for (const auto &describe : {grayPlot, tonePlot, coloursPlot, gamutPlot}) {
+            const plot::Plot chart = describe(empty);
+            plot::draw(painter, image.rect(), chart, {});
+            QVERIFY(plot::readingsOf(chart).empty());
         }
     }
 
     // Source: IEC 61966-2-1: L* 100 is (255, 255, 255); L* 53.585 is sRGB 128 (value from memory).
     void patchesOnScreenAreSrgb()
     {
-        QCOMPARE(screenColour({100, 0, 0}), QColor(255, 255, 255));
-        QCOMPARE(screenColour({0, 0, 0}), QColor(0, 0, 0));
-        QVERIFY(std::abs(screenColour({53.585, 0, 0}).green() - 128) <= 1);
+        QCOMPARE(screenCodes({100, 0, 0}), (std::array{255, 255, 255}));
+        QCOMPARE(screenCodes({0, 0, 0}), (std::array{0, 0, 0}));
+        QVERIFY(std::abs(screenCodes({53.585, 0, 0})[1] - 128) <= 1);
     }
 };
 

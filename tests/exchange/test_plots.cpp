@@ -2,13 +2,15 @@
 #include "support.h"
 
 #include "colour/spaces.h"
-#include "exchange/plot_frame.h"
-#include "exchange/profile_chart.h"
+#include "exchange/profile_plots.h"
+#include "exchange/visit_plots.h"
 #include "panels.h"
+#include "plot/render.h"
 #include "profile/table_profile.h"
 
 #include <QGuiApplication>
 #include <QImage>
+#include <QXmlStreamReader>
 
 using namespace lamp;
 
@@ -28,14 +30,16 @@ Inspection seen(const Ramps &ramps = {})
     return inspect(writeMatrixProfile(m, ramps, text).value(), {});
 }
 
+constexpr int kWidth = 640, kHeight = 420;
+
 /// Draws on paper and tells how many pixels are other than it, and whether all of them are neutral.
-template <typename Draw> std::pair<int, bool> drawn(const Draw &draw, std::vector<ChartPoint> &points)
+std::pair<int, bool> drawn(const plot::Plot &chart)
 {
-    QImage image(640, 420, QImage::Format_RGB32);
-    const Tones tones;
+    QImage image(kWidth, kHeight, QImage::Format_RGB32);
+    const plot::Tones tones;
     image.fill(tones.paper);
     QPainter p(&image);
-    points = draw(p, QRectF(0, 0, 640, 420), tones);
+    plot::draw(p, QRectF(0, 0, kWidth, kHeight), chart, tones);
     p.end();
     int marked = 0;
     bool neutral = true;
@@ -50,6 +54,17 @@ template <typename Draw> std::pair<int, bool> drawn(const Draw &draw, std::vecto
     return {marked, neutral};
 }
 
+plot::Plot line()
+{
+    plot::Plot p;
+    p.title = "A \"line\", and more";
+    p.x = {"drive", "%", 0, 100, {0, 50, 100}, 0};
+    p.y = {"light", "", 0, 10, {0, 5, 10}, 0};
+    p.series = {{"first", {{0, 1, {}, "a"}, {50, 4, 0.25, "b, with a comma"}, {75, 5, {}, ""}, {100, 9, {}, "c"}}}};
+    p.limits = {{8, "limit"}};
+    return p;
+}
+
 } // namespace
 
 class TestPlots : public QObject {
@@ -58,49 +73,103 @@ class TestPlots : public QObject {
 private Q_SLOTS:
     void framesMapValuesToPixels()
     {
-        const PlotFrame f(QRectF(0, 0, 400, 300), 0, 10, 0, 100);
+        const plot::Plot chart = line();
+        const plot::Frame f = plot::Frame::of(chart, QRectF(0, 0, 400, 300), {0, 10, 0, 100});
         QCOMPARE(f.at(0, 0), f.plot.bottomLeft());
         QCOMPARE(f.at(10, 100), f.plot.topRight());
         QCOMPARE(f.at(5, 50), f.plot.center());
+        LAMP_NEAR(f.xAt(f.at(3, 0).x()), 3, 1e-9);
+        LAMP_NEAR(f.yAt(f.at(0, 70).y()), 70, 1e-9);
         // Distances mean the same along both axes of a chromaticity frame, whatever the area's shape.
         for (const bool xy : {false, true}) {
-            const PlotFrame c = PlotFrame::chromaticity(QRectF(0, 0, 700, 300), xy);
+            const plot::Plot diagram = chromaticityPlot("diagram", xy);
+            const plot::Frame c = plot::Frame::of(diagram, QRectF(0, 0, 700, 300), plot::wholeOf(diagram));
             LAMP_NEAR(c.at(0.1, 0).x() - c.at(0, 0).x(), c.at(0, 0).y() - c.at(0, 0.1).y(), 1e-9);
         }
         // Source: CIE 15:2004, eq. 8.24: D65 (x 0.3127, y 0.3290) has u' 0.1978, v' 0.4683.
-        const PlotFrame uv = PlotFrame::chromaticity(QRectF(0, 0, 400, 400));
-        const QPointF d65 = uv.at(Chromaticity{0.3127, 0.3290});
-        LAMP_NEAR(d65.x(), uv.at(0.1978, 0.4683).x(), 0.1);
-        LAMP_NEAR(d65.y(), uv.at(0.1978, 0.4683).y(), 0.1);
-        const PlotFrame xy = PlotFrame::chromaticity(QRectF(0, 0, 400, 400), true);
-        QCOMPARE(xy.at(Chromaticity{0.3127, 0.3290}), xy.at(0.3127, 0.3290));
-        QCOMPARE(uv.triangle(rgbSpace("sRGB")->primaries).size(), 3);
+        const plot::Point d65 = chromaticityPoint({0.3127, 0.3290}, false);
+        LAMP_NEAR(d65.x, 0.1978, 5e-5);
+        LAMP_NEAR(d65.y, 0.4683, 5e-5);
+        QCOMPARE(chromaticityPoint({0.3127, 0.3290}, true).x, 0.3127);
+    }
+
+    void valuesAreListedAndWritten()
+    {
+        const auto readings = plot::readingsOf(line());
+        QCOMPARE(readings.size(), size_t(3)); // a step of the line without words is none
+        QCOMPARE(readings[1].uncertainty, std::optional(0.25));
+        // RFC 4180: what holds a comma or a quotation mark stands in quotation marks, which are doubled.
+        QCOMPARE(plot::csvOf(line()), std::string("series,\"drive, %\",light,uncertainty (k = 2),text\nfirst,0,1,,a\n"
+                                                  "first,50,4,0.25,\"b, with a comma\"\nfirst,100,9,,c\n"));
+    }
+
+    void viewsStayWithinTheWhole()
+    {
+        const plot::View whole{0, 100, 0, 10};
+        const plot::View near = plot::magnified(whole, whole, 50, 4, 2);
+        QCOMPARE(near.x1 - near.x0, 50.0);
+        LAMP_NEAR((50 - near.x0) / 50, 0.5, 1e-12); // what was looked at stays where it is
+        LAMP_NEAR((4 - near.y0) / 5, 0.4, 1e-12);
+        QCOMPARE(plot::magnified(near, whole, 50, 4, 0.01), whole);
+        QCOMPARE(plot::moved(near, whole, 99, -99).x1, 100.0);
+        QCOMPARE(plot::moved(near, whole, 99, -99).y0, 0.0);
+        plot::View deep = whole;
+        for (int i = 0; i < 100; ++i) {
+            deep = plot::magnified(deep, whole, 30, 3, 3);
+        }
+        LAMP_NEAR(deep.x1 - deep.x0, 0.1, 1e-6); // a thousandth of the whole
+        for (const double nothing : {std::nan(""), 0.0, -1.0}) {
+            QVERIFY(plot::magnified(near, whole, 50, 4, nothing) == near);
+        }
+    }
+
+    void ticksAreRound()
+    {
+        QCOMPARE(plot::ticksBetween(0, 100), (std::vector<double>{0, 20, 40, 60, 80, 100}));
+        QCOMPARE(plot::ticksBetween(3, 3).size(), size_t(0));
+        for (double length = 1e-4; length < 1e5; length *= 1.7) {
+            const size_t n = plot::ticksBetween(0.37 * length, 1.37 * length).size();
+            QVERIFY2(n >= 3 && n <= 10, qPrintable(QString::number(n)));
+        }
+    }
+
+    void filesHoldTheSameDrawing()
+    {
+        const QByteArray svg = plot::svgOf(line(), {640, 400}), pdf = plot::pdfOf(line(), {640, 400});
+        QXmlStreamReader xml(svg);
+        int paths = 0;
+        while (!xml.atEnd()) {
+            xml.readNext();
+            paths += xml.isStartElement() && (xml.name() == QStringLiteral("polyline") || xml.name() == QStringLiteral("path")) ? 1 : 0;
+        }
+        QVERIFY2(!xml.hasError(), qPrintable(xml.errorString()));
+        QVERIFY(paths >= 4 && svg.contains("drive, %"));
+        QVERIFY(pdf.startsWith("%PDF-") && pdf.size() > 2000);
+        const QImage image = plot::imageOf(line(), {320, 200}, 2);
+        QCOMPARE(image.size(), QSize(640, 400));
     }
 
     void profilesAreDrawnAndReadOut()
     {
         const Inspection inspection = seen({{0, 0.45, 0.95}, {0, 0.5, 1}, {0, 0.5, 0.9}});
-        std::vector<ChartPoint> points;
-        const auto gamut = drawn([&](QPainter &p, const QRectF &a, const Tones &t) { return drawProfileGamut(p, a, inspection, t); }, points);
+        const auto gamut = drawn(profileGamutPlot(inspection));
         QVERIFY(gamut.first > 1500 && gamut.second);
+        const auto points = plot::readingsOf(profileGamutPlot(inspection));
         QCOMPARE(points.size(), size_t(4));
-        QVERIFY(points[0].text.contains("red") && points[0].text.contains("0.68"));
-        std::vector<ChartPoint> other;
-        (void)drawn([&](QPainter &p, const QRectF &a, const Tones &t) { return drawProfileGamut(p, a, inspection, t, true); }, other);
-        QVERIFY(other[1].at != points[1].at);
+        QVERIFY(points[0].text.starts_with("red: ") && points[0].text.find("0.68") != std::string::npos);
+        const auto other = plot::readingsOf(profileGamutPlot(inspection, true));
+        QVERIFY(other[1].x != points[1].x);
         QCOMPARE(other[1].text, points[1].text);
-        const auto tones = drawn([&](QPainter &p, const QRectF &a, const Tones &t) { return drawProfileTones(p, a, inspection, t); }, points);
+        const auto tones = drawn(profileTonePlot(inspection));
         QVERIFY(tones.first > 1500 && tones.second);
-        QVERIFY(std::any_of(points.begin(), points.end(), [](const ChartPoint &p) { return p.text == "green at 53 %: light 24.7 %"; }));
-        const auto ramps = drawn([&](QPainter &p, const QRectF &a, const Tones &t) { return drawProfileRamps(p, a, inspection, t); }, points);
+        const auto light = plot::readingsOf(profileTonePlot(inspection));
+        QVERIFY(std::any_of(light.begin(), light.end(), [](const auto &p) { return p.text == "green at 53 %: light 24.7 %"; }));
+        const auto ramps = drawn(profileRampsPlot(inspection));
         QVERIFY(ramps.first > 1500 && ramps.second);
-        QVERIFY(points.back().text.contains("blue at 100 %: to 90.0 %"));
+        QCOMPARE(plot::readingsOf(profileRampsPlot(inspection)).back().text, std::string("blue at 100 %: to 90.0 %"));
         // Without ramps it says so and reads nothing out.
-        const Inspection none = seen();
-        (void)drawn([&](QPainter &p, const QRectF &a, const Tones &t) { return drawProfileRamps(p, a, none, t); }, points);
-        QVERIFY(points.empty());
-        (void)drawn([&](QPainter &p, const QRectF &a, const Tones &t) { return drawProfileTones(p, a, Inspection{}, t); }, points);
-        QVERIFY(points.empty());
+        QVERIFY(plot::readingsOf(profileRampsPlot(seen())).empty() && !profileRampsPlot(seen()).empty.empty());
+        QVERIFY(plot::readingsOf(profileTonePlot(Inspection{})).empty());
     }
 
     void screeningIsDrawn()
@@ -113,11 +182,11 @@ private Q_SLOTS:
             profiles.push_back(std::move(Profile::open(writeMatrixProfile(shown.asMatrix({}), {}, {}).value())).value());
         }
         const Screening s = screen({&profiles[0], &profiles[1], &profiles[2]}, {"one", "two", "three"});
-        std::vector<ChartPoint> points;
-        const auto picture = drawn([&](QPainter &p, const QRectF &a, const Tones &t) { return drawScreening(p, a, s, t); }, points);
+        const auto picture = drawn(screeningPlot(s));
         QVERIFY(picture.first > 1500 && picture.second);
+        const auto points = plot::readingsOf(screeningPlot(s));
         QCOMPARE(points.size(), size_t(12));
-        QVERIFY(std::any_of(points.begin(), points.end(), [](const ChartPoint &p) { return p.text.startsWith("three: green"); }));
+        QVERIFY(std::any_of(points.begin(), points.end(), [](const auto &p) { return p.text.starts_with("three: green"); }));
     }
 };
 

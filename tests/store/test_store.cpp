@@ -642,6 +642,29 @@ private Q_SLOTS:
         QVERIFY(store::packNumbers(curve).size() < 3000);
     }
 
+    // What goes wrong in the middle leaves nothing behind, and nobody locked out.
+    void aBrokenActIsTakenBack()
+    {
+        auto a = std::move(Store::open(path())).value(), b = std::move(Store::open(path())).value();
+        const qint64 id = addDisplay(*a);
+        const auto add = [&] { return a->studio().addRoom("Half a room").ok() ? Status(Done{}) : Status(Error{}); };
+        QVERIFY(!a->act([&]() -> Status { (void)add(); return Error{}; }).ok());
+        bool thrown = false;
+        try {
+            (void)a->act([&]() -> Status { (void)add(); throw std::runtime_error("in the middle"); });
+        } catch (const std::runtime_error &) {
+            thrown = true;
+        }
+        QVERIFY(thrown);
+        QCOMPARE(b->studio().rooms().size(), size_t(1));
+        QElapsedTimer waited;
+        waited.start();
+        QVERIFY(b->studio().setCadence(id, 9).ok());
+        QVERIFY(waited.elapsed() < 4000); // the engine waits five seconds for a lock that is never given back
+        QVERIFY(a->act([&]() -> Status { return add(); }).ok());
+        QCOMPARE(b->studio().rooms().size(), size_t(2));
+    }
+
     void uncleanEndIsNoticedAndForgotten()
     {
         auto store = std::move(Store::open(path())).value();

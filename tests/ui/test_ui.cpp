@@ -9,6 +9,7 @@
 #include "app/before_after/look_view.h"
 #include "app/files/file_desk.h"
 #include "app/files/import_view.h"
+#include "app/parts/plot_widget.h"
 #include "app/profiles/installed_panel.h"
 #include "app/profiles/profile_view.h"
 #include "app/profiles/screening_view.h"
@@ -17,13 +18,13 @@
 #include "app/studio/card_view.h"
 #include "app/visit/bench_consent.h"
 #include "app/visit/bench_panel.h"
-#include "app/visit/chart_widget.h"
 #include "app/visit/reading_panel.h"
 #include "app/visit/screen_bench.h"
 #include "app/visit/work_settings.h"
 #include "app/visit/worksheet.h"
 #include "exchange/files.h"
 #include "exchange/report.h"
+#include "exchange/visit_plots.h"
 #include "visit/whole_visit.h"
 
 #include <QApplication>
@@ -33,6 +34,7 @@
 #include <QDropEvent>
 #include <QLabel>
 #include <QLineEdit>
+#include <QMenu>
 #include <QMimeData>
 #include <QPlainTextEdit>
 #include <QProcess>
@@ -213,9 +215,9 @@ private Q_SLOTS:
         const auto visits = w->store()->visits().of(idOf(*w, "Dunlin"));
         QVERIFY(!visits.empty());
         const auto record = std::make_shared<VisitRecord>(w->store()->visits().record(visits.front().id).value());
-        ChartWidget chart(Chart::Kind::Colours);
+        PlotWidget chart;
         chart.resize(600, 220);
-        chart.setRecord(record);
+        chart.setPlot(coloursPlot(*record));
         chart.show();
         QVERIFY(QTest::qWaitForWindowExposed(&chart));
         chart.grab();
@@ -227,6 +229,52 @@ private Q_SLOTS:
         }
         QVERIFY(found);
         QVERIFY(chart.readOut(QPointF(-200, -200)).isEmpty());
+    }
+
+    // A chart is read without a pointer, magnified, and taken elsewhere.
+    void chartsAreReadByKeysAndSaved()
+    {
+        auto w = demoWindow(store());
+        const auto visits = w->store()->visits().of(idOf(*w, "Avocet"));
+        const VisitRecord record = w->store()->visits().record(visits.front().id).value();
+        PlotWidget chart;
+        chart.resize(600, 260);
+        chart.setPlot(grayPlot(record));
+        chart.show();
+        QVERIFY(QTest::qWaitForWindowActive(&chart));
+        chart.setFocus();
+        QVERIFY(chart.current().isEmpty());
+        const auto readings = plot::readingsOf(chart.plot());
+        QTest::keyClick(&chart, Qt::Key_Right);
+        QTest::keyClick(&chart, Qt::Key_Right);
+        QCOMPARE(chart.current().toStdString(), readings[1].text);
+        QCOMPARE(chart.accessibleDescription(), chart.current());
+        QTest::keyClick(&chart, Qt::Key_End);
+        QCOMPARE(chart.current().toStdString(), readings.back().text);
+        QTest::keyClick(&chart, Qt::Key_Plus);
+        QTest::keyClick(&chart, Qt::Key_Plus);
+        const plot::View whole = plot::wholeOf(chart.plot());
+        QVERIFY(chart.view().x1 - chart.view().x0 < 0.6 * (whole.x1 - whole.x0));
+        QVERIFY(chart.view().x0 < readings.back().x && chart.view().x1 > readings.back().x);
+        picture(chart, "chart-magnified");
+        const double before = chart.view().x0;
+        QTest::keyClick(&chart, Qt::Key_Left, Qt::ControlModifier);
+        QVERIFY(chart.view().x0 < before);
+        QTest::keyClick(&chart, Qt::Key_0);
+        QVERIFY(chart.view() == whole);
+        QTemporaryDir dir;
+        for (const char *file : {"a.svg", "a.pdf", "a.png", "a.csv"}) {
+            QCOMPARE(chart.save(dir.filePath(file)), QString());
+            QVERIFY(QFileInfo(dir.filePath(file)).size() > 100);
+        }
+        QVERIFY(chart.save(dir.filePath("a.doc")).contains(".svg"));
+        QVERIFY(!chart.save(dir.filePath("no/such/folder.csv")).isEmpty());
+        auto *menu = chart.menu();
+        menu->actions().front()->trigger();
+        auto *table = chart.findChild<QTableWidget *>();
+        QVERIFY(table != nullptr && table->rowCount() == int(readings.size()));
+        QCOMPARE(table->item(0, 4)->text().toStdString(), readings[0].text);
+        delete menu;
     }
 
     // The patch window of a real screen shows what the bench is told to show, from another thread.
@@ -970,7 +1018,7 @@ private Q_SLOTS:
         QCOMPARE(visits.front().verdict, Verdict::Pass);
         const VisitRecord kept = w->store()->visits().record(visits.front().id).value();
         QVERIFY(Profile::open(kept.profile).ok());
-        QVERIFY(w->worksheet()->isVisible());
+        QTRY_VERIFY(w->worksheet()->isVisible());
         picture(*w, "worksheet-brought-in");
     }
 

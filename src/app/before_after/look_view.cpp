@@ -216,7 +216,7 @@ void LookView::toggle()
 void LookView::paintEvent(QPaintEvent *)
 {
     QPainter p(this);
-    const Tones t = chartTones();
+    const plot::Tones t = chartTones();
     const QImage &image = m_showAfter ? m_after : m_before;
     if (image.isNull()) {
         return;

@@ -90,7 +90,7 @@ void applySurround(QApplication &application, Surround surround)
             .arg(css(g.paper), css(g.text), css(g.line), css(g.window), css(g.chosen), css(g.chosenText), css((g.soft + g.window) / 2)));
 }
 
-Tones chartTones()
+plot::Tones chartTones()
 {
     const Grays g = grays(g_surround);
     const int band = g_surround == Surround::Bright ? g.paper - 14 : g.paper + 10;

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "exchange/chart.h"
 #include "fleet/cadence.h"
+#include "plot/render.h"
 
 #include <QPixmap>
 #include <QString>
@@ -18,7 +18,7 @@ enum class Surround { Dim, Medium, Bright };
 void applySurround(QApplication &application, Surround surround);
 [[nodiscard]] Surround currentSurround();
 /// The tones that charts are drawn with in the present surround.
-[[nodiscard]] Tones chartTones();
+[[nodiscard]] plot::Tones chartTones();
 
 /// The lamp of a display: how full it is tells its state. The same glyph everywhere.
 void drawLamp(QPainter &painter, const QRectF &area, LampFill fill, const QColor &ink);

@@ -2,7 +2,7 @@
 #include "app/profiles/profile_view.h"
 #include "app/parts/plain_table.h"
 
-#include "exchange/profile_chart.h"
+#include "exchange/profile_plots.h"
 
 #include <QCheckBox>
 #include <QFileInfo>
@@ -16,9 +16,8 @@
 namespace lamp::app {
 
 ProfileView::ProfileView(QWidget *parent)
-    : QFrame(parent), m_name(new QLabel), m_sentences(new QLabel), m_findings(new QLabel), m_gamut(new PlotWidget(tr("Primaries and white"))),
-      m_tones(new PlotWidget(tr("Tone of each channel"))), m_ramps(new PlotWidget(tr("Calibration ramps"))),
-      m_xy(new QCheckBox(tr("in &x, y instead of u′, v′"))),
+    : QFrame(parent), m_name(new QLabel), m_sentences(new QLabel), m_findings(new QLabel), m_gamut(new PlotWidget), m_tones(new PlotWidget),
+      m_ramps(new PlotWidget), m_xy(new QCheckBox(tr("in &x, y instead of u′, v′"))),
       m_tags(plainTable({tr("Tag"), tr("What it is"), tr("Type"), tr("Bytes")}, tr("Tags of the profile"), 22)),
       m_install(new QPushButton(tr("&Install for an output…"))), m_cube(new QPushButton(tr("Make a 3D &LUT…"))),
       m_rebuild(new QPushButton(tr("Make it &anew from its readings…")))
@@ -87,12 +86,12 @@ void ProfileView::show(const std::shared_ptr<const OpenedProfile> &opened)
     fillFindings();
     fillTags();
     const auto draw = [this](PlotWidget *plot, auto function) {
-        plot->setDrawing([seen = m_seen, function](QPainter &p, const QRectF &area, const Tones &t) { return function(p, area, *seen, t); });
+        plot->setPlot(function(*m_seen));
         plot->setVisible(m_seen->profile.has_value());
     };
     drawGamut();
-    draw(m_tones, drawProfileTones);
-    draw(m_ramps, drawProfileRamps);
+    draw(m_tones, profileTonePlot);
+    draw(m_ramps, profileRampsPlot);
     m_install->setEnabled(opens && m_seen->sound());
     m_cube->setEnabled(opens);
     m_rebuild->setEnabled(opens && !m_seen->facts->readings.empty());
@@ -101,8 +100,7 @@ void ProfileView::show(const std::shared_ptr<const OpenedProfile> &opened)
 
 void ProfileView::drawGamut()
 {
-    m_gamut->setDrawing(
-        [seen = m_seen, xy = m_xy->isChecked()](QPainter &p, const QRectF &area, const Tones &t) { return drawProfileGamut(p, area, *seen, t, xy); });
+    m_gamut->setPlot(profileGamutPlot(*m_seen, m_xy->isChecked()));
     m_gamut->setVisible(m_seen->profile.has_value());
     m_xy->setVisible(m_seen->profile.has_value());
 }

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "app/visit/chart_widget.h"
+#include "app/parts/plot_widget.h"
 #include "profile/inspect.h"
 
 #include <QFrame>

@@ -3,7 +3,7 @@
 #include "app/parts/plain_table.h"
 #include "app/parts/words.h"
 
-#include "exchange/profile_chart.h"
+#include "exchange/profile_plots.h"
 #include "visit/imported.h"
 
 #include <QFileInfo>
@@ -19,7 +19,7 @@ namespace lamp::app {
 ScreeningView::ScreeningView(QWidget *parent)
     : QFrame(parent), m_verdict(new QLabel), m_mind(new QLabel(tr(kStrangersProfile))),
       m_table(plainTable({tr("Profile"), tr("State"), tr("Group"), tr("To others, ΔE00"), tr("Here, ΔE00"), tr("Why")}, tr("Profiles"))),
-      m_pairs(plainTable({}, tr("Differences of each pair"))), m_plot(new PlotWidget(tr("Primaries and whites in u′v′"))),
+      m_pairs(plainTable({}, tr("Differences of each pair"))), m_plot(new PlotWidget),
       m_rank(new QPushButton(tr("&Rank them by readings of this unit…"))), m_read(new QPushButton), m_progress(new QLabel)
 {
     setObjectName(QStringLiteral("sheet"));
@@ -99,7 +99,7 @@ void ScreeningView::show(std::shared_ptr<const ComparedProfiles> compared)
         words << text(u);
     }
     m_verdict->setText(words.join(' '));
-    m_plot->setDrawing([c = m_compared](QPainter &p, const QRectF &area, const Tones &t) { return drawScreening(p, area, c->screening, t); });
+    m_plot->setPlot(screeningPlot(m_compared->screening));
     fill({});
 }
 

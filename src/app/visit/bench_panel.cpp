@@ -33,7 +33,7 @@ protected:
     {
         QPainter p(this);
         p.setRenderHint(QPainter::Antialiasing);
-        const Tones t = chartTones();
+        const plot::Tones t = chartTones();
         const double w = std::min(double(width()) - 16, (height() - 34) * 16.0 / 9), h = w * 9 / 16;
         const QRectF screen((width() - w) / 2, 6, w, h);
         const auto colour = [](const Drive &d) { return QColor::fromRgbF(float(d.a), float(d.b), float(d.c)); };

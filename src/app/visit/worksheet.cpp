@@ -4,8 +4,9 @@
 #include "app/before_after/look_view.h"
 #include "app/parts/look.h"
 #include "app/parts/plain_table.h"
+#include "app/parts/plot_widget.h"
 #include "app/parts/words.h"
-#include "app/visit/chart_widget.h"
+#include "exchange/visit_plots.h"
 
 #include <QCheckBox>
 #include <QFileDialog>
@@ -200,9 +201,8 @@ void StageRow::keyPressEvent(QKeyEvent *event)
 }
 
 Worksheet::Worksheet(QWidget *parent)
-    : QScrollArea(parent), m_heading(new QLabel), m_verdict(new QLabel), m_gray(new ChartWidget(Chart::Kind::GrayDifference)),
-      m_tone(new ChartWidget(Chart::Kind::Tone)), m_gamut(new ChartWidget(Chart::Kind::Gamut)), m_colours(new ChartWidget(Chart::Kind::Colours)),
-      m_look(new LookView), m_report(new QPushButton(tr("Report (R)")))
+    : QScrollArea(parent), m_heading(new QLabel), m_verdict(new QLabel), m_gray(new PlotWidget), m_tone(new PlotWidget), m_gamut(new PlotWidget),
+      m_colours(new PlotWidget), m_look(new LookView), m_report(new QPushButton(tr("Report (R)")))
 {
     setWidgetResizable(true);
     setFrameShape(QFrame::NoFrame);
@@ -332,9 +332,10 @@ void Worksheet::setRecord(RecordPtr record)
     for (StageRow *row : m_rows) {
         row->update(r);
     }
-    for (ChartWidget *chart : {m_gray, m_tone, m_gamut, m_colours}) {
-        chart->setRecord(m_record);
-    }
+    m_gray->setPlot(grayPlot(r));
+    m_tone->setPlot(tonePlot(r));
+    m_gamut->setPlot(gamutPlot(r));
+    m_colours->setPlot(coloursPlot(r));
     const bool calibrated = r.line(Stage::Calibrate).state == LineState::Done;
     m_gray->setVisible(!r.gray.grays.empty());
     m_tone->setVisible(!r.gray.grays.empty());

@@ -15,7 +15,7 @@ class QVBoxLayout;
 
 namespace lamp::app {
 
-class ChartWidget;
+class PlotWidget;
 class LookView;
 
 /// One line of the worksheet: mark, heading, what was done, when, by whom. It opens to what belongs to it.
@@ -84,7 +84,7 @@ private:
     QLabel *m_heading, *m_verdict;
     std::array<StageRow *, kStages> m_rows{};
     std::array<QTableWidget *, kStages> m_tables{};
-    ChartWidget *m_gray, *m_tone, *m_gamut, *m_colours;
+    PlotWidget *m_gray, *m_tone, *m_gamut, *m_colours;
     LookView *m_look;
     QPushButton *m_report, *m_open = nullptr;
     std::optional<Question> m_question;

@@ -1,0 +1,197 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "exchange/visit_plots.h"
+
+#include "colour/spaces.h"
+#include "colour/spectrum.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace lamp {
+
+using namespace plot;
+
+namespace {
+
+constexpr std::array<const char *, 3> kPrimaryNames{"red", "green", "blue"};
+
+/// A pleasant upper end for an axis.
+double niceTop(double v)
+{
+    for (const double top : {0.5, 1.0, 2.0, 3.0, 5.0, 8.0, 12.0, 20.0, 40.0, 100.0}) {
+        if (v <= top) {
+            return top;
+        }
+    }
+    return v;
+}
+
+Axis driveAxis()
+{
+    return {"drive", "%", 0, 100, {0, 25, 50, 75, 100}, 0};
+}
+
+Axis differenceAxis(double top)
+{
+    return {"ΔE00", "", 0, top, {0, top / 2, top}, 1};
+}
+
+} // namespace
+
+std::array<int, 3> screenCodes(const Lab &lab)
+{
+    static const Eigen::Matrix3d fromPcs = (adaptation(whiteOf(rgbSpace("sRGB")->white), iccD50()) * rgbSpace("sRGB")->toXyz()).inverse();
+    const Eigen::Vector3d linear = fromPcs * xyzOf(lab, iccD50()).vec();
+    const ToneCurve srgb{ToneKind::Srgb};
+    std::array<int, 3> codes{};
+    for (int c = 0; c < 3; ++c) {
+        codes[size_t(c)] = int(std::lround(255 * srgb.inverse(std::clamp(linear[c], 0.0, 1.0))));
+    }
+    return codes;
+}
+
+Plot grayPlot(const VisitRecord &r)
+{
+    const double limit = r.plan.tolerance.grayMax;
+    Plot p;
+    p.title = "Grays: difference from target";
+    p.x = driveAxis();
+    p.y = differenceAxis(niceTop(std::max(r.gray.max, limit) * 1.1));
+    p.band = {0, limit};
+    p.limits = {{limit, "limit " + fixed(limit, 1)}};
+    Series s{"grays", {}, Stroke::Solid, 1.2, Ink::Soft, Mark::Square};
+    for (const GrayResult &g : r.gray.grays) {
+        s.points.push_back({100 * g.drive,
+                            g.deltaE,
+                            {},
+                            "gray " + fixed(100 * g.drive, 0) + " %: ΔE00 " + fixed(g.deltaE, 2) + ", " + fixed(g.xyz.b, 2) + " cd/m²"});
+    }
+    p.series.push_back(std::move(s));
+    return p;
+}
+
+Plot tonePlot(const VisitRecord &r)
+{
+    const XYZ &white = r.calibrated.white, &black = r.calibrated.black;
+    const ToneCurve tone = r.plan.target.tone.withBlack(white.b > 0 ? black.b / white.b : 0);
+    Series wanted{"target", {}, Stroke::Dashed, 1.2, Ink::Strong}, read{"read", {}, Stroke::None, 1, Ink::Strong, Mark::Square};
+    double low = 9, high = 0;
+    for (double v = 0.04; v < 0.98; v += 0.02) {
+        const double gamma = gammaAt(v, tone.value(v));
+        wanted.points.push_back({100 * v, gamma, {}, {}});
+        low = std::min(low, v > 0.05 ? gamma : low);
+        high = std::max(high, v > 0.05 ? gamma : high);
+    }
+    for (const GrayResult &g : r.gray.grays) {
+        if (g.gamma > 0) {
+            low = std::min(low, g.gamma);
+            high = std::max(high, g.gamma);
+            read.points.push_back({100 * g.drive,
+                                   g.gamma,
+                                   {},
+                                   "drive " + fixed(100 * g.drive, 0) + " %: gamma " + fixed(g.gamma, 3) + ", wanted "
+                                       + fixed(gammaAt(g.drive, tone.value(g.drive)), 3)});
+        }
+    }
+    Plot p;
+    p.title = "Tone: local gamma";
+    p.x = driveAxis();
+    const double from = std::floor(low * 5 - 0.5) / 5, to = std::ceil(high * 5 + 0.5) / 5;
+    p.y = {"ln Y / ln v", "", from, to, {from, (from + to) / 2, to}, 2};
+    p.series = {wanted, read};
+    p.legend = {"dashed: target, " + tone.name()};
+    p.legendAt = Plot::Legend::BottomRight;
+    return p;
+}
+
+Plot coloursPlot(const VisitRecord &r)
+{
+    const auto &colours = r.verification.colours;
+    const Tolerance &limits = r.plan.tolerance;
+    Plot p;
+    p.title = "Verified colours: difference";
+    p.x = {"verification colours, in the order read", "", 0, double(std::max<size_t>(colours.size(), 1)), {}, 0};
+    p.y = differenceAxis(niceTop(std::max(r.verification.max, limits.mean) * 1.15));
+    for (size_t i = 0; i < colours.size(); ++i) {
+        const VerifiedColour &c = colours[i];
+        p.bars.push_back({double(i) + 0.5, c.deltaE, screenCodes(c.colour.wanted), 2 * c.uncertainty,
+                          c.colour.name + ": ΔE00 " + fixed(c.deltaE, 2) + " ± " + fixed(2 * c.uncertainty, 2)});
+    }
+    p.limits = {{limits.mean, "limit of the mean " + fixed(limits.mean, 1)},
+                {limits.max, "limit of the largest " + fixed(limits.max, 1)},
+                {r.verification.mean, "mean " + fixed(r.verification.mean, 2), Stroke::Solid, true}};
+    return p;
+}
+
+Plot chromaticityPlot(const std::string &title, bool xy)
+{
+    Plot p;
+    p.title = title;
+    p.square = true;
+    const double to = xy ? 0.85 : 0.65;
+    const std::vector<double> marks = xy ? std::vector<double>{0, 0.2, 0.4, 0.6, 0.8} : std::vector<double>{0, 0.2, 0.4, 0.6};
+    p.x = {xy ? "x" : "u′", "", 0, to, marks, 1};
+    p.y = {xy ? "y" : "v′", "", 0, to, marks, 1};
+    Series locus{"spectral locus", {}, Stroke::Solid, 1.4, Ink::Faint};
+    locus.closed = true;
+    const ColourMatching &cmf = colourMatching(Observer::Cie1931_2deg);
+    for (int i = 4; i <= 64; ++i) {
+        locus.points.push_back(chromaticityPoint(chromaticity(XYZ(cmf.xyz[size_t(i)])), xy));
+    }
+    p.series.push_back(std::move(locus));
+    return p;
+}
+
+Point chromaticityPoint(const Chromaticity &c, bool xy, std::string text)
+{
+    const Uv uv = uvOf(c);
+    return {xy ? c.x : uv.u, xy ? c.y : uv.v, {}, std::move(text)};
+}
+
+Series trianglePlot(const std::string &name, const std::array<Chromaticity, 3> &primaries, bool xy, const std::string &readAs)
+{
+    Series s{name, {}, Stroke::Solid, 2, Ink::Strong};
+    s.closed = true;
+    for (size_t c = 0; c < 3; ++c) {
+        const Uv uv = uvOf(primaries[c]);
+        s.points.push_back(chromaticityPoint(primaries[c], xy,
+                                             readAs.empty() ? std::string()
+                                                            : readAs + kPrimaryNames[c] + ": x " + fixed(primaries[c].x, 4) + ", y "
+                                                                  + fixed(primaries[c].y, 4) + "; u′ " + fixed(uv.u, 4) + ", v′ " + fixed(uv.v, 4)));
+    }
+    return s;
+}
+
+Plot gamutPlot(const VisitRecord &r)
+{
+    Plot p = chromaticityPlot("Gamut in u′v′");
+    for (const auto &[space, stroke] : {std::pair{"sRGB", Stroke::Dashed}, std::pair{"Adobe RGB (1998)", Stroke::Dotted}}) {
+        Series s = trianglePlot(space, rgbSpace(space)->primaries, false);
+        s.stroke = stroke;
+        s.width = 1.2;
+        s.ink = Ink::Soft;
+        p.series.push_back(std::move(s));
+    }
+    const Primaries &c = r.calibrated;
+    if (c.white.b > 0) {
+        p.series.push_back(trianglePlot("this display", {chromaticity(c.red), chromaticity(c.green), chromaticity(c.blue)}, false, "this display, "));
+        const Uv white = uvOf(chromaticity(c.white));
+        p.series.push_back({"target white", {chromaticityPoint(r.targetWhite(), false)}, Stroke::None, 1, Ink::Strong, Mark::Cross});
+        p.series.push_back({"white read",
+                            {chromaticityPoint(chromaticity(c.white), false, "white: u′ " + fixed(white.u, 4) + ", v′ " + fixed(white.v, 4))},
+                            Stroke::None,
+                            1,
+                            Ink::Strong,
+                            Mark::Ring});
+    }
+    p.legend = {"solid: this display", "dashed: sRGB", "dotted: Adobe RGB (1998)", "cross: target white", "ring: white read"};
+    for (const char *space : {"sRGB", "Display P3", "Adobe RGB (1998)", "Rec. 2020"}) {
+        if (const auto it = r.coverage.find(space); it != r.coverage.end()) {
+            p.legend.push_back("shows " + fixed(it->second, 1) + " % of " + space);
+        }
+    }
+    p.legendAt = Plot::Legend::Beside;
+    return p;
+}
+
+} // namespace lamp

@@ -1,0 +1,25 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "plot/plot.h"
+#include "visit/record.h"
+
+namespace lamp {
+
+/// What a visit's charts show.
+plot::Plot grayPlot(const VisitRecord &record);
+plot::Plot tonePlot(const VisitRecord &record);
+plot::Plot coloursPlot(const VisitRecord &record);
+plot::Plot gamutPlot(const VisitRecord &record);
+
+/// A chromaticity diagram with its spectral locus, in u'v' or in x, y.
+plot::Plot chromaticityPlot(const std::string &title, bool xy = false);
+/// Where a chromaticity stands in such a diagram.
+plot::Point chromaticityPoint(const Chromaticity &c, bool xy, std::string text = {});
+/// The triangle of three primaries. \param names of its corners for reading them out; none: they are not
+plot::Series trianglePlot(const std::string &name, const std::array<Chromaticity, 3> &primaries, bool xy, const std::string &readAs = {});
+
+/// The codes of a Lab value (D50) on an ordinary sRGB screen, 0..255.
+std::array<int, 3> screenCodes(const Lab &lab);
+
+} // namespace lamp

@@ -1,0 +1,294 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "plot/render.h"
+
+#include <QBuffer>
+#include <QImage>
+#include <QPdfWriter>
+#include <QSvgGenerator>
+
+#include <cmath>
+
+namespace lamp::plot {
+
+namespace {
+
+QString words(const std::string &text)
+{
+    return QString::fromStdString(text);
+}
+
+Qt::PenStyle styleOf(Stroke stroke)
+{
+    switch (stroke) {
+    case Stroke::None: return Qt::NoPen;
+    case Stroke::Solid: return Qt::SolidLine;
+    case Stroke::Dashed: return Qt::DashLine;
+    case Stroke::Dotted: return Qt::DotLine;
+    }
+    return Qt::SolidLine;
+}
+
+/// One drawing of a chart.
+class Drawing {
+public:
+    Drawing(QPainter &painter, const QRectF &area, const Plot &plot, const Tones &tones, const View &view)
+        : m_painter(painter), m_plot(plot), m_tones(tones), m_area(area), m_frame(Frame::of(plot, area, view)), m_whole(view == wholeOf(plot))
+    {
+    }
+
+    void all()
+    {
+        m_painter.save();
+        m_painter.setRenderHint(QPainter::Antialiasing);
+        if (m_plot.band) {
+            const View &v = m_frame.view;
+            const double low = std::clamp((*m_plot.band)[0], v.y0, v.y1), high = std::clamp((*m_plot.band)[1], v.y0, v.y1);
+            m_painter.fillRect(QRectF(m_frame.at(v.x0, high), m_frame.at(v.x1, low)), m_tones.band);
+        }
+        axes();
+        bars();
+        m_painter.save();
+        m_painter.setClipRect(m_whole ? m_frame.plot.adjusted(-8, -8, 8, 8) : m_frame.plot); // marks on the edge are whole
+        for (const Series &s : m_plot.series) {
+            series(s);
+        }
+        m_painter.restore();
+        for (const Limit &l : m_plot.limits) {
+            limit(l);
+        }
+        legend();
+        if (m_plot.series.empty() && m_plot.bars.empty() && !m_plot.empty.empty()) {
+            m_painter.setPen(m_tones.soft);
+            m_painter.drawText(m_frame.plot, Qt::AlignCenter, words(m_plot.empty));
+        }
+        m_painter.restore();
+    }
+
+private:
+    [[nodiscard]] QColor colour(Ink ink) const { return ink == Ink::Strong ? m_tones.ink : (ink == Ink::Soft ? m_tones.soft : m_tones.line); }
+
+    /// Ticks of an axis and how many decimals tell them apart.
+    [[nodiscard]] std::pair<std::vector<double>, int> ticks(const Axis &axis, double from, double to) const
+    {
+        if (m_whole || axis.ticks.empty()) {
+            return {axis.ticks, axis.decimals};
+        }
+        const auto own = ticksBetween(from, to);
+        const double step = own.size() > 1 ? own[1] - own[0] : 1;
+        return {own, std::max(axis.decimals, int(std::ceil(-std::log10(step) - 1e-9)))};
+    }
+
+    void axes()
+    {
+        const QRectF &plot = m_frame.plot;
+        const View &v = m_frame.view;
+        const auto [ys, yDecimals] = ticks(m_plot.y, v.y0, v.y1);
+        for (const double y : ys) {
+            m_painter.setPen(QPen(m_tones.line, 1));
+            m_painter.drawLine(m_frame.at(v.x0, y), m_frame.at(v.x1, y));
+            m_painter.setPen(m_tones.soft);
+            m_painter.drawText(QRectF(plot.left() - 44, m_frame.at(v.x0, y).y() - 8, 39, 16), Qt::AlignRight | Qt::AlignVCenter,
+                               QString::number(y, 'f', yDecimals));
+        }
+        const auto [xs, xDecimals] = ticks(m_plot.x, v.x0, v.x1);
+        for (const double x : xs) {
+            const QPointF foot = m_frame.at(x, v.y0);
+            m_painter.setPen(QPen(m_tones.line, 1));
+            m_painter.drawLine(foot, foot + QPointF(0, 4));
+            m_painter.setPen(m_tones.soft);
+            m_painter.drawText(QRectF(foot.x() - 30, plot.bottom() + 4, 60, 14), Qt::AlignCenter, QString::number(x, 'f', xDecimals));
+        }
+        m_painter.setPen(m_tones.soft);
+        m_painter.drawText(QRectF(plot.left(), plot.bottom() + 17, plot.width(), 15), Qt::AlignRight | Qt::AlignVCenter, words(m_plot.x.title()));
+        m_painter.drawText(QRectF(plot.left() + 4, plot.top() - 7, plot.width(), 15), Qt::AlignLeft | Qt::AlignVCenter, words(m_plot.y.title()));
+    }
+
+    void bars()
+    {
+        constexpr double kHalf = 0.38; // of the distance of two bars
+        for (const Bar &b : m_plot.bars) {
+            const QRectF bar(m_frame.at(b.x - kHalf, b.y), m_frame.at(b.x + kHalf, 0));
+            if (b.x < m_frame.view.x0 || b.x > m_frame.view.x1) {
+                continue;
+            }
+            m_painter.setPen(QPen(m_tones.soft, 0.7));
+            m_painter.setBrush(m_tones.soft);
+            m_painter.drawRect(bar & m_frame.plot);
+            m_painter.setBrush(QColor(b.swatch[0], b.swatch[1], b.swatch[2]));
+            m_painter.drawRect(QRectF(bar.left(), m_frame.plot.bottom() + 3, bar.width(), 11));
+        }
+    }
+
+    void series(const Series &s)
+    {
+        QPolygonF line;
+        for (const Point &p : s.points) {
+            line << m_frame.at(p.x, p.y);
+        }
+        m_painter.setBrush(Qt::NoBrush);
+        m_painter.setPen(QPen(colour(s.ink), s.width, styleOf(s.stroke)));
+        if (s.stroke != Stroke::None) {
+            s.closed ? m_painter.drawPolygon(line) : m_painter.drawPolyline(line);
+        }
+        for (const QPointF &at : line) {
+            mark(s.mark, at);
+        }
+    }
+
+    void mark(Mark mark, const QPointF &at)
+    {
+        switch (mark) {
+        case Mark::None: break;
+        case Mark::Square: m_painter.fillRect(QRectF(at.x() - 3, at.y() - 3, 6, 6), m_tones.ink); break;
+        case Mark::Ring:
+            m_painter.setPen(QPen(m_tones.ink, 1));
+            m_painter.drawEllipse(at, 3.5, 3.5);
+            break;
+        case Mark::Cross:
+            m_painter.setPen(QPen(m_tones.ink, 1));
+            m_painter.drawLine(at - QPointF(7, 0), at + QPointF(7, 0));
+            m_painter.drawLine(at - QPointF(0, 7), at + QPointF(0, 7));
+            break;
+        }
+    }
+
+    void limit(const Limit &l)
+    {
+        const View &v = m_frame.view;
+        if (l.y <= v.y0 || l.y > v.y1) {
+            return;
+        }
+        m_painter.setPen(QPen(m_tones.ink, l.stroke == Stroke::Solid ? 1.6 : 1.2, styleOf(l.stroke)));
+        m_painter.drawLine(m_frame.at(v.x0, l.y), m_frame.at(v.x1, l.y));
+        m_painter.setPen(m_tones.ink);
+        m_painter.drawText(QRectF(m_frame.plot.left() + 4, m_frame.at(v.x0, l.y).y() - 15, m_frame.plot.width() - 8, 14),
+                           (l.left ? Qt::AlignLeft : Qt::AlignRight) | Qt::AlignVCenter, words(l.name));
+    }
+
+    void legend()
+    {
+        const QRectF &plot = m_frame.plot;
+        const double height = 17.0 * double(m_plot.legend.size());
+        QPointF from;
+        switch (m_plot.legendAt) {
+        case Plot::Legend::None: return;
+        case Plot::Legend::Beside: from = {plot.right() + 14, m_area.top() + 22}; break;
+        case Plot::Legend::TopLeft: from = plot.topLeft() + QPointF(10, 26); break;
+        case Plot::Legend::BottomLeft: from = {plot.left() + 8, plot.bottom() - height + 7}; break;
+        case Plot::Legend::BottomRight: from = {plot.left(), plot.bottom() - height + 9}; break;
+        }
+        m_painter.setPen(m_tones.soft);
+        if (m_plot.legendAt == Plot::Legend::BottomRight) {
+            for (size_t i = 0; i < m_plot.legend.size(); ++i) {
+                const QRectF line(plot.left(), from.y() - 13 + 17.0 * double(i), plot.width() - 6, 17);
+                m_painter.drawText(line, Qt::AlignRight | Qt::AlignVCenter, words(m_plot.legend[i]));
+            }
+            return;
+        }
+        for (size_t i = 0; i < m_plot.legend.size(); ++i) {
+            m_painter.drawText(from + QPointF(0, 17.0 * double(i)), words(m_plot.legend[i]));
+        }
+    }
+
+    QPainter &m_painter;
+    const Plot &m_plot;
+    const Tones &m_tones;
+    QRectF m_area;
+    Frame m_frame;
+    bool m_whole;
+};
+
+/// Title and chart on an empty page.
+void page(QPainter &painter, const Plot &plot, const QSizeF &size)
+{
+    const Tones paper;
+    painter.fillRect(QRectF({0, 0}, size), paper.paper);
+    QFont small = painter.font();
+    small.setPixelSize(11);
+    QFont bold = small;
+    bold.setPixelSize(13);
+    bold.setBold(true);
+    painter.setFont(bold);
+    painter.setPen(paper.ink);
+    painter.drawText(QRectF(4, 0, size.width() - 8, 22), Qt::AlignLeft | Qt::AlignVCenter, words(plot.title));
+    painter.setFont(small);
+    draw(painter, QRectF(0, 22, size.width(), size.height() - 22), plot, paper);
+}
+
+} // namespace
+
+Frame Frame::of(const Plot &plot, const QRectF &area, const View &view)
+{
+    QRectF room = area;
+    if (plot.square) {
+        const double side = std::min(area.width() - 54, area.height() - 40);
+        room.setSize({side + 54, side + 40});
+    }
+    return {room.adjusted(44, 8, -10, -32), view};
+}
+
+void draw(QPainter &painter, const QRectF &area, const Plot &plot, const Tones &tones)
+{
+    draw(painter, area, plot, tones, wholeOf(plot));
+}
+
+void draw(QPainter &painter, const QRectF &area, const Plot &plot, const Tones &tones, const View &view)
+{
+    Drawing(painter, area, plot, tones, view).all();
+}
+
+int nearest(const std::vector<Reading> &readings, const Frame &frame, const QPointF &at)
+{
+    int found = -1;
+    double best = 30; // pixels; what stands above or below counts half
+    for (size_t i = 0; i < readings.size(); ++i) {
+        const QPointF p = frame.at(readings[i].x, readings[i].y);
+        const double d = std::hypot(p.x() - at.x(), (p.y() - at.y()) * 0.5);
+        if (d < best && frame.plot.adjusted(-4, -4, 4, 4).contains(p)) {
+            best = d;
+            found = int(i);
+        }
+    }
+    return found;
+}
+
+QByteArray svgOf(const Plot &plot, const QSize &size)
+{
+    QBuffer buffer;
+    QSvgGenerator svg;
+    svg.setOutputDevice(&buffer);
+    svg.setSize(size);
+    svg.setViewBox(QRect({0, 0}, size));
+    svg.setTitle(words(plot.title));
+    QPainter painter(&svg);
+    page(painter, plot, size);
+    painter.end();
+    return buffer.data();
+}
+
+QByteArray pdfOf(const Plot &plot, const QSize &size)
+{
+    QBuffer buffer;
+    buffer.open(QIODevice::WriteOnly);
+    QPdfWriter pdf(&buffer);
+    constexpr int kDpi = 96;
+    pdf.setResolution(kDpi);
+    pdf.setPageSize(QPageSize(QSizeF(size) * 72 / kDpi, QPageSize::Point, {}, QPageSize::ExactMatch));
+    pdf.setPageMargins({});
+    pdf.setTitle(words(plot.title));
+    QPainter painter(&pdf);
+    page(painter, plot, size);
+    painter.end();
+    return buffer.data();
+}
+
+QImage imageOf(const Plot &plot, const QSize &size, double scale)
+{
+    QImage image(QSizeF(size * scale).toSize(), QImage::Format_RGB32);
+    image.setDevicePixelRatio(scale);
+    QPainter painter(&image);
+    page(painter, plot, size);
+    return image;
+}
+
+} // namespace lamp::plot
