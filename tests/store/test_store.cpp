@@ -648,10 +648,16 @@ private Q_SLOTS:
         auto a = std::move(Store::open(path())).value(), b = std::move(Store::open(path())).value();
         const qint64 id = addDisplay(*a);
         const auto add = [&] { return a->studio().addRoom("Half a room").ok() ? Status(Done{}) : Status(Error{}); };
-        QVERIFY(!a->act([&]() -> Status { (void)add(); return Error{}; }).ok());
+        QVERIFY(!a->act([&]() -> Status {
+                      (void)add();
+                      return Error{};
+                  }).ok());
         bool thrown = false;
         try {
-            (void)a->act([&]() -> Status { (void)add(); throw std::runtime_error("in the middle"); });
+            (void)a->act([&]() -> Status {
+                (void)add();
+                throw std::runtime_error("in the middle");
+            });
         } catch (const std::runtime_error &) {
             thrown = true;
         }
