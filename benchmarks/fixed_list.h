@@ -2,7 +2,7 @@
 #pragma once
 
 #include "calibrate/target.h"
-#include "profile/icc.h"
+#include "icc/icc.h"
 #include "simlab/sim_bench.h"
 
 namespace lamp {

@@ -2,9 +2,9 @@
 // Made-up displays for tests, written as formulas: what each does to a drive is known exactly.
 #pragma once
 
-#include "calibrate/display_model.h"
 #include "colour/difference.h"
 #include "colour/spaces.h"
+#include "model/display_model.h"
 
 #include <cmath>
 #include <functional>

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/shell/main_window.h"
-#include "exchange/report.h"
+#include "report/report.h"
 
 #include <QApplication>
 #include <QCommandLineParser>

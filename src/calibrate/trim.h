@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "calibrate/primaries.h"
 #include "calibrate/target.h"
 #include "measure/gauge.h"
+#include "model/primaries.h"
 
 #include <functional>
 #include <limits>

@@ -2,7 +2,7 @@
 #pragma once
 
 #include "base/result.h"
-#include "exchange/results.h"
+#include "report/results.h"
 #include "visit/record.h"
 
 #include <nlohmann/json_fwd.hpp>

@@ -4,7 +4,7 @@
 #include "cli/output.h"
 #include "desktop/screen_eye.h"
 #include "device/bench_server.h"
-#include "exchange/files.h"
+#include "report/files.h"
 #include "simlab/sim_bench.h"
 
 #include <nlohmann/json.hpp>

@@ -6,12 +6,12 @@
 
 #include "colour/difference.h"
 #include "device/bench_client.h"
-#include "exchange/files.h"
 #include "exchange/reading_table.h"
 #include "measure/quick_set.h"
 #include "profile/display_cube.h"
 #include "profile/inspect.h"
 #include "profile/screening.h"
+#include "report/files.h"
 #include "visit/imported.h"
 
 #include <nlohmann/json.hpp>

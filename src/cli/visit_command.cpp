@@ -5,8 +5,8 @@
 #include "cli/progress_line.h"
 #include "device/bench_client.h"
 #include "exchange/reading_table.h"
-#include "exchange/report.h"
-#include "exchange/results.h"
+#include "report/report.h"
+#include "report/results.h"
 #include "visit/visit.h"
 
 #include <chrono>

@@ -1,16 +1,17 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "desktop/hold.h"
 
+#include <utility>
+
 namespace lamp {
 
 namespace {
 
-constexpr int kMostMs = 5000;
+constexpr double kMostS = 5;
 
-Error holdError(const std::string &what, const QByteArray &said)
+Error holdError(const std::string &what, const std::string &said)
 {
-    const std::string why = said.trimmed().toStdString();
-    return {ErrorKind::Storage, what + (why.empty() ? "" : " " + why), "", "Put the profile into use again.", "hold", false};
+    return {ErrorKind::Storage, what + (said.empty() ? "" : " " + said), "", "Put the profile into use again.", "hold", false};
 }
 
 } // namespace
@@ -18,23 +19,23 @@ Error holdError(const std::string &what, const QByteArray &said)
 Result<std::unique_ptr<Hold>> Hold::of(const std::string &command, const std::string &output)
 {
     std::unique_ptr<Hold> hold(new Hold);
-    hold->m_keeper.start(QString::fromStdString(command), {QStringLiteral("hold"), QStringLiteral("--output"), QString::fromStdString(output)});
-    if (!hold->m_keeper.waitForReadyRead(kMostMs) || !hold->m_keeper.readLine().startsWith("held")) {
-        hold->m_keeper.closeWriteChannel();
-        hold->m_keeper.waitForFinished(kMostMs);
-        return holdError("Profile and ramps could not be remembered, so they are not swapped.", hold->m_keeper.readAllStandardError());
+    std::string line;
+    const Status started = hold->m_keeper.start("exec " + shellQuoted(command) + " hold --output " + shellQuoted(output));
+    if (!started || hold->m_keeper.readLine(line, kMostS) != ChildProcess::Wait::Line || !line.starts_with("held")) {
+        (void)hold->m_keeper.finish(kMostS);
+        return holdError("Profile and ramps could not be remembered, so they are not swapped.", hold->m_keeper.lastWords());
     }
+    hold->m_held = true;
     return hold;
 }
 
 Status Hold::release()
 {
-    if (m_keeper.state() == QProcess::NotRunning) {
+    if (!std::exchange(m_held, false)) {
         return Done{};
     }
-    m_keeper.closeWriteChannel();
-    if (!m_keeper.waitForFinished(kMostMs) || m_keeper.exitCode() != 0) {
-        return holdError("What was in use before the look could not be put back.", m_keeper.readAllStandardError());
+    if (m_keeper.finish(kMostS) != 0) {
+        return holdError("What was in use before the look could not be put back.", m_keeper.lastWords());
     }
     return Done{};
 }

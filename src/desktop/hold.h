@@ -1,10 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "base/result.h"
+#include "device/child_process.h"
 
-#include <QProcess>
-
+#include <memory>
 #include <string>
 
 namespace lamp {
@@ -24,7 +23,8 @@ public:
 
 private:
     Hold() = default;
-    QProcess m_keeper;
+    ChildProcess m_keeper;
+    bool m_held = false;
 };
 
 } // namespace lamp

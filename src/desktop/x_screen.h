@@ -3,7 +3,7 @@
 
 #include "base/result.h"
 #include "device/bench.h"
-#include "profile/icc.h"
+#include "icc/icc.h"
 
 #include <memory>
 #include <optional>

@@ -192,6 +192,26 @@ std::optional<int> ChildProcess::exitStatus()
     return m_status;
 }
 
+std::optional<int> ChildProcess::finish(double timeoutS)
+{
+    closeFd(m_in);
+    const auto deadline = std::chrono::steady_clock::now() + std::chrono::duration<double>(timeoutS);
+    while (!exitStatus() && std::chrono::steady_clock::now() < deadline) {
+        drainErrors(); // it must not wait for room in the pipe
+        std::this_thread::sleep_for(std::chrono::milliseconds(5));
+    }
+    return exitStatus();
+}
+
+std::string shellQuoted(const std::string &text)
+{
+    std::string quoted = "'";
+    for (const char c : text) {
+        quoted += c == '\'' ? std::string("'\\''") : std::string(1, c);
+    }
+    return quoted + "'";
+}
+
 void ChildProcess::stop()
 {
     closeFd(m_in);

@@ -35,6 +35,9 @@ public:
     [[nodiscard]] std::string lastWords();
     /// Exit status as the shell counts it (128 + signal), where the child has ended.
     [[nodiscard]] std::optional<int> exitStatus();
+    /// Closes standard input and waits until the child has ended by itself. \param timeoutS wall seconds \return its exit
+    /// status; nothing where it has not
+    std::optional<int> finish(double timeoutS);
     /// Closes standard input, gives the child a moment, then ends its process group.
     void stop();
 
@@ -48,5 +51,8 @@ private:
     std::optional<int> m_status;
     bool m_outEnded = false;
 };
+
+/// A text as one word of a shell's line (POSIX.1-2017, Shell Command Language, 2.2.2).
+std::string shellQuoted(const std::string &text);
 
 } // namespace lamp

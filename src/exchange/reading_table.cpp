@@ -5,9 +5,9 @@
 #include "base/text.h"
 #include "colour/spaces.h"
 #include "exchange/cxf.h"
+#include "measure/measurement_json.h"
 #include "measure/reading_fields.h"
 #include "profile/cgats.h"
-#include "visit/measurement_json.h"
 
 #include <nlohmann/json.hpp>
 

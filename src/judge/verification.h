@@ -2,8 +2,8 @@
 #pragma once
 
 #include "colour/spaces.h"
+#include "icc/icc.h"
 #include "measure/gauge.h"
-#include "profile/icc.h"
 
 #include <string>
 #include <vector>

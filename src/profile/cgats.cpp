@@ -2,8 +2,8 @@
 #include "profile/cgats.h"
 
 #include "base/text.h"
+#include "icc/lcms_handles.h"
 #include "measure/reading_fields.h"
-#include "profile/lcms_handles.h"
 
 #include <algorithm>
 #include <cmath>

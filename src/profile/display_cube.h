@@ -4,7 +4,7 @@
 #include "colour/cube.h"
 #include "colour/spaces.h"
 #include "device/bench.h"
-#include "profile/icc.h"
+#include "icc/icc.h"
 
 #include <string>
 

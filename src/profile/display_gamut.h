@@ -2,7 +2,7 @@
 #pragma once
 
 #include "colour/spaces.h"
-#include "profile/icc.h"
+#include "icc/icc.h"
 
 #include <algorithm>
 #include <array>

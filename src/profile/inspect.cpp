@@ -4,8 +4,8 @@
 #include "colour/cct.h"
 #include "colour/difference.h"
 #include "colour/spaces.h"
+#include "icc/lcms_handles.h"
 #include "profile/display_gamut.h"
-#include "profile/lcms_handles.h"
 
 #include <algorithm>
 #include <cmath>

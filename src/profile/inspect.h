@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "profile/icc.h"
+#include "icc/icc.h"
 
 namespace lamp {
 

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "calibrate/display_model.h"
-#include "profile/icc.h"
+#include "icc/icc.h"
+#include "model/display_model.h"
 
 namespace lamp {
 

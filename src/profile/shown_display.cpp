@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "profile/shown_display.h"
+#include "model/design.h"
 
 #include "calibrate/ramps.h"
 

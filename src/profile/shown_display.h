@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "calibrate/display_model.h"
 #include "colour/spaces.h"
-#include "profile/icc.h"
+#include "icc/icc.h"
+#include "model/display_model.h"
 
 #include <algorithm>
 

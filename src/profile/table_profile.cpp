@@ -5,8 +5,8 @@
 #include "base/parallel.h"
 #include "colour/cube_root.h"
 #include "colour/spaces.h"
+#include "icc/lcms_handles.h"
 #include "profile/display_gamut.h"
-#include "profile/lcms_handles.h"
 #include "profile/light_space.h"
 
 #include <algorithm>

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Calibrating and profiling: one model of the display, read where it is least sure, gives ramps and profile.
+#include "model/design.h"
 #include "visit/visit.h"
 
 #include "colour/difference.h"

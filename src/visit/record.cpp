@@ -5,7 +5,7 @@
 #include "base/names.h"
 #include "colour/cct.h"
 #include "device/bench_json.h"
-#include "visit/measurement_json.h"
+#include "measure/measurement_json.h"
 
 #include <cmath>
 #include <sstream>

@@ -6,10 +6,10 @@
 #include "calibrate/target.h"
 #include "calibrate/trim.h"
 #include "device/bench.h"
+#include "icc/icc.h"
 #include "judge/tolerance.h"
 #include "judge/verification.h"
 #include "measure/gauge.h"
-#include "profile/icc.h"
 
 #include <nlohmann/json_fwd.hpp>
 

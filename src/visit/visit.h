@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "model/design.h"
 #include "profile/cgats.h"
 #include "profile/table_profile.h"
 #include "visit/record.h"

@@ -2,7 +2,7 @@
 #include "visit/whole_visit.h"
 
 #include "base/json.h"
-#include "visit/measurement_json.h"
+#include "measure/measurement_json.h"
 
 #include <algorithm>
 #include <cmath>

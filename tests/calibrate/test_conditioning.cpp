@@ -2,6 +2,7 @@
 // What a reading does to the display model, against the textbook's formulas worked out here by plain matrices.
 // Source: Rasmussen and Williams, Gaussian Processes for Machine Learning (2006), eq. 2.23 to 2.26; the update by one
 // more observation is the Schur complement of the joint covariance (ibid., A.2).
+#include "model/design.h"
 #include "support.h"
 
 #include "colour/difference.h"

@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "model/design.h"
 #include "support.h"
 
 #include "calibrate/ramps.h"

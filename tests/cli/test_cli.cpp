@@ -2,7 +2,7 @@
 #include "support.h"
 
 #include "cli/command.h"
-#include "exchange/files.h"
+#include "report/files.h"
 
 #include <QDir>
 #include <QFile>

@@ -5,10 +5,10 @@
 #include "cli/command.h"
 #include "colour/cube.h"
 #include "colour/difference.h"
-#include "exchange/files.h"
 #include "exchange/reading_table.h"
 #include "panels.h"
 #include "profile/inspect.h"
+#include "report/files.h"
 
 #include <QDir>
 #include <QJsonArray>

@@ -3,8 +3,8 @@
 #include "support.h"
 
 #include "cli/command.h"
-#include "exchange/files.h"
 #include "exchange/reading_table.h"
+#include "report/files.h"
 #include "visit/whole_visit.h"
 
 #include <QDir>

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "support.h"
 
-#include "exchange/files.h"
 #include "judge/verification.h"
+#include "report/files.h"
 
 #include <QDir>
 #include <QElapsedTimer>

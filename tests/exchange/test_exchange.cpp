@@ -1,10 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "support.h"
 
-#include "exchange/report.h"
-#include "exchange/results.h"
-#include "exchange/visit_plots.h"
 #include "plot/render.h"
+#include "report/report.h"
+#include "report/results.h"
+#include "report/visit_plots.h"
 #include "simlab/sim_bench.h"
 #include "visit/visit.h"
 

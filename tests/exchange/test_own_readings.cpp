@@ -2,9 +2,9 @@
 // Any visit's readings, brought in again in any of our formats, say what the visit said.
 #include "support.h"
 
-#include "exchange/files.h"
 #include "exchange/reading_table.h"
 #include "profile/cgats.h"
+#include "report/files.h"
 #include "simlab/sim_bench.h"
 #include "visit/own_readings.h"
 #include "visit/visit.h"

@@ -2,11 +2,11 @@
 #include "support.h"
 
 #include "colour/spaces.h"
-#include "exchange/profile_plots.h"
-#include "exchange/visit_plots.h"
 #include "panels.h"
 #include "plot/render.h"
 #include "profile/table_profile.h"
+#include "report/profile_plots.h"
+#include "report/visit_plots.h"
 
 #include <QGuiApplication>
 #include <QImage>

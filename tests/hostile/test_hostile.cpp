@@ -3,8 +3,8 @@
 
 #include "device/bench_json.h"
 #include "device/bench_server.h"
-#include "exchange/files.h"
 #include "profile/inspect.h"
+#include "report/files.h"
 #include "simlab/sim_bench.h"
 #include "visit/visit.h"
 

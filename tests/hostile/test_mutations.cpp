@@ -3,7 +3,6 @@
 // allocation over 256 MiB ends the test (tests/CMakeLists.txt).
 #include "support.h"
 
-#include "exchange/files.h"
 #include "exchange/reading_table.h"
 #include "judge/tolerance.h"
 #include "measure/correction.h"
@@ -11,6 +10,7 @@
 #include "profile/display_cube.h"
 #include "profile/inspect.h"
 #include "profile/table_profile.h"
+#include "report/files.h"
 #include "visit/imported.h"
 #include "visit/whole_visit.h"
 

@@ -4,12 +4,12 @@
 #include "colour/difference.h"
 #include "colour/spaces.h"
 #include "gamut/gamut.h"
+#include "icc/icc.h"
+#include "icc/parametric.h"
 #include "judge/verification.h"
 #include "panels.h"
 #include "profile/display_gamut.h"
-#include "profile/icc.h"
 #include "profile/inspect.h"
-#include "profile/parametric.h"
 #include "profile/table_profile.h"
 
 #include <QFile>

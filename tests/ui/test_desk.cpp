@@ -10,8 +10,8 @@
 #include "app/profiles/profile_view.h"
 #include "app/profiles/screening_view.h"
 #include "colour/spaces.h"
-#include "exchange/files.h"
 #include "panels.h"
+#include "report/files.h"
 #include "visit/imported.h"
 
 #include <QApplication>

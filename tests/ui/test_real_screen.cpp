@@ -14,7 +14,7 @@
 #include "app/visit/screen_bench.h"
 #include "app/visit/worksheet.h"
 #include "desktop/screen_eye.h"
-#include "exchange/report.h"
+#include "report/report.h"
 
 #include <QApplication>
 #include <QComboBox>

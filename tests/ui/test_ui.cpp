@@ -22,9 +22,9 @@
 #include "app/visit/screen_bench.h"
 #include "app/visit/work_settings.h"
 #include "app/visit/worksheet.h"
-#include "exchange/files.h"
-#include "exchange/report.h"
-#include "exchange/visit_plots.h"
+#include "report/files.h"
+#include "report/report.h"
+#include "report/visit_plots.h"
 #include "visit/whole_visit.h"
 
 #include <QApplication>

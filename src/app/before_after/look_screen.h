@@ -3,7 +3,7 @@
 
 #include "desktop/hold.h"
 #include "desktop/x_screen.h"
-#include "profile/icc.h"
+#include "icc/icc.h"
 
 #include <QImage>
 #include <QWidget>

@@ -7,8 +7,8 @@
 #include "app/profiles/profile_view.h"
 #include "app/profiles/screening_view.h"
 #include "app/visit/work_settings.h"
-#include "exchange/files.h"
 #include "profile/display_cube.h"
+#include "report/files.h"
 #include "visit/imported.h"
 #include "visit/whole_visit.h"
 

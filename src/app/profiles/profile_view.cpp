@@ -2,7 +2,7 @@
 #include "app/profiles/profile_view.h"
 #include "app/parts/plain_table.h"
 
-#include "exchange/profile_plots.h"
+#include "report/profile_plots.h"
 
 #include <QCheckBox>
 #include <QFileInfo>

@@ -3,7 +3,7 @@
 #include "app/parts/plain_table.h"
 #include "app/parts/words.h"
 
-#include "exchange/profile_plots.h"
+#include "report/profile_plots.h"
 #include "visit/imported.h"
 
 #include <QFileInfo>

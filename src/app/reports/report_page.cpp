@@ -5,7 +5,7 @@
 #include "app/parts/banner.h"
 #include "app/parts/words.h"
 #include "base/file.h"
-#include "exchange/report.h"
+#include "report/report.h"
 
 #include <QFileDialog>
 #include <QHBoxLayout>

@@ -9,6 +9,7 @@
 #include "app/profiles/installed_panel.h"
 #include "app/profiles/screening_view.h"
 #include "app/reports/report_page.h"
+#include "app/shell/key_filter.h"
 #include "app/shell/progress_bar.h"
 #include "app/shell/welcome.h"
 #include "app/studio/add_display.h"
@@ -21,26 +22,18 @@
 #include "app/visit/worksheet.h"
 #include "measure/quick_set.h"
 
-#include <QAbstractSpinBox>
 #include <QApplication>
 #include <QCloseEvent>
-#include <QComboBox>
 #include <QDragEnterEvent>
 #include <QFileDialog>
 #include <QGridLayout>
-#include <QKeyEvent>
-#include <QLabel>
-#include <QLineEdit>
 #include <QMenuBar>
 #include <QMimeData>
-#include <QPlainTextEdit>
 #include <QSettings>
 #include <QSplitter>
 #include <QStackedWidget>
-#include <QTextEdit>
 #include <QTreeView>
 #include <QUrl>
-#include <QWindow>
 
 namespace lamp::app {
 
@@ -49,23 +42,14 @@ namespace {
 /// A studio of no more displays is laid open whole.
 constexpr int kFewDisplays = 200;
 
-/// Whether what has the focus is typed into: then letters, digits and the space bar are its own.
-bool takesLetters(const QWidget *w)
-{
-    const auto *edit = qobject_cast<const QTextEdit *>(w);
-    return qobject_cast<const QLineEdit *>(w) != nullptr || (edit != nullptr && !edit->isReadOnly())
-           || qobject_cast<const QPlainTextEdit *>(w) != nullptr || qobject_cast<const QAbstractSpinBox *>(w) != nullptr
-           || qobject_cast<const QComboBox *>(w) != nullptr;
-}
-
 } // namespace
 
 MainWindow::MainWindow(QString storePath, QWidget *parent)
     : QMainWindow(parent), m_banner(new Banner), m_installed(new InstalledPanel), m_studio(new OpenStudio(std::move(storePath), *m_banner, this)),
-      m_visits(new VisitController(*m_studio, *m_installed, *m_banner, *this)), m_background(new Background(this)),
-      m_placesModel(new PlacesModel(this)), m_places(new QTreeView), m_stack(new QStackedWidget), m_welcome(new Welcome), m_card(new CardView),
-      m_worksheet(new Worksheet), m_desk(new FileDesk), m_bringIn(new BringIn(*m_studio, *m_desk, *m_background, *m_banner, this)),
-      m_report(new ReportPage(*m_background, *m_banner)), m_reading(new ReadingPanel), m_bench(new BenchPanel), m_progress(new ProgressBar)
+      m_visits(new VisitController(*m_studio, *m_installed, *m_banner, *this)), m_visitDesk(new VisitDesk(*m_studio, *m_visits, this)),
+      m_background(new Background(this)), m_placesModel(new PlacesModel(this)), m_places(new QTreeView), m_stack(new QStackedWidget),
+      m_welcome(new Welcome), m_card(new CardView), m_desk(new FileDesk), m_bringIn(new BringIn(*m_studio, *m_desk, *m_background, *m_banner, this)),
+      m_report(new ReportPage(*m_background, *m_banner)), m_progress(new ProgressBar)
 {
     setWindowTitle(tr("Dutiful Lamp"));
     resize(1280, 760); // with its title bar it fits on a screen of 1280 by 800
@@ -80,12 +64,12 @@ MainWindow::MainWindow(QString storePath, QWidget *parent)
     if (auto *panes = findChild<QSplitter *>(QStringLiteral("panes"))) {
         panes->restoreState(settings.value(QStringLiteral("window/panes")).toByteArray());
     }
-    qApp->installEventFilter(this);
+    auto *keys = new KeyFilter(*this);
+    connect(keys, &KeyFilter::pressed, this, [this](int key, bool &taken) { taken = press(key); });
 }
 
 MainWindow::~MainWindow()
 {
-    qApp->removeEventFilter(this);
     m_studio->stop();
     m_visits->runner().cancel();
 }
@@ -99,15 +83,15 @@ void MainWindow::layOut()
     m_places->setIndentation(10);
     m_places->setMinimumWidth(200);
     m_places->setAccessibleName(tr("Places"));
-    for (QWidget *page : std::initializer_list<QWidget *>{m_welcome, m_card, m_worksheet, m_desk, m_report}) {
+    for (QWidget *page : std::initializer_list<QWidget *>{m_welcome, m_card, worksheet(), m_desk, m_report}) {
         m_stack->addWidget(page);
     }
     m_card->addBelow(m_installed);
     auto *right = new QWidget;
     auto *rightLayout = new QVBoxLayout(right);
     rightLayout->setContentsMargins(0, 0, 0, 0);
-    rightLayout->addWidget(m_reading);
-    rightLayout->addWidget(m_bench);
+    rightLayout->addWidget(reading());
+    rightLayout->addWidget(bench());
     rightLayout->addStretch(1);
     right->setFixedWidth(326);
     auto *centre = new QWidget;
@@ -156,7 +140,7 @@ void MainWindow::buildMenus()
     display->addAction(tr("&Next profile of this computer's output"), QKeySequence(tr("F9")), this, [this] { m_installed->next(); });
     display->addAction(tr("&Before and after on this computer's output"), QKeySequence(tr("F8")), this, [this] { m_installed->lookBothWays(); });
     display->addAction(tr("Its &card"), QKeySequence(tr("F2")), this, [this] { showCard(); });
-    display->addAction(tr("To the running &visit"), QKeySequence(tr("F4")), this, [this] { showRunning(); });
+    display->addAction(tr("To the running &visit"), QKeySequence(tr("F4")), m_visitDesk, &VisitDesk::showRunning);
     QMenu *view = menuBar()->addMenu(tr("S&urround"));
     for (const auto &[name, surround] : std::vector<std::pair<QString, Surround>>{
              {tr("&Dim"), Surround::Dim}, {tr("&Medium"), Surround::Medium}, {tr("&Bright"), Surround::Bright}}) {
@@ -184,19 +168,16 @@ void MainWindow::connectPages()
     });
     connect(m_stack, &QStackedWidget::currentChanged, this, &MainWindow::tellOfVisit);
     connect(m_card, &CardView::visitWanted, this, &MainWindow::startVisit);
-    connect(m_card, &CardView::recordWanted, this, &MainWindow::showKept);
+    connect(m_card, &CardView::recordWanted, this, [this](const QString &id) { m_banner->did(m_visitDesk->showKept(id)); });
     connect(m_card, &CardView::cadenceChanged, this, [this](int days) {
         if (m_banner->did(store()->studio().setCadence(m_display, days))) {
             reloadPlaces();
         }
     });
-    connect(m_worksheet, &Worksheet::answered, this, [this](const Answer &a) {
-        m_bench->askFor({}, 0);
-        runner()->answer(a);
-    });
-    connect(m_worksheet, &Worksheet::reportWanted, this, &MainWindow::toggleReport);
-    connect(m_worksheet, &Worksheet::profileWanted, this, [this] { m_desk->layOpen(text(m_shown->profileName()), m_shown->profile); });
-    connect(m_report, &ReportPage::backWanted, this, [this] { m_stack->setCurrentWidget(m_worksheet); });
+    connect(worksheet(), &Worksheet::reportWanted, this, &MainWindow::toggleReport);
+    connect(worksheet(), &Worksheet::profileWanted, this,
+            [this] { m_desk->layOpen(text(m_visitDesk->shown()->profileName()), m_visitDesk->shown()->profile); });
+    connect(m_report, &ReportPage::backWanted, this, [this] { m_stack->setCurrentWidget(worksheet()); });
     connect(m_desk, &FileDesk::laid, this, [this] {
         m_banner->hide();
         m_stack->setCurrentWidget(m_desk);
@@ -207,7 +188,7 @@ void MainWindow::connectPages()
     connect(m_bringIn, &BringIn::broughtIn, this, [this](const RecordPtr &record, qint64 display, bool made) {
         m_display = display;
         reloadPlaces();
-        showRecord(record);
+        m_visitDesk->showRecord(record);
         if (made) {
             m_visits->keep(record, display);
         }
@@ -235,44 +216,38 @@ void MainWindow::connectStudio()
 
 void MainWindow::connectVisits()
 {
-    connect(runner(), &VisitRunner::readingTaken, this, [this](const Measurement &m, const RecordPtr &r) {
-        m_reading->show(m, *r);
-        if (visitShown()) {
-            m_worksheet->showReading(r);
-        }
-    });
-    connect(runner(), &VisitRunner::stageChanged, this, [this](Stage, const RecordPtr &r) {
-        if (visitShown()) {
-            m_shown = r;
-            m_worksheet->setRecord(r);
-        }
-    });
     connect(runner(), &VisitRunner::progressed, this, [this](const Progress &p) {
         m_progress->setProgress(p.fraction);
         m_progress->say(tr("%1: about %2 left").arg(text(stageTitle(p.stage)), text(spanText(p.secondsLeft))));
     });
-    connect(runner(), &VisitRunner::asked, this, [this](const Question &q) {
-        m_progress->say(tr("%1: waiting for you").arg(text(stageTitle(q.stage))));
-        visitShown() ? showRunning() : tellOfVisit();
+    connect(m_visitDesk, &VisitDesk::worksheetWanted, this, [this] {
+        m_stack->setCurrentWidget(worksheet());
+        tellOfVisit();
     });
-    connect(m_visits, &VisitController::begun, this, &MainWindow::visitBegun);
+    connect(m_visitDesk, &VisitDesk::displayMeant, this, &MainWindow::mean);
+    connect(m_visitDesk, &VisitDesk::cardWanted, this, &MainWindow::showCard);
+    connect(m_visitDesk, &VisitDesk::waits, this, &MainWindow::tellOfVisit);
+    connect(m_visitDesk, &VisitDesk::status, m_progress, &ProgressBar::say);
+    connect(m_visits, &VisitController::begun, this, [this](const RecordPtr &, bool simulated) { m_progress->begin(simulated); });
     connect(m_visits, &VisitController::finished, this, [this](const RecordPtr &record, qint64) {
-        visitEnded(record, true);
+        m_progress->end();
+        reloadPlaces();
         m_progress->say(tr("Visit finished: %1").arg(text(verdictName(record->verdict))));
     });
-    connect(m_visits, &VisitController::failed, this, [this](const Error &error, const RecordPtr &record, qint64) {
-        visitEnded(record, false);
+    connect(m_visits, &VisitController::failed, this, [this](const Error &error) {
+        m_progress->end();
+        reloadPlaces();
         m_progress->say(error.kind == ErrorKind::Cancelled ? tr("Visit stopped; its readings are kept.") : tr("Visit stopped by a fault."));
     });
     connect(m_visits, &VisitController::kept, this, [this](const RecordPtr &record, qint64 displayId, const QString &message) {
         const auto display = store()->studio().display(displayId);
-        if (m_shown == record || !display) {
+        if (m_visitDesk->shown() == record || !display) {
             m_banner->say(message);
             return;
         }
         m_banner->say(display->name + ": " + message, tr("Show it"), [this, record, displayId] {
             selectDisplay(displayId);
-            showRecord(record);
+            m_visitDesk->showRecord(record);
         });
     });
     connect(m_visits, &VisitController::setAside, this, [this] {
@@ -283,7 +258,7 @@ void MainWindow::connectVisits()
     connect(m_visits, &VisitController::pausedChanged, m_progress, &ProgressBar::setPaused);
     connect(m_progress, &ProgressBar::pauseWanted, m_visits, &VisitController::pauseOrGoOn);
     connect(m_progress, &ProgressBar::cancelWanted, m_visits, &VisitController::cancel);
-    connect(m_progress, &ProgressBar::visitWanted, this, &MainWindow::showRunning);
+    connect(m_progress, &ProgressBar::visitWanted, m_visitDesk, &VisitDesk::showRunning);
     connect(m_progress, &ProgressBar::speedChanged, this, [this](double speed) { runner()->setSpeed(speed); });
     runner()->setSpeed(m_progress->speed());
     ScreeningView *screening = m_desk->screening();
@@ -349,77 +324,21 @@ void MainWindow::selectDisplay(qint64 id)
 
 bool MainWindow::onWorksheet() const
 {
-    return m_stack->currentWidget() == m_worksheet;
-}
-
-bool MainWindow::visitShown() const
-{
-    return runner()->running() && m_showsVisit && onWorksheet();
-}
-
-void MainWindow::showRecord(const RecordPtr &record)
-{
-    m_showsVisit = false;
-    m_shown = record;
-    m_worksheet->setQuestion({}, false, {});
-    m_worksheet->setRecord(record);
-    m_stack->setCurrentWidget(m_worksheet);
-    tellOfVisit();
-}
-
-void MainWindow::showKept(const QString &visitId)
-{
-    if (runner()->running() && runner()->visitId() == visitId) {
-        showRunning();
-        return;
-    }
-    auto record = store()->visits().record(visitId);
-    if (record) {
-        showRecord(std::make_shared<VisitRecord>(std::move(record).value()));
-    } else {
-        m_banner->say(record.error());
-    }
+    return m_stack->currentWidget() == worksheet();
 }
 
 void MainWindow::tellOfVisit()
 {
-    const bool away = runner()->running() && !visitShown();
+    const bool away = runner()->running() && !m_visitDesk->showsRunning();
     const auto display = away && store() != nullptr && runner()->question() ? store()->studio().display(runner()->displayId()) : std::nullopt;
     m_progress->offerVisit(!away ? QString() : (display ? tr("%1 waits for you (F4)").arg(display->name) : tr("To the visit (F4)")));
 }
 
-void MainWindow::showRunning()
+void MainWindow::mean(qint64 displayId)
 {
-    if (!runner()->running()) {
-        return;
-    }
-    const bool fresh = !visitShown();
-    m_showsVisit = true;
-    {
-        const QSignalBlocker blocker(m_places->selectionModel());
-        selectDisplay(runner()->displayId());
-    }
-    m_display = runner()->displayId();
-    if (runner()->record()) {
-        m_shown = runner()->record();
-    }
-    const auto bench = m_visits->simulatedBench(runner()->displayId());
-    if (fresh) {
-        m_worksheet->setRecord(m_shown);
-        m_bench->setBench(bench);
-        m_stack->setCurrentWidget(m_worksheet);
-    }
-    tellOfVisit();
-    const std::optional<Question> q = runner()->question();
-    m_worksheet->setTargets(store()->aims().targets());
-    m_worksheet->setQuestion(q, bench != nullptr, m_shown ? m_shown->plan.target : Target{});
-    if (q && q->kind == Question::Kind::Control) {
-        m_bench->askFor(text(q->control), q->value);
-    }
-    // A stray button elsewhere must not swallow the space bar.
-    if (q && q->kind != Question::Kind::Target && q->kind != Question::Kind::Control) {
-        m_worksheet->setFocus();
-    }
+    const QSignalBlocker blocker(m_places->selectionModel());
+    selectDisplay(displayId);
+    m_display = displayId;
 }
 
 void MainWindow::showCard()
@@ -429,17 +348,16 @@ void MainWindow::showCard()
         return;
     }
     if (runner()->running() && runner()->displayId() == m_display) {
-        showRunning();
+        m_visitDesk->showRunning();
         return;
     }
-    m_showsVisit = false;
     m_card->show(*display, *store(), wallNow());
     if (const auto problem = store()->takeProblem()) {
         m_banner->say(*problem);
     }
     m_installed->choose(display->screen);
     m_stack->setCurrentWidget(m_card);
-    m_bench->setBench(m_visits->benchFor(*display).simulated);
+    m_visitDesk->showCardOf(*display);
     tellOfVisit();
 }
 
@@ -448,51 +366,12 @@ void MainWindow::startVisit(Task task)
     m_visits->start(task, m_display);
 }
 
-void MainWindow::visitBegun(const RecordPtr &record, bool simulated)
-{
-    m_display = runner()->displayId();
-    {
-        const QSignalBlocker blocker(m_places->selectionModel());
-        selectDisplay(m_display);
-    }
-    m_bench->setBench(m_visits->simulatedBench(m_display));
-    m_reading->clear();
-    m_shown = record;
-    m_showsVisit = true;
-    m_worksheet->setQuestion({}, false, {});
-    m_worksheet->setRecord(record);
-    m_stack->setCurrentWidget(m_worksheet);
-    m_worksheet->setFocus();
-    m_progress->begin(simulated);
-}
-
-void MainWindow::visitEnded(const RecordPtr &record, bool whole)
-{
-    const bool here = m_showsVisit && onWorksheet();
-    m_showsVisit = false;
-    m_progress->end();
-    if (here && whole) {
-        showRecord(record);
-    } else if (!whole) {
-        m_worksheet->setQuestion({}, false, {});
-    }
-    reloadPlaces();
-    if (here && !whole) {
-        if (record->id.empty() || record->readings.empty()) {
-            showCard();
-        } else {
-            m_shown = record;
-            m_worksheet->setRecord(record);
-        }
-    }
-}
-
 void MainWindow::toggleReport()
 {
     if (m_stack->currentWidget() == m_report) {
-        m_stack->setCurrentWidget(m_worksheet);
-    } else if (m_shown && !m_shown->checks.empty()) {
-        m_report->show(m_shown);
+        m_stack->setCurrentWidget(worksheet());
+    } else if (m_visitDesk->shown() && !m_visitDesk->shown()->checks.empty()) {
+        m_report->show(m_visitDesk->shown());
         m_stack->setCurrentWidget(m_report);
     }
 }
@@ -534,11 +413,11 @@ void MainWindow::installProfile(const Bytes &profile)
 
 void MainWindow::passVisitOn()
 {
-    if (!m_shown || m_shown->id.empty() || !onWorksheet()) {
+    if (!m_visitDesk->shown() || m_visitDesk->shown()->id.empty() || !onWorksheet()) {
         m_banner->say(tr("Open the visit that is to be passed on first: its line on the display's card."));
         return;
     }
-    m_bringIn->passOn(m_shown, this);
+    m_bringIn->passOn(m_visitDesk->shown(), this);
 }
 
 void MainWindow::dragEnterEvent(QDragEnterEvent *event)
@@ -576,49 +455,20 @@ void MainWindow::setSurround(Surround surround)
     reloadPlaces();
 }
 
-bool MainWindow::handleKey(QKeyEvent *event)
+bool MainWindow::press(int key)
 {
-    if (event->modifiers() & ~(Qt::ShiftModifier | Qt::KeypadModifier)) {
-        return false;
-    }
-    const bool sheet = onWorksheet();
-    if (event->key() == Qt::Key_Space && sheet && runner()->running() && runner()->question()) {
-        m_worksheet->goOn();
+    if (onWorksheet() && m_visitDesk->press(key)) {
         return true;
     }
-    if (event->key() >= Qt::Key_1 && event->key() <= Qt::Key_9 && sheet && m_worksheet->choose(event->key() - Qt::Key_0)) {
-        return true;
-    }
-    if (event->key() == Qt::Key_Escape && runner()->running()) {
+    if (key == Qt::Key_Escape && runner()->running()) {
         m_visits->pauseOrGoOn();
         return true;
     }
-    if (event->key() == Qt::Key_B && sheet) {
-        m_worksheet->toggleLook();
-        return true;
-    }
-    if (event->key() == Qt::Key_R && (sheet || m_stack->currentWidget() == m_report)) {
+    if (key == Qt::Key_R && (onWorksheet() || m_stack->currentWidget() == m_report)) {
         toggleReport();
         return true;
     }
     return false;
-}
-
-bool MainWindow::eventFilter(QObject *watched, QEvent *event)
-{
-    if (event->type() == QEvent::Polish || event->type() == QEvent::Show) {
-        // Names come from files and devices: a label shows them as they are, unless it says that its text is marked up.
-        auto *label = qobject_cast<QLabel *>(watched);
-        if (label != nullptr && label->textFormat() == Qt::AutoText) {
-            label->setTextFormat(Qt::PlainText);
-        }
-    }
-    // Once for the window that gets the key, not again for every parent it is passed on to.
-    if (event->type() == QEvent::KeyPress && watched == windowHandle() && isActiveWindow() && QApplication::activeModalWidget() == nullptr
-        && !takesLetters(QApplication::focusWidget()) && handleKey(static_cast<QKeyEvent *>(event))) {
-        return true;
-    }
-    return QMainWindow::eventFilter(watched, event);
 }
 
 void MainWindow::closeEvent(QCloseEvent *event)

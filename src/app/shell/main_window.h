@@ -3,7 +3,7 @@
 
 #include "app/parts/look.h"
 #include "app/studio/open_studio.h"
-#include "app/visit/visit_controller.h"
+#include "app/visit/visit_desk.h"
 
 #include <QMainWindow>
 
@@ -45,12 +45,12 @@ public:
     /// Lays files on the desk: profiles, readings.
     void openFiles(const QStringList &files);
 
-    [[nodiscard]] Worksheet *worksheet() const { return m_worksheet; }
+    [[nodiscard]] Worksheet *worksheet() const { return m_visitDesk->worksheet(); }
     [[nodiscard]] VisitRunner *runner() const { return &m_visits->runner(); }
     [[nodiscard]] VisitController *visits() const { return m_visits; }
     [[nodiscard]] Store *store() const { return m_studio->store(); }
-    [[nodiscard]] ReadingPanel *reading() const { return m_reading; }
-    [[nodiscard]] BenchPanel *bench() const { return m_bench; }
+    [[nodiscard]] ReadingPanel *reading() const { return m_visitDesk->reading(); }
+    [[nodiscard]] BenchPanel *bench() const { return m_visitDesk->bench(); }
     [[nodiscard]] FileDesk *desk() const { return m_desk; }
     [[nodiscard]] InstalledPanel *installed() const { return m_installed; }
     [[nodiscard]] QString statusText() const;
@@ -61,7 +61,6 @@ protected:
     void closeEvent(QCloseEvent *event) override;
     void dragEnterEvent(QDragEnterEvent *event) override;
     void dropEvent(QDropEvent *event) override;
-    bool eventFilter(QObject *watched, QEvent *event) override;
 
 private:
     void layOut();
@@ -71,43 +70,33 @@ private:
     void connectVisits();
     void reloadPlaces();
     void showCard();
-    /// Shows a visit that is kept; not the running one.
-    void showRecord(const RecordPtr &record);
-    void showKept(const QString &visitId);
-    /// Goes to the running visit, wherever one is, with its question.
-    void showRunning();
-    void visitBegun(const RecordPtr &record, bool simulated);
-    void visitEnded(const RecordPtr &record, bool whole);
+    /// Makes a display the current one without going to its card.
+    void mean(qint64 displayId);
     /// The way to the running visit, where something else is shown, and whether it waits.
     void tellOfVisit();
     void toggleReport();
     void addDisplay();
     void passVisitOn();
     void installProfile(const Bytes &profile);
-    bool handleKey(QKeyEvent *event);
+    [[nodiscard]] bool press(int key);
     void setSurround(Surround surround);
-    [[nodiscard]] bool visitShown() const;
     [[nodiscard]] bool onWorksheet() const;
 
     Banner *m_banner;
     InstalledPanel *m_installed;
     OpenStudio *m_studio;
     VisitController *m_visits;
+    VisitDesk *m_visitDesk;
     Background *m_background;
     PlacesModel *m_placesModel;
     QTreeView *m_places;
     QStackedWidget *m_stack;
     Welcome *m_welcome;
     CardView *m_card;
-    Worksheet *m_worksheet;
     FileDesk *m_desk;
     BringIn *m_bringIn;
     ReportPage *m_report;
-    ReadingPanel *m_reading;
-    BenchPanel *m_bench;
     ProgressBar *m_progress;
-    RecordPtr m_shown;
-    bool m_showsVisit = false; ///< the worksheet shows the running visit, not one from the card
     qint64 m_display = 0;
 };
 

@@ -3,7 +3,7 @@
 
 #include "app/visit/opened_bench.h"
 #include "app/visit/visit_runner.h"
-#include "exchange/results.h"
+#include "report/results.h"
 #include "simlab/sim_bench.h"
 #include "store/store.h"
 

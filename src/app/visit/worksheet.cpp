@@ -6,7 +6,7 @@
 #include "app/parts/plain_table.h"
 #include "app/parts/plot_widget.h"
 #include "app/parts/words.h"
-#include "exchange/visit_plots.h"
+#include "report/visit_plots.h"
 
 #include <QCheckBox>
 #include <QFileDialog>

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "exchange/files.h"
+#include "report/files.h"
 
 #include "exchange/reading_table.h"
 

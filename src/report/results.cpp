@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "exchange/results.h"
+#include "report/results.h"
 
 #include "base/json.h"
-#include "exchange/report.h"
+#include "report/report.h"
 #include "visit/whole_visit.h"
 
 #include <array>

@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Reading profiles.
-#include "profile/icc.h"
+#include "icc/icc.h"
 
 #include "colour/spaces.h"
-#include "profile/lcms_handles.h"
+#include "icc/lcms_handles.h"
 
 #include <algorithm>
 #include <cmath>

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "calibrate/primaries.h"
+#include "model/primaries.h"
 
 #include "colour/spaces.h"
 

@@ -2,7 +2,7 @@
 // Little CMS handles that own their memory. For the .cpp files of this floor only.
 #pragma once
 
-#include "profile/icc.h"
+#include "icc/icc.h"
 
 #include <lcms2.h>
 

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "exchange/files.h"
+#include "report/files.h"
 
 #include <filesystem>
 

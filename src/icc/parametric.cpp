@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Tone curves by formula (docs/methods.md, "Curves by formula").
-#include "profile/parametric.h"
+#include "icc/parametric.h"
 
 #include "base/golden_section.h"
 #include "colour/cube_root.h"

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "exchange/visit_plots.h"
+#include "report/visit_plots.h"
 
 #include "colour/spaces.h"
 #include "colour/spectrum.h"

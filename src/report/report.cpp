@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "exchange/report.h"
+#include "report/report.h"
 
 #include "colour/cct.h"
-#include "exchange/visit_plots.h"
 #include "plot/render.h"
+#include "report/visit_plots.h"
 
 #include <QBuffer>
 #include <QFontDatabase>

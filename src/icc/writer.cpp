@@ -2,10 +2,10 @@
 // Writing profiles: what all have in common, and the matrix form.
 #include "base/names.h"
 #include "base/text.h"
-#include "profile/lcms_handles.h"
+#include "icc/lcms_handles.h"
 
 #include "colour/spaces.h"
-#include "profile/parametric.h"
+#include "icc/parametric.h"
 
 #include <lcms2_plugin.h>
 

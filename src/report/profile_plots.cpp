@@ -1,9 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "exchange/profile_plots.h"
+#include "report/profile_plots.h"
 
 #include "base/text.h"
 #include "colour/spaces.h"
-#include "exchange/visit_plots.h"
+#include "report/visit_plots.h"
 
 #include <functional>
 

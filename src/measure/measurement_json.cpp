@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "visit/measurement_json.h"
+#include "measure/measurement_json.h"
 
 #include "measure/reading_fields.h"
 

@@ -2,8 +2,8 @@
 #pragma once
 
 #include "base/file.h"
+#include "icc/icc.h"
 #include "profile/cgats.h"
-#include "profile/icc.h"
 #include "visit/record.h"
 
 #include <filesystem>
