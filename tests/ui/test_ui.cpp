@@ -48,6 +48,7 @@
 #include <QTreeView>
 
 #include <csignal>
+#include <random>
 #include <unistd.h>
 
 using namespace lamp;
@@ -504,7 +505,7 @@ private Q_SLOTS:
     {
         QProcess child;
         child.setProcessChannelMode(QProcess::ForwardedErrorChannel);
-        child.start(QCoreApplication::applicationFilePath(), {"--child", store()});
+        child.start(QCoreApplication::applicationFilePath(), {"--child", store(), "Avocet"});
         QVERIFY(child.waitForStarted());
         // The child writes a line for each reading; after forty it is killed without warning.
         int lines = 0;
@@ -542,6 +543,69 @@ private Q_SLOTS:
         QVERIFY(!r->openStage());
         QVERIFY(r->readings.size() > size_t(open.front().readings));
         QVERIFY(w->store()->visits().interrupted().empty());
+    }
+
+    // Two programs on one store, killed at random moments: nothing that they told of is lost, nothing is doubled, and nobody is
+    // offered to go on with what another one works on. LAMP_KILLS says how often (usual: 4).
+    void twoProgramsAreKilledOnOneStore()
+    {
+        const int times = std::max(4, qEnvironmentVariableIntValue("LAMP_KILLS"));
+        std::mt19937 random(11);
+        int readings = 0, interrupted = 0;
+        for (int i = 0; i < times; ++i) {
+            std::array<QProcess, 2> programs;
+            std::array<QString, 2> visits;
+            std::array<int, 2> told{};
+            const auto hear = [&](size_t k) {
+                while (programs[k].canReadLine()) {
+                    const QList<QByteArray> words = programs[k].readLine().trimmed().split(' ');
+                    visits[k] = QString::fromLatin1(words.front());
+                    told[k] = words.back().toInt();
+                }
+            };
+            programs[0].start(QCoreApplication::applicationFilePath(), {"--child", store(), "Avocet"});
+            programs[1].start(QCoreApplication::applicationFilePath(), {"--child", store(), "Turnstone"});
+            QVERIFY(programs[0].waitForStarted() && programs[1].waitForStarted());
+            const auto begun = QDeadlineTimer(30000);
+            while ((visits[0].isEmpty() || visits[1].isEmpty()) && !begun.hasExpired()) {
+                QTest::qWait(5);
+                hear(0);
+                hear(1);
+            }
+            QTest::qWait(int(random() % 900));
+            programs[0].kill();
+            QVERIFY(programs[0].waitForFinished());
+            hear(0);
+            auto opened = Store::open(store());
+            QVERIFY(opened.ok() && opened.value()->endedUncleanly());
+            for (const VisitEntry &v : opened.value()->visits().interrupted()) {
+                QVERIFY2(v.id != visits[1], "a visit that another program works on is offered");
+            }
+            QTest::qWait(int(random() % 200));
+            programs[1].kill();
+            QVERIFY(programs[1].waitForFinished());
+            hear(1);
+            for (size_t k = 0; k < 2; ++k) {
+                const auto entry = opened.value()->visits().entry(visits[k]);
+                QVERIFY(entry && entry->state != VisitState::SetAside);
+                const VisitRecord r = opened.value()->visits().record(visits[k]).value();
+                QVERIFY2(int(r.readings.size()) >= told[k], qPrintable(QString("%1 of %2").arg(r.readings.size()).arg(told[k])));
+                for (size_t n = 0; n < r.readings.size(); ++n) {
+                    QCOMPARE(r.readings[n].index, int(n) + 1); // none is missing, none there twice
+                    QVERIFY(r.readings[n].state == 0 || r.states.find(r.readings[n].state));
+                }
+                QCOMPARE(entry->readings, int(r.readings.size()));
+                readings += entry->readings;
+                if (entry->state == VisitState::Running) {
+                    ++interrupted;
+                    QVERIFY(opened.value()->visits().setState(visits[k], VisitState::SetAside).ok());
+                }
+            }
+            QVERIFY(opened.value()->visits().interrupted().empty());
+            QVERIFY(Store::examine(store()).ok());
+        }
+        qInfo("%d programs killed, %d visits cut off, %d readings found", 2 * times, interrupted, readings);
+        QVERIFY(interrupted > 0);
     }
 
     void damagedStudioIsKeptAsideAndSaid()
@@ -1258,15 +1322,15 @@ private Q_SLOTS:
 namespace {
 
 /// The program that gets killed: a full visit on the display "Avocet", each reading told on standard output.
-int child(const QString &store)
+int child(const QString &store, const QString &display)
 {
     MainWindow w(store);
     w.show();
     w.openStore(false);
     w.setSpeed(600);
-    w.selectDisplay(idOf(w, "Avocet"));
-    QObject::connect(w.runner(), &VisitRunner::readingTaken, [](const Measurement &m, const RecordPtr &) {
-        std::printf("%d\n", m.index);
+    w.selectDisplay(idOf(w, display));
+    QObject::connect(w.runner(), &VisitRunner::readingTaken, [&w](const Measurement &m, const RecordPtr &) {
+        std::printf("%s %d\n", qPrintable(w.runner()->visitId()), m.index);
         std::fflush(stdout);
     });
     QObject::connect(w.runner(), &VisitRunner::asked, &w, [&] {
@@ -1286,8 +1350,8 @@ int main(int argc, char **argv)
     QApplication::setOrganizationName("dutiful-lamp-test");
     loadFonts();
     applySurround(application, Surround::Dim);
-    if (argc == 3 && QByteArray(argv[1]) == "--child") {
-        return child(QString::fromLocal8Bit(argv[2]));
+    if (argc == 4 && QByteArray(argv[1]) == "--child") {
+        return child(QString::fromLocal8Bit(argv[2]), QString::fromLocal8Bit(argv[3]));
     }
     TestUi test;
     const int failed = QTest::qExec(&test, argc, argv);
