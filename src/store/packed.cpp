@@ -330,7 +330,7 @@ Result<VisitRecord> unpackSheet(const QByteArray &bytes, const std::string &targ
         for (Json &c : j.at("verification").at("colours")) {
             if (c.contains("of")) {
                 const Measurement &m = *byNumber.at(c["of"].get<int>());
-                const Lab wanted = m.wanted.value_or(Lab{});
+                const Lab wanted = m.wanted.value(); // throws where it is gone: no colour is black
                 c["name"] = m.name;
                 c["rgb"] = {m.rgb.a, m.rgb.b, m.rgb.c};
                 c["wanted"] = {wanted.a, wanted.b, wanted.c};

@@ -13,6 +13,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <stdexcept>
 
 namespace lamp::store {
 
@@ -306,7 +307,10 @@ Status Visits::refreshStatus(qint64 visit, const VisitRecord &r, qint64 displayI
 Ramps Visits::ramps(qint64 id) const
 {
     Rows rows = m_connection.read(QStringLiteral("SELECT content FROM ramps WHERE id = ?"), {id});
-    return rows.next() ? unpackRamps(rows.bytes(0)) : Ramps{};
+    if (!rows.next()) {
+        throw std::runtime_error("its ramps are not there"); // none would pass for linear ones
+    }
+    return unpackRamps(rows.bytes(0));
 }
 
 Result<Bytes> Visits::profile(qint64 id) const
@@ -382,11 +386,11 @@ std::vector<Measurement> Visits::readings(qint64 visit) const
 
 Result<VisitRecord> Visits::record(const QString &visitId) const
 {
-    Rows rows =
-        m_connection.read(QStringLiteral("SELECT v.id, s.form, s.content, t.content, o.content, v.profile_id, v.checked_profile_id, v.ramps_id "
-                                         "FROM visit v LEFT JOIN sheet s ON s.visit_id = v.id LEFT JOIN target t ON t.id = v.target_id "
-                                         "LEFT JOIN tolerance o ON o.id = v.tolerance_id WHERE v.uid = ?"),
-                          {visitId});
+    Rows rows = m_connection.read(
+        QStringLiteral("SELECT v.id, s.form, s.content, t.content, o.content, v.profile_id, v.checked_profile_id, v.ramps_id, v.readings "
+                       "FROM visit v LEFT JOIN sheet s ON s.visit_id = v.id LEFT JOIN target t ON t.id = v.target_id "
+                       "LEFT JOIN tolerance o ON o.id = v.tolerance_id WHERE v.uid = ?"),
+        {visitId});
     if (!rows.next()) {
         return storageError(QStringLiteral("The visit %1 is not there.").arg(visitId), rows.error());
     }
@@ -398,6 +402,9 @@ Result<VisitRecord> Visits::record(const QString &visitId) const
     }
     try {
         std::vector<Measurement> read = readings(rows.integer(0));
+        if (qint64(read.size()) != rows.integer(8)) {
+            throw std::runtime_error(std::to_string(read.size()) + " of its " + std::to_string(rows.integer(8)) + " readings are there");
+        }
         auto record = unpackSheet(rows.bytes(2), rows.text(3).toStdString(), rows.text(4).toStdString(), read);
         if (!record) {
             return record;

@@ -582,6 +582,20 @@ private Q_SLOTS:
         QVERIFY(std::isnan(store->visits().record("v1")->readings[0].sigma.b));
     }
 
+    // What is gone from a visit is told, and never filled with something usual.
+    void aVisitThatLostPartsIsNotShownAsWhole()
+    {
+        auto store = std::move(Store::open(path())).value();
+        VisitRecord r = record("v1");
+        r.readings = {reading(1), reading(2)};
+        QVERIFY(store->visits().finish(r, addDisplay(*store)).ok());
+        QVERIFY(store->visits().record("v1").ok());
+        raw([&](QSqlQuery &q) { QVERIFY(q.exec("DELETE FROM reading WHERE number = 2")); });
+        const auto back = store->visits().record("v1");
+        QVERIFY(!back.ok());
+        QVERIFY2(back.error().what.find("1 of its 2 readings") != std::string::npos, back.error().what.c_str());
+    }
+
     // A reading that a crash follows has its state with it.
     void readingsComeWithTheirStates()
     {

@@ -1026,13 +1026,14 @@ private Q_SLOTS:
         VisitRecord other = own;
         other.id = "from elsewhere";
         bring(other, "other.json");
-        QVERIFY(labels(*w).contains("is in the studio now"));
+        QTRY_VERIFY_WITH_TIMEOUT(labels(*w).contains("is in the studio now"), 20000);
         QCOMPARE(w->store()->visits().of(idOf(*w, "Dunlin")).size(), visits + 1);
         QCOMPARE(w->store()->visits().record("from elsewhere")->readings.size(), own.readings.size());
         other.id = "of a stranger";
         other.display.model = "Redshank 22";
         bring(other, "stranger.json");
-        QCOMPARE(w->store()->studio().displays().size(), displays + 1);
+        QTRY_COMPARE_WITH_TIMEOUT(w->store()->studio().displays().size(), displays + 1, 20000);
+        QTRY_VERIFY(w->currentDisplay() == idOf(*w, "Redshank 22")); // the window has heard of it
         QCOMPARE(w->store()->visits().of(idOf(*w, "Redshank 22")).size(), size_t(1));
         QFile f(m_dir.filePath("stranger.json"));
         QVERIFY(f.resize(f.size() / 2));
