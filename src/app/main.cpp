@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/shell/main_window.h"
 #include "report/report.h"
+#include "words/words.h"
 
 #include <QApplication>
 #include <QCommandLineParser>
@@ -8,8 +9,41 @@
 #include <QIcon>
 #include <QSettings>
 #include <QTimer>
+#include <QTranslator>
 
 #include <cstdio>
+
+namespace {
+
+QString phrased(const char *english)
+{
+    return QString::fromStdString(lamp::phrase("window", english));
+}
+
+/// The language is chosen before anything is said; its tag stands behind --language. \return false for one there is not
+bool chooseLanguage(const QStringList &arguments)
+{
+    QString tag;
+    for (qsizetype i = 1; i < arguments.size(); ++i) {
+        if (arguments[i] == QStringLiteral("--language") && i + 1 < arguments.size()) {
+            tag = arguments[i + 1];
+        } else if (arguments[i].startsWith(QStringLiteral("--language="))) {
+            tag = arguments[i].section(u'=', 1);
+        }
+    }
+    if (!lamp::Language::choose(tag)) {
+        std::fprintf(stderr, "%s %s\n", lamp::said(lamp::say("no-language", tag.toStdString())).c_str(),
+                     lamp::said(lamp::say("languages-are", lamp::Language::known().join(QStringLiteral(", ")).toStdString())).c_str());
+        return false;
+    }
+    for (QTranslator *translator : lamp::Language::translators()) {
+        QCoreApplication::installTranslator(translator);
+    }
+    QLocale::setDefault(lamp::Language::locale());
+    return true;
+}
+
+} // namespace
 
 int main(int argc, char **argv)
 {
@@ -21,15 +55,19 @@ int main(int argc, char **argv)
     QApplication::setApplicationVersion(QStringLiteral("0.1.0"));
     QApplication::setDesktopFileName(QStringLiteral("dutiful-lamp"));
     loadFonts();
+    if (!chooseLanguage(QCoreApplication::arguments())) {
+        return 2;
+    }
     QCommandLineParser parser;
-    parser.setApplicationDescription(QStringLiteral("Calibrates, profiles and verifies displays."));
+    parser.setApplicationDescription(phrased(QT_TRANSLATE_NOOP("window", "Calibrates, profiles and verifies displays.")));
     parser.addHelpOption();
     parser.addVersionOption();
-    const QCommandLineOption demo(QStringLiteral("demo"), QStringLiteral("Open the demo studio."));
-    const QCommandLineOption storeOption(QStringLiteral("store"), QStringLiteral("The studio's file."), QStringLiteral("FILE"));
-    const QCommandLineOption picture(QStringLiteral("picture"), QStringLiteral("Save a picture of the window, then quit."), QStringLiteral("FILE"));
-    const QCommandLineOption startOnly(QStringLiteral("quit-when-painted"), QStringLiteral("Quit after the first painting (for benchmarks)."));
-    parser.addOptions({demo, storeOption, picture, startOnly});
+    const QCommandLineOption demo(QStringLiteral("demo"), phrased(QT_TRANSLATE_NOOP("window", "Open the demo studio.")));
+    const QCommandLineOption storeOption(QStringLiteral("store"), phrased(QT_TRANSLATE_NOOP("window", "The studio file.")), QStringLiteral("FILE"));
+    const QCommandLineOption picture(QStringLiteral("picture"), phrased(QT_TRANSLATE_NOOP("window", "Save a picture of the window, then quit.")), QStringLiteral("FILE"));
+    const QCommandLineOption startOnly(QStringLiteral("quit-when-painted"), phrased(QT_TRANSLATE_NOOP("window", "Quit after the first painting (for benchmarks).")));
+    const QCommandLineOption language(QStringLiteral("language"), phrased(QT_TRANSLATE_NOOP("window", "Language: en or de; the system's where left out.")), QStringLiteral("TAG"));
+    parser.addOptions({demo, storeOption, language, picture, startOnly});
     parser.process(application);
 
     const auto surround = app::Surround(QSettings().value(QStringLiteral("look/surround"), 0).toInt());
@@ -54,7 +92,7 @@ int main(int argc, char **argv)
         QObject::connect(timer, &QTimer::timeout, &window, [&] {
             if (!window.fillingDemo()) {
                 const bool saved = window.grab().save(parser.value(picture));
-                std::fprintf(stderr, "%s\n", saved ? "The picture was saved." : "The picture could not be saved.");
+                std::fprintf(stderr, "%s\n", qPrintable(saved ? phrased(QT_TRANSLATE_NOOP("window", "The picture was saved.")) : phrased(QT_TRANSLATE_NOOP("window", "The picture could not be saved."))));
                 window.close();
             }
         });

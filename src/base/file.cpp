@@ -35,21 +35,22 @@ private:
     int m_fd;
 };
 
-Error fileError(const std::string &what, const fs::path &path, int code, const std::string &todo)
+/// \param what the code of a message with the path and the reason as arguments
+Error fileError(const char *what, const fs::path &path, int code, Message todo)
 {
-    return {ErrorKind::Storage, what + " " + path.string() + ": " + std::strerror(code) + ".", "", todo, "file", false};
+    return {ErrorKind::Storage, say(what, path.string(), std::strerror(code)), {}, std::move(todo), "file", false};
 }
 
 Error unwritable(const fs::path &path, int code)
 {
-    return fileError("Cannot write", path, code,
-                     code == ENOSPC || code == EDQUOT ? "Make room on the disk, or choose another folder."
-                                                      : "Choose a folder that can be written to.");
+    return fileError("cannot-write", path, code,
+                     code == ENOSPC || code == EDQUOT ? say("make-room-disk-or")
+                                                      : say("choose-folder-written"));
 }
 
-Error unreadable(const fs::path &path, const std::string &why)
+Error unreadable(const fs::path &path, Message why)
 {
-    return {ErrorKind::Input, "Cannot read " + path.string() + ": " + why + ".", "Nothing was changed.", "Check the name.", "file", false};
+    return {ErrorKind::Input, say("cannot-read", path.string(), std::move(why)), say("nothing-changed"), say("check-name"), "file", false};
 }
 
 /// \return 0, or errno
@@ -138,19 +139,19 @@ Result<std::string> readFile(const fs::path &path, size_t most)
     // Without waiting for whoever might write into a pipe.
     const Descriptor file(::open(path.c_str(), O_RDONLY | O_NONBLOCK | O_NOCTTY | O_CLOEXEC));
     if (file.get() < 0) {
-        return unreadable(path, std::strerror(errno));
+        return unreadable(path, verbatim(std::strerror(errno)));
     }
     struct stat about {};
     if (::fstat(file.get(), &about) != 0) {
-        return unreadable(path, std::strerror(errno));
+        return unreadable(path, verbatim(std::strerror(errno)));
     }
     if (S_ISDIR(about.st_mode)) {
-        return unreadable(path, "it is a folder, not a file");
+        return unreadable(path, say("folder-not-file"));
     }
     if (!S_ISREG(about.st_mode)) {
-        return unreadable(path, "it is a device or a pipe, not a file");
+        return unreadable(path, say("device-or-pipe-not"));
     }
-    const std::string tooLarge = "it is larger than " + std::to_string(most >> 20) + " MiB, which no file of this kind is";
+    const Message tooLarge = say("larger-than-mib-no", most >> 20);
     if (about.st_size > 0 && size_t(about.st_size) > most) {
         return unreadable(path, tooLarge);
     }
@@ -160,7 +161,7 @@ Result<std::string> readFile(const fs::path &path, size_t most)
     for (;;) {
         const ssize_t n = ::read(file.get(), chunk.data(), chunk.size());
         if (n < 0 && errno != EINTR) {
-            return unreadable(path, std::strerror(errno));
+            return unreadable(path, verbatim(std::strerror(errno)));
         }
         if (n == 0) {
             return all;
@@ -196,7 +197,7 @@ Status prepareFolder(const fs::path &folder)
     std::error_code code;
     fs::create_directories(folder, code);
     if (code) {
-        return fileError("Cannot make the folder", folder, code.value(), "Choose another.");
+        return fileError("cannot-make-folder", folder, code.value(), say("choose-another"));
     }
     // Whether a disk has room is told only by writing on it.
     std::random_device random;
@@ -226,13 +227,13 @@ Result<FolderLock> FolderLock::take(const fs::path &folder)
     FolderLock lock;
     lock.m_fd = ::open(folder.c_str(), O_RDONLY | O_DIRECTORY | O_CLOEXEC);
     if (lock.m_fd < 0) {
-        return fileError("Cannot use the folder", folder, errno, "Choose another.");
+        return fileError("cannot-use-folder", folder, errno, say("choose-another"));
     }
     if (::flock(lock.m_fd, LOCK_EX | LOCK_NB) != 0 && errno == EWOULDBLOCK) {
         return Error{ErrorKind::Input,
-                     "Another visit writes into " + folder.string() + " just now.",
-                     "Nothing was started, and nothing of the other visit was touched.",
-                     "Choose another folder, or wait until it is through.",
+                     say("another-visit-writes-into", folder.string()),
+                     say("nothing-started-nothing-other"),
+                     say("choose-another-folder-or"),
                      "locked",
                      false};
     }

@@ -11,9 +11,9 @@ namespace {
 
 constexpr int kDeepest = 64;
 
-Error unreadable(const std::string &what)
+Error unreadable(Message what)
 {
-    return {ErrorKind::Input, what, "Nothing was changed.", "Correct it there, or get the file once more from where it comes from.", "json", false};
+    return {ErrorKind::Input, std::move(what), say("nothing-changed"), say("correct-or-get-file"), "json", false};
 }
 
 /// Escapes what steers(): such signs stand only within strings, where an escape says the same.
@@ -53,19 +53,22 @@ Result<Json> parseJson(const std::string &text)
     try {
         return Json::parse(text, watch);
     } catch (const Json::parse_error &e) {
-        return unreadable("This is no valid JSON (at byte " + std::to_string(e.byte) + ").");
+        return unreadable(say("no-valid-json-byte", e.byte));
     } catch (const Json::exception &) {
-        return unreadable("This JSON holds a number that no computer can hold.");
+        return unreadable(say("json-holds-number-no"));
     } catch (const std::exception &) {
-        return unreadable(tooDeep ? "This JSON is nested more than " + std::to_string(kDeepest) + " deep." : "This JSON cannot be read.");
+        return unreadable(tooDeep ? say("json-nested-more-than", kDeepest) : say("json-cannot-read"));
     }
 }
 
-std::string plainWhat(const std::exception &e)
+Message reasonOf(const std::exception &e)
 {
+    if (const auto *own = dynamic_cast<const Unreadable *>(&e)) {
+        return own->reason();
+    }
     const std::string what = e.what();
     const size_t end = what.rfind("] ");
-    return what.rfind('[', 0) == 0 && end != std::string::npos ? what.substr(end + 2) : what;
+    return verbatim(what.rfind('[', 0) == 0 && end != std::string::npos ? what.substr(end + 2) : what);
 }
 
 std::string jsonText(const Json &json, int indent)

@@ -6,6 +6,7 @@
 #include <nlohmann/json.hpp>
 
 #include <limits>
+#include <stdexcept>
 #include <string>
 
 namespace lamp {
@@ -19,8 +20,19 @@ Result<nlohmann::json> parseJson(const std::string &text);
 std::string jsonText(const nlohmann::json &json, int indent = -1);
 std::string jsonText(const nlohmann::ordered_json &json, int indent = -1);
 
-/// What nlohmann's exception says, without its own number in brackets.
-std::string plainWhat(const std::exception &e);
+/// Thrown where a document of our own holds what it must not; caught where the document is read.
+class Unreadable : public std::runtime_error {
+public:
+    explicit Unreadable(Message reason) : std::runtime_error(bare(reason)), m_reason(std::move(reason)) {}
+    [[nodiscard]] const Message &reason() const { return m_reason; }
+
+private:
+    Message m_reason;
+};
+
+/// Why a document could not be read: the reason of an Unreadable, else what the exception says; nlohmann's without its own
+/// number in brackets.
+Message reasonOf(const std::exception &e);
 
 /// A number as it was written by a library that turns what is not finite into null: null is NaN, never 0. Throws
 /// nlohmann's exception for anything else.

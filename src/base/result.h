@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "base/message.h"
+
 #include <string>
 #include <utility>
 #include <variant>
@@ -18,31 +20,21 @@ enum class ErrorKind {
 /// An error that a person sees: what happened, what is safe, and what to do.
 struct Error {
     ErrorKind kind = ErrorKind::Input;
-    std::string what;
-    std::string safe;
-    std::string todo;
+    Message what;
+    Message safe;
+    Message todo;
     std::string code; ///< protocol error code where the bench gave one, else empty
     bool retry = false;
 
     /// One paragraph: the three sentences that are not empty.
-    [[nodiscard]] std::string text() const
-    {
-        std::string all = what;
-        for (const std::string *part : {&safe, &todo}) {
-            if (!part->empty()) {
-                all += " ";
-                all += *part;
-            }
-        }
-        return all;
-    }
+    [[nodiscard]] Message paragraph() const { return sentences({what, safe, todo}); }
 };
 
 /// The error of a file or text that cannot be used; nothing was changed.
-/// \param subject "The readings cannot be used" \param why without a full stop
-inline Error unusable(const std::string &subject, const std::string &why, const std::string &todo, const std::string &code)
+/// \param subject "The readings cannot be used" \param why a clause, without a full stop
+inline Error unusable(Message subject, Message why, Message todo, std::string code)
 {
-    return {ErrorKind::Input, subject + ": " + why + ".", "Nothing was changed.", todo, code, false};
+    return {ErrorKind::Input, say("subject-and-why", std::move(subject), std::move(why)), say("nothing-changed"), std::move(todo), std::move(code), false};
 }
 
 /// A value or the error that prevented it. The caller looks before it takes.

@@ -111,11 +111,6 @@ std::string lower(std::string text)
     return text;
 }
 
-std::string counted(long long n, const std::string &one, const std::string &many)
-{
-    return std::to_string(n) + " " + (n == 1 ? one : (many.empty() ? one + "s" : many));
-}
-
 namespace {
 
 struct Civil {
@@ -182,16 +177,6 @@ std::string localDate(WallTime t)
     const Civil c = localCivil(t);
     std::array<char, 40> buffer{};
     std::snprintf(buffer.data(), buffer.size(), "%04d-%02d-%02d", c.year, c.month, c.day);
-    return buffer.data();
-}
-
-std::string longDate(WallTime t)
-{
-    static const std::array<const char *, 12> months{"January", "February", "March",     "April",   "May",      "June",
-                                                     "July",    "August",   "September", "October", "November", "December"};
-    const Civil c = localCivil(t);
-    std::array<char, 40> buffer{};
-    std::snprintf(buffer.data(), buffer.size(), "%d %s %d", c.day, months[size_t(c.month - 1)], c.year);
     return buffer.data();
 }
 

@@ -28,17 +28,13 @@ std::string shownLine(const std::string &text, size_t most = 400);
 /// ASCII letters in lower case; others are left.
 std::string lower(std::string text);
 
-/// "1 reading", "3 readings".
-std::string counted(long long n, const std::string &one, const std::string &many = {});
-
 using WallTime = std::chrono::sys_seconds;
 
 /// ISO 8601 in UTC, "2031-03-04T09:12:00Z", and back (the epoch for what is no such text).
 std::string isoTime(WallTime t);
 WallTime fromIsoTime(const std::string &text);
 
-/// As people here read it, by this computer's time zone: "4 March 2031", "2031-03-04", "09:12".
-std::string longDate(WallTime t);
+/// By this computer's time zone: "2031-03-04", "09:12".
 std::string localDate(WallTime t);
 std::string clockTime(WallTime t);
 

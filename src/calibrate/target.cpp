@@ -22,13 +22,14 @@ namespace {
 
 /// Thrown while reading a target file; caught in targetFromJson.
 struct BadField {
-    std::string field, should;
+    std::string field; ///< empty for the whole file
+    Message should;
 };
 
 const Json *find(const Json &object, const std::string &path, const char *key)
 {
     if (!object.is_object()) {
-        throw BadField{path, "an object in braces"};
+        throw BadField{path, say("an-object")};
     }
     const auto it = object.find(key);
     return it == object.end() || it->is_null() ? nullptr : &*it;
@@ -38,7 +39,7 @@ double number(const Json &object, const std::string &path, const char *key, doub
 {
     const std::string field = path.empty() ? key : path + "." + key;
     const Json *value = find(object, path, key);
-    const std::string should = "a number from " + fixed(low, low < 1 && low > 0 ? 3 : 0) + " to " + fixed(high, high < 2 ? 2 : 0);
+    const Message should = say("a-number-between", decimal(low, low < 1 && low > 0 ? 3 : 0), decimal(high, high < 2 ? 2 : 0));
     if (value == nullptr || !value->is_number()) {
         throw BadField{field, should};
     }
@@ -52,13 +53,13 @@ double number(const Json &object, const std::string &path, const char *key, doub
 std::string word(const Json &object, const std::string &path, const char *key, const std::vector<std::string> &choices)
 {
     const std::string field = path.empty() ? key : path + "." + key;
-    std::string should = "one of";
+    std::string all;
     for (const std::string &c : choices) {
-        should += (c == choices.front() ? " " : ", ") + c;
+        all += (all.empty() ? "" : ", ") + c;
     }
     const Json *value = find(object, path, key);
     if (value == nullptr || !value->is_string() || std::find(choices.begin(), choices.end(), value->get<std::string>()) == choices.end()) {
-        throw BadField{field, should};
+        throw BadField{field, say("one-of", all)};
     }
     return value->get<std::string>();
 }
@@ -123,11 +124,11 @@ Target fromJson(const Json &json)
 {
     Target target;
     if (!json.is_object()) {
-        throw BadField{"(whole file)", "an object in braces"};
+        throw BadField{"", say("an-object")};
     }
     if (const Json *name = find(json, "", "name")) {
         if (!name->is_string()) {
-            throw BadField{"name", "a text"};
+            throw BadField{"name", say("a-text")};
         }
         target.name = name->get<std::string>();
     }
@@ -137,7 +138,7 @@ Target fromJson(const Json &json)
     const auto part = [&](const char *key) -> const Json & {
         const Json *value = find(json, "", key);
         if (value == nullptr) {
-            throw BadField{key, "given, as an object in braces"};
+            throw BadField{key, say("given-object-braces")};
         }
         return *value;
     };
@@ -207,16 +208,28 @@ std::optional<Chromaticity> WhiteTarget::chromaticity() const
     return std::nullopt;
 }
 
-std::string WhiteTarget::name() const
+Message WhiteTarget::named() const
 {
     switch (kind) {
-    case Kind::Daylight: return "daylight " + fixed(cctK, 0) + " K";
-    case Kind::Planckian: return "blackbody " + fixed(cctK, 0) + " K";
-    case Kind::Illuminant: return illuminant;
-    case Kind::Xy: return "x " + fixed(xy.x, 4) + ", y " + fixed(xy.y, 4);
+    case Kind::Daylight: return say("white-daylight", decimal(cctK, 0));
+    case Kind::Planckian: return say("white-blackbody", decimal(cctK, 0));
+    case Kind::Illuminant: return verbatim(illuminant);
+    case Kind::Xy: return say("white-xy", decimal(xy.x, 4), decimal(xy.y, 4));
     case Kind::Native: break;
     }
-    return "the display's own white";
+    return say("white-native");
+}
+
+std::string WhiteTarget::tag() const
+{
+    switch (kind) {
+    case Kind::Daylight: return fixed(cctK, 0) + "K";
+    case Kind::Planckian: return "blackbody " + fixed(cctK, 0) + "K";
+    case Kind::Illuminant: return illuminant;
+    case Kind::Xy: return "x" + fixed(xy.x, 4) + " y" + fixed(xy.y, 4);
+    case Kind::Native: break;
+    }
+    return "native";
 }
 
 std::optional<double> LuminanceTarget::value() const
@@ -229,10 +242,10 @@ std::optional<double> LuminanceTarget::value() const
     return std::nullopt;
 }
 
-std::string LuminanceTarget::name() const
+Message LuminanceTarget::named() const
 {
     const auto v = value();
-    return v ? fixed(*v, *v == std::round(*v) ? 0 : 1) + " cd/m²" : "the most it can show";
+    return v ? say("luminance-of", decimal(*v, *v == std::round(*v) ? 0 : 1)) : say("luminance-most");
 }
 
 const std::vector<Target> &builtInTargets()
@@ -262,18 +275,18 @@ Result<Target> targetFromJson(const std::string &text)
     const auto json = parseJson(text);
     if (!json) {
         Error e = json.error();
-        e.what = "The target file cannot be used. " + e.what;
-        e.safe = "Nothing was started.";
-        e.todo = "Correct it; `dutiful-lamp-cli targets --json` shows whole examples.";
+        e.what = say("target-file-unreadable", e.what);
+        e.safe = say("nothing-started");
+        e.todo = say("correct-dutiful-lamp-cli");
         return e;
     }
     try {
         return fromJson(json.value());
     } catch (const BadField &e) {
         return Error{ErrorKind::Input,
-                     "The target file cannot be used: the field \"" + e.field + "\" should be " + e.should + ".",
-                     "Nothing was started.",
-                     "Correct that field; `dutiful-lamp-cli targets --json` shows whole examples.",
+                     e.field.empty() ? say("target-file-wrong", e.should) : say("target-field-wrong", e.field, e.should),
+                     say("nothing-started"),
+                     say("correct-field-dutiful-lamp"),
                      e.field,
                      false};
     }

@@ -19,7 +19,9 @@ struct WhiteTarget {
     Chromaticity xy{0.3127, 0.3290};
     /// Its chromaticity; nothing for the display's own white.
     [[nodiscard]] std::optional<Chromaticity> chromaticity() const;
-    [[nodiscard]] std::string name() const;
+    [[nodiscard]] Message named() const;
+    /// The same as short as the name of a file or profile wants it, in no language: "D65", "6500K", "native".
+    [[nodiscard]] std::string tag() const;
 };
 
 struct LuminanceTarget {
@@ -28,7 +30,7 @@ struct LuminanceTarget {
     double lux = 500, reflectance = 0.85;
     /// In cd/m²; nothing for the most that the display can do. Print: paper white under that light, E·ρ/π.
     [[nodiscard]] std::optional<double> value() const;
-    [[nodiscard]] std::string name() const;
+    [[nodiscard]] Message named() const;
 };
 
 struct BlackTarget {

@@ -92,8 +92,8 @@ const std::array<PrimaryPatch, 5> kPatches{{{"white", {1, 1, 1}, 1, &Primaries::
 /// Names what keeps primaries from being a display's; where one was read wrong, it is read again.
 Status examine(Gauge &gauge, Primaries &p, std::array<std::optional<Measurement>, 5> &taken, double expectedWhite)
 {
-    const auto bad = [](const std::string &what, const std::string &todo, const char *code) {
-        return Error{ErrorKind::Bench, what, "All readings taken so far are kept.", todo, code, false};
+    const auto bad = [](Message what, Message todo, const char *code) {
+        return Error{ErrorKind::Bench, std::move(what), say("readings-kept"), std::move(todo), code, false};
     };
     const std::string who = gauge.instrumentName();
     if (lagsByOne(p)) {
@@ -102,8 +102,8 @@ Status examine(Gauge &gauge, Primaries &p, std::array<std::optional<Measurement>
             return black.error();
         }
         if (black->xyz.b < 0.2 * p.black.b) {
-            return bad(who + " answers with the patch before: each reading lags by one patch.",
-                       "Look at the instrument's helper program: it has to answer with a reading that begins after the patch is shown.", "lag");
+            return bad(say("answers-patch-before-each", who),
+                       say("look-instrument-helper-program"), "lag");
         }
     }
     PrimaryFault fault = faultOf(p);
@@ -123,17 +123,16 @@ Status examine(Gauge &gauge, Primaries &p, std::array<std::optional<Measurement>
         fault = faultOf(p);
     }
     if (fault == PrimaryFault::Alike) {
-        return bad("Patches read alike, whatever is shown (white " + fixed(p.white.b, 2) + ", black " + fixed(p.black.b, 2)
-                       + " cd/m²): the readings do not follow the screen.",
-                   "Check that the instrument lies on this screen, over the patch, with its cover off.", "not-following");
+        return bad(say("patches-read-alike-whatever", decimal(p.white.b, 2), decimal(p.black.b, 2)),
+                   say("check-instrument-lies-screen"), "not-following");
     }
     if (fault == PrimaryFault::Hueless) {
-        return bad("Red, green and blue as " + who + " reads them are not red, green and blue: the readings do not follow what is shown.",
-                   "Check that the instrument lies on this screen, over the patch, and that night colours and the like are off.", "not-following");
+        return bad(say("red-green-blue-reads", who),
+                   say("check-instrument-lies-screen-over"), "not-following");
     }
     if (fault == PrimaryFault::Exchanged) {
-        return bad("Channels are exchanged: " + exchangedWords(p) + ", by " + who + ".",
-                   "Check the display's cable and its input settings, and the bench's program; then start again.", "exchanged");
+        return bad(say("channels-exchanged", exchanged(p), who),
+                   say("check-display-cable-input"), "exchanged");
     }
     return Done{}; // strange all the same: this display is so
 }
@@ -554,11 +553,10 @@ Result<Trim> trim(Gauge &gauge, const DisplayInfo &display, const Target &target
     if (target.luminance.kind == LuminanceTarget::Kind::Maximum) {
         result.targetLuminance = result.reachableLuminance;
     }
-    result.advice = result.saturatedAbove ? "The instrument sees no more than about " + fixed(*result.saturatedAbove, 0)
-                                                + " cd/m²; the controls were left at " + menuText(result.after) + "."
-                    : controls.empty()  ? "This display has no controls to trim; the ramps do all of it."
-                    : result.moves == 0 ? "The controls stand right: " + menuText(result.after) + "."
-                                        : "Set " + menuText(result.after) + "; white then read " + fixed(result.white.b, 1) + " cd/m².";
+    result.advice = result.saturatedAbove ? say("instrument-sees-no-more", decimal(*result.saturatedAbove, 0), menuText(result.after))
+                    : controls.empty()  ? say("display-no-controls-trim")
+                    : result.moves == 0 ? say("controls-stand-right", menuText(result.after))
+                                        : say("set-white-then-read", menuText(result.after), decimal(result.white.b, 1));
     return result;
 }
 

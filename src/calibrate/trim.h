@@ -73,7 +73,7 @@ struct Trim {
     double reachableLuminance = 0; ///< the most of the target white that the panel gives at these settings
     int moves = 0;
     std::optional<double> saturatedAbove; ///< cd/m² of white beyond which the instrument saw no more
-    std::string advice;                   ///< in words: what was set and what it gave
+    Message advice;                       ///< what was set and what it gave
 };
 
 struct TrimOptions {

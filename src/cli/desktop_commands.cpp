@@ -5,6 +5,7 @@
 
 #include "desktop/colour_manager.h"
 #include "desktop/installation.h"
+#include "words/words.h"
 
 #include <nlohmann/json.hpp>
 
@@ -26,9 +27,9 @@ std::string environment(const char *name)
     return value != nullptr ? value : "";
 }
 
-std::string waylandHere(const DesktopOptions &o)
+Message waylandHere(const DesktopOptions &o)
 {
-    return o.display.empty() ? waylandSentence(environment("XDG_SESSION_TYPE"), environment("WAYLAND_DISPLAY")) : "";
+    return o.display.empty() ? waylandLimits(environment("XDG_SESSION_TYPE"), environment("WAYLAND_DISPLAY")) : Message{};
 }
 
 /// What all of them begin with: the screen, its outputs, what is installed.
@@ -40,9 +41,9 @@ struct Desk {
 
 Result<Desk> openDesk(const DesktopOptions &o)
 {
-    const std::string wayland = waylandHere(o);
+    const Message wayland = waylandHere(o);
     if (!wayland.empty()) {
-        return Error{ErrorKind::Input, wayland, "", "", "wayland", false};
+        return Error{ErrorKind::Input, wayland, {}, {}, "wayland", false};
     }
     auto screen = XScreen::open(o.display);
     if (!screen) {
@@ -63,9 +64,9 @@ Result<Desk> openDesk(const DesktopOptions &o)
     }
     if (desk.outputs.empty()) {
         return Error{ErrorKind::Input,
-                     o.output.empty() ? "Nothing is connected to this X screen." : "There is no output called \"" + o.output + "\".",
-                     "Nothing was changed.",
-                     names.empty() ? "" : "Connected: " + names + ".",
+                     o.output.empty() ? say("nothing-connected") : say("no-output-called", o.output),
+                     say("nothing-changed"),
+                     names.empty() ? Message{} : say("connected-are", names),
                      "output",
                      false};
     }
@@ -78,18 +79,18 @@ Result<Desk> openDesk(const DesktopOptions &o)
 Json stateJson(const OutputState &s)
 {
     return {{"output", s.output.name}, {"monitor", s.output.monitor},   {"installed", s.installed}, {"found", s.found},
-            {"in_use", s.inUse},       {"ramps_loaded", s.rampsLoaded}, {"ramps_off", s.rampsOff},  {"sentences", s.sentences}};
+            {"in_use", s.inUse},       {"ramps_loaded", s.rampsLoaded}, {"ramps_off", s.rampsOff},  {"sentences", plainTexts(s.sentences)}};
 }
 
-/// Tells how outputs stand, after what was done to them. \param done sentences \param failed what could not be done
+/// Tells how outputs stand, after what was done to them. \param done what was done \param failed what could not be done
 /// \return whether everything that is installed is in use
-bool tell(const Desk &desk, bool json, const std::vector<std::string> &done = {}, const std::optional<Error> &failed = {})
+bool tell(const Desk &desk, bool json, const std::vector<Message> &done = {}, const std::optional<Error> &failed = {})
 {
     bool good = !failed;
     Json all = Json::array();
-    for (const std::string &sentence : done) {
+    for (const Message &sentence : done) {
         if (!json) {
-            std::cout << sentence << "\n";
+            std::cout << said(sentence) << "\n";
         }
     }
     for (const XOutput &output : desk.outputs) {
@@ -104,13 +105,13 @@ bool tell(const Desk &desk, bool json, const std::vector<std::string> &done = {}
         all.push_back(stateJson(state.value()));
         if (!json) {
             std::cout << output.name << (output.monitor.empty() ? "" : " (" + output.monitor + ")") << "\n";
-            for (const std::string &s : state->sentences) {
-                std::cout << "  " << s << "\n";
+            for (const Message &s : state->sentences) {
+                std::cout << "  " << said(s) << "\n";
             }
         }
     }
     if (json) {
-        Json document{{"outputs", all}, {"at_login", desk.installation.startsAtLogin()}, {"done", done}};
+        Json document{{"outputs", all}, {"at_login", desk.installation.startsAtLogin()}, {"done", plainTexts(done)}};
         if (failed) {
             document["error"] = errorJson(*failed);
         }
@@ -123,9 +124,9 @@ Status installGiven(Desk &desk, const DesktopOptions &o)
 {
     if (desk.outputs.size() != 1) {
         return Error{ErrorKind::Input,
-                     "Several outputs are connected; a profile belongs to one.",
-                     "Nothing was changed.",
-                     "Name it with --output.",
+                     say("several-outputs"),
+                     say("nothing-changed"),
+                     say("name-output"),
                      "output",
                      false};
     }
@@ -137,7 +138,7 @@ void tellColourManager(const std::string &output, const std::filesystem::path &f
 {
     if (ColourManager::present()) {
         const auto told = ColourManager::makeDefault(output, file);
-        std::cerr << (told ? told.value() : told.error().text()) << "\n";
+        std::cerr << said(told ? told.value() : told.error().paragraph()) << "\n";
     }
 }
 
@@ -153,9 +154,9 @@ int handToWayland(const DesktopOptions &o)
         tellColourManager(o.output, kept.value());
     }
     if (o.json) {
-        printJson({{"kept", kept->string()}, {"sentences", {waylandHere(o)}}});
+        printJson({{"kept", kept->string()}, {"sentences", plainTexts({waylandHere(o)})}});
     } else {
-        std::cout << "The profile is kept as " << kept->string() << ".\n" << waylandHere(o) << "\n";
+        std::cout << said(say("profile-kept-as", kept->string())) << "\n" << said(waylandHere(o)) << "\n";
     }
     return kNotWithin;
 }
@@ -210,14 +211,15 @@ int clearProfiles(const DesktopOptions &o)
     if (!desk) {
         return report(desk.error(), o.json);
     }
-    std::vector<std::string> done;
+    std::vector<Message> done;
     for (const XOutput &output : desk->outputs) {
         const auto before = desk->screen->profile(output);
         if (const Status s = Installation::clear(*desk->screen, output); !s) {
             return report(s.error(), o.json);
         }
-        done.push_back(output.name + (before && *before ? ": the profile was taken off" : ": no profile was in use")
-                       + (output.gammaSize > 0 ? ", and its ramps are linear now." : "; it has no ramps that could be taken off."));
+        const bool had = before && *before, ramps = output.gammaSize > 0;
+        done.push_back(say(had ? (ramps ? "profile-removed-linear" : "profile-removed-no-ramps") : (ramps ? "no-profile-linear" : "no-profile-no-ramps"),
+                           output.name));
     }
     tell(desk.value(), o.json, done);
     return kDone;

@@ -12,6 +12,7 @@
 #include "visit/imported.h"
 #include "visit/own_readings.h"
 #include "visit/whole_visit.h"
+#include "words/words.h"
 
 #include <nlohmann/json.hpp>
 
@@ -29,9 +30,9 @@ using Json = nlohmann::json;
 
 namespace {
 
-Error optionError(const std::string &what, const std::string &todo)
+Error optionError(Message what, Message todo)
 {
-    return {ErrorKind::Input, what, "Nothing was written.", todo, "option", false};
+    return {ErrorKind::Input, std::move(what), say("nothing-written"), std::move(todo), "option", false};
 }
 
 /// "Helligkeit=Y,R=red": what the person says that columns are.
@@ -52,10 +53,7 @@ Status applyColumns(const std::string &text, const ReadingTable &table, Roles &r
             for (const std::string &c : table.columns) {
                 headings += (headings.empty() ? "\"" : ", \"") + c + "\"";
             }
-            return optionError("--columns cannot be used at \"" + part + "\".",
-                               "Write HEADING=ROLE, with one of the headings " + headings
-                                   + " and one of the roles name, red, green, blue, X, Y, Z, x, y, L, a, b, "
-                                     "time, unused.");
+            return optionError(say("columns-cannot-be-used", part), say("columns-form", headings));
         }
         if (meaning->second != Role::Unused) {
             std::replace(roles.columns.begin(), roles.columns.end(), meaning->second, Role::Unused);
@@ -91,12 +89,7 @@ Result<ReadingSet> readSet(const ImportOptions &o)
     }
     const bool answered = o.fullDrive > 0 || o.whiteLuminance > 0 || o.acceptGuess;
     if (!roles.unclear.empty() && !answered) {
-        std::string questions;
-        for (const std::string &q : roles.unclear) {
-            questions += " " + q;
-        }
-        return optionError(o.file + " leaves something open." + questions,
-                           "Say it with --columns, --full-drive or --white-luminance, or take what was guessed with --accept-guess.");
+        return optionError(say("file-leaves-open", o.file, sentences(roles.unclear)), say("say-what-is-open"));
     }
     auto set = readingsFrom(table.value(), roles);
     return set ? set : Result<ReadingSet>(naming(o.file, set.error()));
@@ -117,7 +110,7 @@ Result<Ramps> rampsFromFile(const std::string &path)
             return naming(path, cube.error());
         }
         if (cube->threeD) {
-            return optionError(path + " holds a three-dimensional cube, no ramps.", "Give a one-dimensional .cube, or a CSV with index,r,g,b.");
+            return optionError(say("cube-is-no-ramps", path), say("give-1d-cube"));
         }
         Ramps ramps;
         for (const Drive &d : cube->values) {
@@ -150,16 +143,16 @@ namespace {
 Status checkOptions(const ImportOptions &o)
 {
     if (!profileKindFromName(o.profile)) {
-        return optionError("--profile cannot be \"" + o.profile + "\".", "Choose one of auto, matrix, lut.");
+        return optionError(say("option-cannot-be", "--profile", o.profile), say("choose-one", "auto, matrix, lut"));
     }
     if (o.icc != 2 && o.icc != 4 && o.icc != 0) {
-        return optionError("--icc cannot be " + std::to_string(o.icc) + ".", "Choose 2 or 4.");
+        return optionError(say("option-cannot-be", "--icc", o.icc), say("choose-one", "2, 4"));
     }
     if (o.icc == 2 && o.curves == "parametric") {
-        return optionError("--curves cannot be parametric with --icc 2, which has no curves by formula.", "Choose auto or sampled.");
+        return optionError(say("option-cannot-be", "--curves", o.curves), say("choose-one", say("choices-icc-2-curves")));
     }
     if (o.report != "pdf" && o.report != "html" && o.report != "none") {
-        return optionError("--report cannot be \"" + o.report + "\".", "Choose one of pdf, html, none.");
+        return optionError(say("option-cannot-be", "--report", o.report), say("choose-one", "pdf, html, none"));
     }
     return Done{};
 }
@@ -237,10 +230,10 @@ int importReadings(const ImportOptions &o)
         printRecord(record.value(), kept->problem);
     } else {
         for (const Stage stage : {Stage::Calibrate, Stage::Profile, Stage::Verify}) {
-            std::cout << stageTitle(stage) << ": " << record->line(stage).summary << "\n";
+            std::cout << said(say("subject-because", titled(stage), record->line(stage).summary)) << "\n";
         }
-        for (const std::string &r : record->reasons) {
-            std::cout << "  " << r << "\n";
+        for (const Message &r : record->reasons) {
+            std::cout << "  " << said(r) << "\n";
         }
     }
     return written != kDone ? written : (record->verdict == Verdict::Pass ? kDone : kNotWithin);
@@ -265,14 +258,13 @@ int convertVisit(const std::string &content, const ImportOptions &o)
              return std::string(pdf.begin(), pdf.end());
          }},
         {".html", [&] { return reportHtml(record.value()); }},
-        {".json", [&] { return visitJson(record.value()); }},
+        {".json", [&] { return visitJson(record.value(), plainEnglish); }},
         {".txt", [&] { return readingsToCgats(readingSet(record.value())); }},
         {".csv", [&] { return readingsToCsv(readingSet(record.value())); }},
         {".cxf", [&] { return readingsToCxf(readingSet(record.value())); }}};
     const auto maker = makers.find(to);
     if (maker == makers.end()) {
-        return report(optionError("A visit is taken apart into .icc, .pdf, .html, .json, .txt (CGATS), .csv or .cxf, not \"" + to + "\".",
-                                  "Choose one of these endings."),
+        return report(optionError(say("visit-into-formats", to), say("choose-ending")),
                       o.json);
     }
     return deliver(o, maker->second());
@@ -299,7 +291,7 @@ int convertFile(const ImportOptions &o)
             }
             const auto held = profile->ramps(256);
             if (!held) {
-                return report(optionError(o.file + " holds no calibration ramps.", "Choose another profile."), o.json);
+                return report(optionError(say("holds-no-ramps", o.file), say("choose-another-profile")), o.json);
             }
             ramps = *held;
         } else {
@@ -310,7 +302,7 @@ int convertFile(const ImportOptions &o)
             ramps = read.value();
         }
         if (to != ".cube" && to != ".csv") {
-            return report(optionError("Ramps are written as .cube or .csv, not \"" + to + "\".", "Choose one of these endings."), o.json);
+            return report(optionError(say("ramps-into-formats", to), say("choose-ending")), o.json);
         }
         text = to == ".cube" ? cubeToText(cubeOf(ramps, fs::path(o.file).stem().string())) : rampsCsv(ramps);
     } else {
@@ -328,7 +320,7 @@ int convertFile(const ImportOptions &o)
             text = readingsToJson(set.value());
         } else {
             return report(
-                optionError("Readings are written as .csv, .txt (CGATS), .cxf or .json, not \"" + to + "\".", "Choose one of these endings."),
+                optionError(say("readings-into-formats", to), say("choose-ending")),
                 o.json);
         }
     }

@@ -6,6 +6,7 @@
 #include "device/bench_server.h"
 #include "report/files.h"
 #include "simlab/sim_bench.h"
+#include "words/words.h"
 
 #include <nlohmann/json.hpp>
 
@@ -19,7 +20,7 @@ using Json = nlohmann::json;
 
 int report(const Error &error, bool json)
 {
-    std::cerr << "dutiful-lamp-cli: " << error.text() << "\n";
+    std::cerr << said(say("program-says", error.paragraph())) << "\n";
     if (json) {
         printJson({{"error", errorJson(error)}});
     }
@@ -34,12 +35,12 @@ int report(const Error &error, bool json)
 
 Json errorJson(const Error &error)
 {
-    return {{"message", error.what}, {"safe", error.safe}, {"todo", error.todo}, {"code", error.code}};
+    return {{"message", plainEnglish(error.what)}, {"safe", plainEnglish(error.safe)}, {"todo", plainEnglish(error.todo)}, {"code", error.code}};
 }
 
 void printRecord(const VisitRecord &record, const std::optional<Error> &problem)
 {
-    Json json = Json::parse(visitJson(record));
+    Json json = Json::parse(visitJson(record, plainEnglish));
     if (problem) {
         json["error"] = errorJson(*problem);
     }
@@ -49,10 +50,10 @@ void printRecord(const VisitRecord &record, const std::optional<Error> &problem)
 int tellKept(const KeptResults &kept)
 {
     if (!kept.earlier.empty()) {
-        std::cerr << "What an earlier visit had left there was moved to " << kept.earlier.string() << ".\n";
+        std::cerr << said(say("earlier-moved", kept.earlier.string())) << "\n";
     }
     if (kept.problem) {
-        std::cerr << "dutiful-lamp-cli: " << kept.problem->text() << "\n";
+        std::cerr << said(say("program-says", kept.problem->paragraph())) << "\n";
         return kNotWritten;
     }
     return kDone;
@@ -60,8 +61,8 @@ int tellKept(const KeptResults &kept)
 
 Error naming(const std::string &path, Error error)
 {
-    if (error.what.find(path) == std::string::npos) {
-        error.what = path + ": " + error.what;
+    if (plainEnglish(error.what).find(path) == std::string::npos) {
+        error.what = say("subject-because", path, error.what);
     }
     return error;
 }
@@ -73,7 +74,7 @@ bool looksLikeFile(const std::string &text)
     return text.find('/') != std::string::npos || text.ends_with(".json");
 }
 
-template <typename T, typename List, typename Parse> Result<T> find(const std::string &nameOrFile, const char *what, const List &list, Parse parse)
+template <typename T, typename List, typename Parse> Result<T> find(const std::string &nameOrFile, const char *notThere, const List &list, Parse parse)
 {
     for (const T &item : list) {
         if (lower(item.name) == lower(nameOrFile)) {
@@ -86,9 +87,9 @@ template <typename T, typename List, typename Parse> Result<T> find(const std::s
             names += (names.empty() ? "" : ", ") + ("\"" + item.name + "\"");
         }
         return Error{ErrorKind::Input,
-                     std::string("There is no ") + what + " called \"" + nameOrFile + "\" and no such file.",
-                     "Nothing was started.",
-                     "Choose one of " + names + ", or give a JSON file.",
+                     say(notThere, nameOrFile),
+                     say("nothing-started"),
+                     say("choose-or-json", names),
                      "name",
                      false};
     }
@@ -114,9 +115,9 @@ Status addFault(sim::SimBench &bench, const std::string &text)
         return Done{};
     } catch (const std::exception &) {
         return Error{ErrorKind::Input,
-                     "A fault is written CODE:FROM or CODE:FROM:COUNT, not \"" + text + "\".",
-                     "",
-                     "For example --fault timeout:12:3.",
+                     say("fault-form", text),
+                     {},
+                     say("fault-example"),
                      "fault",
                      false};
     }
@@ -142,7 +143,7 @@ Result<std::unique_ptr<ScreenEye>> screenEye(std::unique_ptr<Bench> bench, const
             return std::make_unique<ScreenEye>(std::move(bench), std::move(x).value(), o);
         }
     }
-    return Error{ErrorKind::Input, "No output \"" + output + "\" is connected.", "", "\"dutiful-lamp-cli which\" lists them.", "screen", false};
+    return Error{ErrorKind::Input, say("no-output-connected", output), {}, say("which-lists-them"), "screen", false};
 }
 
 } // namespace
@@ -169,33 +170,32 @@ int serveDisplay(const ServeOptions &options, bool json)
         char colon = 0, second = 0;
         std::istringstream in(options.lamp);
         if (!(in >> from >> colon >> length >> second >> light) || colon != ':' || second != ':') {
-            return report({ErrorKind::Input, "A lamp is written FROM:SECONDS:CD_M2, not \"" + options.lamp + "\".", "",
-                           "For example --lamp 200:40:3.", "lamp", false},
+            return report({ErrorKind::Input, say("lamp-form", options.lamp), {}, say("lamp-example"), "lamp", false},
                           json);
         }
         bench.value()->lamp((options.warm ? 7200 : 0) + from, length, light);
     }
     rawOutput();
     if (options.screen.empty()) {
-        serve(*bench.value(), std::cin, std::cout);
+        serve(*bench.value(), std::cin, std::cout, plainEnglish);
         return kDone;
     }
     auto eye = screenEye(std::move(bench).value(), options.screen);
     if (!eye) {
         return report(eye.error(), json);
     }
-    serve(*eye.value(), std::cin, std::cout);
+    serve(*eye.value(), std::cin, std::cout, plainEnglish);
     return kDone;
 }
 
 Result<Target> findTarget(const std::string &nameOrFile)
 {
-    return find<Target>(nameOrFile, "target", builtInTargets(), targetFromJson);
+    return find<Target>(nameOrFile, "no-target-called", builtInTargets(), targetFromJson);
 }
 
 Result<Tolerance> findTolerance(const std::string &nameOrFile)
 {
-    return find<Tolerance>(nameOrFile, "tolerance", builtInTolerances(), toleranceFromJson);
+    return find<Tolerance>(nameOrFile, "no-tolerance-called", builtInTolerances(), toleranceFromJson);
 }
 
 int listTargets(bool json)
@@ -204,7 +204,8 @@ int listTargets(bool json)
     for (const Target &t : builtInTargets()) {
         all.push_back(Json::parse(targetToJson(t)));
         if (!json) {
-            std::cout << t.name << ": " << t.white.name() << ", " << t.luminance.name() << ", " << t.tone.name() << "\n    " << t.why << "\n";
+            std::cout << said(say("target-line", t.name, listed({t.white.named(), t.luminance.named(), t.tone.named()}))) << "\n    "
+                      << shippedText(t.why).toStdString() << "\n";
         }
     }
     if (json) {
@@ -219,8 +220,9 @@ int listTolerances(bool json)
     for (const Tolerance &t : builtInTolerances()) {
         all.push_back(Json::parse(toleranceToJson(t)));
         if (!json) {
-            std::cout << t.name << ": mean " << fixed(t.mean, 1) << ", largest " << fixed(t.max, 1) << " ΔE00; white " << fixed(t.whiteDeltaE, 1)
-                      << "; luminance " << fixed(t.luminancePercent, 0) << " %\n    " << t.why << "\n";
+            std::cout << said(say("tolerance-line", t.name, decimal(t.mean, 1), decimal(t.max, 1), decimal(t.whiteDeltaE, 1),
+                                  decimal(t.luminancePercent, 0)))
+                      << "\n    " << shippedText(t.why).toStdString() << "\n";
         }
     }
     if (json) {

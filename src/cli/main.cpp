@@ -4,6 +4,7 @@
 #include "colour/spaces.h"
 #include "measure/reading_fields.h"
 #include "simlab/sim_bench.h"
+#include "words/words.h"
 
 #include <CLI/CLI.hpp>
 
@@ -11,90 +12,95 @@
 #include <cstdlib>
 #include <iostream>
 #include <string_view>
+#include <vector>
 
 namespace {
 
 using namespace lamp::cli;
+using lamp::phrase;
+using lamp::say;
 
 /// A number that is finite and above 0: comparisons let what is not a number through.
 const CLI::Validator kPositive(
     [](const std::string &text) {
         const auto v = lamp::numberOf(text);
-        return v && *v > 0 && *v < 1e9 ? std::string() : "\"" + text + "\" is no number above 0";
+        return v && *v > 0 && *v < 1e9 ? std::string() : lamp::said(lamp::say("no-number-above-0", text));
     },
     "NUMBER>0");
 
-constexpr const char *kCurvesHelp = "Tone curves of a matrix profile: auto, parametric (by formula) or sampled";
+std::string curvesHelp()
+{
+    return lamp::phrase("cli", "Tone curves of a matrix profile: auto, parametric or sampled");
+}
 const std::vector<std::string> kCurveForms{"auto", "parametric", "sampled"};
 
 void addVisit(CLI::App &app, VisitOptions &o, int &status)
 {
-    auto *command = app.add_subcommand("visit", "Calibrate, profile and verify a display on a bench");
-    command->add_option("--bench", o.bench, "Command that starts the bench")->required();
-    command->add_option("--target", o.target, "Name of a built-in target, or a JSON file")->required();
-    command->add_option("--out", o.out, "Folder for the results")->required();
+    auto *command = app.add_subcommand("visit", phrase("cli", "Calibrate, profile and verify a display on a bench"));
+    command->add_option("--bench", o.bench, phrase("cli", "Command that starts the bench"))->required();
+    command->add_option("--target", o.target, phrase("cli", "Name of a built-in target, or a JSON file"))->required();
+    command->add_option("--out", o.out, phrase("cli", "Folder for the results"))->required();
     command->add_option("--task", o.task,
-                        "full; refresh: controls untouched; check: measure only (loads the ramps of --profile-in where none are loaded, and leaves "
-                        "them loaded); profile: describe the display as it is");
-    command->add_option("--profile", o.profile, "auto, matrix or lut");
-    command->add_option("--instrument", o.instrument, "auto, or the number of one of the bench's instruments");
-    command->add_option("--icc", o.icc, "ICC major version: 2 or 4");
-    command->add_option("--curves", o.curves, kCurvesHelp)->check(CLI::IsMember(kCurveForms));
-    command->add_option("--grid", o.grid, "Nodes along each axis of a profile by tables")->check(CLI::Range(9, 65));
-    command->add_option("--effort", o.effort, "quick, standard or thorough");
-    command->add_option("--mode", o.mode, "The display's own mode to use");
-    command->add_option("--tolerance", o.tolerance, "Name of a built-in tolerance, or a JSON file");
-    command->add_option("--keep", o.keep, "Where the target is out of reach: keep the white, or keep the luminance");
-    command->add_option("--warm-up", o.warmUp, "wait for a stable panel, or skip");
-    command->add_option("--name", o.name, "The profile's description; {display}, {serial}, {white}, {luminance}, {tone}, {date} are filled in");
-    command->add_option("--profile-in", o.profileIn, "For --task check: the profile to verify");
-    command->add_option("--correction", o.correction, "A correction of your own for this instrument and kind of panel: a JSON file");
-    command->add_flag("--whole", o.whole, "Also write whole-visit.json: all of it in one file, to pass on");
-    command->add_option("--report", o.report, "pdf, html or none");
-    command->add_flag("--json", o.json, "The visit's record on standard output");
+                        phrase("cli", "full; refresh: controls untouched; check: measure only (loads the ramps of --profile-in where none are loaded, and leaves them loaded); profile: describe the display as it is"));
+    command->add_option("--profile", o.profile, phrase("cli", "auto, matrix or lut"));
+    command->add_option("--instrument", o.instrument, phrase("cli", "auto, or the number of one of the bench's instruments"));
+    command->add_option("--icc", o.icc, phrase("cli", "ICC major version: 2 or 4"));
+    command->add_option("--curves", o.curves, curvesHelp())->check(CLI::IsMember(kCurveForms));
+    command->add_option("--grid", o.grid, phrase("cli", "Nodes along each axis of a table profile"))->check(CLI::Range(9, 65));
+    command->add_option("--effort", o.effort, phrase("cli", "quick, standard or thorough"));
+    command->add_option("--mode", o.mode, phrase("cli", "The display's own mode to use"));
+    command->add_option("--tolerance", o.tolerance, phrase("cli", "Name of a built-in tolerance, or a JSON file"));
+    command->add_option("--keep", o.keep, phrase("cli", "Where the target is out of reach: keep the white, or keep the luminance"));
+    command->add_option("--warm-up", o.warmUp, phrase("cli", "wait for a stable panel, or skip"));
+    command->add_option("--name", o.name, phrase("cli", "The profile's description; {display}, {serial}, {white}, {luminance}, {tone}, {date} are filled in"));
+    command->add_option("--profile-in", o.profileIn, phrase("cli", "For --task check: the profile to verify"));
+    command->add_option("--correction", o.correction, phrase("cli", "A correction of your own for this instrument and kind of panel: a JSON file"));
+    command->add_flag("--whole", o.whole, phrase("cli", "Also write whole-visit.json: all of it in one file, for another studio"));
+    command->add_option("--report", o.report, phrase("cli", "pdf, html or none"));
+    command->add_flag("--json", o.json, phrase("cli", "The visit's record on standard output"));
     command->callback([&] { status = runVisit(o); });
 }
 
 void addImport(CLI::App &app, ImportOptions &o, int &status)
 {
     const auto reading = [&o](CLI::App *command) {
-        command->add_option("FILE", o.file, "CSV, CGATS, CxF or JSON with drives and colours")->required();
-        command->add_option("--columns", o.columns, "What columns are: HEADING=ROLE,...");
-        command->add_option("--full-drive", o.fullDrive, "The drive that means full: 1, 100, 255, 1023")->check(kPositive);
-        command->add_option("--white-luminance", o.whiteLuminance, "cd/m² of white, where colours are relative to it")->check(kPositive);
-        command->add_flag("--accept-guess", o.acceptGuess, "Take what was guessed where the file leaves something open");
-        command->add_flag("--json", o.json, "Machine-readable output");
+        command->add_option("FILE", o.file, phrase("cli", "CSV, CGATS, CxF or JSON with drives and colours"))->required();
+        command->add_option("--columns", o.columns, phrase("cli", "What columns are: HEADING=ROLE,..."));
+        command->add_option("--full-drive", o.fullDrive, phrase("cli", "The drive that means full: 1, 100, 255, 1023"))->check(kPositive);
+        command->add_option("--white-luminance", o.whiteLuminance, phrase("cli", "cd/m² of white, where colours are relative to it"))->check(kPositive);
+        command->add_flag("--accept-guess", o.acceptGuess, phrase("cli", "Accept guesses where the file leaves something open"));
+        command->add_flag("--json", o.json, phrase("cli", "Machine-readable output"));
     };
-    auto *importing = app.add_subcommand("import", "Make a profile and a verdict of readings that were taken elsewhere");
+    auto *importing = app.add_subcommand("import", phrase("cli", "Import readings and make a profile and a verdict from them"));
     reading(importing);
-    importing->add_option("--out", o.out, "Folder for the results")->required();
-    importing->add_option("--target", o.target, "What the display was aimed at: name or JSON file; as the file says, else Photo, where left out");
-    importing->add_option("--tolerance", o.tolerance, "What judges it: name or JSON file; as the file says, else studio, where left out");
-    importing->add_option("--profile", o.profile, "auto, matrix or lut");
-    importing->add_option("--icc", o.icc, "ICC major version: 2 or 4");
-    importing->add_option("--curves", o.curves, kCurvesHelp)->check(CLI::IsMember(kCurveForms));
-    importing->add_option("--grid", o.grid, "Nodes along each axis of a profile by tables")->check(CLI::Range(9, 65));
-    importing->add_option("--name", o.name, "The profile's description");
-    importing->add_option("--ramps", o.ramps, "Ramps that were loaded while reading: CSV or one-dimensional .cube");
+    importing->add_option("--out", o.out, phrase("cli", "Folder for the results"))->required();
+    importing->add_option("--target", o.target, phrase("cli", "Target of the display: name or JSON file; as the file says, else Photo, where left out"));
+    importing->add_option("--tolerance", o.tolerance, phrase("cli", "Tolerance: name or JSON file; as the file says, else studio, where left out"));
+    importing->add_option("--profile", o.profile, phrase("cli", "auto, matrix or lut"));
+    importing->add_option("--icc", o.icc, phrase("cli", "ICC major version: 2 or 4"));
+    importing->add_option("--curves", o.curves, curvesHelp())->check(CLI::IsMember(kCurveForms));
+    importing->add_option("--grid", o.grid, phrase("cli", "Nodes along each axis of a table profile"))->check(CLI::Range(9, 65));
+    importing->add_option("--name", o.name, phrase("cli", "The profile's description"));
+    importing->add_option("--ramps", o.ramps, phrase("cli", "Ramps that were loaded while measuring: CSV or one-dimensional .cube"));
     importing->add_option("--corrected-for", o.correctedFor,
-                          "What the instrument was corrected for (a kind of panel, a matrix, \"spectroradiometer\"), where the file does not say it");
-    importing->add_flag("--whole", o.whole, "Also write whole-visit.json: all of it in one file, to pass on");
-    importing->add_option("--report", o.report, "pdf, html or none");
+                          phrase("cli", "What the instrument was corrected for (a kind of panel, a matrix, \"spectroradiometer\"), where the file does not say it"));
+    importing->add_flag("--whole", o.whole, phrase("cli", "Also write whole-visit.json: all of it in one file, for another studio"));
+    importing->add_option("--report", o.report, phrase("cli", "pdf, html or none"));
     importing->callback([&] { status = importReadings(o); });
-    auto *convert = app.add_subcommand("convert", "Write readings or ramps in another format, by the ending of the new file");
+    auto *convert = app.add_subcommand("convert", phrase("cli", "Convert readings or ramps to another format, by the ending of the new file"));
     reading(convert);
-    convert->add_option("OUT", o.out, "New file: .csv, .txt (CGATS), .cxf, .json; ramps: .csv, .cube; of a whole visit also .icc, .pdf, .html")
+    convert->add_option("OUT", o.out, phrase("cli", "New file: .csv, .txt (CGATS), .cxf, .json; ramps: .csv, .cube; of a whole visit also .icc, .pdf, .html"))
         ->required();
     convert->callback([&] { status = convertFile(o); });
-    auto *rebuild = app.add_subcommand("rebuild", "Make a profile anew from the readings that it carries");
-    rebuild->add_option("PROFILE", o.file, "An ICC profile with readings in it")->required();
-    rebuild->add_option("--out", o.out, "The new profile")->required();
-    rebuild->add_option("--profile", o.profile, "auto, matrix or lut; as it was where left out");
-    rebuild->add_option("--icc", o.icc, "ICC major version: 2 or 4; as it was where left out");
-    rebuild->add_option("--curves", o.curves, kCurvesHelp)->check(CLI::IsMember(kCurveForms));
-    rebuild->add_option("--grid", o.grid, "Nodes along each axis of a profile by tables")->check(CLI::Range(9, 65));
-    rebuild->add_option("--name", o.name, "The new profile's description");
-    rebuild->add_flag("--json", o.json, "Machine-readable output");
+    auto *rebuild = app.add_subcommand("rebuild", phrase("cli", "Make a profile again from the readings that it carries"));
+    rebuild->add_option("PROFILE", o.file, phrase("cli", "An ICC profile with readings in it"))->required();
+    rebuild->add_option("--out", o.out, phrase("cli", "The new profile"))->required();
+    rebuild->add_option("--profile", o.profile, phrase("cli", "auto, matrix or lut; as it was where left out"));
+    rebuild->add_option("--icc", o.icc, phrase("cli", "ICC major version: 2 or 4; as it was where left out"));
+    rebuild->add_option("--curves", o.curves, curvesHelp())->check(CLI::IsMember(kCurveForms));
+    rebuild->add_option("--grid", o.grid, phrase("cli", "Nodes along each axis of a table profile"))->check(CLI::Range(9, 65));
+    rebuild->add_option("--name", o.name, phrase("cli", "The new profile's description"));
+    rebuild->add_flag("--json", o.json, phrase("cli", "Machine-readable output"));
     rebuild->callback([&, rebuild] {
         o.profileGiven = rebuild->count("--profile") > 0;
         status = rebuildProfile(o);
@@ -103,69 +109,69 @@ void addImport(CLI::App &app, ImportOptions &o, int &status)
 
 void addProfiles(CLI::App &app, ScreenOptions &screen, CubeOptions &cube, int &status)
 {
-    auto *screening = app.add_subcommand("screen", "Compare profiles made for the same model elsewhere; name the odd ones out");
-    screening->add_option("PROFILE", screen.profiles, "ICC profiles")->required();
-    screening->add_option("--readings", screen.readings, "Readings of your own unit without ramps: rank the profiles by real error");
-    screening->add_option("--bench", screen.bench, "Command that starts a bench: read some patches of your own unit for that");
-    screening->add_flag("--json", screen.json, "Machine-readable output");
+    auto *screening = app.add_subcommand("screen", phrase("cli", "Compare profiles made for the same model elsewhere; name the odd ones out"));
+    screening->add_option("PROFILE", screen.profiles, phrase("cli", "ICC profiles"))->required();
+    screening->add_option("--readings", screen.readings, phrase("cli", "Readings of your own unit without ramps: rank the profiles by real error"));
+    screening->add_option("--bench", screen.bench, phrase("cli", "Command that starts a bench: measure some patches of your own unit for that"));
+    screening->add_flag("--json", screen.json, phrase("cli", "Machine-readable output"));
     screening->callback([&] { status = screenProfiles(screen); });
-    auto *making = app.add_subcommand("cube", "A 3D LUT from a source space to a display, or back");
-    making->add_option("--profile", cube.profile, "The display's profile")->required();
-    making->add_option("--out", cube.out, "The .cube file")->required();
+    auto *making = app.add_subcommand("cube", phrase("cli", "A 3D LUT from a source space to a display, or back"));
+    making->add_option("--profile", cube.profile, phrase("cli", "The display's profile"))->required();
+    making->add_option("--out", cube.out, phrase("cli", "The .cube file"))->required();
     std::string spaces;
     for (const lamp::RgbSpace &s : lamp::rgbSpaces()) {
         spaces += (spaces.empty() ? "" : ", ") + s.name;
     }
-    making->add_option("--source", cube.source, "The space that pictures come in: " + spaces);
-    making->add_option("--tone", cube.tone, "srgb, lstar, bt1886 or an exponent; the source's own where left out");
-    making->add_option("--luminance", cube.luminance, "cd/m² of the source's white; the most that the display has where left out")->check(kPositive);
-    making->add_option("--size", cube.size, "Nodes along each axis: 17, 33, 65");
-    making->add_flag("--display-white", cube.displayWhite, "The display's own white stands for the source's");
-    making->add_flag("--fold-ramps", cube.foldRamps, "The cube contains the calibration ramps");
-    making->add_flag("--reverse", cube.reverse, "From the display to the space");
-    making->add_option("--bench", cube.bench, "A bench whose display holds a 3D LUT: load it and measure through it");
-    making->add_option("--patches", cube.patches, "How many to measure")->check(CLI::Range(4, 500));
-    making->add_flag("--json", cube.json, "Machine-readable output");
+    making->add_option("--source", cube.source, phrase("cli", "The source colour space: ") + spaces);
+    making->add_option("--tone", cube.tone, phrase("cli", "srgb, lstar, bt1886 or an exponent; the source's own where left out"));
+    making->add_option("--luminance", cube.luminance, phrase("cli", "cd/m² of the source's white; the most that the display has where left out"))->check(kPositive);
+    making->add_option("--size", cube.size, phrase("cli", "Nodes along each axis: 17, 33, 65"));
+    making->add_flag("--display-white", cube.displayWhite, phrase("cli", "Use the display's own white as the source's"));
+    making->add_flag("--fold-ramps", cube.foldRamps, phrase("cli", "The 3D LUT includes the calibration ramps"));
+    making->add_flag("--reverse", cube.reverse, phrase("cli", "From the display to the space"));
+    making->add_option("--bench", cube.bench, phrase("cli", "A bench whose display holds a 3D LUT: load it and measure through it"));
+    making->add_option("--patches", cube.patches, phrase("cli", "How many to measure"))->check(CLI::Range(4, 500));
+    making->add_flag("--json", cube.json, phrase("cli", "Machine-readable output"));
     making->callback([&] { status = makeCube(cube); });
 }
 
 void addDesktop(CLI::App &app, DesktopOptions &o, int &status)
 {
-    const auto common = [&](const char *name, const char *what, int (*run)(const DesktopOptions &)) {
+    const auto common = [&](const char *name, const std::string &what, int (*run)(const DesktopOptions &)) {
         auto *command = app.add_subcommand(name, what);
-        command->add_option("--output", o.output, "One output, as RandR names it; all where left out");
-        command->add_option("--display", o.display, "The X display, such as :0; $DISPLAY where left out");
-        command->add_flag("--json", o.json, "Machine-readable output");
+        command->add_option("--output", o.output, phrase("cli", "One output, as RandR names it; all where left out"));
+        command->add_option("--display", o.display, phrase("cli", "The X display, such as :0; $DISPLAY where left out"));
+        command->add_flag("--json", o.json, phrase("cli", "Machine-readable output"));
         command->callback([&o, &status, run] { status = run(o); });
         return command;
     };
-    auto *apply = common("apply", "Put the installed profiles and their ramps into use", applyProfiles);
-    apply->add_option("--profile", o.profile, "Install this profile for the output first");
-    apply->add_flag("--next", o.next, "Switch to the output's next profile first");
-    apply->add_option("--at-login", o.atLogin, "Start this at every login: yes or no")->check(CLI::IsMember({"yes", "no"}));
-    common("clear", "Take profiles and ramps off", clearProfiles);
-    common("which", "Which profile is in use, and are its ramps loaded", whichProfiles);
-    common("hold", "Remember profiles and ramps, and put them back when standard input ends", holdProfiles);
+    auto *apply = common("apply", phrase("cli", "Apply the installed profiles and their ramps"), applyProfiles);
+    apply->add_option("--profile", o.profile, phrase("cli", "Install this profile for the output first"));
+    apply->add_flag("--next", o.next, phrase("cli", "Switch to the output's next profile first"));
+    apply->add_option("--at-login", o.atLogin, phrase("cli", "Start this at every login: yes or no"))->check(CLI::IsMember({"yes", "no"}));
+    common("clear", phrase("cli", "Remove profiles and ramps"), clearProfiles);
+    common("which", phrase("cli", "Which profile is in use, and are its ramps loaded"), whichProfiles);
+    common("hold", phrase("cli", "Remember profiles and ramps, and restore them when standard input ends"), holdProfiles);
 }
 
 void addServe(CLI::App &app, ServeOptions &o, bool &json, int &status)
 {
-    auto *command = app.add_subcommand("serve", "Serve a simulated display and instrument over the bench protocol");
+    auto *command = app.add_subcommand("serve", phrase("cli", "Serve a simulated display and instrument over the bench protocol"));
     std::string names;
     for (const std::string &n : lamp::sim::displayNames()) {
         names += " " + n;
     }
-    command->add_option("--display", o.display, "Which one:" + names)->required();
-    command->add_option("--seed", o.seed, "Seed of the instrument's noise");
-    command->add_option("--fault", o.faults, "Make readings fail: CODE:FROM or CODE:FROM:COUNT, readings counted from 0");
-    command->add_option("--lamp", o.lamp, "A lamp shines on the screen: FROM:SECONDS:CD_M2, on the bench's clock");
-    command->add_option("--gap", o.gap, "Share of the room's light that gets in under the sensor, 0 to 1");
-    command->add_option("--claims", o.claims, "What kind of panel it says it is");
-    command->add_flag("--bare", o.bare, "The colorimeter has no factory corrections");
-    command->add_flag("--spectral", o.spectral, "A spectroradiometer lies beside the colorimeter");
-    command->add_flag("--warm", o.warm, "The panel has been on for two hours");
-    command->add_option("--screen", o.screen, "Offer the instrument only; its panel shows what this computer's output shows: a name, or first");
-    command->add_flag("--json", json, "Errors as JSON; the protocol itself always is");
+    command->add_option("--display", o.display, phrase("cli", "Which one:") + names)->required();
+    command->add_option("--seed", o.seed, phrase("cli", "Seed of the instrument's noise"));
+    command->add_option("--fault", o.faults, phrase("cli", "Make readings fail: CODE:FROM or CODE:FROM:COUNT, readings counted from 0"));
+    command->add_option("--lamp", o.lamp, phrase("cli", "A lamp shines on the screen: FROM:SECONDS:CD_M2, on the bench's clock"));
+    command->add_option("--gap", o.gap, phrase("cli", "Share of the room's light that gets in under the sensor, 0 to 1"));
+    command->add_option("--claims", o.claims, phrase("cli", "What kind of panel it says it is"));
+    command->add_flag("--bare", o.bare, phrase("cli", "The colorimeter has no factory corrections"));
+    command->add_flag("--spectral", o.spectral, phrase("cli", "A spectroradiometer lies beside the colorimeter"));
+    command->add_flag("--warm", o.warm, phrase("cli", "The panel has been on for two hours"));
+    command->add_option("--screen", o.screen, phrase("cli", "Offer the instrument only; its panel shows what this computer's output shows: a name, or first"));
+    command->add_flag("--json", json, phrase("cli", "Errors as JSON; the protocol itself always is"));
     command->callback([&] { status = serveDisplay(o, json); });
 }
 
@@ -179,30 +185,80 @@ std::string commandNames(const CLI::App &app)
     return names;
 }
 
-/// Tells what is wrong with a command line, and where help to that very command is.
-int reportUsage(const CLI::App &app, const std::string &what, int argc, char **argv)
+/// What the library found wrong, as far as it is one of the usual things; else in its own words.
+lamp::Message usageFault(const CLI::ParseError &e)
 {
-    const std::string first = argc > 1 ? argv[1] : "";
-    const auto subs = app.get_subcommands({});
-    const bool known = std::any_of(subs.begin(), subs.end(), [&](const CLI::App *sub) { return sub->get_name() == first; });
-    lamp::Error e{
-        lamp::ErrorKind::Input, what, "Nothing was started.", "Try `dutiful-lamp-cli " + (known ? first + " " : "") + "--help`.", "usage", false};
-    if (!known && !first.empty() && first[0] != '-') {
-        e.what = "There is no command \"" + first + "\".";
-        e.todo = "Commands: " + commandNames(app) + ". " + e.todo;
-    } else if (first.empty()) {
-        e.what = "A command is needed.";
-        e.todo = "Commands: " + commandNames(app) + ". " + e.todo;
+    const std::string what = e.what();
+    const size_t colon = what.find(": ");
+    if (dynamic_cast<const CLI::RequiredError *>(&e) != nullptr) {
+        return say("option-required", what.substr(0, what.find(" is required")));
     }
-    const bool json = std::any_of(argv, argv + argc, [](const char *a) { return std::string_view(a) == "--json"; });
-    return report(e, json);
+    if (dynamic_cast<const CLI::ExtrasError *>(&e) != nullptr && colon != std::string::npos) {
+        return say("not-expected", what.substr(colon + 2));
+    }
+    return lamp::verbatim(what.ends_with('.') ? what : what + ".");
 }
 
-int run(int argc, char **argv)
+/// Tells what is wrong with a command line, and where help to that very command is.
+int reportUsage(const CLI::App &app, lamp::Message what, const std::vector<std::string> &arguments)
 {
-    CLI::App app{"Dutiful Lamp: calibrates, profiles and verifies displays, without a window."};
+    const std::string first = arguments.empty() ? "" : arguments.front();
+    const auto subs = app.get_subcommands({});
+    const bool known = std::any_of(subs.begin(), subs.end(), [&](const CLI::App *sub) { return sub->get_name() == first; });
+    const lamp::Message help = say("try-help", known ? first + " " : "");
+    lamp::Error e{lamp::ErrorKind::Input, std::move(what), say("nothing-started"), help, "usage", false};
+    if ((!known && !first.empty() && first[0] != '-') || first.empty()) {
+        e.what = first.empty() ? say("command-needed") : say("no-command-called", first);
+        e.todo = lamp::sentences({say("commands-are", commandNames(app)), help});
+    }
+    return report(e, std::find(arguments.begin(), arguments.end(), "--json") != arguments.end());
+}
+
+/// Takes --language out of the command line, since help is worded before the command line is read. \return its tag
+std::string languageFrom(std::vector<std::string> &arguments)
+{
+    std::string tag;
+    for (size_t i = 0; i < arguments.size();) {
+        const bool apart = arguments[i] == "--language" && i + 1 < arguments.size(), joined = arguments[i].starts_with("--language=");
+        if (!apart && !joined) {
+            ++i;
+            continue;
+        }
+        tag = apart ? arguments[i + 1] : arguments[i].substr(sizeof("--language=") - 1);
+        arguments.erase(arguments.begin() + long(i), arguments.begin() + long(i) + (apart ? 2 : 1));
+    }
+    return tag;
+}
+
+/// The library's own words in help.
+void nameHelp(CLI::App &app)
+{
+    const auto formatter = app.get_formatter();
+    formatter->label("Usage", phrase("cli", "Usage"));
+    formatter->label("OPTIONS", phrase("cli", "OPTIONS"));
+    formatter->label("Positionals", phrase("cli", "Arguments"));
+    formatter->label("Subcommands", phrase("cli", "Commands"));
+    formatter->label("SUBCOMMAND", phrase("cli", "COMMAND"));
+    formatter->label("REQUIRED", phrase("cli", "required"));
+    formatter->column_width(36);
+    app.set_help_flag("-h,--help", phrase("cli", "Print this help and exit"));
+}
+
+int run(std::vector<std::string> arguments)
+{
+    const std::string tag = languageFrom(arguments);
+    if (!lamp::Language::choose(QString::fromStdString(tag))) {
+        return report({lamp::ErrorKind::Input, say("no-language", tag), say("nothing-started"),
+                       say("languages-are", lamp::Language::known().join(QStringLiteral(", ")).toStdString()), "usage", false},
+                      false);
+    }
+    CLI::App app{phrase("cli", "Dutiful Lamp: calibrates, profiles and verifies displays, without a window.")};
     app.name("dutiful-lamp-cli");
-    app.set_version_flag("--version", std::string("dutiful-lamp-cli " LAMP_VERSION));
+    nameHelp(app);
+    app.option_defaults()->group(phrase("cli", "Options"));
+    app.set_version_flag("--version", std::string("dutiful-lamp-cli " LAMP_VERSION), phrase("cli", "Print the version and exit"));
+    std::string language; // taken out before; here for the help
+    app.add_option("--language", language, phrase("cli", "Language: en or de; the system's where left out"));
     app.require_subcommand(1);
     int status = kDone;
     bool json = false;
@@ -217,23 +273,24 @@ int run(int argc, char **argv)
     addImport(app, importing, status);
     addProfiles(app, screen, cube, status);
     addVisit(app, visit, status);
-    auto *inspecting = app.add_subcommand("inspect", "What a profile says, and what is wrong with it");
-    inspecting->add_option("PROFILE", profile, "An ICC profile")->required();
-    inspecting->add_flag("--json", json, "Machine-readable output");
+    auto *inspecting = app.add_subcommand("inspect", phrase("cli", "What a profile says, and what is wrong with it"));
+    inspecting->add_option("PROFILE", profile, phrase("cli", "An ICC profile"))->required();
+    inspecting->add_flag("--json", json, phrase("cli", "Machine-readable output"));
     inspecting->callback([&] { status = inspectProfile(profile, json); });
-    auto *targets = app.add_subcommand("targets", "The built-in targets");
-    targets->add_flag("--json", json, "Machine-readable output");
+    auto *targets = app.add_subcommand("targets", phrase("cli", "The built-in targets"));
+    targets->add_flag("--json", json, phrase("cli", "Machine-readable output"));
     targets->callback([&] { status = listTargets(json); });
-    auto *tolerances = app.add_subcommand("tolerances", "The built-in tolerances");
-    tolerances->add_flag("--json", json, "Machine-readable output");
+    auto *tolerances = app.add_subcommand("tolerances", phrase("cli", "The built-in tolerances"));
+    tolerances->add_flag("--json", json, phrase("cli", "Machine-readable output"));
     tolerances->callback([&] { status = listTolerances(json); });
     addServe(app, serve, json, status);
     try {
-        app.parse(argc, argv);
+        std::vector<std::string> reversed(arguments.rbegin(), arguments.rend()); // as the library wants them
+        app.parse(std::move(reversed));
     } catch (const CLI::Success &e) {
         return app.exit(e, std::cout, std::cerr); // help or version was asked for
     } catch (const CLI::ParseError &e) {
-        return reportUsage(app, e.what(), argc, argv);
+        return reportUsage(app, usageFault(e), arguments);
     }
     return status;
 }
@@ -245,12 +302,12 @@ int main(int argc, char **argv)
     beginOutput();
     int status = kBadInput;
     try {
-        status = run(argc, argv);
+        status = run({argv + 1, argv + argc});
     } catch (const std::exception &e) {
-        std::cerr << "dutiful-lamp-cli: A fault of the program itself: " << e.what() << ". Please report it with what you were doing.\n";
+        std::cerr << lamp::said(say("program-says", say("program-fault", e.what()))) << "\n";
     }
     if (!finishOutput() && (status == kDone || status == kNotWithin)) {
-        std::cerr << "dutiful-lamp-cli: Standard output could not be written to.\n" << std::flush;
+        std::cerr << lamp::said(say("program-says", say("output-not-written"))) << "\n" << std::flush;
         status = kNotWritten;
     }
     return status;

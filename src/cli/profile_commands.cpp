@@ -13,6 +13,7 @@
 #include "profile/screening.h"
 #include "report/files.h"
 #include "visit/imported.h"
+#include "words/words.h"
 
 #include <nlohmann/json.hpp>
 
@@ -32,12 +33,12 @@ namespace {
 Json inspectionJson(const Inspection &seen)
 {
     const auto xy = [](const Chromaticity &c) { return Json{{"x", std::round(c.x * 1e5) / 1e5}, {"y", std::round(c.y * 1e5) / 1e5}}; };
-    Json j{{"bytes", seen.bytes}, {"sound", seen.sound()}, {"sentences", meaningOf(seen)}, {"findings", Json::array()}, {"tag_table", Json::array()}};
+    Json j{{"bytes", seen.bytes}, {"sound", seen.sound()}, {"sentences", plainTexts(meaningOf(seen))}, {"findings", Json::array()}, {"tag_table", Json::array()}};
     for (const Finding &f : seen.findings) {
-        j["findings"].push_back({{"weight", weightName(f.weight)}, {"place", f.place}, {"text", f.text}});
+        j["findings"].push_back({{"weight", weightName(f.weight)}, {"place", f.place}, {"text", plainEnglish(f.text)}, {"message", messageJson(f.text)}});
     }
     for (const TagEntry &t : seen.tags) {
-        j["tag_table"].push_back({{"signature", t.signature}, {"type", t.type}, {"offset", t.offset}, {"size", t.size}, {"means", t.means}});
+        j["tag_table"].push_back({{"signature", t.signature}, {"type", t.type}, {"offset", t.offset}, {"size", t.size}, {"means", plainEnglish(t.means)}});
     }
     if (!seen.facts) {
         return j;
@@ -67,25 +68,26 @@ Json inspectionJson(const Inspection &seen)
 void printInspection(const std::string &path, const Inspection &seen)
 {
     std::cout << (seen.facts ? seen.facts->description : path) << "\n";
-    for (const std::string &sentence : meaningOf(seen)) {
-        std::cout << "  " << sentence << "\n";
+    for (const Message &sentence : meaningOf(seen)) {
+        std::cout << "  " << said(sentence) << "\n";
     }
     if (seen.facts) {
         const Profile::Facts &f = *seen.facts;
-        std::cout << "  ICC " << f.version << ", class " << f.deviceClass << ", made " << f.created << "\n";
-        const std::array<const char *, 3> names{"red  ", "green", "blue "};
+        std::cout << "  " << said(say("profile-line", f.version, f.deviceClass, f.created)) << "\n";
+        const std::array<const char *, 3> names{"red", "green", "blue"};
         for (size_t c = 0; c < 3; ++c) {
-            std::cout << "  " << names[c] << "  x " << fixed(f.primaries[c].x, 4) << ", y " << fixed(f.primaries[c].y, 4) << "\n";
+            std::cout << "  " << said(say("subject-because", say(names[c]), say("white-xy", decimal(f.primaries[c].x, 4), decimal(f.primaries[c].y, 4)))) << "\n";
         }
     }
     for (const TagEntry &t : seen.tags) {
-        std::cout << "  " << t.signature << "  " << t.type << ", " << t.size << " bytes" << (t.means.empty() ? "" : ": " + t.means) << "\n";
+        const Message size = say("count-bytes", t.size);
+        std::cout << "  " << said(t.means.empty() ? say("tag-line", t.signature, t.type, size) : say("tag-line-means", t.signature, t.type, size, t.means)) << "\n";
     }
     for (const Finding &f : seen.findings) {
-        std::cout << "  " << weightName(f.weight) << " (" << f.place << "): " << f.text << "\n";
+        std::cout << "  " << said(say("finding-line", named(f.weight), f.place, f.text)) << "\n";
     }
     if (seen.findings.empty()) {
-        std::cout << "  Nothing wrong was found.\n";
+        std::cout << "  " << said(say("nothing-wrong")) << "\n";
     }
 }
 
@@ -103,8 +105,8 @@ int inspectProfile(const std::string &path, bool json)
         return report(bytes.error(), json);
     }
     const Inspection seen = inspect(bytes.value(), now());
-    const std::string why = seen.findings.empty() ? "It cannot be read." : seen.findings.back().text;
-    const Error error{ErrorKind::Input, path + ": " + why, "Nothing was changed.", "Choose an ICC profile of a display (RGB).", "profile", false};
+    const Message why = seen.findings.empty() ? say("cannot-be-read") : seen.findings.back().text;
+    const Error error{ErrorKind::Input, say("subject-because", path, why), say("nothing-changed"), say("choose-icc-profile-display"), "profile", false};
     if (json) {
         Json j = inspectionJson(seen);
         if (!seen.profile) {
@@ -125,11 +127,11 @@ Result<ReadingSet> ownReadings(const ScreenOptions &o)
         auto bench = BenchClient::open(o.bench, {});
         ProgressLine line;
         Gauge::Hooks hooks;
-        hooks.onReading = [&](const Measurement &m) { line.progress("Readings of this unit", double(m.index) / quickSetSize(), -1); };
+        hooks.onReading = [&](const Measurement &m) { line.progress(say("reading-this-unit"), double(m.index) / quickSetSize(), -1); };
         auto set = bench ? readQuickSet(*bench.value(), hooks) : Result<ReadingSet>(bench.error());
         line.clear();
         if (set) {
-            line.say("No ramps are loaded in the display now: apply its profile again before you go on working with it.");
+            line.tell(say("no-ramps-loaded-now"));
         }
         return set;
     }
@@ -144,26 +146,30 @@ Result<ReadingSet> ownReadings(const ScreenOptions &o)
 
 void printScreening(const Screening &s, const std::vector<RealError> &errors)
 {
-    std::cout << (errors.empty() ? "" : rankingVerdict(errors, s) + "\nBy what the profiles say of each other: ") << s.verdict << "\n";
+    if (!errors.empty()) {
+        std::cout << said(rankingVerdict(errors, s)) << "\n";
+    }
+    std::cout << said(errors.empty() ? s.verdict : say("by-each-other", s.verdict)) << "\n";
     for (const ScreenedProfile &p : s.profiles) {
-        std::cout << "  " << p.name << ": " << (p.odd() ? "stands apart" : "agrees") << ", group " << p.group + 1 << ", mean ΔE00 "
-                  << fixed(p.nearness, 1) << " from the others\n";
-        for (const std::string &r : p.reasons) {
-            std::cout << "      " << r << "\n";
+        std::cout << "  " << said(say(p.odd() ? "screened-apart" : "screened-agrees", p.name, p.group + 1, decimal(p.nearness, 1))) << "\n";
+        for (const Message &r : p.reasons) {
+            std::cout << "      " << said(r) << "\n";
         }
     }
     for (const RealError &e : errors) {
-        std::cout << "  On this unit: " << e.name << ": mean ΔE00 " << fixed(e.mean, 2) << ", max " << fixed(e.max, 1) << ", white off by "
-                  << fixed(e.white, 1) << "\n";
+        std::cout << "  "
+                  << said(say("on-this-unit", e.name.empty() ? say("no-profile") : verbatim(e.name), decimal(e.mean, 2), decimal(e.max, 1),
+                              decimal(e.white, 1)))
+                  << "\n";
     }
-    std::cout << kStrangersProfile << "\n";
+    std::cout << said(strangersProfile()) << "\n";
 }
 
 Json screeningJson(const Screening &s, const std::vector<RealError> &errors)
 {
-    Json j{{"verdict", s.verdict},
+    Json j{{"verdict", plainEnglish(s.verdict)},
            {"recommended", s.recommended < 0 ? Json(nullptr) : Json(s.profiles[size_t(s.recommended)].name)},
-           {"mind", kStrangersProfile}};
+           {"mind", plainEnglish(strangersProfile())}};
     for (const ScreenedProfile &p : s.profiles) {
         j["profiles"].push_back({{"name", p.name},
                                  {"odd", p.odd()},
@@ -172,7 +178,7 @@ Json screeningJson(const Screening &s, const std::vector<RealError> &errors)
                                  {"mean_delta_e_00_from_others", p.nearness},
                                  {"gamma", p.gamma},
                                  {"white", {{"x", p.white.x}, {"y", p.white.y}}},
-                                 {"reasons", p.reasons}});
+                                 {"reasons", plainTexts(p.reasons)}});
     }
     for (Eigen::Index i = 0; i < s.difference.rows(); ++i) {
         Json row = Json::array();
@@ -182,10 +188,10 @@ Json screeningJson(const Screening &s, const std::vector<RealError> &errors)
         j["delta_e_00"].push_back(row);
     }
     if (!errors.empty()) {
-        j["ranking"] = rankingVerdict(errors, s);
+        j["ranking"] = plainEnglish(rankingVerdict(errors, s));
     }
     for (const RealError &e : errors) {
-        j["real_errors"].push_back({{"name", e.name}, {"mean", e.mean}, {"max", e.max}, {"white", e.white}});
+        j["real_errors"].push_back({{"name", e.name.empty() ? plainEnglish(say("no-profile")) : e.name}, {"mean", e.mean}, {"max", e.max}, {"white", e.white}});
     }
     return j;
 }
@@ -251,9 +257,9 @@ Result<ToneCurve> toneNamed(const std::string &name, const ToneCurve &otherwise)
         return gamma;
     }
     return Error{ErrorKind::Input,
-                 "There is no tone curve called \"" + name + "\".",
-                 "Nothing was written.",
-                 "Choose srgb, lstar, bt1886 or a number such as 2.4.",
+                 say("no-tone-curve-called", name),
+                 say("nothing-written"),
+                 say("choose-tone-curve"),
                  "tone",
                  false};
 }
@@ -295,8 +301,7 @@ Result<Json> provenThrough(Bench &bench, const Cube &cube, const Profile &profil
                {"white_cd_m2", white->xyz.b}, {"tolerance", tolerance.name}, {"verdict", within ? "pass" : "fail"}};
     const double wanted = wantedThroughCube(profile, task, {1, 1, 1}).b;
     if (std::abs(white->xyz.b / wanted - 1) > 0.05) {
-        proof["mind"] = "White reads " + fixed(white->xyz.b, 1) + " cd/m² instead of " + fixed(wanted, 1)
-                        + ": the display is not in the state that its profile describes (menu, mode, ramps).";
+        proof["mind"] = messageJson(say("white-through-cube", decimal(white->xyz.b, 1), decimal(wanted, 1)));
     }
     return proof;
 }
@@ -312,7 +317,7 @@ int makeCube(const CubeOptions &o)
     }
     for (const Finding &f : inspect(bytes.value(), now()).findings) {
         if (f.weight == Finding::Weight::Fault) {
-            return report({ErrorKind::Input, o.profile + ": " + f.text, "Nothing was written.", "Make the display's profile anew.", "profile", false},
+            return report({ErrorKind::Input, say("subject-because", o.profile, f.text), say("nothing-written"), say("make-profile-anew"), "profile", false},
                           o.json);
         }
     }
@@ -322,8 +327,8 @@ int makeCube(const CubeOptions &o)
         for (const RgbSpace &s : rgbSpaces()) {
             names += (names.empty() ? "" : ", ") + s.name;
         }
-        return report({ErrorKind::Input, space ? "--size must lie between 2 and 129." : "There is no space called \"" + o.source + "\".",
-                       "Nothing was written.", "Spaces: " + names + ". Usual sizes: 17, 33, 65.", "option", false},
+        return report({ErrorKind::Input, space ? say("size-range") : say("no-space-called", o.source), say("nothing-written"),
+                       say("spaces-and-sizes", names), "option", false},
                       o.json);
     }
     const auto tone = toneNamed(o.tone, space->tone);
@@ -352,6 +357,7 @@ int makeCube(const CubeOptions &o)
     if (kept->problem) {
         result["error"] = errorJson(*kept->problem);
     }
+    std::optional<Message> doubt;
     if (!o.bench.empty() && !o.reverse) {
         auto bench = BenchClient::open(o.bench, {});
         const auto proof = bench ? provenThrough(*bench.value(), cube.value(), profile.value(), task, o.patches) : Result<Json>(bench.error());
@@ -359,6 +365,10 @@ int makeCube(const CubeOptions &o)
             return report(proof.error(), o.json);
         }
         result["measured_through"] = proof.value();
+        if (proof->contains("mind")) {
+            doubt = messageFrom((*proof)["mind"]);
+            result["measured_through"]["mind"] = plainEnglish(*doubt);
+        }
         status = status != kDone || (*proof)["verdict"] == "pass" ? status : kNotWithin;
     }
     if (o.json) {
@@ -369,9 +379,13 @@ int makeCube(const CubeOptions &o)
         }
         if (result.contains("measured_through")) {
             const Json &proof = result["measured_through"];
-            std::cout << (proof.contains("mind") ? "Mind: " + proof["mind"].get<std::string>() + "\n" : "") << "Measured through it: ΔE00 mean "
-                      << fixed(proof["mean"].get<double>(), 2) << ", max " << fixed(proof["max"].get<double>(), 2) << ": "
-                      << proof["verdict"].get<std::string>() << " (" << proof["tolerance"].get<std::string>() << ")\n";
+            if (doubt) {
+                std::cout << said(say("note-warning", *doubt)) << "\n";
+            }
+            std::cout << said(say("measured-through", decimal(proof["mean"].get<double>(), 2), decimal(proof["max"].get<double>(), 2),
+                                  say("verdict-" + proof["verdict"].get<std::string>()),
+                                  shippedNamed(proof["tolerance"].get<std::string>())))
+                      << "\n";
         }
     }
     return status;

@@ -3,6 +3,7 @@
 
 #include "base/text.h"
 #include "cli/output.h"
+#include "words/words.h"
 
 #include <iostream>
 #include <string>
@@ -14,17 +15,18 @@ namespace lamp::cli {
 class ProgressLine {
 public:
     /// A line that stays.
-    void say(const std::string &words)
+    void tell(const Message &message)
     {
         clear();
-        std::cerr << words << "\n";
+        std::cerr << said(message) << "\n";
     }
     /// \param fraction of the work done, 0..1 \param secondsLeft negative where it is not known
-    void progress(const std::string &what, double fraction, double secondsLeft)
+    void progress(const Message &what, double fraction, double secondsLeft)
     {
         if (m_terminal) {
-            tellTerminal("\r\x1b[K" + shownLine(what) + "  " + fixed(100 * fraction, 0) + " %"
-                         + (secondsLeft >= 0 ? ", about " + spanText(secondsLeft) + " left" : ""));
+            const Message line = secondsLeft >= 0 ? lamp::say("progress-line-left", what, decimal(100 * fraction, 0), lasting(secondsLeft))
+                                                  : lamp::say("progress-line", what, decimal(100 * fraction, 0));
+            tellTerminal("\r\x1b[K" + shownLine(said(line)));
             m_open = true;
         }
     }

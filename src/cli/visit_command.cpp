@@ -26,7 +26,7 @@ void tellStage(ProgressLine &line, Stage stage, const VisitRecord &record)
 {
     const StageLine &l = record.line(stage);
     if (l.state != LineState::Running && !l.summary.empty()) {
-        line.say(stageTitle(stage) + ": " + l.summary);
+        line.tell(say("subject-because", titled(stage), l.summary));
     }
 }
 
@@ -57,9 +57,9 @@ private:
     std::jthread m_thread;
 };
 
-Error badChoice(const std::string &option, const std::string &value, const std::string &choices)
+Error badChoice(const std::string &option, const std::string &value, Argument choices)
 {
-    return {ErrorKind::Input, option + " cannot be \"" + value + "\".", "Nothing was started.", "Choose one of " + choices + ".", "option", false};
+    return {ErrorKind::Input, say("option-cannot-be", option, value), say("nothing-started"), say("choose-one", std::move(choices)), "option", false};
 }
 
 Result<VisitPlan> planFrom(const VisitOptions &o)
@@ -79,7 +79,7 @@ Result<VisitPlan> planFrom(const VisitOptions &o)
         return badChoice("--icc", std::to_string(o.icc), "2, 4");
     }
     if (o.icc == 2 && o.curves == "parametric") {
-        return badChoice("--curves", o.curves, "auto, sampled with --icc 2, which has no curves by formula");
+        return badChoice("--curves", o.curves, say("choices-icc-2-curves"));
     }
     plan.iccVersion = o.icc;
     plan.grid = o.grid;
@@ -98,7 +98,7 @@ Result<VisitPlan> planFrom(const VisitOptions &o)
     plan.profileKind = *kind;
     if (o.instrument != "auto") {
         if (o.instrument.empty() || o.instrument.find_first_not_of("0123456789") != std::string::npos || o.instrument.size() > 4) {
-            return badChoice("--instrument", o.instrument, "auto, 0, 1, 2 and so on");
+            return badChoice("--instrument", o.instrument, say("choices-instrument"));
         }
         plan.instrument = std::stoi(o.instrument);
     }
@@ -147,33 +147,33 @@ Result<VisitPlan> planFrom(const VisitOptions &o)
 
 void printSummary(const VisitRecord &r, const fs::path &folder)
 {
-    std::cout << "Verdict: " << verdictName(r.verdict) << " (" << r.plan.tolerance.name << ")\n";
-    for (const std::string &reason : r.reasons) {
-        std::cout << "  " << reason << "\n";
+    std::cout << said(say("verdict-by-tolerance", named(r.verdict), shippedNamed(r.plan.tolerance.name))) << "\n";
+    for (const Message &reason : r.reasons) {
+        std::cout << "  " << said(reason) << "\n";
     }
-    for (const std::string &warning : r.warnings) {
-        std::cout << "  Mind: " << warning << "\n";
+    for (const Message &warning : r.warnings) {
+        std::cout << "  " << said(say("note-warning", warning)) << "\n";
     }
-    std::cout << counted(int(r.readings.size()), "reading") << " in " << spanText(r.benchSeconds) << "; files in " << folder.string() << "\n";
+    std::cout << said(say("visit-summary", say("count-readings", r.readings.size()), lasting(r.benchSeconds), folder.string())) << "\n";
 }
 
 /// Ends a visit that failed: its readings are kept, and it is said where they are.
 int fail(Error error, const VisitRecord &record, const VisitOptions &o, ReadingJournal &journal)
 {
     if (record.readings.empty()) {
-        error.safe = "No reading had been taken.";
+        error.safe = say("no-reading-taken");
         return report(error, o.json);
     }
-    const std::string all = counted((long long)record.readings.size(), "reading");
+    const Message all = say("count-readings", record.readings.size());
     if (const auto kept = keepReadings(o.out, record)) {
         tellKept(kept.value());
-        error.safe = "All " + all + " are in " + (kept->folder / "readings.txt").string() + ".";
+        error.safe = say("all-readings-in", all, (kept->folder / "readings.txt").string());
         journal.discard();
     } else if (!journal.path().empty()) {
-        error.safe = "All " + all + " are in " + journal.path().string() + ".";
+        error.safe = say("all-readings-in", all, journal.path().string());
     } else {
         // No disk takes them: what is left is the way to whoever called.
-        error.safe = "The " + all + " could not be written anywhere; they follow on standard error.";
+        error.safe = say("readings-follow", all);
         std::cerr << readingsToCsv(readingSet(record));
     }
     return report(error, o.json);
@@ -192,7 +192,7 @@ int finish(const VisitRecord &record, const VisitOptions &o, ReadingJournal &jou
         folder = kept->folder;
         journal.discard();
     } else {
-        std::cerr << "dutiful-lamp-cli: " << kept.error().text() << " The figures follow on standard output.\n";
+        std::cerr << said(say("program-says", sentences({kept.error().paragraph(), say("figures-follow")}))) << "\n";
         status = kNotWritten;
     }
     if (o.json || !kept) {
@@ -224,26 +224,25 @@ int runVisit(const VisitOptions &o)
     ProgressLine line;
     BenchClient::Options options;
     options.stop = signals.token();
-    options.log = [&](const std::string &text) { line.say("Note: bench: " + text); };
+    options.log = [&](const Message &m) { line.tell(say("note-bench", m)); };
     auto bench = BenchClient::open(o.bench, options);
     if (!bench) {
         return report(bench.error(), o.json);
     }
     ReadingJournal journal(folder / "readings.partial.csv");
     if (!journal.earlier().empty()) {
-        line.say("Note: a visit before was interrupted; its readings are kept in " + journal.earlier().string()
-                 + " and can be brought in with import.");
+        line.tell(say("note", say("earlier-interrupted", journal.earlier().string())));
     }
     VisitHooks hooks;
     hooks.wallClock = now;
     hooks.onReading = [&](const Measurement &m, const VisitRecord &r) {
         if (const Status s = journal.append(m, r); !s) {
-            line.say("Note: " + s.error().text());
+            line.tell(say("note", s.error().paragraph()));
         }
     };
     hooks.onStage = [&](Stage s, const VisitRecord &r) { tellStage(line, s, r); };
-    hooks.onProgress = [&](const Progress &p) { line.progress(stageTitle(p.stage), p.fraction, p.secondsLeft); };
-    hooks.onNote = [&](const std::string &text) { line.say("Note: " + text); };
+    hooks.onProgress = [&](const Progress &p) { line.progress(titled(p.stage), p.fraction, p.secondsLeft); };
+    hooks.onNote = [&](const Message &m) { line.tell(say("note", m)); };
     Visit visit(*bench.value(), plan.value(), hooks, signals.token());
     const auto record = visit.run();
     line.clear();

@@ -14,12 +14,12 @@ namespace {
 constexpr int kMostNodes = 129, kMostEntries = 65536;
 constexpr double kMostValue = 1e6; // far beyond any light that is coded, and written whole
 
-Error cubeError(int line, const std::string &what)
+Error cubeError(int line, Message what)
 {
     return {ErrorKind::Input,
-            "The cube cannot be used: " + (line > 0 ? "line " + std::to_string(line) + ": " : std::string()) + what + ".",
-            "Nothing was changed.",
-            "Choose a .cube file with LUT_3D_SIZE or LUT_1D_SIZE and as many lines of three numbers as that asks for.",
+            say("subject-and-why", say("cube-cannot-be-used"), line > 0 ? say("in-line", line, std::move(what)) : std::move(what)),
+            say("nothing-changed"),
+            say("choose-cube-file-lut"),
             "cube",
             false};
 }
@@ -83,20 +83,20 @@ public:
         if (all[0] == "DOMAIN_MIN" || all[0] == "DOMAIN_MAX") {
             const auto v = three(all, 1);
             if (!v) {
-                return cubeError(line, all[0] + " needs three numbers");
+                return cubeError(line, say("needs-three-numbers", all[0]));
             }
             (all[0] == "DOMAIN_MIN" ? m_cube.low : m_cube.high) = *v;
             return std::nullopt;
         }
         const auto v = three(all, 0);
         if (!v) {
-            return cubeError(line, "three numbers were expected, not \"" + text.substr(0, 40) + "\"");
+            return cubeError(line, say("three-numbers-expected-not", text.substr(0, 40)));
         }
         if (m_cube.size == 0) {
-            return cubeError(line, "values stand before LUT_3D_SIZE or LUT_1D_SIZE");
+            return cubeError(line, say("values-stand-before-lut"));
         }
         if (m_cube.values.size() >= wanted()) {
-            return cubeError(line, "there are more values than the size " + std::to_string(m_cube.size) + " asks for");
+            return cubeError(line, say("more-values-than-size", m_cube.size));
         }
         m_cube.values.emplace_back((*v)[0], (*v)[1], (*v)[2]);
         return std::nullopt;
@@ -105,17 +105,17 @@ public:
     Result<Cube> finish(int line)
     {
         if (line == 0) {
-            return cubeError(0, "the file is empty");
+            return cubeError(0, say("file-is-empty"));
         }
         if (m_cube.size == 0) {
-            return cubeError(line, "the file ends without LUT_3D_SIZE or LUT_1D_SIZE");
+            return cubeError(line, say("file-ends-without-lut"));
         }
         if (m_cube.values.size() != wanted()) {
-            return cubeError(line, "the file ends after " + std::to_string(m_cube.values.size()) + " of " + std::to_string(wanted()) + " values");
+            return cubeError(line, say("file-ends-after-values", m_cube.values.size(), wanted()));
         }
         for (size_t c = 0; c < 3; ++c) {
             if (!(m_cube.high[c] > m_cube.low[c])) {
-                return cubeError(line, "DOMAIN_MAX does not lie above DOMAIN_MIN");
+                return cubeError(line, say("domain-max-not-above-min"));
             }
         }
         return m_cube;
@@ -128,10 +128,10 @@ private:
         const bool threeD = all[0] == "LUT_3D_SIZE";
         const int most = threeD ? kMostNodes : kMostEntries;
         if (!n || *n != std::floor(*n) || *n < 2 || *n > most) {
-            return cubeError(line, all[0] + " needs a whole number from 2 to " + std::to_string(most));
+            return cubeError(line, say("needs-whole-number-from", all[0], most));
         }
         if (m_cube.size != 0) {
-            return cubeError(line, "a second size");
+            return cubeError(line, say("second-size"));
         }
         m_cube.threeD = threeD;
         m_cube.size = int(*n);
@@ -189,7 +189,7 @@ Result<Cube> cubeFromText(const std::string &text)
     for (std::string line; std::getline(in, line);) {
         ++number;
         if (line.size() > 1000) {
-            return cubeError(number, "it is longer than a line of a cube can be");
+            return cubeError(number, say("longer-than-line-cube"));
         }
         if (!line.empty() && line.back() == '\r') {
             line.pop_back();

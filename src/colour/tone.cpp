@@ -61,6 +61,11 @@ double hlgSignal(double e)
     return e <= 1.0 / 12 ? std::sqrt(3 * e) : kHlgA * std::log(12 * e - kHlgB) + kHlgC;
 }
 
+int gammaPlaces(double gamma)
+{
+    return std::abs(gamma * 10 - std::round(gamma * 10)) < 1e-9 ? 1 : 2;
+}
+
 } // namespace
 
 double sampledAt(const std::vector<double> &samples, double x)
@@ -115,13 +120,15 @@ double ToneCurve::inverse(double light) const
     return y;
 }
 
+Message ToneCurve::named() const
+{
+    return kind == ToneKind::Gamma ? say("tone-gamma", decimal(gamma, gammaPlaces(gamma))) : verbatim(name());
+}
+
 std::string ToneCurve::name() const
 {
     switch (kind) {
-    case ToneKind::Gamma: {
-        const bool oneDecimal = std::abs(gamma * 10 - std::round(gamma * 10)) < 1e-9;
-        return "gamma " + fixed(gamma, oneDecimal ? 1 : 2);
-    }
+    case ToneKind::Gamma: return "gamma " + fixed(gamma, gammaPlaces(gamma));
     case ToneKind::Srgb: return "sRGB";
     case ToneKind::LStar: return "L*";
     case ToneKind::Bt1886: return "BT.1886";

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "base/message.h"
+
 #include <string>
 #include <vector>
 
@@ -24,6 +26,7 @@ struct ToneCurve {
     [[nodiscard]] double inverse(double light) const;
     /// "gamma 2.2", "sRGB", "L*", "BT.1886", "PQ", "HLG".
     [[nodiscard]] std::string name() const;
+    [[nodiscard]] Message named() const;
     /// The same curve told the display's own black (only BT.1886 depends on it).
     [[nodiscard]] ToneCurve withBlack(double blackOverWhite) const;
     /// value() at 1024 equal steps of drive from 0 to 1, each onLightGrid().

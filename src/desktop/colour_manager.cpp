@@ -17,9 +17,9 @@ const QString kService = QStringLiteral("org.freedesktop.ColorManager");
 const QString kRoot = QStringLiteral("/org/freedesktop/ColorManager");
 constexpr int kPatienceMs = 4000;
 
-Error busError(const std::string &what)
+Error busError(Message what)
 {
-    return {ErrorKind::Storage, what, "The profile itself is installed.", "Choose it in the desktop's settings for the display.", "dbus", false};
+    return {ErrorKind::Storage, std::move(what), say("profile-itself-installed"), say("choose-desktop-settings-display"), "dbus", false};
 }
 
 QDBusMessage call(const QString &path, const QString &interface, const QString &method, const QVariantList &arguments)
@@ -29,10 +29,10 @@ QDBusMessage call(const QString &path, const QString &interface, const QString &
     return QDBusConnection::systemBus().call(m, QDBus::Block, kPatienceMs);
 }
 
-Result<QString> pathFrom(const QDBusMessage &reply, const std::string &what)
+Result<QString> pathFrom(const QDBusMessage &reply, Message what)
 {
     if (reply.type() != QDBusMessage::ReplyMessage || reply.arguments().isEmpty()) {
-        return busError(what + ": " + reply.errorMessage().toStdString() + ".");
+        return busError(say("subject-and-why", std::move(what), verbatim(reply.errorMessage().toStdString())));
     }
     return reply.arguments().first().value<QDBusObjectPath>().path();
 }
@@ -40,7 +40,7 @@ Result<QString> pathFrom(const QDBusMessage &reply, const std::string &what)
 Result<QString> deviceOf(const std::string &output)
 {
     return pathFrom(call(kRoot, kService, "FindDeviceByProperty", {"XRANDR_name", QString::fromStdString(output)}),
-                    "The desktop's colour manager knows no device for " + output);
+                    say("desktop-colour-manager-knows", output));
 }
 
 /// D-Bus needs an application object to exist.
@@ -65,7 +65,7 @@ bool ColourManager::present()
     return names->isServiceRegistered(kService) || names->activatableServiceNames().value().contains(kService);
 }
 
-Result<std::string> ColourManager::makeDefault(const std::string &output, const std::filesystem::path &profile)
+Result<Message> ColourManager::makeDefault(const std::string &output, const std::filesystem::path &profile)
 {
     needApplication();
     qDBusRegisterMetaType<QMap<QString, QString>>();
@@ -74,11 +74,11 @@ Result<std::string> ColourManager::makeDefault(const std::string &output, const 
         return device.error();
     }
     const QString file = QString::fromStdString(profile.string());
-    auto known = pathFrom(call(kRoot, kService, "FindProfileByFilename", {file}), "");
+    auto known = pathFrom(call(kRoot, kService, "FindProfileByFilename", {file}), {});
     if (!known) {
         const QMap<QString, QString> properties{{"Filename", file}};
         known = pathFrom(call(kRoot, kService, "CreateProfile", {"dutiful-lamp-" + file.section('/', -1), "temp", QVariant::fromValue(properties)}),
-                         "The desktop's colour manager did not take the profile");
+                         say("desktop-colour-manager-did"));
     }
     if (!known) {
         return known.error();
@@ -89,9 +89,9 @@ Result<std::string> ColourManager::makeDefault(const std::string &output, const 
     (void)call(device.value(), deviceInterface, "AddProfile", {"hard", path});
     const QDBusMessage made = call(device.value(), deviceInterface, "MakeProfileDefault", {path});
     if (made.type() == QDBusMessage::ErrorMessage) {
-        return busError("The desktop's colour manager did not make the profile the display's: " + made.errorMessage().toStdString() + ".");
+        return busError(say("desktop-colour-manager-did-not", made.errorMessage().toStdString()));
     }
-    return "The desktop's colour manager has it as the default of " + output + ".";
+    return say("desktop-colour-manager-default", output);
 }
 
 } // namespace lamp

@@ -14,7 +14,7 @@ public:
     /// Whether the service is there (or can be started by the bus).
     [[nodiscard]] static bool present();
     /// Makes a profile the default of an output's device. \return a sentence about what was done, or an error
-    static Result<std::string> makeDefault(const std::string &output, const std::filesystem::path &profile);
+    static Result<Message> makeDefault(const std::string &output, const std::filesystem::path &profile);
 };
 
 } // namespace lamp

@@ -9,9 +9,9 @@ namespace {
 
 constexpr double kMostS = 5;
 
-Error holdError(const std::string &what, const std::string &said)
+Error holdError(Message what, const std::string &said)
 {
-    return {ErrorKind::Storage, what + (said.empty() ? "" : " " + said), "", "Put the profile into use again.", "hold", false};
+    return {ErrorKind::Storage, sentences({std::move(what), verbatim(said)}), {}, say("put-profile-into-use"), "hold", false};
 }
 
 } // namespace
@@ -23,7 +23,7 @@ Result<std::unique_ptr<Hold>> Hold::of(const std::string &command, const std::st
     const Status started = hold->m_keeper.start("exec " + shellQuoted(command) + " hold --output " + shellQuoted(output));
     if (!started || hold->m_keeper.readLine(line, kMostS) != ChildProcess::Wait::Line || !line.starts_with("held")) {
         (void)hold->m_keeper.finish(kMostS);
-        return holdError("Profile and ramps could not be remembered, so they are not swapped.", hold->m_keeper.lastWords());
+        return holdError(say("profile-ramps-could-not"), hold->m_keeper.lastWords());
     }
     hold->m_held = true;
     return hold;
@@ -35,7 +35,7 @@ Status Hold::release()
         return Done{};
     }
     if (m_keeper.finish(kMostS) != 0) {
-        return holdError("What was in use before the look could not be put back.", m_keeper.lastWords());
+        return holdError(say("what-use-before-look"), m_keeper.lastWords());
     }
     return Done{};
 }

@@ -32,15 +32,15 @@ fs::path folderOf(const char *variable, const char *otherwise)
 
 Error notInstalled(const XOutput &output)
 {
-    return {ErrorKind::Input,       "No profile is installed for the output " + output.name + ".",
-            "Nothing was changed.", "Install one with apply --profile FILE --output " + output.name + ".",
+    return {ErrorKind::Input,       say("no-profile-installed-output", output.name),
+            say("nothing-changed"), say("install-one-apply-profile", output.name),
             "installation",         false};
 }
 
 std::string nameOf(const Bytes &profile)
 {
     const auto opened = Profile::open(profile);
-    return opened ? opened->facts().description : "(no profile that can be read)";
+    return opened ? opened->facts().description : std::string();
 }
 
 } // namespace
@@ -127,9 +127,9 @@ Status Installation::read()
         }
         fs::rename(file, aside, code);
         return Error{ErrorKind::Storage,
-                     "What was installed cannot be read: " + file.string() + " is damaged.",
-                     "It was set aside as " + aside.string() + ".",
-                     "Install the profiles again.",
+                     say("what-installed-cannot-read", file.string()),
+                     say("set-aside", aside.string()),
+                     say("install-profiles-again"),
                      "installation",
                      false};
     }
@@ -281,20 +281,21 @@ Result<OutputState> Installation::state(const XScreen &screen, const XOutput &ou
         return found.error();
     }
     s.found = *found ? nameOf(**found) : "";
+    const Message foundName = *found && s.found.empty() ? say("unreadable-profile") : verbatim(s.found);
     const auto loaded = output.gammaSize > 0 ? std::optional(screen.ramps(output)) : std::nullopt;
     if (loaded && !*loaded) {
         return loaded->error();
     }
     const Assignment *a = assignment(output);
     if (a == nullptr) {
-        s.sentences.push_back(s.found.empty() ? "No profile is installed, and none is in use."
-                                              : "\"" + s.found + "\" is in use; it was not installed from here.");
+        s.sentences.push_back(!*found ? say("no-profile-installed-none")
+                                              : say("use-not-installed-from", foundName));
         return s;
     }
     s.installed = a->profiles[a->active].name;
     const auto bytes = readBytes(a->profiles[a->active].file);
     if (!bytes) {
-        s.sentences.push_back("The installed profile's file is gone: " + a->profiles[a->active].file.string() + ". Install it again.");
+        s.sentences.push_back(say("installed-profile-file-gone", a->profiles[a->active].file.string()));
         return s;
     }
     s.inUse = *found && **found == bytes.value();
@@ -305,25 +306,22 @@ Result<OutputState> Installation::state(const XScreen &screen, const XOutput &ou
         s.rampsLoaded = s.rampsOff < kSameRamps;
     }
     if (s.inUse) {
-        s.sentences.push_back("\"" + s.installed + "\" is the profile in use.");
-    } else if (s.found.empty()) {
-        s.sentences.push_back("\"" + s.installed
-                              + "\" is installed, but programs find no profile: something took it off, or it was never applied. Apply it again.");
+        s.sentences.push_back(say("profile-use", s.installed));
+    } else if (!*found) {
+        s.sentences.push_back(say("installed-but-programs-find", s.installed));
     } else {
-        s.sentences.push_back("\"" + s.installed + "\" is installed, but programs find \"" + s.found
-                              + "\": something else put it in use. Apply it again, or find out what did.");
+        s.sentences.push_back(say("installed-but-programs-find-something", s.installed, foundName));
     }
     if (!loaded) {
-        s.sentences.push_back("This output has no gamma ramps that could be loaded.");
+        s.sentences.push_back(say("output-no-gamma-ramps"));
     } else if (s.rampsLoaded) {
-        s.sentences.push_back(wanted.empty() ? "The profile asks for no ramps, and none are loaded." : "Its ramps are loaded.");
+        s.sentences.push_back(wanted.empty() ? say("profile-asks-no-ramps") : say("ramps-loaded"));
     } else if (rampDifference(loaded->value(), {}) < kSameRamps) {
         s.sentences.push_back(
-            "Its ramps are not loaded: the output's are linear. Something took them off; until they are back the profile is not true.");
+            say("ramps-not-loaded-output"));
     } else {
         s.sentences.push_back(
-            "Other ramps are loaded, up to " + fixed(100 * s.rampsOff, 1)
-            + " % of full drive off: something changed them (night colours, a game, another program). Until they are back the profile is not true.");
+            say("other-ramps-loaded-up", decimal(100 * s.rampsOff, 1)));
     }
     return s;
 }
@@ -360,17 +358,12 @@ bool Installation::startsAtLogin() const
     return fs::exists(autostart(), code);
 }
 
-std::string waylandSentence(const std::string &sessionType, const std::string &waylandDisplay)
+Message waylandLimits(const std::string &sessionType, const std::string &waylandDisplay)
 {
     if (sessionType != "wayland" && waylandDisplay.empty()) {
         return {};
     }
-    return "This is a Wayland session. There a program may not load gamma ramps or name a display's profile; only the desktop itself may. What can "
-           "be done: the "
-           "profile is copied into your colour folder and told to the desktop's colour manager where one runs; choose it in the desktop's settings "
-           "for the "
-           "display. What cannot: loading its ramps from here, and proving that they are loaded. Where the desktop does not load them, calibrate the "
-           "display by its own menu and profile it without ramps (visit --task profile).";
+    return say("wayland-session-program-may");
 }
 
 } // namespace lamp

@@ -35,7 +35,7 @@ struct OutputState {
     bool inUse = false;                 ///< the installed profile is the one that programs find
     bool rampsLoaded = false;           ///< and its ramps are loaded
     double rampsOff = 0;                ///< the largest difference from them, 0..1
-    std::vector<std::string> sentences; ///< how it stands and what to do
+    std::vector<Message> sentences;     ///< how it stands and what to do
     /// Whether what is installed is what programs find, with its ramps where the output has any.
     [[nodiscard]] bool good() const { return installed.empty() || (inUse && (rampsLoaded || output.gammaSize == 0)); }
 };
@@ -86,6 +86,6 @@ private:
 std::string profileFileName(const std::string &description, const std::string &display, const std::string &id);
 
 /// What a Wayland session keeps programs from doing, and the way there is; empty in an X session.
-std::string waylandSentence(const std::string &sessionType, const std::string &waylandDisplay);
+Message waylandLimits(const std::string &sessionType, const std::string &waylandDisplay);
 
 } // namespace lamp

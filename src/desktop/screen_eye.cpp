@@ -48,7 +48,7 @@ ScreenEye::ScreenEye(std::unique_ptr<Bench> bench, std::unique_ptr<XScreen> x, X
 
 Error ScreenEye::refused()
 {
-    return {ErrorKind::Bench, "This bench only reads; the screen is the computer's own.", "", "", "unsupported", false};
+    return {ErrorKind::Bench, say("bench-only-reads-screen"), {}, {}, "unsupported", false};
 }
 
 Result<BenchInfo> ScreenEye::hello()

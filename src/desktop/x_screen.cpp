@@ -21,9 +21,9 @@ template <typename T> using Reply = std::unique_ptr<T, Freer>;
 
 constexpr std::uint32_t kMostProfile = 32U << 20; ///< bytes; a profile on a root window is far smaller
 
-Error xError(const std::string &what, const std::string &todo)
+Error xError(Message what, Message todo)
 {
-    return {ErrorKind::Storage, what, "Nothing was changed.", todo, "x", false};
+    return {ErrorKind::Storage, std::move(what), say("nothing-changed"), std::move(todo), "x", false};
 }
 
 std::string letter(int code)
@@ -51,12 +51,12 @@ struct XScreen::Connection {
         const Reply<xcb_intern_atom_reply_t> r(xcb_intern_atom_reply(c, xcb_intern_atom(c, 0, std::uint16_t(name.size()), name.c_str()), nullptr));
         return r ? r->atom : xcb_atom_t(XCB_ATOM_NONE);
     }
-    [[nodiscard]] Status finish(xcb_void_cookie_t cookie, const std::string &what) const
+    [[nodiscard]] Status finish(xcb_void_cookie_t cookie, const Message &what) const
     {
         const Reply<xcb_generic_error_t> error(xcb_request_check(c, cookie));
         xcb_flush(c);
-        return error ? Status(xError(what + " was refused by the X server (error " + std::to_string(error->error_code) + ").",
-                                     "See whether another program holds the screen."))
+        return error ? Status(xError(say("refused-x-server-error", what, int(error->error_code)),
+                                     say("see-whether-another-program")))
                      : Status(Done{});
     }
 };
@@ -70,8 +70,8 @@ Result<std::unique_ptr<XScreen>> XScreen::open(const std::string &display)
     int number = 0;
     x->c = xcb_connect(display.empty() ? nullptr : display.c_str(), &number);
     if (xcb_connection_has_error(x->c) != 0) {
-        return xError("There is no X server" + (display.empty() ? std::string() : " at " + display) + ".",
-                      "Start this in an X session, or give --display.");
+        return xError(display.empty() ? say("no-x-server") : say("no-x-server-at", display),
+                      say("start-x-session-or"));
     }
     xcb_screen_iterator_t screens = xcb_setup_roots_iterator(xcb_get_setup(x->c));
     for (; screens.rem > 1 && number > 0; --number) {
@@ -80,7 +80,7 @@ Result<std::unique_ptr<XScreen>> XScreen::open(const std::string &display)
     x->root = screens.data->root;
     const Reply<xcb_randr_query_version_reply_t> version(xcb_randr_query_version_reply(x->c, xcb_randr_query_version(x->c, 1, 3), nullptr));
     if (!version || version->major_version < 1 || (version->major_version == 1 && version->minor_version < 3)) {
-        return xError("This X server has no RandR 1.3, which carries outputs and gamma ramps.", "Use another X server.");
+        return xError(say("x-server-no-randr"), say("use-another-x-server"));
     }
     return std::unique_ptr<XScreen>(new XScreen(std::move(x)));
 }
@@ -123,7 +123,7 @@ Result<std::vector<XOutput>> XScreen::outputs() const
     const Reply<xcb_randr_get_screen_resources_current_reply_t> resources(
         xcb_randr_get_screen_resources_current_reply(m_x->c, xcb_randr_get_screen_resources_current(m_x->c, m_x->root), nullptr));
     if (!resources) {
-        return xError("The X server does not say what is connected.", "See whether it runs.");
+        return xError(say("x-server-does-not"), say("see-whether-runs"));
     }
     const Reply<xcb_randr_get_output_primary_reply_t> primary(
         xcb_randr_get_output_primary_reply(m_x->c, xcb_randr_get_output_primary(m_x->c, m_x->root), nullptr));
@@ -195,7 +195,7 @@ Status XScreen::setProfile(const XOutput &output, const std::optional<Bytes> &pr
 {
     const xcb_atom_t atom = m_x->atom(profileAtom(output));
     if (!profile) {
-        return m_x->finish(xcb_delete_property_checked(m_x->c, m_x->root, atom), "Taking the profile off");
+        return m_x->finish(xcb_delete_property_checked(m_x->c, m_x->root, atom), say("taking-profile-off"));
     }
     // In pieces that every server takes.
     constexpr size_t piece = 200000;
@@ -204,7 +204,7 @@ Status XScreen::setProfile(const XOutput &output, const std::optional<Bytes> &pr
         const auto mode = std::uint8_t(at == 0 ? XCB_PROP_MODE_REPLACE : XCB_PROP_MODE_APPEND);
         const Status s =
             m_x->finish(xcb_change_property_checked(m_x->c, mode, m_x->root, atom, XCB_ATOM_CARDINAL, 8, std::uint32_t(length), profile->data() + at),
-                        "Installing the profile");
+                        say("installing-profile"));
         if (!s) {
             return s;
         }
@@ -213,14 +213,14 @@ Status XScreen::setProfile(const XOutput &output, const std::optional<Bytes> &pr
     const std::uint32_t version = 4;
     return m_x->finish(xcb_change_property_checked(m_x->c, XCB_PROP_MODE_REPLACE, m_x->root, m_x->atom("_ICC_PROFILE_IN_X_VERSION"),
                                                    XCB_ATOM_CARDINAL, 32, 1, &version),
-                       "Naming the convention");
+                       say("naming-convention"));
 }
 
 Result<Ramps> XScreen::ramps(const XOutput &output) const
 {
     const Reply<xcb_randr_get_crtc_gamma_reply_t> r(xcb_randr_get_crtc_gamma_reply(m_x->c, xcb_randr_get_crtc_gamma(m_x->c, output.crtc), nullptr));
     if (!r || r->size < 2) {
-        return xError("The output " + output.name + " has no gamma ramps.", "A profile can be installed; ramps cannot be loaded.");
+        return xError(say("output-no-gamma-ramps-2", output.name), say("profile-installed-ramps-cannot"));
     }
     Ramps ramps;
     const std::array<const std::uint16_t *, 3> lists{xcb_randr_get_crtc_gamma_red(r.get()), xcb_randr_get_crtc_gamma_green(r.get()),
@@ -236,7 +236,7 @@ Result<Ramps> XScreen::ramps(const XOutput &output) const
 Status XScreen::setRamps(const XOutput &output, const Ramps &wanted)
 {
     if (output.gammaSize < 2) {
-        return xError("The output " + output.name + " has no gamma ramps.", "A profile can be installed; ramps cannot be loaded.");
+        return xError(say("output-no-gamma-ramps-2", output.name), say("profile-installed-ramps-cannot"));
     }
     const Ramps ramps = wanted.empty() ? linearRamps(2) : wanted;
     std::array<std::vector<std::uint16_t>, 3> lists;
@@ -249,7 +249,7 @@ Status XScreen::setRamps(const XOutput &output, const Ramps &wanted)
     }
     return m_x->finish(
         xcb_randr_set_crtc_gamma_checked(m_x->c, output.crtc, std::uint16_t(output.gammaSize), lists[0].data(), lists[1].data(), lists[2].data()),
-        "Loading the ramps");
+        say("loading-ramps"));
 }
 
 Result<std::vector<Drive>> XScreen::pixels(const std::array<int, 4> &area) const
@@ -262,7 +262,7 @@ Result<std::vector<Drive>> XScreen::pixels(const std::array<int, 4> &area) const
     constexpr size_t kBytes = 4; // blue, green, red and one unused, as servers of 24 bits on this kind of computer have it
     const size_t count = size_t(width) * size_t(height);
     if (!r || r->depth < 24 || size_t(xcb_get_image_data_length(r.get())) < kBytes * count) {
-        return xError("What the screen shows cannot be read.", "The stand-in needs an X screen of 24 bits.");
+        return xError(say("what-screen-shows-cannot"), say("stand-needs-x-screen"));
     }
     const std::uint8_t *data = xcb_get_image_data(r.get());
     std::vector<Drive> all;

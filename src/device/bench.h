@@ -152,7 +152,7 @@ public:
     /// Loads a 3D LUT into the display itself, behind the video LUT; one without nodes takes it off.
     virtual Status setCube(const Cube &)
     {
-        return Error{ErrorKind::Bench, "The display holds no 3D LUT.", "Nothing was changed.", "", "unsupported", false};
+        return Error{ErrorKind::Bench, say("display-holds-no-3d"), say("nothing-changed"), {}, "unsupported", false};
     }
 
     virtual Result<InstrumentInfo> describeInstrument() = 0;

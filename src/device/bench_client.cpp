@@ -39,7 +39,7 @@ Error benchError(const char *verb, const Json &reply)
         e.code = "internal";
     }
     e.code = shownLine(e.code, 60);
-    e.what = "The bench could not do \"" + std::string(verb) + "\": " + (message.empty() ? e.code : shownLine(message)) + " (" + e.code + ").";
+    e.what = say("bench-could-not-do", verb, message.empty() ? e.code : shownLine(message), e.code);
     return e;
 }
 
@@ -50,7 +50,7 @@ bool tellsTime(const Json &reply)
 
 Error stopped()
 {
-    return {ErrorKind::Cancelled, "Stopped on request.", "All readings taken so far are kept.", "", "cancelled", false};
+    return {ErrorKind::Cancelled, say("stopped-on-request"), say("readings-kept"), {}, "cancelled", false};
 }
 
 } // namespace
@@ -69,37 +69,37 @@ Result<std::unique_ptr<BenchClient>> BenchClient::open(const std::string &comman
     if (!info) {
         Error e = info.error();
         if (const auto status = client->m_child.exitStatus(); status && (*status == 127 || *status == 126)) {
-            e.what = "The bench command could not be run: " + command + ".";
-            e.todo = "Check the spelling and that the program is installed and may be executed.";
+            e.what = say("bench-command-could-not", command);
+            e.todo = say("check-spelling-program-installed");
         }
         return e;
     }
     if (info->protocol != "lamp-bench/1") {
         return Error{ErrorKind::Bench,
-                     "The bench speaks \"" + info->protocol + "\"; this program speaks \"lamp-bench/1\".",
-                     "Nothing was changed on the display.",
-                     "Use a bench program for lamp-bench/1.",
+                     say("bench-speaks-program-speaks", info->protocol),
+                     say("nothing-changed-display"),
+                     say("use-bench-program-lamp"),
                      "protocol",
                      false};
     }
     return client;
 }
 
-Error BenchClient::gone(const std::string &what, const char *verb)
+Error BenchClient::gone(Message what, const char *verb)
 {
     m_dead = true;
-    std::string text = what;
+    std::vector<Message> told{std::move(what)};
     if (const auto status = m_child.exitStatus()) {
-        text += " It ended with status " + std::to_string(*status) + ".";
+        told.push_back(say("bench-status", *status));
     }
     const std::string words = m_child.lastWords();
     if (!words.empty()) {
-        text += " Its last words: " + words;
+        told.push_back(say("bench-last-words", words));
     }
     return {ErrorKind::Bench,
-            text,
-            "All readings taken so far are kept.",
-            std::string("Look at the bench program (it was asked for \"") + verb + "\"), then start the visit again.",
+            sentences(told),
+            say("readings-kept"),
+            say("look-bench-program-asked", verb),
             "gone",
             false};
 }
@@ -107,7 +107,7 @@ Error BenchClient::gone(const std::string &what, const char *verb)
 Result<Json> BenchClient::ask(const char *verb, Json parameters, bool person, double passed)
 {
     if (m_dead) {
-        return gone("The bench is gone.", verb);
+        return gone(say("bench-gone"), verb);
     }
     if (m_options.stop.stop_requested()) {
         return stopped();
@@ -120,7 +120,7 @@ Result<Json> BenchClient::ask(const char *verb, Json parameters, bool person, do
         std::string rest;
         while (m_child.readLine(rest, 0.2) == ChildProcess::Wait::Line) {
         }
-        return gone("The bench ended without an answer.", verb);
+        return gone(say("bench-ended-without-answer"), verb);
     }
     return awaitReply(id, verb, person ? -1.0 : m_options.replyTimeoutS, passed);
 }
@@ -134,11 +134,11 @@ Status BenchClient::tick(const Json &reply, double passed)
         m_now = std::chrono::duration<double>(std::chrono::steady_clock::now() - m_opened).count();
         return Done{};
     }
-    const auto bad = [this](const std::string &what) {
+    const auto bad = [](Message what) {
         return Error{ErrorKind::Bench,
-                     "The bench's clock " + what + ".",
-                     "All readings taken so far are kept.",
-                     "Look at the bench program: without a clock that runs, warm-up and drift cannot be told.",
+                     say("bench-clock-is-wrong", std::move(what)),
+                     say("readings-kept"),
+                     say("look-bench-program-without"),
                      "clock",
                      false};
     };
@@ -149,14 +149,14 @@ Status BenchClient::tick(const Json &reply, double passed)
     }
     const double t = reply["t"].get<double>();
     if (!(t >= 0 && t < kEndOfTime)) {
-        return bad("tells an impossible time");
+        return bad(say("tells-impossible-time"));
     }
     if (t < m_now - kJitterS) {
-        return bad("runs backwards, from " + fixed(m_now, 1) + " to " + fixed(t, 1) + " s");
+        return bad(say("runs-backwards-from-s", decimal(m_now, 1), decimal(t, 1)));
     }
     m_stood = passed > 0 ? (t - m_now < 0.1 * passed ? m_stood + 1 : 0) : m_stood;
     if (m_stood >= kPatience) {
-        return bad("stands still at " + fixed(t, 1) + " s");
+        return bad(say("stands-still-s", decimal(t, 1)));
     }
     m_now = std::max(m_now, t);
     return Done{};
@@ -172,11 +172,11 @@ Result<Json> BenchClient::awaitReply(long long id, const char *verb, double time
         std::string line;
         const auto wait = m_child.readLine(line, timeoutS < 0 ? -1 : std::max(0.0, timeoutS - waited), m_options.stop, reading ? kGraceS : 0);
         switch (wait) {
-        case ChildProcess::Wait::TimedOut: return gone("The bench did not answer within " + spanText(timeoutS) + ".", verb);
+        case ChildProcess::Wait::TimedOut: return gone(say("bench-did-not-answer", lasting(timeoutS)), verb);
         case ChildProcess::Wait::Ended:
             std::this_thread::sleep_for(std::chrono::milliseconds(30)); // let the exit status arrive
-            return gone("The bench ended without an answer.", verb);
-        case ChildProcess::Wait::TooLong: return gone("The bench sent a line without end.", verb);
+            return gone(say("bench-ended-without-answer"), verb);
+        case ChildProcess::Wait::TooLong: return gone(say("bench-sent-line-without"), verb);
         case ChildProcess::Wait::Stopped: return stopped();
         case ChildProcess::Wait::Line: break;
         }
@@ -185,10 +185,10 @@ Result<Json> BenchClient::awaitReply(long long id, const char *verb, double time
         const bool fits = reply.is_object() && reply.contains("id") && reply["id"].is_number_integer() && reply["id"].get<long long>() == id;
         if (!fits) {
             if (m_options.log) {
-                m_options.log("skipped a line that is no answer: " + shownLine(line, 200));
+                m_options.log(say("skipped-line-no-answer", shownLine(line, 200)));
             }
             if (++m_skippedLines > kPatienceForGarbage) {
-                return gone("The bench sent more than 100 lines that are no answers.", verb);
+                return gone(say("bench-sent-more-than"), verb);
             }
             continue;
         }
@@ -219,7 +219,7 @@ Result<Json> BenchClient::askPatiently(const char *verb, const Json &parameters,
             return reply;
         }
         if (m_options.log) {
-            m_options.log(reply.error().what + " Trying again (" + std::to_string(attempt) + ").");
+            m_options.log(say("trying-again", reply.error().what, attempt));
         }
         if (const Status s = advance(std::ldexp(0.5, attempt)); !s) {
             return s.error();

@@ -18,7 +18,7 @@ public:
     struct Options {
         double replyTimeoutS = 30;                    ///< wall seconds without an answer that mean failure
         std::stop_token stop;                         ///< a request to stop ends a wait for an answer
-        std::function<void(const std::string &)> log; ///< hears of skipped lines; may be empty
+        std::function<void(const Message &)> log;     ///< hears of skipped lines; may be empty
     };
 
     /// Starts the command, says hello and checks the protocol.
@@ -51,7 +51,7 @@ private:
     Result<nlohmann::json> askPatiently(const char *verb, const nlohmann::json &parameters, bool person = false);
     Result<nlohmann::json> awaitReply(long long id, const char *verb, double timeoutS, double passed);
     Status act(const char *verb, const nlohmann::json &parameters, bool person = false);
-    Error gone(const std::string &what, const char *verb);
+    Error gone(Message what, const char *verb);
     /// Takes the bench's clock from a reply. \param passed seconds of it that the request asks for
     Status tick(const nlohmann::json &reply, double passed);
 

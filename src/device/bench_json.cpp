@@ -27,7 +27,7 @@ const Json *member(const Json &object, const char *key)
 double finite(const Json &value, const char *key)
 {
     if (!value.is_number() || !std::isfinite(value.get<double>())) {
-        throw FieldError{key, "a number"};
+        throw FieldError{key, say("a-number")};
     }
     return value.get<double>();
 }
@@ -46,15 +46,15 @@ std::vector<std::string> texts(const Json &object, const char *key)
         return all;
     }
     if (!list->is_array()) {
-        throw FieldError{key, "a list of texts"};
+        throw FieldError{key, say("list-texts")};
     }
     for (const Json &item : *list) {
         if (!item.is_string()) {
-            throw FieldError{key, "a list of texts"};
+            throw FieldError{key, say("list-texts")};
         }
         all.push_back(item.get<std::string>());
         if (all.size() > kMostNames || all.back().size() > kLongestName) {
-            throw FieldError{key, "a list of at most " + std::to_string(kMostNames) + " short texts"};
+            throw FieldError{key, say("list-most-short-texts", kMostNames)};
         }
     }
     return all;
@@ -66,9 +66,9 @@ template <typename F> auto guarded(const char *what, F f) -> Result<decltype(f()
         return f();
     } catch (const FieldError &e) {
         return Error{ErrorKind::Bench,
-                     std::string("The bench's answer to ") + what + " is not understood: \"" + e.field + "\" should be " + e.expected + ".",
-                     "",
-                     "Look at the bench program; docs/protocol.md says what it should send.",
+                     say("bench-answer-not-understood", what, e.field, e.expected),
+                     {},
+                     say("look-bench-program-docs"),
                      "bad-reply",
                      false};
     }
@@ -77,7 +77,7 @@ template <typename F> auto guarded(const char *what, F f) -> Result<decltype(f()
 Control control(const Json &item)
 {
     if (!item.is_object()) {
-        throw FieldError{"controls", "a list of objects"};
+        throw FieldError{"controls", say("list-objects")};
     }
     Control c;
     c.name = text(item, "name");
@@ -87,10 +87,10 @@ Control control(const Json &item)
     c.value = number(item, "value", c.max);
     c.byPerson = text(item, "by", "person") == "person";
     if (c.name.empty() || c.max <= c.min || c.step <= 0) {
-        throw FieldError{"controls", "objects with a name, min below max and a step above 0"};
+        throw FieldError{"controls", say("objects-name-min-below")};
     }
     if (!((c.max - c.min) / c.step <= kMostSteps)) {
-        throw FieldError{"controls", "controls of at most a million steps"};
+        throw FieldError{"controls", say("controls-most-million-steps")};
     }
     c.value = std::clamp(c.value, c.min, c.max);
     return c;
@@ -116,7 +116,7 @@ bool boolean(const Json &object, const char *key, bool fallback)
         return fallback;
     }
     if (!value->is_boolean()) {
-        throw FieldError{key, "true or false"};
+        throw FieldError{key, say("true-or-false")};
     }
     return value->get<bool>();
 }
@@ -128,11 +128,11 @@ std::string text(const Json &object, const char *key, const std::string &fallbac
         return fallback;
     }
     if (!value->is_string()) {
-        throw FieldError{key, "a text"};
+        throw FieldError{key, say("a-text")};
     }
     auto all = value->get<std::string>();
     if (all.size() > kLongestText) {
-        throw FieldError{key, "a text of at most " + std::to_string(kLongestText) + " bytes"};
+        throw FieldError{key, say("text-most-bytes", kLongestText)};
     }
     return all;
 }
@@ -140,7 +140,7 @@ std::string text(const Json &object, const char *key, const std::string &fallbac
 std::vector<double> numbers(const Json &value, const char *key)
 {
     if (!value.is_array()) {
-        throw FieldError{key, "a list of numbers"};
+        throw FieldError{key, say("list-numbers")};
     }
     std::vector<double> all;
     all.reserve(value.size());
@@ -154,7 +154,7 @@ std::array<double, 3> triple(const Json &value, const char *key)
 {
     const std::vector<double> all = numbers(value, key);
     if (all.size() != 3) {
-        throw FieldError{key, "a list of three numbers"};
+        throw FieldError{key, say("list-three-numbers")};
     }
     return {all[0], all[1], all[2]};
 }
@@ -190,7 +190,7 @@ Result<BenchInfo> benchInfo(const Json &reply)
         info.automatic = boolean(reply, "automatic", false);
         info.instruments = integer(reply, "instruments", 1);
         if (info.instruments < 0 || info.instruments > kMostInstruments) {
-            throw FieldError{"instruments", "at most " + std::to_string(kMostInstruments)};
+            throw FieldError{"instruments", say("at-most", kMostInstruments)};
         }
         info.instruments = std::max(1, info.instruments);
         return info;
@@ -236,36 +236,36 @@ Result<DisplayInfo> displayInfo(const Json &reply)
         info.mode = text(reply, "mode");
         if (const Json *list = member(reply, "controls")) {
             if (!list->is_array()) {
-                throw FieldError{"controls", "a list of objects"};
+                throw FieldError{"controls", say("list-objects")};
             }
             for (const Json &item : *list) {
                 info.controls.push_back(control(item));
                 if (info.controls.size() > kMostControls) {
-                    throw FieldError{"controls", "a list of at most " + std::to_string(kMostControls)};
+                    throw FieldError{"controls", say("a-list-of-at-most", kMostControls)};
                 }
             }
         }
         if (const Json *lut = member(reply, "lut")) {
             if (!lut->is_object()) {
-                throw FieldError{"lut", "an object or null"};
+                throw FieldError{"lut", say("object-or-null")};
             }
             DisplayInfo::Lut l;
             l.entries = integer(*lut, "entries", 256);
             l.bits = integer(*lut, "bits", 8);
             if (l.entries < 2 || l.entries > 65536 || l.bits < 1 || l.bits > 16) {
-                throw FieldError{"lut", "2 to 65536 entries of 1 to 16 bits"};
+                throw FieldError{"lut", say("2-65536-entries-1")};
             }
             info.lut = l;
         }
         info.lutLoaded = boolean(reply, "lut_loaded", false);
         if (const Json *cube = member(reply, "cube")) {
             if (!cube->is_object()) {
-                throw FieldError{"cube", "an object or null"};
+                throw FieldError{"cube", say("object-or-null")};
             }
             info.cubeSize = integer(*cube, "size", 0);
             info.cubeLoaded = boolean(*cube, "loaded", false);
             if (info.cubeSize < 0 || info.cubeSize > 129) {
-                throw FieldError{"cube", "2 to 129 nodes along each axis"};
+                throw FieldError{"cube", say("2-129-nodes-along")};
             }
         }
         if (member(reply, "max_patch_area") != nullptr) {
@@ -309,11 +309,11 @@ Result<InstrumentInfo> instrumentInfo(const Json &reply)
         }
         info.floorCdM2 = number(reply, "floor_cd_m2", 0);
         if (info.floorCdM2 < 0 || info.floorCdM2 > kMostFloor) {
-            throw FieldError{"floor_cd_m2", "between 0 and " + fixed(kMostFloor, 0)};
+            throw FieldError{"floor_cd_m2", say("between-0-and", decimal(kMostFloor, 0))};
         }
         info.repeatability = number(reply, "repeatability", info.repeatability);
         if (info.repeatability < 0 || info.repeatability > kMostRepeatability) {
-            throw FieldError{"repeatability", "between 0 and " + fixed(kMostRepeatability, 1)};
+            throw FieldError{"repeatability", say("between-0-and", decimal(kMostRepeatability, 1))};
         }
         info.repeatability = std::max(1e-6, info.repeatability);
         info.corrections = texts(reply, "corrections");
@@ -345,15 +345,15 @@ Result<Reading> reading(const Json &reply)
         Reading r;
         const Json *xyz = member(reply, "XYZ");
         if (xyz == nullptr) {
-            throw FieldError{"XYZ", "a list of three numbers"};
+            throw FieldError{"XYZ", say("list-three-numbers")};
         }
         const auto v = triple(*xyz, "XYZ");
         if (v[0] < 0 || v[1] < 0 || v[2] < 0) {
-            throw FieldError{"XYZ", "never negative"};
+            throw FieldError{"XYZ", say("never-negative")};
         }
         r.xyz = {v[0], v[1], v[2]};
         if (std::max({v[0], v[1], v[2]}) > kMostLight) {
-            throw FieldError{"XYZ", "less light than a sun gives"};
+            throw FieldError{"XYZ", say("less-light-than-sun")};
         }
         r.integrationS = std::clamp(number(reply, "integration_s", 0), 0.0, 600.0);
         for (const std::string &flag : texts(reply, "flags")) {
@@ -363,7 +363,7 @@ Result<Reading> reading(const Json &reply)
         if (const Json *s = member(reply, "spectrum"); s != nullptr && s->is_object() && s->contains("values")) {
             r.spectrum = Spectrum{number(*s, "start_nm", 380), number(*s, "step_nm", 5), numbers((*s)["values"], "values")};
             if (r.spectrum->values.size() > kMostBands || !(r.spectrum->stepNm > 0)) {
-                throw FieldError{"spectrum", "at most " + std::to_string(kMostBands) + " values at a step above 0"};
+                throw FieldError{"spectrum", say("most-values-step-above", kMostBands)};
             }
         }
         return r;

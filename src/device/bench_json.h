@@ -24,7 +24,7 @@ Result<Reading> reading(const Json &reply);
 /// Thrown inside this codec and the server by the accessors below; always caught there.
 struct FieldError {
     std::string field;
-    std::string expected;
+    Message expected;
 };
 /// Typed access to an object's member: absent and null count as the fallback.
 double number(const Json &object, const char *key, double fallback);

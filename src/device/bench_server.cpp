@@ -14,9 +14,9 @@ using benchjson::Json;
 
 namespace {
 
-Error badRequest(const std::string &what)
+Error badRequest(Message what)
 {
-    return {ErrorKind::Input, what, "", "", "bad-request", false};
+    return {ErrorKind::Input, std::move(what), {}, {}, "bad-request", false};
 }
 
 Result<Json> outcome(const Status &status)
@@ -39,7 +39,7 @@ const Json &required(const Json &request, const char *key)
 {
     const auto it = request.find(key);
     if (it == request.end() || it->is_null()) {
-        throw FieldError{key, "given"};
+        throw FieldError{key, say("given")};
     }
     return *it;
 }
@@ -49,7 +49,7 @@ Drive drive(const Json &value, const char *key)
     const auto v = benchjson::triple(value, key);
     for (const double c : v) {
         if (c < 0 || c > 1) {
-            throw FieldError{key, "between 0 and 1"};
+            throw FieldError{key, say("between-0-and-1")};
         }
     }
     return {v[0], v[1], v[2]};
@@ -59,7 +59,7 @@ std::array<double, 2> position(const Json &value, const char *key)
 {
     const auto v = benchjson::numbers(value, key);
     if (v.size() != 2 || v[0] < 0 || v[0] > 1 || v[1] < 0 || v[1] > 1) {
-        throw FieldError{key, "two numbers between 0 and 1"};
+        throw FieldError{key, say("two-numbers-between-0")};
     }
     return {v[0], v[1]};
 }
@@ -76,7 +76,7 @@ Result<Json> show(Bench &bench, const Json &request)
     patch.rgb = drive(required(request, "rgb"), "rgb");
     patch.area = benchjson::number(request, "area", patch.area);
     if (patch.area <= 0 || patch.area > 1) {
-        throw FieldError{"area", "above 0 and at most 1"};
+        throw FieldError{"area", say("above-0-most-1")};
     }
     if (given(request, "at")) {
         patch.at = position(request["at"], "at");
@@ -92,12 +92,12 @@ Result<Json> setLut(Bench &bench, const Json &request)
     Ramps ramps{benchjson::numbers(required(request, "r"), "r"), benchjson::numbers(required(request, "g"), "g"),
                 benchjson::numbers(required(request, "b"), "b")};
     if (ramps.r.size() < 2 || ramps.r.size() != ramps.g.size() || ramps.r.size() != ramps.b.size()) {
-        return badRequest("r, g and b must be lists of equal length, 2 or more");
+        return badRequest(say("r-g-b-must"));
     }
     for (int c = 0; c < 3; ++c) {
         for (const double v : ramps.channel(c)) {
             if (v < 0 || v > 1) {
-                return badRequest("LUT values must lie between 0 and 1");
+                return badRequest(say("lut-values-must-lie"));
             }
         }
     }
@@ -118,12 +118,12 @@ Result<Json> setCube(Bench &bench, const Json &request)
     const Json &values = required(request, "values");
     const double nodes = size * size * size;
     if (size < 0 || size > 129 || size == 1 || size != double(int(size)) || !values.is_array() || double(values.size()) != nodes) {
-        return badRequest("size must be 0 (none) or 2 to 129, with size³ values");
+        return badRequest(say("size-must-0-none"));
     }
     cube.size = int(size);
     for (const Json &v : values) {
         if (!v.is_array() || v.size() != 3 || !v[0].is_number() || !v[1].is_number() || !v[2].is_number()) {
-            return badRequest("each value must be three numbers");
+            return badRequest(say("each-value-must-three"));
         }
         cube.values.emplace_back(v[0].get<double>(), v[1].get<double>(), v[2].get<double>());
     }
@@ -136,7 +136,7 @@ Result<Json> placeInstrument(Bench &bench, const Json &request)
     const Json &at = required(request, "at");
     if (at.is_string()) {
         if (at != "desk") {
-            throw FieldError{"at", "\"desk\" or two numbers"};
+            throw FieldError{"at", say("desk-or-two-numbers")};
         }
         place.desk = true;
     } else {
@@ -149,7 +149,7 @@ Result<Json> read(Bench &bench, const Json &request)
 {
     const std::string mode = benchjson::text(request, "mode", "emission");
     if (mode != "emission" && mode != "ambient") {
-        return badRequest("mode must be emission or ambient");
+        return badRequest(say("mode-must-emission-or"));
     }
     const double integration = benchjson::number(request, "integration_s", 0);
     return described(bench.read(mode == "ambient" ? ReadMode::Ambient : ReadMode::Emission, std::max(0.0, integration)));
@@ -162,7 +162,7 @@ Result<Json> perform(Bench &bench, const std::string &verb, const Json &request)
     }
     if (verb == "clock.advance") {
         const double seconds = benchjson::number(request, "seconds", -1);
-        return seconds < 0 ? Result<Json>(badRequest("seconds must be 0 or more")) : outcome(bench.advance(seconds));
+        return seconds < 0 ? Result<Json>(badRequest(say("seconds-must-0-or"))) : outcome(bench.advance(seconds));
     }
     if (verb == "display.describe") {
         return described(bench.describeDisplay());
@@ -202,17 +202,17 @@ Result<Json> perform(Bench &bench, const std::string &verb, const Json &request)
     if (verb == "instrument.read") {
         return read(bench, request);
     }
-    return Error{ErrorKind::Input, "this bench does not know \"" + verb + "\"", "", "", "unsupported", false};
+    return Error{ErrorKind::Input, say("bench-does-not-know", verb), {}, {}, "unsupported", false};
 }
 
 } // namespace
 
-std::string serveLine(Bench &bench, const std::string &line)
+std::string serveLine(Bench &bench, const std::string &line, const Wording &wording)
 {
     const auto parsed = parseJson(line);
     const Json request = parsed ? parsed.value() : Json();
     Json id = nullptr;
-    Result<Json> result = badRequest("a request must be a JSON object with an id and a \"do\"");
+    Result<Json> result = badRequest(say("request-must-json-object"));
     if (request.is_object()) {
         if (request.contains("id") && request["id"].is_number_integer()) {
             id = request["id"];
@@ -223,7 +223,7 @@ std::string serveLine(Bench &bench, const std::string &line)
                 result = perform(bench, verb, request);
             }
         } catch (const FieldError &e) {
-            result = badRequest("\"" + e.field + "\" must be " + e.expected);
+            result = badRequest(say("field-must-be", e.field, e.expected));
         }
     }
     Json reply = result ? result.value() : Json::object();
@@ -231,13 +231,13 @@ std::string serveLine(Bench &bench, const std::string &line)
     reply["ok"] = result.ok();
     reply["t"] = bench.now();
     if (!result) {
-        reply["error"] = {{"code", result.error().code}, {"message", result.error().what}, {"retry", result.error().retry}};
+        reply["error"] = {{"code", result.error().code}, {"message", wording(result.error().what)}, {"retry", result.error().retry}};
     }
     // Text that is not UTF-8 came in from outside; replace what cannot be sent rather than throw.
     return jsonText(reply);
 }
 
-void serve(Bench &bench, std::istream &in, std::ostream &out)
+void serve(Bench &bench, std::istream &in, std::ostream &out, const Wording &wording)
 {
     // A line is held in memory: whoever sends one without end is not listened to for ever. A 3D LUT of 129 nodes takes 150 MiB.
     constexpr size_t kLongestLine = size_t(192) << 20;
@@ -251,12 +251,12 @@ void serve(Bench &bench, std::istream &in, std::ostream &out)
             return;
         }
         if (!line.empty()) {
-            out << serveLine(bench, line) << '\n' << std::flush;
+            out << serveLine(bench, line, wording) << '\n' << std::flush;
         }
         line.clear();
     }
     if (!line.empty()) {
-        out << serveLine(bench, line) << '\n' << std::flush;
+        out << serveLine(bench, line, wording) << '\n' << std::flush;
     }
 }
 

@@ -9,9 +9,10 @@
 namespace lamp {
 
 /// Answers one request line of the bench protocol with one reply line (no newline). Never throws for bad input.
-std::string serveLine(Bench &bench, const std::string &line);
+/// \param wording what the reply says of an error
+std::string serveLine(Bench &bench, const std::string &line, const Wording &wording = bare);
 
 /// Serves a bench over streams until the end of the input.
-void serve(Bench &bench, std::istream &in, std::ostream &out);
+void serve(Bench &bench, std::istream &in, std::ostream &out, const Wording &wording);
 
 } // namespace lamp

@@ -42,10 +42,10 @@ Status ChildProcess::start(const std::string &command)
     // A socket for standard input, so that a write to a dead child gives an error and no signal (MSG_NOSIGNAL).
     std::array<int, 2> in{}, out{}, err{};
     if (::socketpair(AF_UNIX, SOCK_STREAM | SOCK_CLOEXEC, 0, in.data()) != 0) {
-        return Error{ErrorKind::Bench, std::string("The bench could not be started: ") + std::strerror(errno), "", "", "", false};
+        return Error{ErrorKind::Bench, say("bench-could-not-started", std::strerror(errno)), {}, {}, "", false};
     }
     if (::pipe2(out.data(), O_CLOEXEC) != 0 || ::pipe2(err.data(), O_CLOEXEC) != 0) {
-        return Error{ErrorKind::Bench, std::string("The bench could not be started: ") + std::strerror(errno), "", "", "", false};
+        return Error{ErrorKind::Bench, say("bench-could-not-started", std::strerror(errno)), {}, {}, "", false};
     }
     m_pid = ::fork();
     if (m_pid == 0) {
@@ -71,7 +71,7 @@ Status ChildProcess::start(const std::string &command)
     m_err = err[0];
     if (m_pid < 0) {
         stop();
-        return Error{ErrorKind::Bench, std::string("The bench could not be started: ") + std::strerror(errno), "", "", "", false};
+        return Error{ErrorKind::Bench, say("bench-could-not-started", std::strerror(errno)), {}, {}, "", false};
     }
     ::setpgid(m_pid, m_pid);
     ::fcntl(m_out, F_SETFL, O_NONBLOCK);

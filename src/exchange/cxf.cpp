@@ -17,12 +17,12 @@ constexpr const char *kNamespace = "http://colorexchangeformat.com/CxF3-core";
 constexpr size_t kMostObjects = 50000;
 constexpr int kMostWavelengths = 2000;
 
-Error cxfError(const QXmlStreamReader &xml, const std::string &what)
+Error cxfError(const QXmlStreamReader &xml, Message what)
 {
     return {ErrorKind::Input,
-            "The readings cannot be used: line " + std::to_string(xml.lineNumber()) + ": " + what + ".",
-            "Nothing was changed.",
-            "Choose a CxF file whose objects have a device colour (RGB) and a measured colour.",
+            say("subject-and-why", say("readings-cannot-used"), say("in-line", xml.lineNumber(), std::move(what))),
+            say("nothing-changed"),
+            say("choose-cxf-file-whose"),
             "readings",
             false};
 }
@@ -53,10 +53,10 @@ public:
             return *m_fault;
         }
         if (m_xml.hasError()) {
-            return cxfError(m_xml, m_xml.errorString().toStdString());
+            return cxfError(m_xml, verbatim(m_xml.errorString().toStdString()));
         }
         if (!m_isCxf) {
-            return cxfError(m_xml, "this is no CxF document");
+            return cxfError(m_xml, say("no-cxf-document"));
         }
         return table();
     }
@@ -108,7 +108,7 @@ private:
             }
         }
         if (m_objects.size() >= kMostObjects) {
-            m_fault = cxfError(m_xml, "there are more than " + std::to_string(kMostObjects) + " objects");
+            m_fault = cxfError(m_xml, say("more-than-objects", kMostObjects));
         } else if (o.hasRgb && (o.hasXyz || o.hasLab)) {
             m_objects.push_back(std::move(o));
         }
@@ -142,14 +142,14 @@ private:
         o.spectrum.stepNm = a.hasAttribute("Increment") ? a.value("Increment").toDouble() : 10;
         const auto values = QString::fromStdString(text()).split(' ', Qt::SkipEmptyParts);
         if (values.size() > kMostWavelengths || !(o.spectrum.stepNm > 0)) {
-            m_fault = cxfError(m_xml, "the spectrum of \"" + o.name + "\" cannot be");
+            m_fault = cxfError(m_xml, say("spectrum-cannot", o.name));
             return;
         }
         for (const QString &v : values) {
             bool good = false;
             o.spectrum.values.push_back(v.toDouble(&good));
             if (!good || !std::isfinite(o.spectrum.values.back())) {
-                m_fault = cxfError(m_xml, "\"" + v.left(30).toStdString() + "\" in a spectrum is no number");
+                m_fault = cxfError(m_xml, say("spectrum-no-number", v.left(30).toStdString()));
                 return;
             }
         }
@@ -158,7 +158,7 @@ private:
     Result<ReadingTable> table()
     {
         if (m_objects.empty()) {
-            return cxfError(m_xml, "no object has both a device colour (RGB) and a measured colour");
+            return cxfError(m_xml, say("no-object-both-device"));
         }
         ReadingTable t;
         t.kind = "CxF";
@@ -175,7 +175,7 @@ private:
         const double range = m_objects.front().range;
         for (const Object &o : m_objects) {
             if (o.hasXyz == lab || o.range != range) {
-                return cxfError(m_xml, "the object \"" + o.name + "\" is written otherwise than the first");
+                return cxfError(m_xml, say("object-written-otherwise-than", o.name));
             }
             std::vector<std::string> row{o.name};
             row.insert(row.end(), o.rgb.begin(), o.rgb.end());

@@ -28,9 +28,9 @@ using Json = nlohmann::json;
 constexpr size_t kMostRows = 50000, kMostColumns = 600, kMostFacts = 5000;
 constexpr double kMostLight = 1e6; ///< cd/m²
 
-Error tableError(const std::string &what)
+Error tableError(Message what)
 {
-    return unusable("The readings cannot be used", what, "Each row needs a drive (red, green, blue) and a colour (XYZ, or Y with x and y, or Lab).",
+    return unusable(say("readings-cannot-used"), std::move(what), say("each-row-needs-drive"),
                     "readings");
 }
 
@@ -124,16 +124,16 @@ Result<ReadingTable> fromCsv(const std::string &text)
             numbers.push_back(lineNumber);
         }
         if (lines.size() > kMostRows) {
-            return tableError("it has more than " + std::to_string(kMostRows) + " rows");
+            return tableError(say("more-than-rows", kMostRows));
         }
     }
     if (lines.empty()) {
-        return tableError("the file is empty");
+        return tableError(say("file-is-empty"));
     }
     const char separator = separatorOf(lines);
     std::vector<std::string> first = cells(lines.front(), separator);
     if (first.size() > kMostColumns) {
-        return tableError("line 1 has " + std::to_string(first.size()) + " columns");
+        return tableError(say("line-1-columns", first.size()));
     }
     const bool headed = std::none_of(first.begin(), first.end(), [](const std::string &c) { return numberIn(c).has_value(); });
     for (size_t i = 0; i < first.size(); ++i) {
@@ -142,8 +142,7 @@ Result<ReadingTable> fromCsv(const std::string &text)
     for (size_t i = headed ? 1 : 0; i < lines.size(); ++i) {
         auto row = cells(lines[i], separator);
         if (row.size() != table.columns.size()) {
-            return tableError("line " + std::to_string(numbers[i]) + " has " + std::to_string(row.size()) + " cells, the heading "
-                              + std::to_string(table.columns.size()));
+            return tableError(say("line-cells-heading", numbers[i], row.size(), table.columns.size()));
         }
         table.rows.push_back(std::move(row));
     }
@@ -207,13 +206,13 @@ Result<ReadingTable> fromJson(const std::string &text)
 {
     const auto parsed = parseJson(text);
     if (!parsed) {
-        return tableError("it begins like JSON but cannot be read (" + parsed.error().what + ")");
+        return tableError(say("begins-like-json-but", parsed.error().what));
     }
     const Json &j = parsed.value();
     // The record of a visit holds its readings under another name, since "readings" is their number there.
     const char *list = j.is_object() && j.contains("measurements") ? "measurements" : "readings";
     if (!j.is_object() || !j.contains(list) || !j[list].is_array()) {
-        return tableError("its JSON has no list called \"readings\"");
+        return tableError(say("json-no-list-called"));
     }
     ReadingTable table;
     table.kind = "JSON";
@@ -241,7 +240,7 @@ Result<ReadingTable> fromJson(const std::string &text)
                 table.facts[name] = value;
             }
         } catch (const std::exception &e) {
-            return tableError("its states cannot be read: " + plainWhat(e));
+            return tableError(say("states-cannot-read", reasonOf(e)));
         }
     }
     for (const char *fact : kVisitFacts) {
@@ -251,10 +250,10 @@ Result<ReadingTable> fromJson(const std::string &text)
     }
     table.behindLut = j.value("drive", Json()) == Json("behind LUT");
     for (const Json &r : j[list]) {
-        const std::string place = "reading " + std::to_string(table.rows.size() + 1);
+        const size_t place = table.rows.size() + 1;
         const auto triple = [&](const char *key) { return r.is_object() && r.contains(key) && r[key].is_array() && r[key].size() == 3; };
         if (!triple("rgb") || !triple("XYZ")) {
-            return tableError(place + " has no \"rgb\" or no \"XYZ\" of three numbers");
+            return tableError(say("no-rgb-or-no", place));
         }
         std::vector<std::string> row{r.contains("name") ? cellOf(r["name"]) : ""};
         for (const char *key : {"rgb", "XYZ"}) {
@@ -266,12 +265,12 @@ Result<ReadingTable> fromJson(const std::string &text)
             const bool spectrum = f.key == "spectrum" && r.contains("spectrum") && r["spectrum"].is_object();
             row.push_back(spectrum ? spectrumCell(r["spectrum"]) : (r.contains(f.key) ? cellOf(r[f.key]) : ""));
             if (spectrum && row.back().empty()) {
-                return tableError(place + " has a spectrum without start_nm, step_nm or values");
+                return tableError(say("spectrum-without-start-nm", place));
             }
         }
         table.rows.push_back(std::move(row));
         if (table.rows.size() > kMostRows) {
-            return tableError("it has more than " + std::to_string(kMostRows) + " readings");
+            return tableError(say("more-than-readings", kMostRows));
         }
     }
     return table;
@@ -341,8 +340,7 @@ void guessDrive(const ReadingTable &table, Roles &roles)
         }
     }
     roles.fullDrive = top <= 1 ? 1 : (top <= 100 ? 100 : (top <= 255 ? 255 : (top <= 1023 ? 1023 : 65535)));
-    roles.unclear.push_back("The largest drive is " + fixed(top, top <= 1 ? 3 : 0)
-                            + "; which drive is full is not certain: " + fixed(roles.fullDrive, 0) + " was taken.");
+    roles.unclear.push_back(say("largest-drive-drive-full", decimal(top, top <= 1 ? 3 : 0), decimal(roles.fullDrive, 0)));
 }
 
 void guessLuminance(const ReadingTable &table, Roles &roles)
@@ -356,27 +354,41 @@ void guessLuminance(const ReadingTable &table, Roles &roles)
     const bool scaled = lab || std::abs(top - 100) < 1e-6 || std::abs(top - 1) < 1e-6;
     if (scaled && !said) {
         roles.whiteLuminance = 100;
-        roles.unclear.push_back("The colours are relative to white; its luminance in cd/m² is not in the file: 100 was taken.");
+        roles.unclear.push_back(say("colours-relative-white-luminance"));
     }
 }
 
 } // namespace
 
-std::string roleName(Role role)
+Message named(Role role)
 {
-    static const std::array<const char *, kRoles> names{"not used", "name",           "red drive",      "green drive", "blue drive", "X",  "Y",
-                                                        "Z",        "chromaticity x", "chromaticity y", "L*",          "a*",         "b*", "time"};
-    return names[size_t(role)];
+    switch (role) {
+    case Role::Unused: return say("role-unused");
+    case Role::Name: return say("role-name");
+    case Role::Red: return say("role-red");
+    case Role::Green: return say("role-green");
+    case Role::Blue: return say("role-blue");
+    case Role::X: return verbatim("X");
+    case Role::Y: return verbatim("Y");
+    case Role::Z: return verbatim("Z");
+    case Role::SmallX: return say("role-x");
+    case Role::SmallY: return say("role-y");
+    case Role::L: return verbatim("L*");
+    case Role::A: return verbatim("a*");
+    case Role::B: return verbatim("b*");
+    case Role::Seconds: return say("role-time");
+    }
+    return {};
 }
 
 Result<ReadingTable> readingTable(const std::string &text)
 {
     const size_t first = text.find_first_not_of(" \t\r\n\xEF\xBB\xBF");
     if (first == std::string::npos) {
-        return tableError("the file is empty");
+        return tableError(say("file-is-empty"));
     }
     if (text.find('\0') != std::string::npos) {
-        return tableError("this is no text file");
+        return tableError(say("no-text-file"));
     }
     if (text[first] == '{') {
         return fromJson(text);
@@ -413,11 +425,11 @@ Roles settledRoles(const ReadingTable &table, std::vector<Role> columns)
     const bool lab = columnOf(roles, Role::L) >= 0 && columnOf(roles, Role::A) >= 0 && columnOf(roles, Role::B) >= 0;
     for (const Role role : {Role::Red, Role::Green, Role::Blue}) {
         if (columnOf(roles, role) < 0) {
-            roles.unclear.push_back("Which column is the " + roleName(role) + "?");
+            roles.unclear.push_back(say("ask-which-column", named(role)));
         }
     }
     if (!tristimulus && !chromaticity && !lab) {
-        roles.unclear.push_back("Which columns are the colour: X, Y and Z, or Y with chromaticity x and y, or L*, a* and b*?");
+        roles.unclear.push_back(say("columns-colour-x-y"));
     }
     if (roles.unclear.empty()) {
         guessDrive(table, roles);
@@ -429,17 +441,17 @@ Roles settledRoles(const ReadingTable &table, std::vector<Role> columns)
 Result<ReadingSet> readingsFrom(const ReadingTable &table, const Roles &roles)
 {
     if (roles.columns.size() != table.columns.size()) {
-        return tableError("the file has " + std::to_string(table.columns.size()) + " columns");
+        return tableError(say("file-has-columns", table.columns.size()));
     }
     for (const Role role : {Role::Red, Role::Green, Role::Blue}) {
         if (columnOf(roles, role) < 0) {
-            return tableError("no column is the " + roleName(role));
+            return tableError(say("no-column-is", named(role)));
         }
     }
     const auto have = [&](Role role) { return columnOf(roles, role) >= 0; };
     const bool tristimulus = have(Role::X) && have(Role::Y) && have(Role::Z), chroma = have(Role::SmallX) && have(Role::SmallY) && have(Role::Y);
     if (!tristimulus && !chroma && !(have(Role::L) && have(Role::A) && have(Role::B))) {
-        return tableError("no columns are X, Y and Z, nor Y with x and y, nor L*, a* and b*");
+        return tableError(say("no-columns-x-y"));
     }
     ReadingSet set;
     const double scale = roles.whiteLuminance > 0 ? roles.whiteLuminance / std::max(1e-9, most(table, roles, Role::Y, Role::Y, Role::Y)) : 1;
@@ -450,8 +462,7 @@ Result<ReadingSet> readingsFrom(const ReadingTable &table, const Roles &roles)
             const int column = columnOf(roles, role);
             const auto v = column >= 0 ? numberIn(row[size_t(column)]) : std::optional(0.0);
             if (!v && !bad) {
-                bad = tableError("row " + std::to_string(i + 1) + ", column \"" + table.columns[size_t(column)] + "\": \""
-                                 + row[size_t(column)].substr(0, 30) + "\" is no number");
+                bad = tableError(say("row-column-no-number", i + 1, table.columns[size_t(column)], row[size_t(column)].substr(0, 30)));
             }
             return v.value_or(0);
         };
@@ -474,14 +485,13 @@ Result<ReadingSet> readingsFrom(const ReadingTable &table, const Roles &roles)
         }
         const Eigen::Vector3d d = m.rgb.vec();
         if (d.minCoeff() < -1e-6 || d.maxCoeff() > 1 + 1e-6) {
-            return tableError("row " + std::to_string(i + 1) + " has a drive beyond 0 to " + fixed(roles.fullDrive, 0));
+            return tableError(say("row-drive-beyond-0", i + 1, decimal(roles.fullDrive, 0)));
         }
         if (m.xyz.vec().minCoeff() < -0.5) {
-            return tableError("row " + std::to_string(i + 1) + " has a negative colour");
+            return tableError(say("row-negative-colour", i + 1));
         }
         if (std::max({std::abs(m.xyz.a), std::abs(m.xyz.b), std::abs(m.xyz.c)}) > kMostLight) {
-            return tableError("row " + std::to_string(i + 1) + " says " + exactText(std::max({m.xyz.a, m.xyz.b, m.xyz.c}))
-                              + " cd/m², which no display gives");
+            return tableError(say("row-says-no-display", i + 1, exactText(std::max({m.xyz.a, m.xyz.b, m.xyz.c}))));
         }
         m.xyz = XYZ(m.xyz.vec().cwiseMax(0.0));
         // What cannot be told from the columns that people use is found where this program wrote the file.
@@ -493,8 +503,7 @@ Result<ReadingSet> readingsFrom(const ReadingTable &table, const Roles &roles)
             });
             // What others call a number need not be one; those count on from 1.
             if (field != fields.end() && !row[c].empty() && !field->read(m, row[c]) && field->key != "number") {
-                return tableError("row " + std::to_string(i + 1) + ", column \"" + table.columns[c] + "\": \"" + row[c].substr(0, 30)
-                                  + "\" cannot be read");
+                return tableError(say("row-column-cannot-read", i + 1, table.columns[c], row[c].substr(0, 30)));
             }
         }
         if (i < table.spectra.size() && table.spectra[i]) {
@@ -515,7 +524,7 @@ Result<ReadingSet> readingsFrom(const ReadingTable &table, const Roles &roles)
     try {
         set.states = statesFromLines({table.facts.begin(), table.facts.end()});
     } catch (const std::exception &e) {
-        return tableError("its states cannot be read: " + plainWhat(e));
+        return tableError(say("states-cannot-read", reasonOf(e)));
     }
     for (const char *name : kVisitFacts) {
         if (!fact(name).empty()) {

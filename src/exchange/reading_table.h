@@ -32,14 +32,14 @@ Result<ReadingTable> readingTable(const std::string &text);
 /// What a column can be.
 enum class Role { Unused, Name, Red, Green, Blue, X, Y, Z, SmallX, SmallY, L, A, B, Seconds };
 constexpr int kRoles = 14;
-std::string roleName(Role role); ///< "red drive", "X", ...
+Message named(Role role); ///< "red drive", "X", ...
 
 /// What is what in a table.
 struct Roles {
     std::vector<Role> columns;        ///< of each
     double fullDrive = 1;             ///< the drive that means full: 1, 100, 255, ...
     double whiteLuminance = 0;        ///< cd/m² of white where colours are relative to it (Y = 100, or Lab); 0: they are absolute
-    std::vector<std::string> unclear; ///< what has to be asked before the table can be used, in sentences
+    std::vector<Message> unclear; ///< what has to be asked before the table can be used
 };
 
 /// Tells what is what by headings, units and values; what it cannot tell stands in `unclear`.

@@ -14,9 +14,9 @@ std::chrono::seconds margin(const Upkeep &upkeep)
     return std::chrono::duration_cast<std::chrono::seconds>(days{std::max(1, upkeep.cadenceDays)}) / 5;
 }
 
-std::string dayCount(std::chrono::seconds span)
+Message dayCount(std::chrono::seconds span)
 {
-    return counted(std::chrono::duration_cast<days>(span + std::chrono::hours{12}).count(), "day");
+    return say("count-days", std::chrono::duration_cast<days>(span + std::chrono::hours{12}).count());
 }
 
 } // namespace
@@ -47,16 +47,16 @@ LampFill lampFill(const Upkeep &upkeep, WallTime now)
     return now < *due + margin(upkeep) ? LampFill::Half : LampFill::Crescent;
 }
 
-std::string lampWords(const Upkeep &upkeep, WallTime now)
+Message lampState(const Upkeep &upkeep, WallTime now)
 {
     const auto due = dueDate(upkeep);
     switch (lampFill(upkeep, now)) {
-    case LampFill::Hollow: return "never visited";
-    case LampFill::Notched: return upkeep.verdict == Verdict::Fail ? "out of tolerance" : "undecided";
-    case LampFill::Full: return "in tolerance, due in " + dayCount(*due - now);
-    case LampFill::ThreeQuarters: return "due soon, in " + dayCount(*due - now);
-    case LampFill::Half: return now - *due < std::chrono::hours{36} ? "due today" : "due since " + dayCount(now - *due);
-    case LampFill::Crescent: return "overdue by " + dayCount(now - *due);
+    case LampFill::Hollow: return say("lamp-never-visited");
+    case LampFill::Notched: return upkeep.verdict == Verdict::Fail ? say("lamp-out-of-tolerance") : say("lamp-undecided");
+    case LampFill::Full: return say("lamp-in-tolerance", dayCount(*due - now));
+    case LampFill::ThreeQuarters: return say("lamp-due-soon", dayCount(*due - now));
+    case LampFill::Half: return now - *due < std::chrono::hours{36} ? say("lamp-due-today") : say("lamp-due-since", dayCount(now - *due));
+    case LampFill::Crescent: return say("lamp-overdue", dayCount(now - *due));
     }
     return {};
 }

@@ -30,7 +30,7 @@ struct Upkeep {
 std::optional<WallTime> dueDate(const Upkeep &upkeep);
 /// Due soon: in the last fifth of the interval. Due: from that day for another fifth. Overdue: after that.
 LampFill lampFill(const Upkeep &upkeep, WallTime now);
-/// The state in words with its number: "due in 4 days", "overdue by 12 days", ...
-std::string lampWords(const Upkeep &upkeep, WallTime now);
+/// The state with its number: "due in 4 days", "overdue by 12 days", ...
+Message lampState(const Upkeep &upkeep, WallTime now);
 
 } // namespace lamp

@@ -41,18 +41,18 @@ Result<Profile> Profile::open(const Bytes &bytes)
 {
     auto h = std::make_unique<Handles>();
     if (bytes.size() < 132 || std::memcmp(bytes.data() + 36, "acsp", 4) != 0) {
-        return profileError("This is no ICC profile: its header is missing or cut short.");
+        return profileError(say("no-icc-profile-header"));
     }
     h->profile.reset(cmsOpenProfileFromMemTHR(raw(h->context), bytes.data(), cmsUInt32Number(bytes.size())));
     if (!h->profile) {
-        return profileError("This ICC profile is damaged: its header or tag table cannot be read.");
+        return profileError(say("icc-profile-damaged-header"));
     }
     if (cmsGetColorSpace(h->profile.get()) != cmsSigRgbData) {
-        return profileError("This ICC profile is not for an RGB device.");
+        return profileError(say("icc-profile-not-rgb"));
     }
     h->lab.reset(cmsCreateLab4ProfileTHR(raw(h->context), nullptr));
     if (!h->prepare(Intent::Relative)) {
-        return profileError("This ICC profile lacks what is needed to show colours with it (matrix and curves, or tables).");
+        return profileError(say("icc-profile-lacks-what"));
     }
     return Profile(std::move(h));
 }

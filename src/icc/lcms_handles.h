@@ -111,6 +111,6 @@ std::array<std::uint8_t, 16> profileId(const Bytes &bytes);
 namespace lamp {
 
 /// An error about a profile, with the way out.
-Error profileError(const std::string &what);
+Error profileError(Message what);
 
 } // namespace lamp

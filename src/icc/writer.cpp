@@ -15,9 +15,9 @@
 
 namespace lamp {
 
-Error profileError(const std::string &what)
+Error profileError(Message what)
 {
-    return {ErrorKind::Input, what, "Nothing was changed.", "Choose an ICC profile of a display (RGB).", "profile", false};
+    return {ErrorKind::Input, what, say("nothing-changed"), say("choose-icc-profile-display"), "profile", false};
 }
 
 namespace lcms {
@@ -506,7 +506,7 @@ Result<Bytes> writeMatrixProfile(const MatrixModel &model, const Ramps &ramps, c
     }
     std::optional<ProfileFile> file = good ? ProfileFile::of(profile.get()) : std::nullopt;
     if (!file) {
-        return profileError("The profile could not be written.");
+        return profileError(say("profile-could-not-written"));
     }
     return std::move(*file).sealed(text.created);
 }

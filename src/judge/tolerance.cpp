@@ -28,12 +28,13 @@ constexpr std::array<Field, 6> kFields{{{"mean", &Tolerance::mean},
                                         {"gray_mean", &Tolerance::grayMean},
                                         {"gray_max", &Tolerance::grayMax}}};
 
-Error bad(const std::string &field, const std::string &should)
+/// \param field empty for the whole file
+Error bad(const std::string &field, Message should)
 {
     return {ErrorKind::Input,
-            "The tolerance file cannot be used: the field \"" + field + "\" should be " + should + ".",
-            "Nothing was started.",
-            "Correct that field; `dutiful-lamp-cli tolerances --json` shows whole examples.",
+            field.empty() ? say("tolerance-file-wrong", should) : say("tolerance-field-wrong", field, should),
+            say("nothing-started"),
+            say("correct-field-dutiful-lamp-cli"),
             field,
             false};
 }
@@ -41,31 +42,31 @@ Error bad(const std::string &field, const std::string &should)
 Result<Tolerance> fromJson(const Json &json)
 {
     if (!json.is_object()) {
-        return bad("(whole file)", "an object in braces");
+        return bad("", say("an-object"));
     }
     Tolerance t;
     for (const char *key : {"name", "why"}) {
         if (const auto it = json.find(key); it != json.end()) {
             if (!it->is_string()) {
-                return bad(key, "a text");
+                return bad(key, say("a-text"));
             }
             (std::string(key) == "name" ? t.name : t.why) = it->get<std::string>();
         }
     }
     if (const auto it = json.find("metric"); it != json.end() && *it != "CIEDE2000") {
-        return bad("metric", "\"CIEDE2000\"");
+        return bad("metric", verbatim("\"CIEDE2000\""));
     }
     for (const Field &f : kFields) {
         const auto it = json.find(f.name);
         if (it == json.end() || it->is_null()) {
             if (std::string(f.name) == "mean" || std::string(f.name) == "max") {
-                return bad(f.name, "a number above 0");
+                return bad(f.name, say("number-above-0"));
             }
             t.*f.member = 0;
             continue;
         }
         if (!it->is_number() || !std::isfinite(it->get<double>()) || it->get<double>() <= 0) {
-            return bad(f.name, "a number above 0");
+            return bad(f.name, say("number-above-0"));
         }
         t.*f.member = it->get<double>();
     }
@@ -101,9 +102,9 @@ Result<Tolerance> toleranceFromJson(const std::string &text)
     const auto json = parseJson(text);
     if (!json) {
         Error e = json.error();
-        e.what = "The tolerance file cannot be used. " + e.what;
-        e.safe = "Nothing was started.";
-        e.todo = "Correct it; `dutiful-lamp-cli tolerances --json` shows whole examples.";
+        e.what = say("tolerance-file-unreadable", e.what);
+        e.safe = say("nothing-started");
+        e.todo = say("correct-dutiful-lamp-cli-tolerances");
         return e;
     }
     return fromJson(json.value());
@@ -133,24 +134,33 @@ std::string verdictName(Verdict verdict)
     return {};
 }
 
-std::string Check::sentence() const
+Message named(Verdict verdict)
 {
-    const std::string figure = fixed(value, 2) + " ± " + fixed(uncertainty, 2) + (unit == "%" ? " %" : " " + unit);
-    if (!std::isfinite(value) || !std::isfinite(uncertainty)) {
-        return name + " could not be worked out.";
-    }
-    const std::string bound = fixed(limit, 2) + (unit == "%" ? " %" : "");
     switch (verdict) {
-    case Verdict::Pass: return name + ": " + figure + " is within " + bound + ".";
-    case Verdict::Fail: return name + ": " + figure + " is beyond " + bound + ".";
-    case Verdict::Undecided: return name + ": " + figure + " is too close to " + bound + " to tell.";
+    case Verdict::Pass: return say("verdict-pass");
+    case Verdict::Fail: return say("verdict-fail");
+    case Verdict::Undecided: return say("verdict-undecided");
     }
     return {};
 }
 
-Check check(std::string name, double value, double limit, double uncertaintyK2, std::string unit)
+Message Check::sentence() const
 {
-    Check c{std::move(name), value, limit, uncertaintyK2, std::move(unit), Verdict::Undecided};
+    if (!std::isfinite(value) || !std::isfinite(uncertainty)) {
+        return say("check-not-worked-out", say(code));
+    }
+    const auto told = [&](const char *how) { return say(how, say(code), decimal(value, 2), decimal(uncertainty, 2), unit, decimal(limit, 2)); };
+    switch (verdict) {
+    case Verdict::Pass: return told("check-within");
+    case Verdict::Fail: return told("check-beyond");
+    case Verdict::Undecided: return told("check-too-close");
+    }
+    return {};
+}
+
+Check check(std::string code, double value, double limit, double uncertaintyK2, std::string unit)
+{
+    Check c{std::move(code), value, limit, uncertaintyK2, std::move(unit), Verdict::Undecided};
     if (!std::isfinite(value) || !std::isfinite(uncertaintyK2)) {
         return c; // a comparison that could not be made decides nothing
     }

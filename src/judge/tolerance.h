@@ -24,21 +24,22 @@ Result<Tolerance> toleranceFromJson(const std::string &json);
 std::string toleranceToJson(const Tolerance &tolerance);
 
 enum class Verdict { Pass, Fail, Undecided };
-std::string verdictName(Verdict verdict);
+std::string verdictName(Verdict verdict); ///< in files
+Message named(Verdict verdict);
 
 /// One figure against its limit.
 struct Check {
-    std::string name; ///< "mean difference", ...
+    std::string code; ///< "colour-mean", "colour-max", "white", "luminance", "gray-mean", "gray-max"
     double value = 0, limit = 0;
     double uncertainty = 0; ///< expanded, k = 2
     std::string unit;       ///< "ΔE00" or "%"
     Verdict verdict = Verdict::Pass;
-    [[nodiscard]] std::string sentence() const;
+    [[nodiscard]] Message sentence() const;
 };
 
 /// Decides by the guard band of JCGM 106:2012, 8.3: pass where value + U lies within the limit, fail where
 /// value - U lies beyond it, else undecided.
-Check check(std::string name, double value, double limit, double uncertaintyK2, std::string unit);
+Check check(std::string code, double value, double limit, double uncertaintyK2, std::string unit);
 /// The worst of several.
 Verdict overall(const std::vector<Check> &checks);
 

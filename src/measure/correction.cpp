@@ -13,9 +13,9 @@ namespace {
 using Eigen::Matrix3d;
 using Eigen::Vector3d;
 
-Error unusable(const std::string &what)
+Error unusable(Message what)
 {
-    return {ErrorKind::Input, what, "Nothing was changed.", "Read red, green, blue and white at full drive with both instruments in the same place.",
+    return {ErrorKind::Input, std::move(what), say("nothing-changed"), say("read-red-green-blue"),
             "correction",     false};
 }
 
@@ -30,13 +30,13 @@ Result<Matrix3d> weighted(const FourColours &c)
 {
     for (const XYZ *xyz : {&c.red, &c.green, &c.blue, &c.white}) {
         if (!(xyz->vec().sum() > 0) || !(xyz->b > 0)) {
-            return unusable("One of the four colours reads nothing.");
+            return unusable(say("one-four-colours-reads"));
         }
     }
     Matrix3d n;
     n << coordinates(c.red), coordinates(c.green), coordinates(c.blue);
     if (std::abs(n.determinant()) < 1e-4) {
-        return unusable("Red, green and blue read too much alike to make a correction of.");
+        return unusable(say("red-green-blue-read"));
     }
     const Vector3d k = n.partialPivLu().solve(coordinates(c.white));
     return Matrix3d(n * k.asDiagonal());
@@ -83,34 +83,32 @@ std::string MatrixCorrection::name() const
     return "matrix by " + referenceModel + (referenceSerial.empty() ? "" : " " + referenceSerial) + ", " + isoTime(made).substr(0, 10);
 }
 
-std::vector<std::string> doubts(const MatrixCorrection &c)
+std::vector<Message> doubts(const MatrixCorrection &c)
 {
     // Limits from what filters do: common practice, no published source.
     constexpr double kFar = 0.35, kIll = 4, kLeft = 1.0;
-    std::vector<std::string> all;
+    std::vector<Message> all;
     const double luminance = c.matrix(1, 0) + c.matrix(1, 1) + c.matrix(1, 2);
     const double far = (c.matrix / (luminance > 0 ? luminance : 1) - Matrix3d::Identity()).norm();
     if (!c.matrix.allFinite() || far > kFar) {
-        all.push_back("It changes readings by more than two instruments can differ (" + fixed(100 * far, 0)
-                      + " %): was one of them not on the patch, or is it set to another correction?");
+        all.push_back(say("changes-readings-more-than", decimal(100 * far, 0)));
     }
     if (c.matrix.allFinite() && condition(c.matrix) > kIll) {
-        all.push_back("It would magnify noise " + fixed(condition(c.matrix), 1) + " times.");
+        all.push_back(say("would-magnify-noise-times", decimal(condition(c.matrix), 1)));
     }
     if (c.residual > kLeft) {
-        all.push_back("On a colour that it was not made of it still misses by ΔE00 " + fixed(c.residual, 1) + ".");
+        all.push_back(say("colour-not-made-still", decimal(c.residual, 1)));
     }
     return all;
 }
 
-std::string misfit(const MatrixCorrection &c, const InstrumentInfo &instrument, const DisplayInfo &display)
+Message misfit(const MatrixCorrection &c, const InstrumentInfo &instrument, const DisplayInfo &display)
 {
     if (c.instrumentModel != instrument.model || c.instrumentSerial != instrument.serial) {
-        return "It was made for " + c.instrumentModel + " " + c.instrumentSerial + ", and " + instrument.model + " " + instrument.serial
-               + " is in use.";
+        return say("correction-for-other-instrument", c.instrumentModel, c.instrumentSerial, instrument.model, instrument.serial);
     }
     if (c.technology != display.technology) {
-        return "It was made on a panel of the kind " + c.technology + ", and this one is " + display.technology + ".";
+        return say("correction-for-other-technology", c.technology, display.technology);
     }
     return {};
 }
@@ -135,27 +133,26 @@ std::string correctionToJson(const MatrixCorrection &c)
 
 Result<MatrixCorrection> correctionFromJson(const std::string &text)
 {
-    const auto bad = [](const std::string &what) {
-        return Error{ErrorKind::Input,       "The correction file cannot be used: " + what + ".",
-                     "Nothing was started.", "A visit with a colorimeter and a spectroradiometer on one bench makes one (correction.json).",
+    const auto bad = [](Message what) {
+        return Error{ErrorKind::Input,       say("subject-and-why", say("correction-file-cannot-be-used"), std::move(what)),
+                     say("nothing-started"), say("visit-colorimeter-spectroradiometer-one"),
                      "correction",           false};
     };
-    const char *field = "(whole file)";
+    const char *field = "matrix";
     const auto json = parseJson(text);
     if (!json) {
-        return bad("it is no JSON that can be read (" + json.error().what + ")");
+        return bad(say("no-json-read", json.error().what));
     }
     try {
         const auto &j = json.value();
         MatrixCorrection c;
-        field = "matrix";
         for (size_t i = 0; i < 3; ++i) {
             for (size_t k = 0; k < 3; ++k) {
                 c.matrix(Eigen::Index(i), Eigen::Index(k)) = j.at("matrix").at(i).at(k).get<double>();
             }
         }
         if (!c.matrix.allFinite() || std::abs(c.matrix.determinant()) < 1e-6) {
-            return bad("the field \"matrix\" should be three rows of three numbers that can be inverted");
+            return bad(say("field-matrix-should-three"));
         }
         field = "instrument";
         c.instrumentModel = j.at("instrument").at("model").get<std::string>();
@@ -175,7 +172,7 @@ Result<MatrixCorrection> correctionFromJson(const std::string &text)
         c.made = fromIsoTime(j.value("made", "1970-01-01T00:00:00Z"));
         return c;
     } catch (const std::exception &) {
-        return bad(std::string("the field \"") + field + "\" is missing or of the wrong kind");
+        return bad(say("field-missing-or-wrong", field));
     }
 }
 

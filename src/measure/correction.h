@@ -40,12 +40,12 @@ struct MatrixCorrection {
     [[nodiscard]] std::string name() const;
 };
 
-/// What speaks against a correction, in sentences; empty where nothing does. Far from identity, badly conditioned,
+/// What speaks against a correction; empty where nothing does. Far from identity, badly conditioned,
 /// or leaving more than it should on a fifth colour.
-std::vector<std::string> doubts(const MatrixCorrection &correction);
+std::vector<Message> doubts(const MatrixCorrection &correction);
 
-/// Why a correction does not fit an instrument and a display, or an empty text where it does.
-std::string misfit(const MatrixCorrection &correction, const InstrumentInfo &instrument, const DisplayInfo &display);
+/// Why a correction does not fit an instrument and a display, or an empty message where it does.
+Message misfit(const MatrixCorrection &correction, const InstrumentInfo &instrument, const DisplayInfo &display);
 
 /// As JSON text, and back; the error names the field.
 std::string correctionToJson(const MatrixCorrection &correction);

@@ -19,15 +19,15 @@ constexpr double kShortestS = 0.1;
 constexpr int kBelieved = 3; ///< so often in a row an instrument is saturated before it is given less time
 
 /// What a person reads of a fault that only a person can mend.
-std::string mendingWords(const Error &error)
+Message howToMend(const Error &error)
 {
     if (error.code == "not-connected") {
-        return "The instrument does not answer: plug it in again. It gets its correction and place back by itself.";
+        return say("instrument-does-not-answer");
     }
     if (error.code == "cover-closed") {
-        return "The cover is over the sensor: take it off and lay the instrument back in its place.";
+        return say("cover-over-sensor-take");
     }
-    return "The instrument does not see the patch: lay it flat in the marked place.";
+    return say("instrument-does-not-see");
 }
 
 constexpr double kMostDisplay = 20000; ///< cd/m²: brighter than any display is (the brightest reference monitors give 4,000)
@@ -66,27 +66,27 @@ void Spending::start(double benchNow)
 std::optional<Error> Spending::spent(double benchNow) const
 {
     const double wall = std::chrono::duration<double>(std::chrono::steady_clock::now() - m_start).count();
-    std::string what;
+    Message what;
     if (m_readings >= m_allowance.readings) {
-        what = counted(m_readings, "reading") + " were asked for";
+        what = say("were-asked-for", say("count-readings", m_readings));
     } else if (benchNow - m_benchStart > m_allowance.benchS) {
-        what = spanText(benchNow - m_benchStart) + " of the bench's time have passed";
+        what = say("bench-time-has-passed", lasting(benchNow - m_benchStart));
     } else if (wall > m_allowance.wallS) {
-        what = spanText(wall) + " have passed";
+        what = say("time-has-passed", lasting(wall));
     } else {
         return std::nullopt;
     }
     return Error{ErrorKind::Bench,
-                 what + ", far more than this work needs, and it came to no end.",
-                 "All readings taken so far are kept.",
-                 "See whether display and instrument stand still and belong together, then start again.",
+                 say("more-than-work-needs", what),
+                 say("readings-kept"),
+                 say("see-whether-display-instrument"),
                  "budget",
                  false};
 }
 
 Error stoppedOnRequest()
 {
-    return {ErrorKind::Cancelled, "Stopped on request.", "All readings taken so far are kept.", "", "cancelled", false};
+    return {ErrorKind::Cancelled, say("stopped-on-request"), say("readings-kept"), {}, "cancelled", false};
 }
 
 double NoiseModel::sigma(double level, double integrationS) const
@@ -188,10 +188,10 @@ Status Gauge::recover(const Error &error, int attempt)
     const bool mendable = error.code == "not-connected" || error.code == "cover-closed" || error.code == "off-screen";
     Error told = error;
     if (mendable) {
-        told.what = mendingWords(error) + " (The bench says: " + error.what + ")";
+        told.what = say("bench-says", howToMend(error), error.what);
     }
     if (m_hooks.onNote) {
-        m_hooks.onNote(told.text() + " Trying again (" + std::to_string(attempt) + ").");
+        m_hooks.onNote(say("trying-again", told.paragraph(), attempt));
     }
     if (mendable && m_hooks.askToMend && !m_hooks.askToMend(told)) {
         return error;
@@ -238,26 +238,26 @@ bool Gauge::mayBeDark(const Shot &shot) const
     return expected < 4 * m_instrument.floorCdM2 + 0.05;
 }
 
-std::optional<std::string> Gauge::impossible(const Shot &shot, const Reading &reading) const
+std::optional<Message> Gauge::impossible(const Shot &shot, const Reading &reading) const
 {
     const XYZ &xyz = reading.xyz;
     if (!xyz.vec().allFinite() || xyz.vec().minCoeff() < 0) {
-        return "an answer that is no light";
+        return say("answer-no-light");
     }
     if (shot.mode == ReadMode::Ambient) {
         return std::nullopt;
     }
     if (xyz.b > kMostDisplay) {
-        return fixed(xyz.b, 0) + " cd/m², more than any display gives";
+        return say("more-than-any-display", decimal(xyz.b, 0));
     }
     const double floor = std::max(m_instrument.floorCdM2, 1e-3);
     if (!mayBeDark(shot) && xyz.b <= floor) {
-        return fixed(xyz.b, 3) + " cd/m², which is nothing";
+        return say("reads-nothing", decimal(xyz.b, 3));
     }
     // In the dark noise makes any colour.
     if (xyz.vec().sum() > 30 * floor && xyz.b > 10 * floor && !canBeLight(chromaticity(xyz))) {
         const Chromaticity c = chromaticity(xyz);
-        return "x " + fixed(c.x, 3) + ", y " + fixed(c.y, 3) + ", a colour that no light has";
+        return say("x-y-colour-no", decimal(c.x, 3), decimal(c.y, 3));
     }
     return std::nullopt;
 }
@@ -277,23 +277,18 @@ Result<Reading> Gauge::readPlausibly(const Shot &shot)
             odd.unstable = true;
             keep(odd, shot.rgb, shot.name + ", which cannot be", shot.mode);
         }
-        const std::string what = instrumentName() + " reads " + *why + ", while "
-                                 + (shot.rgb == Drive{1, 1, 1} ? "full white"
-                                                               : "a patch (" + fixed(100 * shot.rgb.a, 0) + ", " + fixed(100 * shot.rgb.b, 0) + ", "
-                                                                     + fixed(100 * shot.rgb.c, 0) + " %)")
-                                 + " is shown.";
+        const Message what = say("reads-while-shown", instrumentName(), *why, shot.rgb == Drive{1, 1, 1} ? say("full-white") : say("a-patch", decimal(100 * shot.rgb.a, 0), decimal(100 * shot.rgb.b, 0), decimal(100 * shot.rgb.c, 0)));
         if (attempt == kTries) {
             return Error{
                 ErrorKind::Bench,
                 what,
-                "All readings taken so far are kept.",
-                "See that the display is on and shows the patch, that the instrument lies on it with its cover off, and that it is set up for "
-                "this kind of display; then start again.",
+                say("readings-kept"),
+                say("see-display-shows-patch"),
                 "implausible",
                 false};
         }
         if (m_hooks.onNote) {
-            m_hooks.onNote(what + " It is read again.");
+            m_hooks.onNote(say("read-again", what));
         }
         const Status waited = wait(1), again = waited ? showAgain() : waited;
         if (!again) {
@@ -332,11 +327,10 @@ Result<Reading> Gauge::readPatiently(const Shot &shot)
         if (!known || shortest || attempt >= kMaxAttempts) {
             Error last = e;
             last.kind = ErrorKind::Bench;
-            last.what = instrumentName() + ": " + last.what;
-            last.safe = "All readings taken so far are kept.";
-            last.todo = attempt > 1 ? "It did not recover after " + counted(attempt, "try", "tries")
-                                          + ": check the instrument and its cable, then go on with the visit."
-                                    : "Check the instrument, then go on with the visit.";
+            last.what = say("who-says", instrumentName(), last.what);
+            last.safe = say("readings-kept");
+            last.todo = attempt > 1 ? say("did-not-recover-after", say("count-tries", attempt))
+                                    : say("check-instrument-then-go");
             return last;
         }
         if (e.code == "too-dark") {
@@ -423,16 +417,15 @@ Result<Measurement> Gauge::readAgreed(const Measurement &first, double expectedY
     const bool withFirst = agree(first, third.value()), withSecond = agree(second.value(), third.value());
     if (!withFirst && !withSecond) {
         return Error{ErrorKind::Bench,
-                     instrumentName() + " reads \"" + first.name + "\" as " + fixed(first.xyz.b, 2) + ", " + fixed(second->xyz.b, 2) + " and "
-                         + fixed(third->xyz.b, 2) + " cd/m² one after the other.",
-                     "All readings taken so far are kept.",
-                     "See that the display shows a patch that stands still, that nothing changes its brightness, and that the instrument lies still.",
+                     say("reads-one-after-other", instrumentName(), patchNamed(first.name), decimal(first.xyz.b, 2), decimal(second->xyz.b, 2), decimal(third->xyz.b, 2)),
+                     say("readings-kept"),
+                     say("see-display-shows-patch-stands"),
                      "not-repeating",
                      false};
     }
     aside(withFirst ? second.value() : first);
     if (m_hooks.onNote) {
-        m_hooks.onNote("A reading of \"" + first.name + "\" did not repeat and was taken again.");
+        m_hooks.onNote(say("reading-did-not-repeat", patchNamed(first.name)));
     }
     return third;
 }
@@ -468,7 +461,7 @@ Result<Measurement> Gauge::read(const Drive &rgb, const std::string &name, doubl
         if (last) {
             reading.value().unstable = false; // it is the one that is used, and is kept as such
             if (m_hooks.onNote) {
-                m_hooks.onNote("The patch \"" + name + "\" never stood still; its last reading is used.");
+                m_hooks.onNote(say("patch-never-stood-still", patchNamed(name)));
             }
         }
         Measurement m = keep(reading.value(), rgb, name, ReadMode::Emission);

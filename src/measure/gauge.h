@@ -82,7 +82,7 @@ class Gauge {
 public:
     struct Hooks {
         std::function<void(const Measurement &)> onReading; ///< each reading, at once
-        std::function<void(const std::string &)> onNote;    ///< what a person may want to know
+        std::function<void(const Message &)> onNote;        ///< what a person may want to know
         /// A fault that a person can mend (unplugged, cover closed); true when told that it is mended.
         std::function<bool(const Error &)> askToMend;
         /// A reading that was kept turned out not to count; its number.
@@ -149,7 +149,7 @@ private:
     Result<Reading> readPlausibly(const Shot &shot);
     Result<Reading> readRestored(ReadMode mode, double integrationS);
     /// Why a reading cannot be, or nothing.
-    [[nodiscard]] std::optional<std::string> impossible(const Shot &shot, const Reading &reading) const;
+    [[nodiscard]] std::optional<Message> impossible(const Shot &shot, const Reading &reading) const;
     /// Whether so little light is expected that an instrument may see none.
     [[nodiscard]] bool mayBeDark(const Shot &shot) const;
     Status recover(const Error &error, int attempt);

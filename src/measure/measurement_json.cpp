@@ -17,14 +17,14 @@ namespace {
 Eigen::Vector3d threeOf(const Json &j)
 {
     if (!j.is_array() || j.size() != 3) {
-        throw std::runtime_error("three numbers were expected");
+        throw Unreadable(say("three-numbers-expected"));
     }
     Eigen::Vector3d v;
     for (int i = 0; i < 3; ++i) {
         v[i] = j[size_t(i)].get<double>();
     }
     if (!v.allFinite()) {
-        throw std::runtime_error("three numbers were expected");
+        throw Unreadable(say("three-numbers-expected"));
     }
     return v;
 }
@@ -64,7 +64,7 @@ Measurement measurementFromJson(const Json &j)
         const auto it = j.find(f.key);
         const bool there = it != j.end() && !it->is_null();
         if (!there && !old && f.key != "spectrum" && !f.optional) {
-            throw std::runtime_error("key '" + f.key + "' not found"); // what is missing is not taken for 0
+            throw Unreadable(say("field-not-found", f.key)); // what is missing is not taken for 0
         }
         if (!there) {
             continue;
@@ -72,7 +72,7 @@ Measurement measurementFromJson(const Json &j)
         if (f.key == "spectrum") {
             m.spectrum = Spectrum{it->at("start_nm").get<double>(), it->at("step_nm").get<double>(), it->at("values").get<std::vector<double>>()};
         } else if (!f.read(m, f.numeric ? exactText(it->get<double>()) : it->get<std::string>())) {
-            throw std::runtime_error("the field \"" + f.key + "\" cannot be read");
+            throw Unreadable(say("field-cannot-be-read", f.key));
         }
     }
     if (old) {

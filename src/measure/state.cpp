@@ -59,7 +59,7 @@ Ramps rampsFrom(const Json &j)
         sane = sane && std::all_of(r.channel(c).begin(), r.channel(c).end(), [](double v) { return v >= 0 && v <= 1; });
     }
     if (!sane) {
-        throw std::runtime_error("ramps are three lists of equal length, from 0 to 1");
+        throw Unreadable(say("ramps-three-equal-lists"));
     }
     return r;
 }
@@ -117,7 +117,7 @@ States statesFromJson(const Json &json)
     for (const Json &j : json.at("states")) {
         states.all.push_back(stateFrom(j));
         if (states.all.size() > kMostStates) {
-            throw std::runtime_error("there are more states than readings can have");
+            throw Unreadable(say("too-many-states"));
         }
     }
     for (const auto &[key, j] : json.at("ramps").items()) {
@@ -149,7 +149,7 @@ States statesFromLines(const std::vector<std::pair<std::string, std::string>> &l
         }
         const auto json = parseJson(text);
         if (!json) {
-            throw std::runtime_error("\"" + name + "\": " + json.error().what);
+            throw Unreadable(say("who-says", name, json.error().what));
         }
         if (ramps) {
             states.ramps[name.substr(6)] = rampsFrom(json.value());
@@ -157,7 +157,7 @@ States statesFromLines(const std::vector<std::pair<std::string, std::string>> &l
         }
         const long number = std::strtol(name.c_str() + 6, nullptr, 10);
         if (number < 1 || size_t(number) > kMostStates) {
-            throw std::runtime_error("\"" + name + "\" is no number of a state");
+            throw Unreadable(say("no-number-of-a-state", name));
         }
         states.all.resize(std::max(states.all.size(), size_t(number)));
         said.resize(states.all.size(), false);
@@ -166,7 +166,7 @@ States statesFromLines(const std::vector<std::pair<std::string, std::string>> &l
     }
     // One that is missing must not count as a display without ramps.
     if (const auto gap = std::find(said.begin(), said.end(), false); gap != said.end()) {
-        throw std::runtime_error("\"state " + std::to_string(gap - said.begin() + 1) + "\" is missing");
+        throw Unreadable(say("state-is-missing", gap - said.begin() + 1));
     }
     return states;
 }

@@ -87,16 +87,16 @@ bool lagsByOne(const Primaries &p)
     return p.black.b > 0.005 * p.white.b && huesOf(shifted) == std::array<int, 3>{0, 1, 2} && huesOf(p) != std::array<int, 3>{0, 1, 2};
 }
 
-std::string exchangedWords(const Primaries &p)
+Message exchanged(const Primaries &p)
 {
-    std::string words;
+    std::vector<Message> all;
     const std::array<int, 3> hues = huesOf(p);
     for (size_t c = 0; c < 3; ++c) {
         if (hues[c] >= 0 && hues[c] != int(c)) {
-            words += std::string(words.empty() ? "" : ", ") + kNames[c] + " reads as " + kNames[size_t(hues[c])];
+            all.push_back(say("reads-as", say(kNames[c]), say(kNames[size_t(hues[c])])));
         }
     }
-    return words;
+    return listed(all);
 }
 
 } // namespace lamp

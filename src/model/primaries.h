@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "base/message.h"
+
 #include "colour/types.h"
 
 #include <string>
@@ -37,6 +39,6 @@ PrimaryFault faultOf(const Primaries &p);
 bool lagsByOne(const Primaries &p);
 
 /// "red reads as blue, blue reads as red"
-std::string exchangedWords(const Primaries &p);
+Message exchanged(const Primaries &p);
 
 } // namespace lamp

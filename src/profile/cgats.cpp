@@ -65,9 +65,9 @@ bool sameGrid(const Spectrum &p, const Spectrum &q)
 
 constexpr const char *kSpectral = "SPECTRAL_";
 
-Error badCgats(const std::string &what)
+Error badCgats(Message what)
 {
-    return unusable("The readings cannot be used", what, "Choose a CGATS text file with the columns RGB_R, RGB_G, RGB_B, XYZ_X, XYZ_Y and XYZ_Z.",
+    return unusable(say("readings-cannot-used"), std::move(what), say("choose-cgats-text-file"),
                     "cgats");
 }
 
@@ -151,7 +151,7 @@ Result<CgatsTable> readCgats(const std::string &text)
     const Context context = quietContext();
     const It8 it8(text.empty() ? nullptr : cmsIT8LoadFromMem(raw(context), text.data(), cmsUInt32Number(text.size())));
     if (!it8) {
-        return badCgats("this is no CGATS text");
+        return badCgats(say("no-cgats-text"));
     }
     cmsHANDLE h = it8.get();
     CgatsTable table;
@@ -175,7 +175,7 @@ Result<CgatsTable> readCgats(const std::string &text)
         table.columns.emplace_back(names[c] != nullptr ? names[c] : "");
     }
     if (table.columns.empty()) {
-        return badCgats("it names no columns");
+        return badCgats(say("names-no-columns"));
     }
     char **properties = nullptr;
     const cmsUInt32Number count = cmsIT8EnumProperties(h, &properties);
@@ -194,7 +194,7 @@ Result<CgatsTable> readCgats(const std::string &text)
             cells.emplace_back(cell != nullptr ? cell : "");
         }
         if (!any) {
-            return badCgats("NUMBER_OF_SETS says " + std::to_string(rows) + ", but there are " + std::to_string(row) + " rows");
+            return badCgats(say("number-sets-says-but", rows, row));
         }
         table.rows.push_back(std::move(cells));
     }
@@ -261,7 +261,7 @@ Result<ReadingSet> readingsFromCgats(const std::string &text)
     };
     for (const char *column : {"RGB_R", "RGB_G", "RGB_B", "XYZ_X", "XYZ_Y", "XYZ_Z"}) {
         if (columnOf(column) < 0) {
-            return badCgats(std::string("the column ") + column + " is missing");
+            return badCgats(say("column-missing", column));
         }
     }
     ReadingSet set = factsOf(table.value());
@@ -279,12 +279,12 @@ Result<ReadingSet> readingsFromCgats(const std::string &text)
         m.rgb = {number("RGB_R") / 100, number("RGB_G") / 100, number("RGB_B") / 100};
         m.xyz = {number("XYZ_X"), number("XYZ_Y"), number("XYZ_Z")};
         if (!(m.rgb.vec() + m.xyz.vec()).allFinite()) {
-            return badCgats("row " + std::to_string(row + 1) + " holds something that is no number");
+            return badCgats(say("row-holds-something-no", row + 1));
         }
         for (const ReadingField &f : readingFields()) {
             const int c = f.cgats.empty() ? -1 : columnOf(f.cgats.c_str());
             if (c >= 0 && cells[size_t(c)] != "-" && !f.read(m, cells[size_t(c)])) {
-                return badCgats("row " + std::to_string(row + 1) + ", column " + f.cgats + ": \"" + cells[size_t(c)].substr(0, 30) + "\"");
+                return badCgats(say("row-and-column", row + 1, f.cgats, cells[size_t(c)].substr(0, 30)));
             }
         }
         m.spectrum = spectrumOf(table.value(), cells);

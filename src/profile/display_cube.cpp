@@ -111,9 +111,9 @@ Result<Cube> cubeToDisplay(const Profile &display, const CubeTask &task)
     const double most = task.sourceWhite ? screen.most(task.source.white) : screen.luminance;
     if (wanted.luminance > 1.005 * most) {
         return Error{ErrorKind::Input,
-                     "The display reaches " + fixed(most, 1) + " cd/m² at this white; the cube asks for " + fixed(wanted.luminance, 1) + " cd/m².",
-                     "No cube was written.",
-                     "Ask for " + fixed(std::floor(most), 0) + " cd/m² or less, or let the display's own white stand for the source's.",
+                     say("display-reaches-white-cube", decimal(most, 1), decimal(wanted.luminance, 1)),
+                     say("no-cube-written"),
+                     say("ask-or-less-or", decimal(std::floor(most), 0)),
                      "cube",
                      false};
     }

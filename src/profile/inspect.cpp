@@ -36,38 +36,38 @@ std::string fourCharacters(const Bytes &b, size_t at)
     return text;
 }
 
-std::string tagMeaning(const std::string &signature)
+Message tagMeaning(const std::string &signature)
 {
-    static const std::map<std::string, const char *> names{{"desc", "name"},
-                                                           {"cprt", "copyright"},
-                                                           {"dmnd", "maker of the display"},
-                                                           {"dmdd", "model of the display"},
-                                                           {"wtpt", "white of the medium"},
-                                                           {"bkpt", "black of the medium"},
-                                                           {"chad", "adaptation from the display's white to D50"},
-                                                           {"lumi", "luminance of white"},
-                                                           {"rXYZ", "red at full drive"},
-                                                           {"gXYZ", "green at full drive"},
-                                                           {"bXYZ", "blue at full drive"},
-                                                           {"rTRC", "tone curve of red"},
-                                                           {"gTRC", "tone curve of green"},
-                                                           {"bTRC", "tone curve of blue"},
-                                                           {"A2B0", "table from drive to colour, perceptual"},
-                                                           {"A2B1", "table from drive to colour, relative"},
-                                                           {"A2B2", "table from drive to colour, saturation"},
-                                                           {"B2A0", "table from colour to drive, perceptual"},
-                                                           {"B2A1", "table from colour to drive, relative"},
-                                                           {"B2A2", "table from colour to drive, saturation"},
-                                                           {"vcgt", "calibration ramps"},
-                                                           {"meas", "conditions of measurement"},
-                                                           {"view", "conditions of viewing"},
-                                                           {"vued", "conditions of viewing, in words"},
-                                                           {"targ", "the readings it was made of"},
-                                                           {"tech", "technology"},
-                                                           {"gamt", "table that marks colours out of gamut"},
-                                                           {"meta", "further facts"}};
+    static const std::map<std::string, Message> names{{"desc", say("tag-desc")},
+                                                           {"cprt", say("tag-cprt")},
+                                                           {"dmnd", say("tag-dmnd")},
+                                                           {"dmdd", say("tag-dmdd")},
+                                                           {"wtpt", say("tag-wtpt")},
+                                                           {"bkpt", say("tag-bkpt")},
+                                                           {"chad", say("tag-chad")},
+                                                           {"lumi", say("tag-lumi")},
+                                                           {"rXYZ", say("tag-rXYZ")},
+                                                           {"gXYZ", say("tag-gXYZ")},
+                                                           {"bXYZ", say("tag-bXYZ")},
+                                                           {"rTRC", say("tag-rTRC")},
+                                                           {"gTRC", say("tag-gTRC")},
+                                                           {"bTRC", say("tag-bTRC")},
+                                                           {"A2B0", say("tag-A2B0")},
+                                                           {"A2B1", say("tag-A2B1")},
+                                                           {"A2B2", say("tag-A2B2")},
+                                                           {"B2A0", say("tag-B2A0")},
+                                                           {"B2A1", say("tag-B2A1")},
+                                                           {"B2A2", say("tag-B2A2")},
+                                                           {"vcgt", say("tag-vcgt")},
+                                                           {"meas", say("tag-meas")},
+                                                           {"view", say("tag-view")},
+                                                           {"vued", say("tag-vued")},
+                                                           {"targ", say("tag-targ")},
+                                                           {"tech", say("tag-tech")},
+                                                           {"gamt", say("tag-gamt")},
+                                                           {"meta", say("tag-meta")}};
     const auto found = names.find(signature);
-    return found != names.end() ? found->second : "";
+    return found != names.end() ? found->second : Message{};
 }
 
 /// Collects findings while the parts of a profile are looked at.
@@ -80,11 +80,11 @@ public:
         m_into.bytes = m_bytes.size();
         if (m_bytes.size() < kHeader + 4) {
             add(Weight::Fault, "header",
-                "The file has " + counted((long long)m_bytes.size(), "byte") + "; an ICC profile has at least 132. It is cut short or no profile.");
+                say("file-icc-profile-least", say("count-bytes", m_bytes.size())));
             return;
         }
         if (std::memcmp(m_bytes.data() + 36, "acsp", 4) != 0) {
-            add(Weight::Fault, "header", "The mark \"acsp\" of an ICC profile is missing at byte 36: this is no ICC profile.");
+            add(Weight::Fault, "header", say("mark-acsp-icc-profile"));
             return;
         }
         header();
@@ -105,7 +105,7 @@ public:
     }
 
 private:
-    void add(Weight weight, const std::string &place, const std::string &text) { m_into.findings.push_back({weight, place, text}); }
+    void add(Weight weight, const std::string &place, Message text) { m_into.findings.push_back({weight, place, std::move(text)}); }
     [[nodiscard]] bool has(const char *tag) const
     {
         return std::any_of(m_into.tags.begin(), m_into.tags.end(), [&](const TagEntry &t) { return t.signature == tag; });
@@ -116,33 +116,32 @@ private:
         const std::uint32_t size = u32(m_bytes, 0);
         if (size > m_bytes.size()) {
             add(Weight::Fault, "header",
-                "The header says " + std::to_string(size) + " bytes, the file has " + std::to_string(m_bytes.size()) + ": its end is missing.");
+                say("header-says-bytes-file", size, m_bytes.size()));
         } else if (size < m_bytes.size()) {
             add(Weight::Doubt, "header",
-                "The header says " + std::to_string(size) + " bytes, the file has " + std::to_string(m_bytes.size())
-                    + ": something was added behind it.");
+                say("header-says-bytes-file-something", size, m_bytes.size()));
         }
         const std::string deviceClass = fourCharacters(m_bytes, 12), space = fourCharacters(m_bytes, 16), pcs = fourCharacters(m_bytes, 20);
         if (deviceClass != "mntr") {
-            add(Weight::Fault, "header", "Its class is \"" + deviceClass + "\", not a display's (\"mntr\").");
+            add(Weight::Fault, "header", say("class-not-display-mntr", deviceClass));
         }
         if (space != "RGB") {
-            add(Weight::Fault, "header", "Its colour space is \"" + space + "\", not RGB.");
+            add(Weight::Fault, "header", say("colour-space-not-rgb", space));
         }
         if (pcs != "XYZ" && pcs != "Lab") {
-            add(Weight::Fault, "header", "Its connection space is \"" + pcs + "\"; only XYZ and Lab exist.");
+            add(Weight::Fault, "header", say("connection-space-only-xyz", pcs));
         }
         const int version = m_bytes[8];
         if (version != 2 && version != 4) {
-            add(Weight::Doubt, "header", "Its version is " + std::to_string(version) + "; versions 2 and 4 are in use.");
+            add(Weight::Doubt, "header", say("version-versions-2-4", version));
         }
         if (u32(m_bytes, 64) > 3) {
-            add(Weight::Doubt, "header", "Its rendering intent is " + std::to_string(u32(m_bytes, 64)) + "; only 0 to 3 exist.");
+            add(Weight::Doubt, "header", say("rendering-intent-only-0", u32(m_bytes, 64)));
         }
         // ICC.1, 7.2.16: 0.9642, 1, 0.8249 as 16.16 fixed point.
         const std::array<double, 3> light{u32(m_bytes, 68) / 65536.0, u32(m_bytes, 72) / 65536.0, u32(m_bytes, 76) / 65536.0};
         if (std::abs(light[0] - 0.9642) > 0.001 || std::abs(light[1] - 1) > 0.001 || std::abs(light[2] - 0.8249) > 0.001) {
-            add(Weight::Doubt, "header", "The light of its connection space is not D50.");
+            add(Weight::Doubt, "header", say("light-connection-space-not"));
         }
         date();
         checkId();
@@ -155,19 +154,19 @@ private:
             d[i] = m_bytes[24 + 2 * i] << 8 | m_bytes[25 + 2 * i];
         }
         if (d[0] == 0 && d[1] == 0 && d[2] == 0) {
-            add(Weight::Note, "header", "It has no creation date.");
+            add(Weight::Note, "header", say("no-creation-date"));
             return;
         }
         const bool possible =
             d[0] >= 1993 && d[0] < 10000 && d[1] >= 1 && d[1] <= 12 && d[2] >= 1 && d[2] <= 31 && d[3] < 24 && d[4] < 60 && d[5] < 61;
         if (!possible) {
-            add(Weight::Doubt, "header", "Its creation date is impossible.");
+            add(Weight::Doubt, "header", say("creation-date-impossible"));
             return;
         }
         using namespace std::chrono;
         const WallTime made = sys_days(year(d[0]) / month(unsigned(d[1])) / day(unsigned(d[2]))) + hours(d[3]) + minutes(d[4]) + seconds(d[5]);
         if (made > m_now + hours(26)) {
-            add(Weight::Doubt, "header", "Its creation date " + isoTime(made) + " lies in the future.");
+            add(Weight::Doubt, "header", say("creation-date-lies-future", isoTime(made)));
         }
     }
 
@@ -179,7 +178,7 @@ private:
         }
         const auto id = lcms::profileId(m_bytes);
         if (!std::equal(id.begin(), id.end(), m_bytes.begin() + 84)) {
-            add(Weight::Doubt, "header", "Its ID does not fit its content: the file was changed after it was made.");
+            add(Weight::Doubt, "header", say("id-does-not-fit"));
         }
     }
 
@@ -188,7 +187,7 @@ private:
         const std::uint32_t count = u32(m_bytes, kHeader);
         const size_t room = (m_bytes.size() - kHeader - 4) / kTagEntry;
         if (count > room || count > kMostTags) {
-            add(Weight::Fault, "header", "The tag table claims " + std::to_string(count) + " tags; there is room for " + std::to_string(room) + ".");
+            add(Weight::Fault, "header", say("tag-table-claims-tags", count, room));
         }
         for (size_t i = 0; i < std::min({size_t(count), room, kMostTags}); ++i) {
             const size_t at = kHeader + 4 + i * kTagEntry;
@@ -196,16 +195,15 @@ private:
             t.means = tagMeaning(t.signature);
             if (std::uint64_t(t.offset) + t.size > m_bytes.size() || t.offset < kHeader) {
                 add(Weight::Fault, t.signature,
-                    "The tag \"" + t.signature + "\" claims bytes " + std::to_string(t.offset) + " to "
-                        + std::to_string(std::uint64_t(t.offset) + t.size) + "; the file ends at " + std::to_string(m_bytes.size()) + ".");
+                    say("tag-claims-bytes-file", t.signature, t.offset, std::uint64_t(t.offset) + t.size, m_bytes.size()));
             } else {
                 t.type = fourCharacters(m_bytes, t.offset);
                 if (t.size < 8) {
-                    add(Weight::Fault, t.signature, "The tag \"" + t.signature + "\" is too short to hold anything.");
+                    add(Weight::Fault, t.signature, say("tag-too-short-hold", t.signature));
                 }
             }
             if (has(t.signature.c_str())) {
-                add(Weight::Doubt, t.signature, "The tag \"" + t.signature + "\" stands twice.");
+                add(Weight::Doubt, t.signature, say("tag-stands-twice", t.signature));
             }
             m_into.tags.push_back(std::move(t));
         }
@@ -220,7 +218,7 @@ private:
                 const TagEntry &a = m_into.tags[i], &b = m_into.tags[k];
                 const bool same = a.offset == b.offset && a.size == b.size;
                 if (!same && a.size > 0 && b.size > 0 && a.offset < std::uint64_t(b.offset) + b.size && b.offset < std::uint64_t(a.offset) + a.size) {
-                    add(Weight::Fault, a.signature, "The tags \"" + a.signature + "\" and \"" + b.signature + "\" overlap.");
+                    add(Weight::Fault, a.signature, say("tags-overlap", a.signature, b.signature));
                     return;
                 }
             }
@@ -231,7 +229,7 @@ private:
     {
         for (const char *tag : {"desc", "cprt", "wtpt"}) {
             if (!has(tag)) {
-                add(Weight::Doubt, tag, std::string("The required tag \"") + tag + "\" (" + tagMeaning(tag) + ") is missing.");
+                add(Weight::Doubt, tag, say("required-tag-missing", tag, tagMeaning(tag)));
             }
         }
         if (!m_into.facts->tables) {
@@ -239,7 +237,7 @@ private:
         }
         for (const char *tag : {"A2B0", "B2A0"}) {
             if (!has(tag)) {
-                add(Weight::Doubt, tag, std::string("The required tag \"") + tag + "\" (" + tagMeaning(tag) + ") is missing.");
+                add(Weight::Doubt, tag, say("required-tag-missing", tag, tagMeaning(tag)));
             }
         }
     }
@@ -250,28 +248,28 @@ private:
         const Eigen::Matrix3d chad = m_into.profile->chad();
         if (!has("chad")) {
             add(four ? Weight::Fault : Weight::Note, "chad",
-                four ? "It has no chad tag, so the display's own white cannot be told."
-                     : "It has no chad tag: the display's own white is not kept in it.");
+                four ? say("no-chad-tag-display")
+                     : say("no-chad-tag-display-own"));
         } else if (!chad.allFinite() || std::abs(chad.determinant()) < 0.05 || (chad - Eigen::Matrix3d::Identity()).norm() > 1.5) {
-            add(Weight::Fault, "chad", "Its adaptation is no adaptation: the matrix in \"chad\" is out of all proportion.");
+            add(Weight::Fault, "chad", say("adaptation-no-adaptation-matrix"));
         }
         const Lab white = m_into.profile->colourOf({1, 1, 1});
         const double off = deltaE2000(white, {100, 0, 0});
         if (!(off <= 1)) {
             add(!(off <= 5) ? Weight::Fault : Weight::Doubt, "colours",
-                "Full red, green and blue together are ΔE00 " + fixed(off, 1) + " away from white: whites will be shown with a cast.");
+                say("full-red-green-blue", decimal(off, 1)));
         }
         if (m_into.facts->white && has("chad")) {
             const Cct t = cctOf(*m_into.facts->white);
             if (t.kelvin < 3500 || t.kelvin > 13000 || std::abs(t.duv) > 0.025) {
-                add(Weight::Doubt, "chad", "Its white (" + fixed(t.kelvin, 0) + " K, Duv " + fixed(t.duv, 3) + ") is one that displays do not have.");
+                add(Weight::Doubt, "chad", say("white-k-duv-one", decimal(t.kelvin, 0), decimal(t.duv, 3)));
             }
         }
         if (m_into.facts->luminance && !(*m_into.facts->luminance > 0 && *m_into.facts->luminance < 20000)) {
-            add(Weight::Fault, "lumi", "Its white luminance is given as " + fixed(*m_into.facts->luminance, 1) + " cd/m², which no display has.");
+            add(Weight::Fault, "lumi", say("white-luminance-given-no", decimal(*m_into.facts->luminance, 1)));
         } else if (m_into.facts->luminance && (*m_into.facts->luminance < 20 || *m_into.facts->luminance > 4000)) {
             add(Weight::Doubt, "lumi",
-                "Its white luminance is given as " + fixed(*m_into.facts->luminance, 1) + " cd/m², which no working screen has.");
+                say("white-luminance-given-no-working", decimal(*m_into.facts->luminance, 1)));
         }
     }
 
@@ -290,7 +288,7 @@ private:
             a = c == 1 && a < 0 ? a + 360 : a;
             if (!std::isfinite(a) || a < low[c] || a > high[c]) {
                 add(Weight::Fault, "colours",
-                    std::string("Its ") + names[c] + " is not " + names[c] + ": channels are swapped or a primary is wrong.");
+                    say("not-channels-swapped-or", say(names[c])));
             }
         }
         for (const RgbSpace &space : rgbSpaces()) {
@@ -300,7 +298,7 @@ private:
             }
             if (distance < 0.002) {
                 add(Weight::Doubt, "colours",
-                    "Its primaries are those of " + space.name + " to the third decimal: it describes a standard, not a panel.");
+                    say("primaries-third-decimal-describes", space.name));
                 return;
             }
         }
@@ -330,13 +328,13 @@ private:
             const double half = light[kSteps / 2 + 1], gamma = half > 0 && half < 1 ? std::log(half) / std::log(128.0 / 255) : 0;
             const std::string place = std::string(1, names[c][0]) + "TRC";
             if (falls > 0.002 || !finite) {
-                add(Weight::Fault, place, std::string("The tone curve of ") + names[c] + " falls somewhere: more drive would give less light.");
+                add(Weight::Fault, place, say("tone-curve-falls-somewhere", say(names[c])));
             } else if (flat > 30) {
-                add(Weight::Doubt, place, std::string("The tone curve of ") + names[c] + " stands still over " + fixed(flat, 0) + " of 255 steps.");
+                add(Weight::Doubt, place, say("tone-curve-stands-still", say(names[c]), decimal(flat, 0)));
             }
             if (gamma < 1.4 || gamma > 3) {
                 add(Weight::Doubt, place,
-                    std::string("The tone curve of ") + names[c] + " is that of gamma " + fixed(gamma, 1) + "; displays lie between 1.8 and 2.6.");
+                    say("tone-curve-gamma-displays", say(names[c]), decimal(gamma, 1)));
             }
             m_into.tone[c] = std::move(light);
         }
@@ -347,7 +345,7 @@ private:
             previous = std::max(previous, l);
         }
         if (deepest > 0.05) {
-            add(Weight::Fault, "colours", "Its grays do not rise steadily from black to white.");
+            add(Weight::Fault, "colours", say("grays-do-not-rise"));
         }
     }
 
@@ -367,20 +365,20 @@ private:
                 clipped += list[i] >= 0.9999 && list[i - 1] >= 0.9999 ? 1 : 0;
             }
             if (*std::min_element(steps.begin(), steps.end()) < -1e-4) {
-                add(Weight::Fault, "vcgt", "The calibration ramp for " + name + " falls somewhere.");
+                add(Weight::Fault, "vcgt", say("calibration-ramp-falls-somewhere", say(name)));
             }
             if (clipped > 5) {
                 add(Weight::Doubt, "vcgt",
-                    "The calibration ramp for " + name + " is clipped: its last " + std::to_string(clipped) + " steps are alike.");
+                    say("calibration-ramp-clipped-last", say(name), clipped));
             }
             std::vector<double> sorted = list;
             sorted.erase(std::unique(sorted.begin(), sorted.end(), [](double a, double b) { return std::abs(a - b) < 1e-5; }), sorted.end());
             if (sorted.size() < 100) {
                 add(Weight::Doubt, "vcgt",
-                    "The calibration ramp for " + name + " has only " + std::to_string(sorted.size()) + " levels: gradients will show bands.");
+                    say("calibration-ramp-only-levels", say(name), sorted.size()));
             }
             if (list.back() < 0.5) {
-                add(Weight::Doubt, "vcgt", "The calibration ramp for " + name + " takes away more than half of the drive.");
+                add(Weight::Doubt, "vcgt", say("calibration-ramp-takes-away", say(name)));
             }
         }
     }
@@ -404,8 +402,7 @@ private:
         }
         if (sum / n > 2 || most > 10) {
             add(sum / n > 4 ? Weight::Fault : Weight::Doubt, "B2A0",
-                "Its tables disagree: a colour taken to a drive and back comes out ΔE00 " + fixed(sum / n, 1) + " off in the mean, up to "
-                    + fixed(most, 1) + ".");
+                say("tables-disagree-colour-taken", decimal(sum / n, 1), decimal(most, 1)));
         }
     }
 
@@ -426,6 +423,16 @@ std::string weightName(Weight weight)
     return "fault";
 }
 
+Message named(Weight weight)
+{
+    switch (weight) {
+    case Weight::Note: return say("weight-note");
+    case Weight::Doubt: return say("weight-doubt");
+    case Weight::Fault: break;
+    }
+    return say("weight-fault");
+}
+
 bool Inspection::sound() const
 {
     return std::none_of(findings.begin(), findings.end(), [](const Finding &f) { return f.weight == Weight::Fault; });
@@ -438,43 +445,40 @@ Inspection inspect(const Bytes &bytes, WallTime now)
     return result;
 }
 
-std::vector<std::string> meaningOf(const Inspection &seen)
+std::vector<Message> meaningOf(const Inspection &seen)
 {
     if (!seen.profile || !seen.facts) {
         return {};
     }
-    std::vector<std::string> s;
+    std::vector<Message> s;
     const Profile::Facts &f = *seen.facts;
     const bool has = std::any_of(seen.tags.begin(), seen.tags.end(), [](const TagEntry &t) { return t.signature == "chad"; });
-    std::string first = "It describes a display";
+    Message white, luminance;
     if (f.white && has) {
         const Cct t = cctOf(*f.white);
-        first += " whose white is x " + fixed(f.white->x, 4) + ", y " + fixed(f.white->y, 4) + " (" + fixed(t.kelvin, 0) + " K)";
+        white = say("facts-white", decimal(f.white->x, 4), decimal(f.white->y, 4), decimal(t.kelvin, 0));
     }
     if (f.luminance) {
-        first += " at " + fixed(*f.luminance, 0) + " cd/m²";
+        luminance = say("facts-at-luminance", decimal(*f.luminance, 0));
     }
-    s.push_back(first + (f.tables ? ", by tables." : ", by a matrix and three tone curves."));
-    std::string text = "It shows";
+    s.push_back(say("facts-describes", white, luminance, f.tables ? say("facts-by-tables") : say("facts-by-matrix")));
+    std::vector<Message> shares;
     const std::vector<RgbSpace> spaces{*rgbSpace("sRGB"), *rgbSpace("Display P3"), *rgbSpace("Adobe RGB (1998)")};
     const std::vector<double> coverage = coverageBy(*seen.profile, spaces);
     for (size_t i = 0; i < spaces.size(); ++i) {
-        text += std::string(i > 0 ? ", " : " ") + fixed(coverage[i], 0) + " % of " + spaces[i].name;
+        shares.push_back(say("percent-of-space", decimal(coverage[i], 0), spaces[i].name));
     }
-    s.push_back(text + ".");
+    s.push_back(say("facts-shows", listed(shares)));
     const double l = seen.profile->colourOf({128 / 255.0, 128 / 255.0, 128 / 255.0}).a;
     const double y = xyzOf(Lab{l, 0, 0}, iccD50()).b, black = xyzOf(seen.profile->colourOf({0, 0, 0}), iccD50()).b;
-    s.push_back("Its middle gray (128 of 255) is that of gamma "
-                + fixed(std::log(std::max(1e-6, (y - black) / (1 - black))) / std::log(128.0 / 255), 2)
-                + (black > 1e-5 ? "; black lies at 1/" + fixed(1 / black, 0) + " of white." : "; black is given as no light at all."));
+    s.push_back(say("middle-gray-128-255", decimal(std::log(std::max(1e-6, (y - black) / (1 - black))) / std::log(128.0 / 255), 2), black > 1e-5 ? say("black-lies-1-white", decimal(1 / black, 0)) : say("black-given-no-light")));
     if (const auto r = seen.profile->ramps(256)) {
-        s.push_back("Its calibration ramps end at " + fixed(100 * r->r.back(), 1) + ", " + fixed(100 * r->g.back(), 1) + " and "
-                    + fixed(100 * r->b.back(), 1) + " % of red, green and blue. It is true only while they are loaded.");
+        s.push_back(say("calibration-ramps-end-red", decimal(100 * r->r.back(), 1), decimal(100 * r->g.back(), 1), decimal(100 * r->b.back(), 1)));
     } else {
-        s.push_back("It holds no calibration ramps: nothing has to be loaded for it to be true.");
+        s.push_back(say("holds-no-calibration-ramps"));
     }
     if (!f.readings.empty()) {
-        s.push_back("It carries the readings that it was made of and can be made again from them.");
+        s.push_back(say("carries-readings-made-made"));
     }
     return s;
 }

@@ -13,16 +13,17 @@ struct Finding {
         Fault  ///< wrong: do not use it
     } weight = Weight::Note;
     std::string place; ///< "header", a tag's signature, or "colours"
-    std::string text;  ///< one or more sentences
+    Message text;
 };
 /// "note", "doubt", "fault"
 std::string weightName(Finding::Weight weight);
+Message named(Finding::Weight weight);
 
 /// An entry of a profile's tag table (ICC.1, 7.3).
 struct TagEntry {
     std::string signature, type; ///< four characters each; type is "?" where it lies outside the file
     std::uint32_t offset = 0, size = 0;
-    std::string means; ///< in words
+    Message means;
 };
 
 /// Everything that can be told of a profile without a display.
@@ -41,7 +42,7 @@ struct Inspection {
 /// \param now to tell a creation date in the future
 Inspection inspect(const Bytes &bytes, WallTime now);
 
-/// What an inspected profile means, in plain words; empty where it cannot be opened.
-std::vector<std::string> meaningOf(const Inspection &seen);
+/// What an inspected profile means; empty where it cannot be opened.
+std::vector<Message> meaningOf(const Inspection &seen);
 
 } // namespace lamp

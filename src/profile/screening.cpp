@@ -12,10 +12,10 @@
 
 namespace lamp {
 
-const char *const kStrangersProfile =
-    "A profile made on another unit describes that unit at its settings. Yours differs by its age, its lamp and its menu: expect a few ΔE, "
-    "a white that is off, and ramps that bend grays which were straight. It is better than none only if it is sound; your own readings are "
-    "better than any.";
+Message strangersProfile()
+{
+    return say("profile-made-another-unit");
+}
 
 namespace {
 
@@ -70,7 +70,7 @@ public:
     explicit Judge(std::vector<ScreenedProfile> &profiles) : m_profiles(profiles) {}
 
     /// \param of a point of each profile on a plane \param usual what units differ by
-    template <typename Of> void distances(const Of &of, double usual, const std::string &what)
+    template <typename Of> void distances(const Of &of, double usual, const Message &what)
     {
         std::vector<double> u, v;
         for (const ScreenedProfile &p : m_profiles) {
@@ -83,7 +83,7 @@ public:
         for (size_t i = 0; i < u.size(); ++i) {
             off.push_back(std::hypot(u[i] - mu, v[i] - mv));
         }
-        enter(off, usual, [&](size_t i) { return what + " lies Δu′v′ " + fixed(off[i], 3) + " from where the others have it."; });
+        enter(off, usual, [&](size_t i) { return say("lies-from-where-others", what, decimal(off[i], 3)); });
     }
 
     void gammas()
@@ -97,7 +97,7 @@ public:
         for (const double g : all) {
             off.push_back(std::abs(g - middle));
         }
-        enter(off, kGamma, [&](size_t i) { return "Its grays follow gamma " + fixed(all[i], 2) + ", the others' " + fixed(middle, 2) + "."; });
+        enter(off, kGamma, [&](size_t i) { return say("grays-follow-gamma-others", decimal(all[i], 2), decimal(middle, 2)); });
     }
 
 private:
@@ -140,9 +140,9 @@ void group(Screening &s)
     }
 }
 
-std::string describe(const ScreenedProfile &p)
+Message describe(const ScreenedProfile &p)
 {
-    return fixed(cctOf(p.white).kelvin, 0) + " K, gamma " + fixed(p.gamma, 2);
+    return say("white-and-gamma", decimal(cctOf(p.white).kelvin, 0), decimal(p.gamma, 2));
 }
 
 void recommend(Screening &s)
@@ -150,13 +150,12 @@ void recommend(Screening &s)
     const auto n = s.profiles.size();
     const auto odd = size_t(std::count_if(s.profiles.begin(), s.profiles.end(), [](const ScreenedProfile &p) { return p.odd(); }));
     if (n < 3) {
-        s.verdict = n < 2 ? "One profile alone cannot be compared."
-                          : "Two profiles differ by a mean ΔE00 of " + fixed(s.difference(1, 0), 1)
-                                + "; with only two nobody can say which is wrong. Find a third, or read some patches of your own.";
+        s.verdict = n < 2 ? say("one-profile-alone-cannot")
+                          : say("two-profiles-differ-mean", decimal(s.difference(1, 0), 1));
         return;
     }
     if (2 * odd >= n) {
-        s.verdict = "They do not agree: no group holds more than half of them. Read some patches of your own to decide.";
+        s.verdict = say("they-do-not-agree");
         return;
     }
     double least = 1e300;
@@ -171,14 +170,17 @@ void recommend(Screening &s)
         }
     }
     const ScreenedProfile &best = s.profiles[size_t(s.recommended)];
+    std::vector<Message> told;
     for (const ScreenedProfile &p : s.profiles) {
         if (p.odd()) {
-            s.verdict += p.name + " stands apart: " + p.reasons.front() + " ";
+            told.push_back(say("stands-apart", p.name, p.reasons.front()));
         }
     }
-    s.verdict += odd == 0 ? "None stands apart. " : "";
-    s.verdict += "Take " + best.name + " (" + describe(best) + "): it lies in the middle of those that agree, a mean ΔE00 of "
-                 + fixed(least / double(std::max<size_t>(1, n - odd - 1)), 1) + " from each.";
+    if (odd == 0) {
+        told.push_back(say("none-stands-apart"));
+    }
+    told.push_back(say("take-lies-middle-agree", best.name, describe(best), decimal(least / double(std::max<size_t>(1, n - odd - 1)), 1)));
+    s.verdict = sentences(told);
 }
 
 } // namespace
@@ -215,11 +217,11 @@ Screening screen(const std::vector<const Profile *> &profiles, const std::vector
         return s;
     }
     Judge judge(s.profiles);
-    const std::array<const char *, 3> channel{"Its red", "Its green", "Its blue"};
+    const std::array<Message, 3> channel{say("its-red"), say("its-green"), say("its-blue")};
     for (size_t c = 0; c < 3; ++c) {
         judge.distances([c](const ScreenedProfile &p) { return uvOf(p.primaries[c]); }, kPrimary, channel[c]);
     }
-    judge.distances([](const ScreenedProfile &p) { return uvOf(p.white); }, kWhite, "Its white");
+    judge.distances([](const ScreenedProfile &p) { return uvOf(p.white); }, kWhite, say("its-white"));
     judge.gammas();
     recommend(s);
     return s;
@@ -248,35 +250,34 @@ std::vector<RealError> realErrors(const std::vector<const Profile *> &profiles, 
     }
     const RgbSpace srgb = *rgbSpace("sRGB");
     const Eigen::Matrix3d toPcs = adaptation(whiteOf(srgb.white), iccD50()) * srgb.toXyz();
-    judge("no profile", {}, srgb.white, [&](const Drive &d) {
+    judge("", {}, srgb.white, [&](const Drive &d) {
         return labOf(RelXYZ(toPcs * Eigen::Vector3d(srgb.tone.value(d.a), srgb.tone.value(d.b), srgb.tone.value(d.c))), iccD50());
     });
     return all;
 }
 
-std::string rankingVerdict(const std::vector<RealError> &errors, const Screening &screening)
+Message rankingVerdict(const std::vector<RealError> &errors, const Screening &screening)
 {
     constexpr double kClearly = 0.9;            // share of the error without a profile that is worth having one
     constexpr double kEqual = 0.2, kSeen = 3.0; // mean CIEDE2000: as good as another; what is seen in pictures
     const auto none = errors.end() - 1;
     const auto best = std::min_element(errors.begin(), none, [](const RealError &a, const RealError &b) { return a.mean < b.mean; });
-    const std::string figures = "mean ΔE00 " + fixed(best->mean, 1) + ", without any profile " + fixed(none->mean, 1);
+    const Message figures = say("mean-without-any-profile", decimal(best->mean, 1), decimal(none->mean, 1));
     if (best->mean > kClearly * none->mean) {
-        return "On this unit none of them is better than no profile: " + best->name + ", the nearest, has " + figures
-               + ". Make one from readings of your own.";
+        return say("unit-none-them-better", best->name, figures);
     }
-    std::string words = "On this unit " + best->name + " is nearest: " + figures + ".";
+    std::vector<Message> told{say("unit-nearest", best->name, figures)};
     const auto equal = std::count_if(errors.begin(), none, [&](const RealError &e) { return e.mean < best->mean + kEqual; }) - 1;
     if (equal > 0) {
-        words += " " + counted(int(equal), "other") + (equal == 1 ? " is" : " are") + " as good.";
+        told.push_back(say("as-good", equal));
     }
     if (screening.profiles[size_t(best - errors.begin())].odd()) {
-        words += " It stands apart from the others, but this unit is of its kind: the readings decide.";
+        told.push_back(say("stands-apart-from-others"));
     }
     if (best->mean > kSeen) {
-        words += " That much is seen; a profile from readings of your own would be better.";
+        told.push_back(say("much-seen-profile-from"));
     }
-    return words;
+    return sentences(told);
 }
 
 } // namespace lamp

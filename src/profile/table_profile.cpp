@@ -444,7 +444,7 @@ Result<Bytes> writeTableProfile(const ShownDisplay &display, const Ramps &ramps,
     constexpr size_t kTables = 6; // both ways, three intents
     std::optional<ProfileFile> file = good ? ProfileFile::of(profile.get(), kTables) : std::nullopt;
     if (!file) {
-        return profileError("The profile could not be written.");
+        return profileError(say("profile-could-not-written"));
     }
     TableBuilder(display, text.version, std::clamp(grid, 9, 65) | 1, *file).fill();
     return std::move(*file).sealed(text.created);

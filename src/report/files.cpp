@@ -88,7 +88,7 @@ Status ReadingJournal::begin(const fs::path &path)
     m_path = path;
     m_fd = ::open(path.c_str(), O_WRONLY | O_CREAT | O_EXCL | O_NOFOLLOW | O_CLOEXEC, 0644);
     return m_fd >= 0 ? Status(Done{})
-                     : Status(Error{ErrorKind::Storage, "Cannot write " + path.string() + ": " + std::strerror(errno) + ".", "", "", "file", false});
+                     : Status(Error{ErrorKind::Storage, say("cannot-write", path.string(), std::strerror(errno)), {}, {}, "file", false});
 }
 
 Status ReadingJournal::write(const std::string &text)
@@ -107,7 +107,7 @@ Status ReadingJournal::write(const std::string &text)
         if (m_fd >= 0) {
             (void)!::ftruncate(m_fd, m_length);
         }
-        return Error{ErrorKind::Storage, "Cannot write " + m_path.string() + ": " + std::strerror(code) + ".", "", "", "file", false};
+        return Error{ErrorKind::Storage, say("cannot-write", m_path.string(), std::strerror(code)), {}, {}, "file", false};
     }
     m_length += long(text.size());
     return Done{};
@@ -136,12 +136,12 @@ Status ReadingJournal::append(const Measurement &m, const VisitRecord &record)
     Error e = written.error();
     const auto other = rescueFolder();
     if (other && begin(*other / "readings.csv") && write(m_all)) {
-        e.safe = "All readings so far are in " + m_path.string() + ", where they go on.";
+        e.safe = say("readings-go-on-in", m_path.string());
         return e;
     }
     m_lost = true;
     m_path.clear();
-    e.safe = "No place could be found for them; they are held in memory until the visit ends.";
+    e.safe = say("readings-held-in-memory");
     return e;
 }
 

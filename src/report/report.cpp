@@ -4,6 +4,7 @@
 #include "colour/cct.h"
 #include "plot/render.h"
 #include "report/visit_plots.h"
+#include "words/words.h"
 
 #include <QBuffer>
 #include <QFontDatabase>
@@ -43,14 +44,14 @@ QImage picture(const Picture &which, const VisitRecord &record, int scale)
     return image;
 }
 
-QString row(const QString &name, const QString &value, const QString &target = {})
+QString escaped(const Message &message)
 {
-    return QStringLiteral("<tr><td>%1&nbsp;</td><td>%2&nbsp;&nbsp;</td><td>%3</td></tr>").arg(name, value, target);
+    return escaped(said(message));
 }
 
-QString number(double v, int decimals)
+QString row(const Message &name, const Message &value, const Message &target = {})
 {
-    return QString::fromStdString(fixed(v, decimals));
+    return QStringLiteral("<tr><td>%1&nbsp;</td><td>%2&nbsp;&nbsp;</td><td>%3</td></tr>").arg(escaped(name), escaped(value), escaped(target));
 }
 
 QString figures(const VisitRecord &r)
@@ -59,22 +60,18 @@ QString figures(const VisitRecord &r)
     const auto wanted = r.plan.target.luminance.value();
     const Chromaticity white = chromaticity(c.white), target = r.targetWhite();
     QString t = QStringLiteral("<table width=\"100%\" cellspacing=\"0\" cellpadding=\"2\">");
-    t += row("White",
-             QStringLiteral("x %1, y %2; %3 K").arg(number(white.x, 4), number(white.y, 4), number(c.white.b > 0 ? cctOf(white).kelvin : 0, 0)),
-             QStringLiteral("target x %1, y %2; ΔE00 %3").arg(number(target.x, 4), number(target.y, 4), number(whiteDifference(c.white, target), 2)));
-    t += row("Luminance", QStringLiteral("%1 cd/m²").arg(number(c.white.b, 1)),
-             wanted ? QStringLiteral("target %1 cd/m²").arg(number(*wanted, 0)) : QString());
-    t += row("Black", QStringLiteral("%1 cd/m²").arg(number(c.black.b, 3)),
-             c.black.b > 0 ? QStringLiteral("contrast %1 : 1").arg(number(c.white.b / c.black.b, 0))
-                           : QStringLiteral("below what the instrument can read"));
-    t += row("Grays", QStringLiteral("ΔE00 mean %1, largest %2").arg(number(r.gray.mean, 2), number(r.gray.max, 2)),
-             QStringLiteral("mean gamma %1; target %2").arg(number(r.gray.gammaMean, 2), escaped(r.plan.target.tone.name())));
+    t += row(say("white"), say("white-figures", decimal(white.x, 4), decimal(white.y, 4), decimal(c.white.b > 0 ? cctOf(white).kelvin : 0, 0)),
+             say("white-target", decimal(target.x, 4), decimal(target.y, 4), decimal(whiteDifference(c.white, target), 2)));
+    t += row(say("luminance"), say("luminance-of", decimal(c.white.b, 1)), wanted ? say("target-luminance", decimal(*wanted, 0)) : Message{});
+    t += row(say("row-black"), say("luminance-of", decimal(c.black.b, 3)),
+             c.black.b > 0 ? say("contrast-of", decimal(c.white.b / c.black.b, 0)) : say("below-instrument"));
+    t += row(say("row-grays"), say("gray-figures", decimal(r.gray.mean, 2), decimal(r.gray.max, 2)),
+             say("gray-gamma", decimal(r.gray.gammaMean, 2), r.plan.target.tone.named()));
     const Verification &v = r.verification;
-    t += row("Colours",
-             QStringLiteral("ΔE00 mean %1 ± %2, 95 % below %3, largest %4")
-                 .arg(number(v.mean, 2), number(2 * v.meanUncertainty, 2), number(v.p95, 2), number(v.max, 2)),
-             QStringLiteral("tolerance %1: mean %2, largest %3")
-                 .arg(escaped(r.plan.tolerance.name), number(r.plan.tolerance.mean, 1), number(r.plan.tolerance.max, 1)));
+    t += row(say("row-colours"),
+             say("colour-figures", decimal(v.mean, 2), decimal(2 * v.meanUncertainty, 2), decimal(v.p95, 2), decimal(v.max, 2)),
+             say("tolerance-figures", shippedNamed(r.plan.tolerance.name), decimal(r.plan.tolerance.mean, 1),
+                 decimal(r.plan.tolerance.max, 1)));
     return t + QStringLiteral("</table>");
 }
 
@@ -88,55 +85,62 @@ QString worksheet(const VisitRecord &r)
         }
         const QString when = l.at == WallTime{} ? QString() : escaped(clockTime(l.at));
         t += QStringLiteral("<tr><td>%1</td><td>%2</td><td>%3</td><td>%4</td></tr>")
-                 .arg(escaped(stageTitle(Stage(i))), escaped(l.summary), when, escaped(l.by));
+                 .arg(escaped(titled(Stage(i))), escaped(l.summary), when, shippedText(l.by).toHtmlEscaped());
     }
     return t + QStringLiteral("</table>");
 }
 
-QString listOf(const std::vector<std::string> &lines)
+QString listOf(const std::vector<Message> &lines)
 {
     QString t = QStringLiteral("<ul>");
-    for (const std::string &l : lines) {
+    for (const Message &l : lines) {
         t += QStringLiteral("<li>%1</li>").arg(escaped(l));
     }
     return t + QStringLiteral("</ul>");
 }
 
-QString verdictHeading(Verdict v)
+Message verdictHeading(Verdict v)
 {
     switch (v) {
-    case Verdict::Pass: return QStringLiteral("Within tolerance");
-    case Verdict::Fail: return QStringLiteral("Out of tolerance");
-    case Verdict::Undecided: return QStringLiteral("Undecided");
+    case Verdict::Pass: return say("verdict-heading-pass");
+    case Verdict::Fail: return say("verdict-heading-fail");
+    case Verdict::Undecided: return say("verdict-heading-undecided");
     }
     return {};
+}
+
+QString heading(const char *code)
+{
+    return QStringLiteral("<h2>%1</h2>").arg(escaped(say(code)));
 }
 
 /// \param source gives the address of a picture by its name
 template <typename F> QString body(const VisitRecord &r, F source)
 {
-    QString t = QStringLiteral("<h1>%1</h1><p>%2 · %3 · serial %4</p>")
-                    .arg(verdictHeading(r.verdict) + ": " + escaped(r.display.model), escaped(longDate(r.started)),
-                         escaped(taskName(r.plan.task) + " visit"), escaped(r.display.serial.empty() ? "unknown" : r.display.serial));
+    QString t = QStringLiteral("<h1>%1</h1><p>%2</p>")
+                    .arg(escaped(say("report-title", verdictHeading(r.verdict), r.display.model)),
+                         escaped(say("report-of", Day{r.started}, named(r.plan.task),
+                                     r.display.serial.empty() ? say("unknown") : verbatim(r.display.serial))));
     t += listOf(r.reasons);
     if (!r.warnings.empty()) {
-        t += QStringLiteral("<h2>Mind</h2>") + listOf(r.warnings);
+        t += heading("heading-warnings") + listOf(r.warnings);
     }
-    t += QStringLiteral("<h2>Figures</h2>") + figures(r);
+    t += heading("heading-figures") + figures(r);
     const auto image = [&](const Picture &p) {
         return QStringLiteral("<p><b>%1</b><br><img src=\"%2\" width=\"%3\" height=\"%4\" alt=\"%1\"></p>")
             .arg(QString::fromStdString(p.plot(r).title), source(p), QString::number(p.width), QString::number(p.height));
     };
     t += image(kPictures[0]);
     t += QStringLiteral("<table><tr><td>%1</td><td>%2</td></tr></table>").arg(image(kPictures[1]), image(kPictures[2]));
-    t += QStringLiteral("<h2>Worksheet</h2>") + worksheet(r);
+    t += heading("heading-worksheet") + worksheet(r);
     t += image(kPictures[3]);
-    const QString settings = escaped(menuText(r.controls));
-    t += QStringLiteral("<p>Menu as left: %1. Instrument: %2 %3, %4. %5 readings in %6. Profile: %7</p>")
-             .arg(settings.isEmpty() ? QStringLiteral("no controls") : settings, escaped(r.instrument.model), escaped(r.instrument.serial),
-                  r.correction.empty() ? QStringLiteral("no correction") : "correction " + escaped(r.correction), QString::number(r.readings.size()),
-                  escaped(spanText(r.benchSeconds)), escaped(r.profileName()));
-    return t;
+    const std::string settings = menuText(r.controls);
+    const Message foot = sentences({say("menu-as-left", settings.empty() ? say("no-controls") : verbatim(settings)),
+                                    say("report-instrument", r.instrument.model + " " + r.instrument.serial,
+                                        r.correction.empty() ? say("no-correction") : say("correction-of", r.correction)),
+                                    say("report-readings", say("count-readings", r.readings.size()), lasting(r.benchSeconds)),
+                                    say("report-profile", r.profileName())});
+    return t + QStringLiteral("<p>%1</p>").arg(escaped(foot));
 }
 
 const QString kStyle = QStringLiteral("body{font-family:'B612',sans-serif;font-size:9pt;color:#141414;background:#fff}"
@@ -162,9 +166,9 @@ std::string reportHtml(const VisitRecord &record)
         return "data:image/png;base64," + QString::fromLatin1(png.toBase64());
     });
     return QStringLiteral(
-               "<!DOCTYPE html><html lang=\"en\"><head><meta charset=\"utf-8\"><title>%1</title><style>%2 body{max-width:720px;margin:2em auto}"
+               "<!DOCTYPE html><html lang=\"%4\"><head><meta charset=\"utf-8\"><title>%1</title><style>%2 body{max-width:720px;margin:2em auto}"
                "</style></head><body>%3</body></html>\n")
-        .arg(escaped(record.profileName()), kStyle, content)
+        .arg(escaped(record.profileName()), kStyle, content, Language::tag())
         .toStdString();
 }
 

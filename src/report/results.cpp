@@ -4,6 +4,7 @@
 #include "base/json.h"
 #include "report/report.h"
 #include "visit/whole_visit.h"
+#include "words/words.h"
 
 #include <array>
 #include <cstdlib>
@@ -30,14 +31,10 @@ Bytes bytesOf(const std::string &text)
     return {text.begin(), text.end()};
 }
 
-Error cannot(const std::string &what, const fs::path &path, const std::error_code &code)
+/// \param what the code of a message with the path and the reason as arguments
+Error cannot(const char *what, const fs::path &path, const std::error_code &code)
 {
-    return {ErrorKind::Storage,
-            what + " " + path.string() + ": " + code.message() + ".",
-            "",
-            "Make room on the disk, or choose another folder.",
-            "file",
-            false};
+    return {ErrorKind::Storage, say(what, path.string(), code.message()), {}, say("make-room-disk-or"), "file", false};
 }
 
 /// Moves files and remembers how to put them back where a later step fails.
@@ -48,7 +45,7 @@ public:
         std::error_code code;
         fs::rename(from, to, code);
         if (code) {
-            return cannot("Cannot move a file to", to, code);
+            return cannot("cannot-move-to", to, code);
         }
         m_done.emplace_back(from, to);
         return Done{};
@@ -98,7 +95,7 @@ Result<fs::path> writeTogether(const fs::path &folder, const std::vector<ResultF
     }
     std::string staging = (folder / ".visit-XXXXXX").string();
     if (::mkdtemp(staging.data()) == nullptr) {
-        return cannot("Cannot make a folder in", folder, std::error_code(errno, std::generic_category()));
+        return cannot("cannot-make-folder-in", folder, std::error_code(errno, std::generic_category()));
     }
     Moves moves;
     fs::path earlier;
@@ -113,7 +110,7 @@ Result<fs::path> writeTogether(const fs::path &folder, const std::vector<ResultF
                 earlier = nameOfEarlier(folder);
                 fs::create_directory(earlier, code);
             }
-            status = code ? Status(cannot("Cannot make the folder", earlier, code)) : moves.move(folder / name, earlier / name);
+            status = code ? Status(cannot("cannot-make-folder", earlier, code)) : moves.move(folder / name, earlier / name);
         }
     }
     for (const ResultFile &f : files) {
@@ -139,11 +136,11 @@ Result<KeptResults> keep(const fs::path &folder, const std::vector<ResultFile> &
     Error e = written.error();
     if (const auto other = rescueFolder()) {
         if (writeTogether(*other, files)) {
-            e.safe = "Everything was written to " + other->string() + " instead.";
+            e.safe = say("written-to-instead", other->string());
             return KeptResults{*other, {}, e};
         }
     }
-    e.safe = "No other place could be written to either.";
+    e.safe = say("no-other-place");
     return e;
 }
 
@@ -157,7 +154,7 @@ Result<KeptResults> keepResults(const fs::path &folder, const VisitRecord &recor
     }
     const int entries = record.display.lut ? record.display.lut->entries : 256;
     files.push_back({"ramps.csv", bytesOf(rampsCsv(record.ramps.empty() ? linearRamps(entries) : record.ramps))});
-    files.push_back({"visit.json", bytesOf(visitJson(record))});
+    files.push_back({"visit.json", bytesOf(visitJson(record, plainEnglish))});
     if (whole) {
         files.push_back({"whole-visit.json", bytesOf(wholeVisitToJson(record))});
     }
@@ -186,11 +183,11 @@ Result<KeptResults> keepFile(const fs::path &file, const Bytes &content)
     Error e = written.error();
     if (const auto other = rescueFolder()) {
         if (writeFile(*other / file.filename(), content)) {
-            e.safe = "It was written to " + (*other / file.filename()).string() + " instead.";
+            e.safe = say("file-written-to-instead", (*other / file.filename()).string());
             return KeptResults{*other, {}, e};
         }
     }
-    e.safe = "No other place could be written to either.";
+    e.safe = say("no-other-place");
     return e;
 }
 

@@ -3,6 +3,7 @@
 
 #include "colour/spaces.h"
 #include "colour/spectrum.h"
+#include "words/words.h"
 
 #include <algorithm>
 #include <cmath>
@@ -28,7 +29,7 @@ double niceTop(double v)
 
 Axis driveAxis()
 {
-    return {"drive", "%", 0, 100, {0, 25, 50, 75, 100}, 0};
+    return {said(say("axis-drive")), "%", 0, 100, {0, 25, 50, 75, 100}, 0};
 }
 
 Axis differenceAxis(double top)
@@ -54,17 +55,17 @@ Plot grayPlot(const VisitRecord &r)
 {
     const double limit = r.plan.tolerance.grayMax;
     Plot p;
-    p.title = "Grays: difference from target";
+    p.title = said(say("plot-gray"));
     p.x = driveAxis();
     p.y = differenceAxis(niceTop(std::max(r.gray.max, limit) * 1.1));
     p.band = {0, limit};
-    p.limits = {{limit, "limit " + fixed(limit, 1)}};
-    Series s{"grays", {}, Stroke::Solid, 1.2, Ink::Soft, Mark::Square};
+    p.limits = {{limit, said(say("limit-of", decimal(limit, 1)))}};
+    Series s{said(say("series-grays")), {}, Stroke::Solid, 1.2, Ink::Soft, Mark::Square};
     for (const GrayResult &g : r.gray.grays) {
         s.points.push_back({100 * g.drive,
                             g.deltaE,
                             {},
-                            "gray " + fixed(100 * g.drive, 0) + " %: ΔE00 " + fixed(g.deltaE, 2) + ", " + fixed(g.xyz.b, 2) + " cd/m²"});
+                            said(say("point-gray", decimal(100 * g.drive, 0), decimal(g.deltaE, 2), decimal(g.xyz.b, 2)))});
     }
     p.series.push_back(std::move(s));
     return p;
@@ -74,7 +75,7 @@ Plot tonePlot(const VisitRecord &r)
 {
     const XYZ &white = r.calibrated.white, &black = r.calibrated.black;
     const ToneCurve tone = r.plan.target.tone.withBlack(white.b > 0 ? black.b / white.b : 0);
-    Series wanted{"target", {}, Stroke::Dashed, 1.2, Ink::Strong}, read{"read", {}, Stroke::None, 1, Ink::Strong, Mark::Square};
+    Series wanted{said(say("series-target")), {}, Stroke::Dashed, 1.2, Ink::Strong}, read{said(say("series-read")), {}, Stroke::None, 1, Ink::Strong, Mark::Square};
     double low = 9, high = 0;
     for (double v = 0.04; v < 0.98; v += 0.02) {
         const double gamma = gammaAt(v, tone.value(v));
@@ -89,17 +90,16 @@ Plot tonePlot(const VisitRecord &r)
             read.points.push_back({100 * g.drive,
                                    g.gamma,
                                    {},
-                                   "drive " + fixed(100 * g.drive, 0) + " %: gamma " + fixed(g.gamma, 3) + ", wanted "
-                                       + fixed(gammaAt(g.drive, tone.value(g.drive)), 3)});
+                                   said(say("point-tone", decimal(100 * g.drive, 0), decimal(g.gamma, 3), decimal(gammaAt(g.drive, tone.value(g.drive)), 3)))});
         }
     }
     Plot p;
-    p.title = "Tone: local gamma";
+    p.title = said(say("plot-tone"));
     p.x = driveAxis();
     const double from = std::floor(low * 5 - 0.5) / 5, to = std::ceil(high * 5 + 0.5) / 5;
     p.y = {"ln Y / ln v", "", from, to, {from, (from + to) / 2, to}, 2};
     p.series = {wanted, read};
-    p.legend = {"dashed: target, " + tone.name()};
+    p.legend = {said(say("legend-dashed-target", tone.named()))};
     p.legendAt = Plot::Legend::BottomRight;
     return p;
 }
@@ -109,17 +109,17 @@ Plot coloursPlot(const VisitRecord &r)
     const auto &colours = r.verification.colours;
     const Tolerance &limits = r.plan.tolerance;
     Plot p;
-    p.title = "Verified colours: difference";
-    p.x = {"verification colours, in the order read", "", 0, double(std::max<size_t>(colours.size(), 1)), {}, 0};
+    p.title = said(say("plot-colours"));
+    p.x = {said(say("axis-colours")), "", 0, double(std::max<size_t>(colours.size(), 1)), {}, 0};
     p.y = differenceAxis(niceTop(std::max(r.verification.max, limits.mean) * 1.15));
     for (size_t i = 0; i < colours.size(); ++i) {
         const VerifiedColour &c = colours[i];
         p.bars.push_back({double(i) + 0.5, c.deltaE, screenCodes(c.colour.wanted), 2 * c.uncertainty,
-                          c.colour.name + ": ΔE00 " + fixed(c.deltaE, 2) + " ± " + fixed(2 * c.uncertainty, 2)});
+                          said(say("point-colour", patchNamed(c.colour.name), decimal(c.deltaE, 2), decimal(2 * c.uncertainty, 2)))});
     }
-    p.limits = {{limits.mean, "limit of the mean " + fixed(limits.mean, 1)},
-                {limits.max, "limit of the largest " + fixed(limits.max, 1)},
-                {r.verification.mean, "mean " + fixed(r.verification.mean, 2), Stroke::Solid, true}};
+    p.limits = {{limits.mean, said(say("limit-mean", decimal(limits.mean, 1)))},
+                {limits.max, said(say("limit-largest", decimal(limits.max, 1)))},
+                {r.verification.mean, said(say("mean-of", decimal(r.verification.mean, 2))), Stroke::Solid, true}};
     return p;
 }
 
@@ -132,7 +132,7 @@ Plot chromaticityPlot(const std::string &title, bool xy)
     const std::vector<double> marks = xy ? std::vector<double>{0, 0.2, 0.4, 0.6, 0.8} : std::vector<double>{0, 0.2, 0.4, 0.6};
     p.x = {xy ? "x" : "u′", "", 0, to, marks, 1};
     p.y = {xy ? "y" : "v′", "", 0, to, marks, 1};
-    Series locus{"spectral locus", {}, Stroke::Solid, 1.4, Ink::Faint};
+    Series locus{said(say("series-locus")), {}, Stroke::Solid, 1.4, Ink::Faint};
     locus.closed = true;
     const ColourMatching &cmf = colourMatching(Observer::Cie1931_2deg);
     for (int i = 4; i <= 64; ++i) {
@@ -148,23 +148,30 @@ Point chromaticityPoint(const Chromaticity &c, bool xy, std::string text)
     return {xy ? c.x : uv.u, xy ? c.y : uv.v, {}, std::move(text)};
 }
 
-Series trianglePlot(const std::string &name, const std::array<Chromaticity, 3> &primaries, bool xy, const std::string &readAs)
+Series trianglePlot(const std::string &name, const std::array<Chromaticity, 3> &primaries, bool xy, bool readOut, const std::string &of)
 {
     Series s{name, {}, Stroke::Solid, 2, Ink::Strong};
     s.closed = true;
     for (size_t c = 0; c < 3; ++c) {
         const Uv uv = uvOf(primaries[c]);
         s.points.push_back(chromaticityPoint(primaries[c], xy,
-                                             readAs.empty() ? std::string()
-                                                            : readAs + kPrimaryNames[c] + ": x " + fixed(primaries[c].x, 4) + ", y "
-                                                                  + fixed(primaries[c].y, 4) + "; u′ " + fixed(uv.u, 4) + ", v′ " + fixed(uv.v, 4)));
+                                             !readOut ? std::string()
+                                                      : said(say("point-primary", listed({verbatim(of), say(kPrimaryNames[c])}),
+                                                                 decimal(primaries[c].x, 4), decimal(primaries[c].y, 4), decimal(uv.u, 4),
+                                                                 decimal(uv.v, 4)))));
     }
     return s;
 }
 
+std::string whiteReadOut(const Chromaticity &c)
+{
+    const Uv uv = uvOf(c);
+    return said(say("point-white", decimal(c.x, 4), decimal(c.y, 4), decimal(uv.u, 4), decimal(uv.v, 4)));
+}
+
 Plot gamutPlot(const VisitRecord &r)
 {
-    Plot p = chromaticityPlot("Gamut in u′v′");
+    Plot p = chromaticityPlot(said(say("plot-gamut")));
     for (const auto &[space, stroke] : {std::pair{"sRGB", Stroke::Dashed}, std::pair{"Adobe RGB (1998)", Stroke::Dotted}}) {
         Series s = trianglePlot(space, rgbSpace(space)->primaries, false);
         s.stroke = stroke;
@@ -173,21 +180,22 @@ Plot gamutPlot(const VisitRecord &r)
         p.series.push_back(std::move(s));
     }
     const Primaries &c = r.calibrated;
+    const std::string own = said(say("series-this-display")), wanted = said(say("series-target-white")), read = said(say("series-white-read"));
     if (c.white.b > 0) {
-        p.series.push_back(trianglePlot("this display", {chromaticity(c.red), chromaticity(c.green), chromaticity(c.blue)}, false, "this display, "));
-        const Uv white = uvOf(chromaticity(c.white));
-        p.series.push_back({"target white", {chromaticityPoint(r.targetWhite(), false)}, Stroke::None, 1, Ink::Strong, Mark::Cross});
-        p.series.push_back({"white read",
-                            {chromaticityPoint(chromaticity(c.white), false, "white: u′ " + fixed(white.u, 4) + ", v′ " + fixed(white.v, 4))},
+        p.series.push_back(trianglePlot(own, {chromaticity(c.red), chromaticity(c.green), chromaticity(c.blue)}, false, true, own));
+        p.series.push_back({wanted, {chromaticityPoint(r.targetWhite(), false)}, Stroke::None, 1, Ink::Strong, Mark::Cross});
+        p.series.push_back({read,
+                            {chromaticityPoint(chromaticity(c.white), false, whiteReadOut(chromaticity(c.white)))},
                             Stroke::None,
                             1,
                             Ink::Strong,
                             Mark::Ring});
     }
-    p.legend = {"solid: this display", "dashed: sRGB", "dotted: Adobe RGB (1998)", "cross: target white", "ring: white read"};
+    p.legend = {said(say("legend-solid", own)), said(say("legend-dashed", "sRGB")), said(say("legend-dotted", "Adobe RGB (1998)")),
+                said(say("legend-cross", wanted)), said(say("legend-ring", read))};
     for (const char *space : {"sRGB", "Display P3", "Adobe RGB (1998)", "Rec. 2020"}) {
         if (const auto it = r.coverage.find(space); it != r.coverage.end()) {
-            p.legend.push_back("shows " + fixed(it->second, 1) + " % of " + space);
+            p.legend.push_back(said(say("legend-shows", decimal(it->second, 1), space)));
         }
     }
     p.legendAt = Plot::Legend::Beside;

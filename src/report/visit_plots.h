@@ -17,7 +17,10 @@ plot::Plot chromaticityPlot(const std::string &title, bool xy = false);
 /// Where a chromaticity stands in such a diagram.
 plot::Point chromaticityPoint(const Chromaticity &c, bool xy, std::string text = {});
 /// The triangle of three primaries. \param names of its corners for reading them out; none: they are not
-plot::Series trianglePlot(const std::string &name, const std::array<Chromaticity, 3> &primaries, bool xy, const std::string &readAs = {});
+plot::Series trianglePlot(const std::string &name, const std::array<Chromaticity, 3> &primaries, bool xy, bool readOut = false,
+                          const std::string &of = {});
+/// What is read out of a white: x, y and u′, v′.
+std::string whiteReadOut(const Chromaticity &c);
 
 /// The codes of a Lab value (D50) on an ordinary sRGB screen, 0..255.
 std::array<int, 3> screenCodes(const Lab &lab);

@@ -334,12 +334,12 @@ Result<std::unique_ptr<SimBench>> makeBench(const std::string &displayName, std:
             list += (list.empty() ? "" : ", ") + name;
         }
         return Error{
-            ErrorKind::Input, "There is no simulated display called \"" + displayName + "\".", "", "Choose one of: " + list + ".", "", false};
+            ErrorKind::Input, say("no-simulated-display", displayName), {}, say("choose-one-of", list), "", false};
     }
     const auto kinds = typeNames();
     if (!options.claims.empty() && std::find(kinds.begin(), kinds.end(), options.claims) == kinds.end()) {
         return Error{
-            ErrorKind::Input, "\"" + options.claims + "\" is no kind of panel.", "", "The bench protocol names them (docs/protocol.md).", "", false};
+            ErrorKind::Input, say("no-kind-of-panel", options.claims), {}, say("protocol-names-panels"), "", false};
     }
     e.panel.claims = options.claims;
     std::vector<MeterSpec> meters{MeterSpec{}};

@@ -11,7 +11,7 @@ namespace {
 
 Error fault(const std::string &code, const std::string &message, bool retry)
 {
-    return {ErrorKind::Bench, message, "", "", code, retry};
+    return {ErrorKind::Bench, verbatim(message), {}, {}, code, retry}; // the voice of a device, in its own language
 }
 
 std::string faultMessage(const std::string &code)

@@ -24,16 +24,16 @@ Result<qint64> interned(Connection &c, const QString &table, const std::string &
         }
     }
     return c.insert(QStringLiteral("INSERT INTO %1 (sha256, name, content) VALUES (?, ?, ?) RETURNING id").arg(table),
-                    {sha, stored(name), QString::fromUtf8(bytes)}, QStringLiteral("It could not be stored."));
+                    {sha, stored(name), QString::fromUtf8(bytes)}, say("could-not-stored"));
 }
 
 Status keepNamed(Connection &c, const QString &table, const std::string &name, const std::string &json, bool builtIn)
 {
     if (name.empty() || builtIn) {
         return Error{ErrorKind::Input,
-                     name.empty() ? "It has no name." : "One of the name \"" + name + "\" is built in.",
-                     "Nothing was changed.",
-                     "Give it a name of its own in the file.",
+                     name.empty() ? say("no-name") : say("one-name-built", name),
+                     say("nothing-changed"),
+                     say("give-name-own-file"),
                      "name",
                      false};
     }
@@ -43,7 +43,7 @@ Status keepNamed(Connection &c, const QString &table, const std::string &name, c
             return id.error();
         }
         return c.change(QStringLiteral("UPDATE %1 SET listed = CASE WHEN id = ? THEN 1 ELSE 0 END WHERE name = ?").arg(table), {*id, stored(name)},
-                        QStringLiteral("It could not be stored."));
+                        say("could-not-stored"));
     });
 }
 
@@ -57,7 +57,7 @@ std::vector<Aim> listed(Connection &c, const QString &table, std::vector<Aim> al
             all.push_back(aim.value());
         } else {
             Error e = aim.error();
-            e.what = "\"" + rows.text(0).toStdString() + "\" of the studio cannot be read: " + e.what;
+            e.what = say("studio-cannot-read", rows.text(0).toStdString(), e.what);
             c.note(e);
         }
     }
@@ -118,7 +118,7 @@ Status Aims::add(const MatrixCorrection &c)
         QStringLiteral("INSERT INTO correction (made_at, instrument_model, instrument_serial, technology, residual, content) VALUES (?,?,?,?,?,?)"),
         {stored(c.made), stored(c.instrumentModel), stored(c.instrumentSerial), stored(c.technology),
          stored(c.residual >= 0 ? std::optional(c.residual) : std::nullopt), stored(correctionToJson(c))},
-        QStringLiteral("A correction could not be stored."));
+        say("correction-could-not-stored"));
 }
 
 std::vector<MatrixCorrection> Aims::corrections() const

@@ -85,7 +85,7 @@ Result<std::unique_ptr<Connection>> Connection::open(const Dialect &dialect, con
     QSqlDatabase db = QSqlDatabase::addDatabase(dialect.driver(), connection->m_name);
     dialect.configure(db, where);
     if (!db.open()) {
-        return storageError(QStringLiteral("The studio's file %1 cannot be opened.").arg(where), db.lastError());
+        return storageError(say("studio-file-cannot-opened", where.toStdString()), db.lastError());
     }
     if (const Status prepared = dialect.prepare(db); !prepared) {
         return prepared.error();
@@ -97,12 +97,12 @@ Rows Connection::read(const QString &sql, const QVariantList &values)
 {
     Rows rows(*this, sql, values);
     if (!rows.good()) {
-        note(storageError(QStringLiteral("The studio's file %1 cannot be read.").arg(m_where), rows.error()));
+        note(storageError(say("studio-file-cannot-read", m_where.toStdString()), rows.error()));
     }
     return rows;
 }
 
-Result<int> Connection::write(const QString &sql, const QVariantList &values, const QString &what)
+Result<int> Connection::write(const QString &sql, const QVariantList &values, const Message &what)
 {
     const Rows rows(*this, sql, values);
     if (!rows.good()) {
@@ -111,13 +111,13 @@ Result<int> Connection::write(const QString &sql, const QVariantList &values, co
     return rows.affected();
 }
 
-Status Connection::change(const QString &sql, const QVariantList &values, const QString &what)
+Status Connection::change(const QString &sql, const QVariantList &values, const Message &what)
 {
     const auto done = write(sql, values, what);
     return done ? Status(Done{}) : done.error();
 }
 
-Result<qint64> Connection::insert(const QString &sql, const QVariantList &values, const QString &what)
+Result<qint64> Connection::insert(const QString &sql, const QVariantList &values, const Message &what)
 {
     Rows rows(*this, sql, values);
     if (!rows.next()) {
@@ -133,7 +133,7 @@ Status Connection::transaction(const std::function<Status()> &work)
     }
     QSqlDatabase db = database();
     const auto failed = [&](const QSqlError &error) {
-        return storageError(QStringLiteral("The studio's file %1 cannot be written to.").arg(m_where), error);
+        return storageError(say("studio-file-cannot-written", m_where.toStdString()), error);
     };
     // The engine's own statements, since Qt's transaction() begins one that may fail when it first writes.
     QSqlQuery query(db);

@@ -63,11 +63,11 @@ public:
     /// Reads. What goes wrong is kept for takeProblem(), and there are no rows.
     Rows read(const QString &sql, const QVariantList &values = {});
     /// Writes. \param what the sentence of an error \return how many rows were changed
-    Result<int> write(const QString &sql, const QVariantList &values, const QString &what);
+    Result<int> write(const QString &sql, const QVariantList &values, const Message &what);
     /// The same, of what needs not be counted.
-    Status change(const QString &sql, const QVariantList &values, const QString &what);
+    Status change(const QString &sql, const QVariantList &values, const Message &what);
     /// Writes one row with "RETURNING id". \return that
-    Result<qint64> insert(const QString &sql, const QVariantList &values, const QString &what);
+    Result<qint64> insert(const QString &sql, const QVariantList &values, const Message &what);
     /// All of it or nothing. Inside another one it is part of that.
     Status transaction(const std::function<Status()> &work);
 

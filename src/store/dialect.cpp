@@ -27,7 +27,7 @@ public:
                                    "PRAGMA cache_size=-16000"}) {
             QSqlQuery query(db);
             if (!query.exec(QString::fromLatin1(pragma))) {
-                return storageError(QStringLiteral("The studio's file %1 cannot be written to.").arg(db.databaseName()), query.lastError());
+                return storageError(say("studio-file-cannot-written", db.databaseName().toStdString()), query.lastError());
             }
         }
         return Done{};
@@ -48,7 +48,7 @@ public:
     {
         QSqlQuery query(db);
         if (!query.exec(QStringLiteral("PRAGMA user_version")) || !query.next()) {
-            return storageError(QStringLiteral("The studio's file %1 cannot be read.").arg(db.databaseName()), query.lastError());
+            return storageError(say("studio-file-cannot-read", db.databaseName().toStdString()), query.lastError());
         }
         return query.value(0).toInt();
     }
@@ -57,7 +57,7 @@ public:
     {
         QSqlQuery query(db);
         if (!query.exec(QStringLiteral("PRAGMA user_version = %1").arg(version))) {
-            return storageError(QStringLiteral("The studio's file %1 cannot be written to.").arg(db.databaseName()), query.lastError());
+            return storageError(say("studio-file-cannot-written", db.databaseName().toStdString()), query.lastError());
         }
         return Done{};
     }
@@ -68,18 +68,19 @@ public:
         query.prepare(QStringLiteral("VACUUM INTO ?"));
         query.addBindValue(path);
         if (!query.exec()) {
-            return storageError(QStringLiteral("The studio's file %1 could not be copied to %2.").arg(db.databaseName(), path), query.lastError());
+            return storageError(say("studio-file-could-not", db.databaseName().toStdString(), path.toStdString()), query.lastError());
         }
         return Done{};
     }
 
-    [[nodiscard]] QString faults(QSqlDatabase &db, const std::stop_token &stop) const override
+    [[nodiscard]] Message faults(QSqlDatabase &db, const std::stop_token &stop) const override
     {
-        QStringList tables, all;
+        QStringList tables;
+        std::vector<Message> all;
         {
             QSqlQuery query(db);
             if (!query.exec(QStringLiteral("SELECT name FROM sqlite_schema WHERE type = 'table'"))) {
-                return query.lastError().text();
+                return verbatim(query.lastError().text().toStdString());
             }
             while (query.next()) {
                 tables << query.value(0).toString();
@@ -89,9 +90,9 @@ public:
             if (stop.stop_requested()) {
                 return {};
             }
-            all << faultsOf(db, table);
+            std::ranges::move(faultsOf(db, table), std::back_inserter(all));
         }
-        return all.join(QStringLiteral("; "));
+        return clauses(all);
     }
 
     [[nodiscard]] bool isDamage(const QSqlError &error) const override
@@ -102,21 +103,24 @@ public:
     }
 
 private:
-    static QStringList faultsOf(QSqlDatabase &db, const QString &table)
+    static std::vector<Message> faultsOf(QSqlDatabase &db, const QString &table)
     {
         QSqlQuery query(db);
         query.setForwardOnly(true);
-        QStringList all;
+        std::vector<Message> all;
         if (query.exec(QStringLiteral("PRAGMA quick_check('%1')").arg(QString(table).replace('\'', QStringLiteral("''"))))) {
-            while (query.next()) {
-                all << query.value(0).toString();
+            constexpr size_t kTold = 5;
+            while (query.next() && all.size() < kTold) {
+                all.push_back(verbatim(query.value(0).toString().toStdString()));
             }
         }
-        if (all == QStringList{QStringLiteral("ok")}) {
+        if (all == std::vector{verbatim("ok")}) {
             return {};
         }
-        return all.isEmpty() ? QStringList{query.lastError().isValid() ? query.lastError().text() : QStringLiteral("it could not be examined")}
-                             : all.mid(0, 5);
+        if (all.empty()) {
+            all.push_back(query.lastError().isValid() ? verbatim(query.lastError().text().toStdString()) : say("not-examined"));
+        }
+        return all;
     }
 };
 
@@ -128,21 +132,17 @@ const Dialect &sqlite()
     return dialect;
 }
 
-Error storageError(const QString &what)
+Error storageError(Message what)
 {
-    return storageError(what, {});
+    return storageError(std::move(what), {});
 }
 
-Error storageError(const QString &what, const QSqlError &error)
+Error storageError(Message what, const QSqlError &error)
 {
-    QString text = what;
-    if (error.isValid()) {
-        text += QStringLiteral(" (%1)").arg(error.text().trimmed());
-    }
     return {ErrorKind::Storage,
-            text.toStdString(),
-            "What was stored before is untouched.",
-            "Check that the disk has room and the folder can be written to.",
+            error.isValid() ? say("store-says", std::move(what), error.text().trimmed().toStdString()) : std::move(what),
+            say("what-stored-before-untouched"),
+            say("check-disk-room-folder"),
             sqlite().isDamage(error) ? "damaged" : "store",
             false};
 }

@@ -38,7 +38,7 @@ public:
     virtual Status copyTo(QSqlDatabase &db, const QString &path) const = 0;
     /// Examines the whole database, which takes as long as reading it, a table at a time. \return what is wrong; empty for
     /// nothing, or where it was stopped
-    [[nodiscard]] virtual QString faults(QSqlDatabase &db, const std::stop_token &stop) const = 0;
+    [[nodiscard]] virtual Message faults(QSqlDatabase &db, const std::stop_token &stop) const = 0;
     /// Whether an error says that the database itself is damaged.
     [[nodiscard]] virtual bool isDamage(const QSqlError &error) const = 0;
 };
@@ -47,7 +47,7 @@ public:
 const Dialect &sqlite();
 
 /// An error of the store: what was stored before is untouched.
-Error storageError(const QString &what, const QSqlError &error);
-Error storageError(const QString &what);
+Error storageError(Message what, const QSqlError &error);
+Error storageError(Message what);
 
 } // namespace lamp::store

@@ -33,7 +33,7 @@ const std::vector<QStringList> &additions()
     return all;
 }
 
-const QString kWhat = QStringLiteral("The studio's file could not be brought to version 7.");
+const Message kWhat = say("studio-file-could-not-brought");
 
 class Upgrade {
 public:
@@ -96,9 +96,9 @@ Status Upgrade::refuseWhileWorkedOn()
     Rows rows = m_c.read(QStringLiteral("SELECT owner, lease FROM visit WHERE owner <> ''"));
     while (rows.next()) {
         if (worksOn(rows.text(0), rows.integer(1))) {
-            Error e = storageError(QStringLiteral("A visit is under way in a window of an earlier version of the program."));
-            e.safe = "Nothing was changed.";
-            e.todo = "End that visit and close that window first.";
+            Error e = storageError(say("visit-under-way-window"));
+            e.safe = say("nothing-changed");
+            e.todo = say("end-visit-close-window");
             return e;
         }
     }

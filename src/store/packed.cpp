@@ -22,9 +22,9 @@ constexpr size_t kMostNumbers = 1 << 20;
 constexpr int kMostOrder = 4;
 constexpr int kAsTheyAre = 0, kLightGrid = 32; ///< beside 8..16: the bits of a LUT's code
 
-std::runtime_error damaged()
+Unreadable damaged()
 {
-    return std::runtime_error("its packed content is damaged");
+    return Unreadable(say("packed-content-damaged"));
 }
 
 double unitOf(int bits)
@@ -342,7 +342,7 @@ Result<VisitRecord> unpackSheet(const QByteArray &bytes, const std::string &targ
         }
         return recordOf(j);
     } catch (const std::exception &e) {
-        return Error{ErrorKind::Storage, "A stored visit cannot be read: " + plainWhat(e), "It is left as it is.", "", "record", false};
+        return Error{ErrorKind::Storage, say("stored-visit-unreadable", reasonOf(e)), say("left-as-it-is"), {}, "record", false};
     }
 }
 

@@ -93,8 +93,8 @@ const QStringList &tables()
 
 Error newer(const QString &path)
 {
-    Error e = storageError(QStringLiteral("The studio's file %1 was written by a newer version of the program.").arg(path));
-    e.todo = "Use that version, or another file.";
+    Error e = storageError(say("studio-file-written-newer", path.toStdString()));
+    e.todo = say("use-version-or-another");
     return e;
 }
 
@@ -108,13 +108,13 @@ int schemaVersion()
 Status makeTables(Connection &connection)
 {
     for (const QString &definition : tables()) {
-        const Status made = connection.change(connection.dialect().worded(definition), {}, QStringLiteral("The studio's tables could not be made."));
+        const Status made = connection.change(connection.dialect().worded(definition), {}, say("studio-tables-could-not"));
         if (!made) {
             return made;
         }
     }
     return connection.change(QStringLiteral("INSERT INTO studio (name, made_at) VALUES (?, ?)"),
-                             {QStringLiteral(""), QDateTime::currentSecsSinceEpoch()}, QStringLiteral("The studio could not be stored."));
+                             {QStringLiteral(""), QDateTime::currentSecsSinceEpoch()}, say("studio-could-not-stored"));
 }
 
 Result<QString> bringUp(Connection &connection, const QString &path)

@@ -23,11 +23,11 @@ QString markOf(const QString &path)
     return path + QStringLiteral(".found-damaged");
 }
 
-Error damagedFile(const QString &path, const QString &what)
+Error damagedFile(const QString &path, const Message &what)
 {
-    Error e = storageError(QStringLiteral("The studio's file %1 is damaged (%2).").arg(path, what));
-    e.safe = "It is left as it is.";
-    e.todo = "Close all windows of the program: when it is next opened the file is kept aside and a new one begun.";
+    Error e = storageError(say("studio-file-damaged", path.toStdString(), what));
+    e.safe = say("left-as-it-is");
+    e.todo = say("close-windows-program-when");
     e.code = "damaged";
     return e;
 }
@@ -38,7 +38,7 @@ Result<QString> setAside(const QString &path)
     const QString stamp = QDateTime::currentDateTimeUtc().toString(QStringLiteral("yyyyMMdd-HHmmss"));
     const QString aside = path + QStringLiteral(".damaged-") + stamp;
     if (QFile::exists(aside) || !QFile::rename(path, aside)) {
-        return storageError(QStringLiteral("The studio's file %1 is damaged and cannot be set aside.").arg(path));
+        return storageError(say("studio-file-damaged-cannot", path.toStdString()));
     }
     for (const char *suffix : {"-wal", "-shm"}) {
         if (QFile::exists(path + suffix)) {
@@ -75,8 +75,8 @@ Result<std::unique_ptr<Store>> Store::openSound(const QString &path)
     }
     if (QFile::exists(markOf(path))) {
         QSqlDatabase db = connection.value()->database();
-        const QString faults = sqlite().faults(db, {});
-        if (!faults.isEmpty()) {
+        const Message faults = sqlite().faults(db, {});
+        if (!faults.empty()) {
             return damagedFile(path, faults);
         }
         QFile::remove(markOf(path));
@@ -99,7 +99,7 @@ Status Store::beginWork()
         {
             Rows rows = m_connection->read(QStringLiteral("SELECT owner FROM at_work"));
             if (!rows.good()) {
-                return storageError(QStringLiteral("The studio's file %1 cannot be read.").arg(m_path), rows.error());
+                return storageError(say("studio-file-cannot-read", m_path.toStdString()), rows.error());
             }
             while (rows.next()) {
                 m_uncleanEnd = m_uncleanEnd || isDead(rows.text(0));
@@ -107,7 +107,7 @@ Status Store::beginWork()
         }
         const auto begun =
             m_connection->write(QStringLiteral("INSERT INTO at_work (owner, opened_at) VALUES (?, ?)"), {m_owner, QDateTime::currentSecsSinceEpoch()},
-                                QStringLiteral("The studio's file %1 cannot be written to.").arg(m_path));
+                                say("studio-file-cannot-written", m_path.toStdString()));
         return begun ? Status(Done{}) : begun.error();
     });
 }
@@ -115,7 +115,7 @@ Status Store::beginWork()
 Result<std::unique_ptr<Store>> Store::open(const QString &path)
 {
     if (!QDir().mkpath(QFileInfo(path).absolutePath())) {
-        return storageError(QStringLiteral("The folder for %1 cannot be made.").arg(path));
+        return storageError(say("folder-cannot-made", path.toStdString()));
     }
     auto opened = openSound(path);
     if (opened || opened.error().code != "damaged") {
@@ -135,7 +135,7 @@ Result<std::unique_ptr<Store>> Store::open(const QString &path)
 Status Store::examine(const QString &path, const std::stop_token &stop)
 {
     auto connection = Connection::open(sqlite(), path);
-    QString faults;
+    Message faults;
     if (connection) {
         QSqlDatabase db = connection.value()->database();
         faults = sqlite().faults(db, stop);
@@ -143,14 +143,14 @@ Status Store::examine(const QString &path, const std::stop_token &stop)
             return Done{};
         }
     } else if (connection.error().code == "damaged") {
-        faults = QString::fromStdString(connection.error().what);
+        faults = connection.error().what;
     } else {
         return connection.error();
     }
-    if (!faults.isEmpty()) {
+    if (!faults.empty()) {
         QFile mark(markOf(path));
         if (mark.open(QIODevice::WriteOnly)) {
-            mark.write(faults.toUtf8());
+            mark.write(QByteArray::fromStdString(bare(faults)));
         }
         return damagedFile(path, faults);
     }
@@ -167,7 +167,7 @@ Status Store::examine(const QString &path, const std::stop_token &stop)
         }
         for (const QString &owner : dead) {
             if (const auto gone =
-                    c.write(QStringLiteral("DELETE FROM at_work WHERE owner = ?"), {owner}, QStringLiteral("The end could not be stored."));
+                    c.write(QStringLiteral("DELETE FROM at_work WHERE owner = ?"), {owner}, say("end-could-not-stored"));
                 !gone) {
                 return gone.error();
             }

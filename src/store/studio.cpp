@@ -60,7 +60,7 @@ QString likeWord(QString word)
 Result<qint64> Studio::addRoom(const QString &name)
 {
     return m_connection.insert(QStringLiteral("INSERT INTO room (studio_id, name) VALUES ((SELECT min(id) FROM studio), ?) RETURNING id"),
-                               {stored(name)}, QStringLiteral("The room could not be stored."));
+                               {stored(name)}, say("room-could-not-stored"));
 }
 
 std::vector<Room> Studio::rooms() const
@@ -78,15 +78,15 @@ Result<qint64> Studio::add(const DisplayEntry &d, WallTime now)
     const auto twin = d.serial.isEmpty() ? std::nullopt : find(d.model, d.serial);
     if (twin) {
         return Error{ErrorKind::Input,
-                     "A display of this model and serial is in the studio: " + twin->name.toStdString() + ".",
-                     "Nothing was added.",
-                     twin->retired ? "Bring that one back into use." : "Use that one, or correct the serial.",
+                     say("display-model-serial-studio", twin->name.toStdString()),
+                     say("nothing-added"),
+                     twin->retired ? say("bring-one-back-into") : say("use-one-or-correct"),
                      "twin",
                      false};
     }
     qint64 made = 0;
     const Status done = m_connection.transaction([&]() -> Status {
-        const QString what = QStringLiteral("The display could not be stored.");
+        const Message what = say("display-could-not-stored");
         const auto id = m_connection.insert(
             QStringLiteral("INSERT INTO display (room_id, name, model, serial, technology, cadence_days, note, bits, role, critical, retired_at) "
                            "VALUES (?,?,?,?,?,?,?,?,?,?,?) RETURNING id"),
@@ -166,7 +166,7 @@ std::optional<DisplayEntry> Studio::find(const QString &model, const QString &se
 
 Status Studio::setCadence(qint64 displayId, int days)
 {
-    const QString what = QStringLiteral("The interval could not be stored.");
+    const Message what = say("interval-could-not-stored");
     return m_connection.transaction([&]() -> Status {
         const Status set =
             m_connection.change(QStringLiteral("UPDATE display SET cadence_days = ?, revision = revision + 1 WHERE id = ?"), {days, displayId}, what);
@@ -179,7 +179,7 @@ Status Studio::setCadence(qint64 displayId, int days)
 Status Studio::event(qint64 displayId, WallTime at, const QString &kind, const QString &before, const QString &after)
 {
     return m_connection.change(QStringLiteral("INSERT INTO display_event (display_id, happened_at, kind, before, after) VALUES (?,?,?,?,?)"),
-                               {displayId, stored(at), kind, stored(before), stored(after)}, QStringLiteral("The display could not be stored."));
+                               {displayId, stored(at), kind, stored(before), stored(after)}, say("display-could-not-stored"));
 }
 
 Status Studio::move(qint64 displayId, qint64 roomId, WallTime now)
@@ -194,11 +194,11 @@ Status Studio::move(qint64 displayId, qint64 roomId, WallTime now)
     };
     const auto before = display(displayId);
     if (!before || roomName(roomId).isEmpty()) {
-        return storageError(QStringLiteral("The display or the room is not there."));
+        return storageError(say("display-or-room-gone"));
     }
     return m_connection.transaction([&]() -> Status {
         const Status moved = m_connection.change(QStringLiteral("UPDATE display SET room_id = ?, revision = revision + 1 WHERE id = ?"),
-                                                 {roomId, displayId}, QStringLiteral("The display could not be stored."));
+                                                 {roomId, displayId}, say("display-could-not-stored"));
         const Status told = moved ? event(displayId, now, QStringLiteral("moved"), roomName(before->roomId), roomName(roomId)) : moved;
         return told ? refreshSearch(displayId) : told;
     });
@@ -208,9 +208,9 @@ Status Studio::setRetired(qint64 displayId, bool retired, WallTime now)
 {
     return m_connection.transaction([&]() -> Status {
         const auto set = m_connection.write(QStringLiteral("UPDATE display SET retired_at = ?, revision = revision + 1 WHERE id = ?"),
-                                            {retired ? stored(now) : QVariant(), displayId}, QStringLiteral("The display could not be stored."));
+                                            {retired ? stored(now) : QVariant(), displayId}, say("display-could-not-stored"));
         if (!set || *set == 0) {
-            return set ? Status(storageError(QStringLiteral("The display is not there."))) : set.error();
+            return set ? Status(storageError(say("display-gone"))) : set.error();
         }
         return event(displayId, now, retired ? QStringLiteral("retired") : QStringLiteral("restored"), {}, {});
     });
@@ -235,14 +235,14 @@ Status Studio::refreshSearch(qint64 displayId)
                                                      "JOIN room m ON m.id = d.room_id WHERE d.id = ?"),
                                       {displayId});
         if (!rows.next()) {
-            return storageError(QStringLiteral("The display is not there."));
+            return storageError(say("display-gone"));
         }
         for (int i = 0; i < 7; ++i) {
             words += folded(rows.text(i)) + '\n';
         }
     }
     return m_connection.change(QStringLiteral("UPDATE display SET search = ? WHERE id = ?"), {words, displayId},
-                               QStringLiteral("The display could not be stored."));
+                               say("display-could-not-stored"));
 }
 
 std::vector<InstrumentEntry> Studio::instruments() const
@@ -268,7 +268,7 @@ Status Studio::keep(const InstrumentEntry &i)
                                                   "accuracy_xy = ?, accuracy_luminance_percent = ? WHERE id = ?"),
                                    {stored(i.certificate), stored(i.note), stored(i.made), stored(i.certified), stored(i.retired),
                                     stored(i.accuracyXy), stored(i.accuracyLuminancePercent), *id},
-                                   QStringLiteral("The instrument could not be stored."));
+                                   say("instrument-could-not-stored"));
     });
 }
 
@@ -281,7 +281,7 @@ Result<qint64> Studio::instrumentId(const QString &kind, const QString &model, c
         }
     }
     return m_connection.insert(QStringLiteral("INSERT INTO instrument (kind, model, serial) VALUES (?, ?, ?) RETURNING id"),
-                               {stored(kind), stored(model), stored(serial)}, QStringLiteral("The instrument could not be stored."));
+                               {stored(kind), stored(model), stored(serial)}, say("instrument-could-not-stored"));
 }
 
 Result<qint64> Studio::personId(const QString &role)
@@ -293,7 +293,7 @@ Result<qint64> Studio::personId(const QString &role)
         }
     }
     return m_connection.insert(QStringLiteral("INSERT INTO person (role) VALUES (?) RETURNING id"), {stored(role)},
-                               QStringLiteral("The person could not be stored."));
+                               say("person-could-not-stored"));
 }
 
 } // namespace lamp::store

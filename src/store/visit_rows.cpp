@@ -23,7 +23,7 @@ namespace {
 
 using Json = nlohmann::json;
 
-const QString kNotWritten = QStringLiteral("The visit could not be stored.");
+const Message kNotWritten = say("visit-could-not-stored");
 
 QVariantList valuesOf(const VisitFigures &f)
 {
@@ -140,9 +140,9 @@ Result<qint64> Visits::write(const VisitRecord &r, qint64 displayId, VisitState 
     }
     if (!rows.next()) {
         return Error{ErrorKind::Input,
-                     "This visit is worked on in another window.",
-                     "Nothing of it was changed from here.",
-                     "Go on with it there, or close that window first.",
+                     say("visit-worked-another-window"),
+                     say("nothing-changed-from-here"),
+                     say("go-or-close-window"),
                      "owned",
                      false};
     }
@@ -158,17 +158,17 @@ Status Visits::writeFindings(qint64 visit, const VisitRecord &r)
 {
     Status done = m_connection.change(QStringLiteral("DELETE FROM finding WHERE visit_id = ?"), {visit}, kNotWritten);
     int position = 0;
-    const auto add = [&](const char *weight, const std::string &sentence) {
+    const auto add = [&](const char *weight, const Message &said) {
         if (done) {
             done = m_connection.change(
                 QStringLiteral("INSERT INTO finding (visit_id, position, weight, code, arguments) VALUES (?,?,?,?,?)"),
-                {visit, position++, QString::fromLatin1(weight), QStringLiteral("sentence"), stored(jsonText(Json::array({sentence})))}, kNotWritten);
+                {visit, position++, QString::fromLatin1(weight), fromStd(said.code), stored(jsonText(messageJson(said).value("arguments", Json::array())))}, kNotWritten);
         }
     };
-    for (const std::string &s : r.reasons) {
+    for (const Message &s : r.reasons) {
         add("reason", s);
     }
-    for (const std::string &s : r.warnings) {
+    for (const Message &s : r.warnings) {
         add("warning", s);
     }
     return done;
@@ -228,7 +228,7 @@ Status Visits::insertReading(qint64 visit, const Measurement &m)
                        "behind_r, behind_g, behind_b, x, y, z, sx, sy, sz, wanted_l, wanted_a, wanted_b, integration_s, bench_s, spectrum, "
                        "low_light, too_dark, superseded) VALUES (%1)")
             .arg(marks(v.size())),
-        v, QStringLiteral("Reading %1 could not be stored.").arg(m.index));
+        v, say("reading-could-not-stored", m.index));
 }
 
 Result<qint64> Visits::contentId(const QString &table, const QByteArray &identity, qint64 size, const QByteArray &packed)
@@ -308,7 +308,7 @@ Ramps Visits::ramps(qint64 id) const
 {
     Rows rows = m_connection.read(QStringLiteral("SELECT content FROM ramps WHERE id = ?"), {id});
     if (!rows.next()) {
-        throw std::runtime_error("its ramps are not there"); // none would pass for linear ones
+        throw Unreadable(say("its-ramps-missing")); // none would pass for linear ones
     }
     return unpackRamps(rows.bytes(0));
 }
@@ -318,7 +318,7 @@ Result<Bytes> Visits::profile(qint64 id) const
     Rows rows = m_connection.read(QStringLiteral("SELECT sha256, content FROM profile WHERE id = ?"), {id});
     const Bytes bytes = rows.next() ? unpackProfile(rows.bytes(1)) : Bytes{};
     if (bytes.empty() || sha256(asBytes(bytes)) != rows.bytes(0)) {
-        return Error{ErrorKind::Storage, "A stored profile is damaged.", "It is left as it is.", "", "record", false};
+        return Error{ErrorKind::Storage, say("stored-profile-damaged"), say("left-as-it-is"), {}, "record", false};
     }
     return bytes;
 }
@@ -392,10 +392,10 @@ Result<VisitRecord> Visits::record(const QString &visitId) const
                        "LEFT JOIN tolerance o ON o.id = v.tolerance_id WHERE v.uid = ?"),
         {visitId});
     if (!rows.next()) {
-        return storageError(QStringLiteral("The visit %1 is not there.").arg(visitId), rows.error());
+        return storageError(say("visit-gone", visitId.toStdString()), rows.error());
     }
     if (rows.isNull(1)) {
-        return storageError(QStringLiteral("Of the visit %1 only its figures were kept.").arg(visitId));
+        return storageError(say("visit-only-figures-kept", visitId.toStdString()));
     }
     if (rows.integer(1) == 0) {
         return recordFromJson(rows.text(2).toStdString()); // says why it cannot be read
@@ -403,7 +403,7 @@ Result<VisitRecord> Visits::record(const QString &visitId) const
     try {
         std::vector<Measurement> read = readings(rows.integer(0));
         if (qint64(read.size()) != rows.integer(8)) {
-            throw std::runtime_error(std::to_string(read.size()) + " of its " + std::to_string(rows.integer(8)) + " readings are there");
+            throw Unreadable(say("readings-missing", read.size(), rows.integer(8)));
         }
         auto record = unpackSheet(rows.bytes(2), rows.text(3).toStdString(), rows.text(4).toStdString(), read);
         if (!record) {
@@ -426,7 +426,7 @@ Result<VisitRecord> Visits::record(const QString &visitId) const
         r.readings = std::move(read);
         return record;
     } catch (const std::exception &e) {
-        return Error{ErrorKind::Storage, "A stored visit cannot be read: " + plainWhat(e), "It is left as it is.", "", "record", false};
+        return Error{ErrorKind::Storage, say("stored-visit-unreadable", reasonOf(e)), say("left-as-it-is"), {}, "record", false};
     }
 }
 

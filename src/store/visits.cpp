@@ -11,21 +11,21 @@ namespace lamp::store {
 
 namespace {
 
-const QString kNotStored = QStringLiteral("The visit could not be stored.");
+const Message kNotStored = say("visit-could-not-stored");
 
 Error ownedByAnother()
 {
     return {ErrorKind::Input,
-            "This visit is worked on in another window.",
-            "Nothing of it was changed from here.",
-            "Go on with it there, or close that window first.",
+            say("visit-worked-another-window"),
+            say("nothing-changed-from-here"),
+            say("go-or-close-window"),
             "owned",
             false};
 }
 
 Error notThere(const QString &visitId)
 {
-    return storageError(QStringLiteral("The visit %1 is not there.").arg(visitId));
+    return storageError(say("visit-gone", visitId.toStdString()));
 }
 
 /// Of an act that changes one visit which this owner holds.
@@ -148,7 +148,7 @@ Status Visits::take(const QString &visitId)
         return owned(m_connection.write(QStringLiteral("UPDATE visit SET owner = ?, lease_until = ?, state = ?, revision = revision + 1 "
                                                        "WHERE uid = ? AND owner = ?"),
                                         {m_owner, leaseEnd(), int(VisitState::Running), visitId, before},
-                                        QStringLiteral("The visit could not be taken over.")));
+                                        say("visit-could-not-taken")));
     });
 }
 
@@ -220,7 +220,7 @@ std::optional<qint64> Visits::keyOf(const QString &visitId) const
 
 Status Visits::noteInstalled(qint64 displayId, const Bytes &profile, const QString &computer, const QString &output, WallTime now)
 {
-    const QString what = QStringLiteral("That the profile was installed could not be stored.");
+    const Message what = say("profile-installed-could-not");
     return m_connection.transaction([&]() -> Status {
         const auto id = profileId(profile);
         if (!id) {

@@ -163,7 +163,7 @@ GrayAim Visit::aimFor(const DisplayModel &model)
         if (std::min({amounts.a, amounts.b, amounts.c}) >= 0 && target.black.cdM2 > black.b) {
             aim.black = lifted;
         } else if (target.black.cdM2 < black.b) {
-            warn("The panel's black is " + fixed(black.b, 3) + " cd/m²; the target's " + fixed(target.black.cdM2, 3) + " lies below it.");
+            warn(say("panel-black-target-lies", decimal(black.b, 3), decimal(target.black.cdM2, 3)));
         }
     }
     aim.tone = aim.tone.withBlack(aim.black.b / aim.white.b);
@@ -398,12 +398,10 @@ void Visit::judgeBlack()
     const double most = std::max(selfLit ? white / 4000 : white / 400, 2 * m_record.instrument.floorCdM2);
     const double tinted = roomTint();
     if (black <= most && tinted > kRoomTint && black > std::max(white / 1500, 2 * m_record.instrument.floorCdM2)) {
-        warn("Black reads " + fixed(black, 3) + " cd/m² and has taken on the colour of the room's light (" + fixed(100 * tinted, 0)
-             + " % of the way from the panel's white): light may leak in under the instrument.");
+        warn(say("black-reads-taken-colour", decimal(black, 3), decimal(100 * tinted, 0)));
     }
     if (black > most) {
-        warn("Black reads " + fixed(black, black < 1 ? 3 : 2) + " cd/m², more than this kind of panel leaves (" + fixed(most, 3)
-             + "): light may leak in under the instrument, or the room's light falls on the screen.");
+        warn(say("black-reads-more-than", decimal(black, black < 1 ? 3 : 2), decimal(most, 3)));
     }
 }
 
@@ -436,10 +434,9 @@ void Visit::describeCalibration()
     }
     m_record.gray = judgeGrays(grays, p.white, p.black, m_record.targetWhite(), m_record.plan.target.tone);
     if (ramps) {
-        finish(Stage::Calibrate, "White " + whiteText(p.white) + "; grays expected within ΔE00 " + fixed(m_record.gray.mean, 2) + " in the mean ± "
-                                     + fixed(2 * m_record.expectedError, 2) + "; the LUT's steps alone cost " + fixed(m_record.quantisationFloor, 2));
+        finish(Stage::Calibrate, say("calibrated-summary", whiteSaid(p.white), decimal(m_record.gray.mean, 2), decimal(2 * m_record.expectedError, 2), decimal(m_record.quantisationFloor, 2)));
     } else {
-        finish(Stage::Calibrate, "Measured as it is; white " + whiteText(p.white) + "; no ramps");
+        finish(Stage::Calibrate, say("measured-summary", whiteSaid(p.white)));
     }
 }
 
@@ -451,7 +448,7 @@ Status Visit::measureAsItStands()
     }
     if (opened && usesLut() && !m_record.display.lutLoaded) {
         if (const auto ramps = opened->value().ramps(m_record.display.lut->entries)) {
-            warn("The profile's ramps were not loaded; they were loaded for this check and stay loaded.");
+            warn(say("profile-ramps-not-loaded"));
             if (const Status s = setRamps(*ramps); !s) {
                 return s;
             }
@@ -483,7 +480,7 @@ Status Visit::measureAsItStands()
     }
     m_record.gray = judgeGrays(grays, p.white, p.black, m_record.targetWhite(), m_record.plan.target.tone);
     m_record.light.fill(tone.samples());
-    finish(Stage::Calibrate, "As found: white " + whiteText(p.white) + "; gray ΔE00 mean " + fixed(m_record.gray.mean, 2));
+    finish(Stage::Calibrate, say("as-found-summary", whiteSaid(p.white), decimal(m_record.gray.mean, 2)));
     return Done{};
 }
 
@@ -491,12 +488,12 @@ Status Visit::profileStage()
 {
     if (m_record.plan.task == Task::Check && !m_record.plan.profileIn.empty()) {
         m_record.profile = m_record.plan.profileIn;
-        skip(Stage::Profile, "The profile given: " + m_record.plan.profileInName);
+        skip(Stage::Profile, say("profile-given", m_record.plan.profileInName));
         return Done{};
     }
     begin(Stage::Profile);
     if (m_record.plan.task == Task::Check) {
-        warn("No profile was given to check: colours are judged as the display's own primaries with the target's tone curve would show them.");
+        warn(say("no-profile-given-check"));
     }
     const std::optional<ShownDisplay> shown =
         m_model ? std::optional<ShownDisplay>(std::in_place, *m_model, m_record.ramps.empty() ? Ramps{} : m_exactRamps) : std::nullopt;
@@ -515,9 +512,9 @@ Status Visit::profileStage()
     const auto bytes = table ? writeTableProfile(*shown, m_record.ramps, text, m_record.plan.grid) : writeMatrixProfile(matrix, m_record.ramps, text);
     if (!bytes || !Profile::open(bytes.value())) {
         return Error{ErrorKind::Bench,
-                     "The readings of " + m_gauge->instrumentName() + " do not describe a display: no profile can be made of them.",
-                     "All readings taken so far are kept.",
-                     "See that the display shows what is asked for and that the instrument lies on it, then start again.",
+                     say("readings-do-not-describe", m_gauge->instrumentName()),
+                     say("readings-kept"),
+                     say("see-display-shows-what"),
                      "not-following",
                      false};
     }
@@ -526,9 +523,7 @@ Status Visit::profileStage()
     if (const auto profile = Profile::open(m_record.profile)) {
         describeGamut(m_record, *profile, table ? &*shown : nullptr, matrix);
     }
-    finish(Stage::Profile, text.description + " (ICC " + std::to_string(text.version) + ", " + (table ? "tables" : "matrix") + "); shows "
-                               + fixed(m_record.coverage["sRGB"], 1) + " % of sRGB, " + fixed(m_record.coverage["Adobe RGB (1998)"], 1)
-                               + " % of Adobe RGB (1998)");
+    finish(Stage::Profile, say("profile-gamut-summary", text.description, text.version, table ? say("by-tables") : say("by-matrix"), decimal(m_record.coverage["sRGB"], 1), decimal(m_record.coverage["Adobe RGB (1998)"], 1)));
     return Done{};
 }
 
@@ -575,8 +570,7 @@ bool Visit::wantsTable(const ShownDisplay &shown, const MatrixModel &matrix)
     case ProfileKind::Matrix: break;
     }
     if (fit.mean > 0.5) {
-        warn("Red, green and blue do not add up on this panel: a profile by matrix and curves misses its colours by ΔE00 " + fixed(fit.mean, 1)
-             + " in the mean and up to " + fixed(fit.max, 1) + ". A profile by tables would hold them.");
+        warn(say("red-green-blue-do", decimal(fit.mean, 1), decimal(fit.max, 1)));
     }
     return false;
 }
@@ -594,8 +588,7 @@ void Visit::compareWithTargetGamut()
         worst = std::max(worst, uvDistance(own[c], space->primaries[c]));
     }
     if (worst > 0.005) {
-        warn("The target asks for the gamut of " + space->name + "; the panel's primaries miss it by up to Δu′v′ " + fixed(worst, 3)
-             + ". Ramps cannot move primaries: choose the display's own mode for that space, or let the profile do it.");
+        warn(say("target-asks-gamut-panel", space->name, decimal(worst, 3)));
     }
 }
 

@@ -8,10 +8,10 @@ namespace lamp {
 
 namespace {
 
-/// Value, uncertainty and verdict by a check's name.
-void judged(Figure &figure, const VisitRecord &r, const char *name, bool measured)
+/// Value, uncertainty and verdict by a check's code.
+void judged(Figure &figure, const VisitRecord &r, const char *code, bool measured)
 {
-    const auto it = std::find_if(r.checks.begin(), r.checks.end(), [&](const Check &c) { return c.name == name; });
+    const auto it = std::find_if(r.checks.begin(), r.checks.end(), [&](const Check &c) { return c.code == code; });
     if (measured && it != r.checks.end() && std::isfinite(it->value)) {
         figure = {it->value, it->uncertainty, it->verdict};
     }
@@ -57,17 +57,17 @@ VisitFigures figuresOf(const VisitRecord &r)
         f.black.value = black.b;
     }
     const bool verified = !r.verification.colours.empty(), grays = !r.gray.grays.empty();
-    judged(f.white, r, "White", read);
+    judged(f.white, r, "white", read);
     if (read && r.plan.target.white.chromaticity()) {
         plain(f.white, whiteDifference(white, r.targetWhite()), true);
     }
     Figure luminance;
-    judged(luminance, r, "Luminance", read);
+    judged(luminance, r, "luminance", read);
     f.luminance.verdict = luminance.verdict;
-    judged(f.colourMean, r, "Mean difference", verified);
-    judged(f.colourMax, r, "Largest difference", verified);
-    judged(f.grayMean, r, "Gray mean", grays);
-    judged(f.grayMax, r, "Gray largest", grays);
+    judged(f.colourMean, r, "colour-mean", verified);
+    judged(f.colourMax, r, "colour-max", verified);
+    judged(f.grayMean, r, "gray-mean", grays);
+    judged(f.grayMax, r, "gray-max", grays);
     plain(f.grayMean, r.gray.mean, grays);
     plain(f.grayMax, r.gray.max, grays);
     plain(f.gamma, r.gray.gammaMean, grays && r.gray.gammaMean > 0);

@@ -79,7 +79,7 @@ Result<Measurement> Visit::lookInto(const Measurement &first, const XYZ &expecte
     }
     if (apart > 5) {
         setAside(first.index);
-        warn("A reading of \"" + first.name + "\" did not repeat and was taken again.");
+        warn(say("reading-did-not-repeat", first.name));
     } else {
         ++m_guards;
     }
@@ -133,7 +133,7 @@ Result<bool> Visit::lightFalls()
 Status Visit::waitForDark(double since)
 {
     if (m_hooks.onNote) {
-        m_hooks.onNote("Light from outside falls on the screen: waiting until it is gone.");
+        m_hooks.onNote(say("light-from-outside-falls"));
     }
     for (;;) {
         if (const Status s = m_gauge->wait(kPauseS); !s) {
@@ -145,17 +145,17 @@ Status Visit::waitForDark(double since)
         }
         const double lasted = m_gauge->now() - since;
         if (!*lit) {
-            warn("Light from outside fell on the screen for about " + fixed(lasted, 0) + " s; what was read meanwhile was taken again.");
+            warn(say("light-from-outside-fell", decimal(lasted, 0)));
             return Done{};
         }
         if (lasted > kLongestLightS) {
             const Error e{ErrorKind::Bench,
-                          "Light from outside falls on the screen and stays.",
-                          "All readings taken so far are kept.",
-                          "Turn the lamp off or draw the blind, see that the instrument lies flat, then go on with the visit.",
+                          say("light-from-outside-falls-screen"),
+                          say("readings-kept"),
+                          say("turn-lamp-off-or"),
                           "light",
                           true};
-            if (!m_hooks.ask || !ask({Question::Kind::Mend, m_record.openStage().value_or(Stage::Verify), e.text(), "", 0}).goOn) {
+            if (!m_hooks.ask || !ask({Question::Kind::Mend, m_record.openStage().value_or(Stage::Verify), e.paragraph(), "", 0}).goOn) {
                 return e;
             }
             since = m_gauge->now();
@@ -188,8 +188,7 @@ Result<PanelReading> Visit::firstBlack(const XYZ &expected, double white)
         if (m->xyz.b <= plausible || look == kLooks) {
             if (!lit.empty() && m->xyz.b <= plausible) {
                 std::for_each(lit.begin(), lit.end(), [this](int index) { setAside(index); });
-                warn("Light from outside fell on the screen for about " + fixed(m_gauge->now() - since, 0)
-                     + " s; what was read meanwhile was taken again.");
+                warn(say("light-from-outside-fell", decimal(m_gauge->now() - since, 0)));
                 m_litBefore = true;
             }
             return panelReading(*m);
@@ -260,7 +259,7 @@ Status Visit::reviewOdd()
         }
         if (apart > 5) {
             // Whatever disturbed it is likely to have disturbed its neighbours in time, less visibly.
-            warn("A reading did not repeat later; it and those about the same time were set aside and taken again.");
+            warn(say("reading-did-not-repeat-later"));
             dropBetween(old.t - kAroundS, old.t + kAroundS);
             if (m_startOver) {
                 m_startOver = false;

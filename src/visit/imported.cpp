@@ -17,10 +17,10 @@ namespace {
 
 constexpr size_t kMostInModel = 900; // a fit costs the cube of their number
 
-Error missing(const std::string &what)
+Error missing(Message what)
 {
-    return unusable("These readings do not describe a display", what,
-                    "Needed are black, white, red, green and blue at full drive, three grays or more, and better some mixtures.", "readings");
+    return unusable(say("readings-do-not-describe-display"), std::move(what),
+                    say("needed-black-white-red"), "readings");
 }
 
 bool usable(const Measurement &m)
@@ -70,12 +70,12 @@ Result<DisplayModel> modelOf(const ReadingSet &set, const std::vector<bool> &lef
     for (const auto &[what, reading] : {std::pair{"white", &white}, std::pair{"black", &black}, std::pair{"full red", &red},
                                         std::pair{"full green", &green}, std::pair{"full blue", &blue}}) {
         if (!*reading) {
-            return missing(std::string(what) + " is missing");
+            return missing(say("is-missing", patchNamed(what)));
         }
     }
     const Primaries prior{*red, *green, *blue, *white, *black};
     if (!(white->b > 10 * black->b) || !(white->b > 0.5) || std::abs(prior.matrix().determinant()) < 1e-6 * std::pow(white->b, 3)) {
-        return missing("white, black and the three primaries do not differ as a display's do");
+        return missing(say("white-black-three-primaries"));
     }
     std::vector<PanelReading> readings;
     int grays = 0;
@@ -87,7 +87,7 @@ Result<DisplayModel> modelOf(const ReadingSet &set, const std::vector<bool> &lef
         }
     }
     if (grays < 3) {
-        return missing("there are " + counted(grays, "gray") + " between black and white; three are the least");
+        return missing(say("too-few-grays", grays));
     }
     while (readings.size() > kMostInModel) {
         for (size_t i = readings.size(); i-- > 0 && readings.size() > kMostInModel;) {
@@ -141,7 +141,7 @@ public:
             m.stage = stageName(Stage::Calibrate);
         }
         for (int i = 0; i < kStages; ++i) {
-            m_record.lines[size_t(i)] = {LineState::Skipped, "The readings were brought in from elsewhere.", now, "program"};
+            m_record.lines[size_t(i)] = {LineState::Skipped, say("readings-brought-from-elsewhere"), now, "program"};
         }
         m_record.line(Stage::SignOff) = {};
     }
@@ -174,14 +174,14 @@ public:
         }
         const Profile::Facts facts = profile->facts();
         describeGamut(m_record, *profile, facts.tables ? &shown : nullptr, shown.asMatrix({}));
-        done(Stage::Profile, text.description + " (ICC " + facts.version + ", " + (facts.tables ? "tables" : "matrix") + ")");
+        done(Stage::Profile, say("profile-summary", text.description, facts.version, facts.tables ? say("by-tables") : say("by-matrix")));
         judge(*profile, out);
         judgeSoundness(m_record, m_now);
         return m_record;
     }
 
 private:
-    void done(Stage stage, const std::string &summary) { m_record.line(stage) = {LineState::Done, summary, m_now, "program"}; }
+    void done(Stage stage, Message summary) { m_record.line(stage) = {LineState::Done, std::move(summary), m_now, "program"}; }
 
     void describe(const ShownDisplay &shown)
     {
@@ -196,7 +196,7 @@ private:
             grays.push_back({v, shown.evaluate({v, v, v})});
         }
         m_record.gray = judgeGrays(grays, shown.white(), m_record.calibrated.black, m_record.targetWhite(), m_record.plan.target.tone);
-        done(Stage::Calibrate, counted(int(m_set.readings.size()), "reading") + " brought in; white at " + fixed(shown.white().b, 1) + " cd/m²");
+        done(Stage::Calibrate, say("readings-imported-summary", say("count-readings", int(m_set.readings.size())), decimal(shown.white().b, 1)));
     }
 
     void judge(const Profile &profile, const std::vector<bool> &out)
@@ -210,26 +210,25 @@ private:
             }
         }
         if (colours.size() < 3) {
-            m_record.line(Stage::Verify).summary = "Too few readings to keep some back for judging.";
+            m_record.line(Stage::Verify).summary = say("too-few-readings-keep");
             m_record.verdict = Verdict::Undecided;
-            m_record.reasons = {"There are too few readings to keep some back: bring in 20 or more, with mixtures, to have the profile judged."};
+            m_record.reasons = {say("too-few-readings-keep-some")};
             return;
         }
         m_record.verification = verify(std::move(colours), m_record.calibrated.white, profile.chad(), systematic(m_record).deltaE);
         const Verification &v = m_record.verification;
-        m_record.checks = {check("Mean difference", v.mean, m_record.plan.tolerance.mean, 2 * v.meanUncertainty, "ΔE00"),
-                           check("Largest difference", v.max, m_record.plan.tolerance.max, 2 * v.maxUncertainty, "ΔE00")};
+        m_record.checks = {check("colour-mean", v.mean, m_record.plan.tolerance.mean, 2 * v.meanUncertainty, "ΔE00"),
+                           check("colour-max", v.max, m_record.plan.tolerance.max, 2 * v.maxUncertainty, "ΔE00")};
         m_record.verdict = overall(m_record.checks);
         for (const Check &c : m_record.checks) {
             m_record.reasons.push_back(c.sentence());
         }
         if (!instrumentMatched(m_record)) {
             m_record.reasons.push_back(
-                "Nothing says what the instrument was corrected for, so it may be a few ΔE wrong. Say it to have this decided.");
+                say("nothing-says-what-instrument"));
         }
-        m_record.warnings.push_back("The profile is judged by readings of the same instrument that were kept out of it.");
-        done(Stage::Verify, counted(int(v.colours.size()), "reading") + " kept out of the profile: ΔE00 mean " + fixed(v.mean, 2) + " ± "
-                                + fixed(2 * v.meanUncertainty, 2) + ", max " + fixed(v.max, 2) + ": " + verdictName(m_record.verdict));
+        m_record.warnings.push_back(say("profile-judged-readings-same"));
+        done(Stage::Verify, say("kept-out-summary", say("count-readings", int(v.colours.size())), decimal(v.mean, 2), decimal(2 * v.meanUncertainty, 2), decimal(v.max, 2), named(m_record.verdict)));
     }
 
     const ReadingSet &m_set;
@@ -259,7 +258,7 @@ Result<Bytes> rebuiltProfile(const Profile &profile, ProfileText text, ProfileKi
 {
     const Profile::Facts facts = profile.facts();
     if (facts.readings.empty()) {
-        return missing("the profile carries no readings");
+        return missing(say("profile-carries-no-readings"));
     }
     const auto set = readingsFromCgats(facts.readings);
     if (!set) {

@@ -17,9 +17,9 @@ namespace lamp {
 
 namespace {
 
-Error cannotAgain(const std::string &what)
+Error cannotAgain(Message what)
 {
-    return unusable("A visit cannot be made again of these readings", what, "Take the file once more from the visit that it comes from.", "readings");
+    return unusable(say("visit-cannot-made-again"), std::move(what), say("take-file-once-more"), "readings");
 }
 
 bool countsAgain(const Measurement &m)
@@ -39,7 +39,7 @@ Result<Eigen::Matrix3d> chadFrom(const std::string &text)
         }
     }
     return m.allFinite() && std::abs(m.determinant()) > 0.05 && m.norm() < 10 ? Result<Eigen::Matrix3d>(m)
-                                                                              : cannotAgain("what it says of the checked profile's white is damaged");
+                                                                              : cannotAgain(say("what-says-checked-profile"));
 }
 
 /// Makes a record of a visit's own readings.
@@ -53,7 +53,7 @@ public:
         m_record.readings = set.readings;
         m_record.states = set.states;
         for (int i = 0; i < kStages; ++i) {
-            m_record.lines[size_t(i)] = {LineState::Skipped, "The readings of a visit were brought in again.", now, "program"};
+            m_record.lines[size_t(i)] = {LineState::Skipped, say("readings-visit-brought-again"), now, "program"};
         }
         m_record.line(Stage::SignOff) = {};
     }
@@ -79,13 +79,12 @@ public:
         }
         judgeVisit(m_record, m_now);
         const Verification &v = m_record.verification;
-        done(Stage::Verify, counted(int(v.colours.size()), "colour") + ": ΔE00 mean " + fixed(v.mean, 2) + " ± " + fixed(2 * v.meanUncertainty, 2)
-                                + ", max " + fixed(v.max, 2) + ": " + verdictName(m_record.verdict));
+        done(Stage::Verify, say("verified-summary-short", say("count-colours", int(v.colours.size())), decimal(v.mean, 2), decimal(2 * v.meanUncertainty, 2), decimal(v.max, 2), named(m_record.verdict)));
         return m_record;
     }
 
 private:
-    void done(Stage stage, const std::string &summary) { m_record.line(stage) = {LineState::Done, summary, m_now, "program"}; }
+    void done(Stage stage, Message summary) { m_record.line(stage) = {LineState::Done, std::move(summary), m_now, "program"}; }
     [[nodiscard]] const DisplayState *stateOf(const Measurement &m) const { return m_set.states.find(m.state); }
     [[nodiscard]] bool ofPanel(const Measurement &m) const
     {
@@ -109,15 +108,15 @@ private:
     {
         const auto json = [this](const char *name) -> Result<nlohmann::json> {
             const auto it = m_set.facts.find(name);
-            return it == m_set.facts.end() ? Result<nlohmann::json>(cannotAgain(std::string("it does not say \"") + name + "\""))
+            return it == m_set.facts.end() ? Result<nlohmann::json>(cannotAgain(say("does-not-say", name)))
                                            : parseJson(it->second);
         };
         const auto display = json("display_facts"), instrument = json("instrument_facts");
         const auto info = display ? benchjson::displayInfo(display.value()) : Result<DisplayInfo>(display.error());
         const auto meter = instrument ? benchjson::instrumentInfo(instrument.value()) : Result<InstrumentInfo>(instrument.error());
         if (!info || !meter) {
-            const std::string why = (info ? meter.error() : info.error()).what;
-            return cannotAgain(std::string("what it says of the ") + (info ? "instrument" : "display") + " is damaged: " + why);
+            const Message why = (info ? meter.error() : info.error()).what;
+            return cannotAgain(say(info ? "what-it-says-of-instrument" : "what-it-says-of-display", why));
         }
         m_record.display = info.value();
         m_record.instrument = meter.value();
@@ -136,23 +135,23 @@ private:
         const auto end = std::find_if(m_set.readings.rbegin(), m_set.readings.rend(), [](const Measurement &m) { return countsAgain(m); });
         m_panel = end != m_set.readings.rend() ? stateOf(*end) : nullptr;
         if (m_panel == nullptr) {
-            return cannotAgain("the state of its last reading is not in it");
+            return cannotAgain(say("state-last-reading-not"));
         }
         for (const Measurement &m : m_set.readings) {
             const bool whole = (!m.behind || m.behind->vec().allFinite()) && (!m.wanted || m.wanted->vec().allFinite());
             if (countsAgain(m) && !whole) {
-                return cannotAgain("reading " + std::to_string(m.index) + " has lost a part of its drive or of the colour wanted");
+                return cannotAgain(say("reading-lost-part-drive", m.index));
             }
             // Without its noise a reading would count as one that has none.
             if (countsAgain(m) && !(m.sigma.vec().minCoeff() > 0 && m.sigma.vec().allFinite())) {
-                return cannotAgain("the noise of reading " + std::to_string(m.index) + " is not in it");
+                return cannotAgain(say("noise-reading-not", m.index));
             }
         }
         m_record.controls = m_panel->controls;
         if (!m_panel->ramps.empty() && m_panel->ramps != kUnknownRamps) {
             const auto ramps = m_set.states.ramps.find(m_panel->ramps);
             if (ramps == m_set.states.ramps.end()) {
-                return cannotAgain("the ramps of its last readings are not in it");
+                return cannotAgain(say("ramps-last-readings-not"));
             }
             m_record.ramps = ramps->second;
         }
@@ -169,7 +168,7 @@ private:
                                         std::pair{Drive{0, 0, 0}, &p.black}}) {
             any = last(rgb, [&](const Measurement &m) { return m.stage == trim; });
             if (any == nullptr) {
-                return cannotAgain("a primary or black is missing that was read before the ramps were made");
+                return cannotAgain(say("primary-or-black-missing"));
             }
             *into = any->xyz;
         }
@@ -179,7 +178,7 @@ private:
             last({1, 1, 1}, [&](const Measurement &m) { return unramped(m) && then != nullptr && stateOf(m)->samePanel(*then); });
         const Measurement *now = last({1, 1, 1}, [&](const Measurement &m) { return unramped(m) && ofPanel(m); });
         if (white == nullptr || now == nullptr) {
-            return cannotAgain("white is missing as it was read before the ramps were made");
+            return cannotAgain(say("white-missing-read-before"));
         }
         p.white = white->xyz;
         return p.turnedTo(now->xyz);
@@ -207,7 +206,7 @@ private:
             }
         }
         if (calibrating < 6) {
-            return cannotAgain("there are " + counted(calibrating, "reading") + " that describe the panel as it was left; six are the least");
+            return cannotAgain(say("too-few-calibrating", calibrating));
         }
         const DisplayModel model(before.value(), 0.02, readings, end);
         // The way of the grays that the ramps were rounded from: a profile is better made of that.
@@ -226,7 +225,7 @@ private:
         m_record.light = shown.asMatrix(smooth.empty() ? std::vector<double>{} : tone.withBlack(p.black.b / p.white.b).samples()).light;
         const MatrixModel matrix = m_record.asMatrix();
         done(Stage::Calibrate,
-             counted((long long)readings.size(), "reading") + " of the panel as it was left; white at " + fixed(shown.white().b, 1) + " cd/m²");
+             say("as-left-summary", say("count-readings", readings.size()), decimal(shown.white().b, 1)));
         ProfileText text;
         text.description = m_record.profileName();
         text.created = m_now;
@@ -241,7 +240,7 @@ private:
         m_record.profile = bytes.value();
         const bool table = opened->facts().tables;
         describeGamut(m_record, *opened, table ? &shown : nullptr, matrix);
-        done(Stage::Profile, text.description + " (ICC " + opened->facts().version + ", " + (table ? "tables" : "matrix") + ")");
+        done(Stage::Profile, say("profile-summary", text.description, opened->facts().version, table ? say("by-tables") : say("by-matrix")));
         return Done{};
     }
 
@@ -255,7 +254,7 @@ private:
                                         std::pair{Drive{0, 0, 1}, &p.blue}, std::pair{Drive{0, 0, 0}, &p.black}}) {
             const Measurement *m = last(rgb, calibrating);
             if (m == nullptr) {
-                return cannotAgain("white, black or a primary of the check is missing");
+                return cannotAgain(say("white-black-or-primary"));
             }
             *into = m->xyz;
         }
@@ -278,8 +277,8 @@ private:
             return bytes.error();
         }
         m_record.profile = bytes.value();
-        m_record.warnings.push_back("The profile that was checked is not among the readings: colours are judged by what it said of them then.");
-        done(Stage::Calibrate, "As found: white at " + fixed(p.white.b, 1) + " cd/m²; gray ΔE00 mean " + fixed(m_record.gray.mean, 2));
+        m_record.warnings.push_back(say("profile-checked-not-among"));
+        done(Stage::Calibrate, say("as-found-luminance-summary", decimal(p.white.b, 1), decimal(m_record.gray.mean, 2)));
         return Done{};
     }
 
@@ -297,7 +296,7 @@ private:
             }
         }
         if (whites.size() < 2) {
-            return cannotAgain("white before and after the verification is missing");
+            return cannotAgain(say("white-before-after-verification"));
         }
         const Measurement &before = *whites.front(), &after = *whites.back();
         for (const Measurement &m : m_set.readings) {
@@ -348,7 +347,7 @@ Status takePlan(const ReadingSet &set, VisitPlan &plan)
     const auto target = targetFromJson(fact("visit_target"));
     const auto tolerance = toleranceFromJson(fact("visit_tolerance"));
     if (!task || !target || !tolerance) {
-        return cannotAgain("what it says of the visit's task, target or tolerance is damaged");
+        return cannotAgain(say("what-says-visit-task"));
     }
     plan.task = *task;
     plan.target = target.value();

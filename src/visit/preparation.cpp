@@ -11,10 +11,10 @@
 
 namespace lamp {
 
-std::string whiteText(const XYZ &white)
+Message whiteSaid(const XYZ &white)
 {
     const Chromaticity c = chromaticity(white);
-    return fixed(white.b, 1) + " cd/m², x " + fixed(c.x, 4) + ", y " + fixed(c.y, 4) + ", " + fixed(cctOf(c).kelvin, 0) + " K";
+    return say("white-is", decimal(white.b, 1), decimal(c.x, 4), decimal(c.y, 4), decimal(cctOf(c).kelvin, 0));
 }
 
 Status Visit::prepare()
@@ -24,16 +24,12 @@ Status Visit::prepare()
     if (!plan.mode.empty() && plan.mode != m_record.display.mode) {
         const auto &modes = m_record.display.modes;
         if (std::find(modes.begin(), modes.end(), plan.mode) == modes.end()) {
-            Error e{ErrorKind::Input,
-                    "The display has no mode called \"" + plan.mode + "\".",
-                    "Nothing was changed on the display.",
-                    "Its modes are:",
-                    "mode",
-                    false};
+            std::string all;
             for (const std::string &m : modes) {
-                e.todo += " \"" + m + "\"";
+                all += (all.empty() ? "\"" : ", \"") + m + '"';
             }
-            return e;
+            return Error{ErrorKind::Input, say("display-no-mode-called", plan.mode), say("nothing-changed-display"),
+                         all.empty() ? say("display-has-no-modes") : say("modes-are", all), "mode", false};
         }
         m_touched = true;
         if (const Status s = m_bench.setMode(plan.mode); !s) {
@@ -41,19 +37,18 @@ Status Visit::prepare()
         }
     }
     const Answer ready = ask({Question::Kind::Confirm, Stage::Prepare,
-                              "Screen clean and on, menu at factory settings, automatic brightness, night colours, dynamic contrast and "
-                              "power saving off, no light falling on the screen.",
+                              say("screen-clean-menu-factory"),
                               "", 0});
     if (!ready.goOn) {
         return stoppedOnRequest();
     }
-    std::string summary = m_record.display.model + (m_record.display.serial.empty() ? "" : " " + m_record.display.serial);
+    std::vector<Message> summary{verbatim(m_record.display.model + (m_record.display.serial.empty() ? "" : " " + m_record.display.serial))};
     if (plan.task == Task::Check) {
-        summary += "; ramps left as they are";
+        summary.push_back(say("ramps-left"));
     } else if (usesLut()) {
         m_touched = true;
         if (m_record.display.lutLoaded) {
-            warn("Ramps from before were loaded; they were taken off before anything was measured.");
+            warn(say("ramps-from-before-loaded"));
         }
         if (const Status s = m_bench.resetLut(); !s) {
             return s;
@@ -64,23 +59,24 @@ Status Visit::prepare()
         }
         if (now->lutLoaded) {
             return Error{ErrorKind::Bench,
-                         "Ramps from before are still loaded and cannot be taken off.",
-                         "Nothing was changed on the display.",
-                         "Close the program that loads them, then start again.",
+                         say("ramps-from-before-still"),
+                         say("nothing-changed-display"),
+                         say("close-program-loads-them"),
                          "bench",
                          false};
         }
-        summary += "; ramps linear";
+        summary.push_back(say("ramps-linear"));
     } else {
-        warn("This display has no video LUT: tone and white can only be described by the profile, not corrected.");
-        summary += "; no video LUT";
+        warn(say("display-no-video-lut"));
+        summary.push_back(say("no-lut"));
     }
     if (const Status s = chooseCorrection(); !s) {
         return s;
     }
-    finish(Stage::Prepare,
-           summary + "; " + m_record.instrument.model
-               + (m_record.correction.empty() ? "" : (m_record.matrix ? ", corrected by " : ", corrected for ") + m_record.correction));
+    summary.push_back(m_record.correction.empty()
+                          ? verbatim(m_record.instrument.model)
+                          : say(m_record.matrix ? "instrument-corrected-by" : "instrument-corrected-for", m_record.instrument.model, m_record.correction));
+    finish(Stage::Prepare, clauses(summary));
     return Done{};
 }
 
@@ -90,16 +86,15 @@ Status Visit::chooseCorrection()
     m_record.matrix = ownCorrection(m_record.instrument, m_record.display);
     if (m_record.matrix) {
         m_record.correction = m_record.matrix->name();
-        for (const std::string &doubt : doubts(*m_record.matrix)) {
-            warn("The correction in use is doubtful. " + doubt);
+        for (const Message &doubt : doubts(*m_record.matrix)) {
+            warn(say("correction-use-doubtful", doubt));
         }
         m_gauge->setMatrix(m_record.matrix->matrix);
         return m_gauge->setCorrection("");
     }
     m_record.correction = m_record.instrument.hasCorrection(technology) ? technology : "";
     if (m_record.correction.empty() && m_record.instrument.kind != "spectroradiometer" && m_reference < 0) {
-        warn("The instrument has no correction for this panel (" + technology
-             + "): colours may be read a few ΔE wrong, and the uncertainty says so.");
+        warn(say("instrument-no-correction-panel", technology));
     }
     return m_gauge->setCorrection(m_record.correction);
 }
@@ -134,13 +129,13 @@ Status Visit::matchInstruments()
     if (!seen) {
         return seen.error();
     }
-    const auto change = [&](int index, const std::string &what) -> Status {
+    const auto change = [&](int index, const Message &what) -> Status {
         if (!ask({Question::Kind::Confirm, Stage::WarmUp, what, "", 0}).goOn) {
             return stoppedOnRequest();
         }
         return m_bench.selectInstrument(index);
     };
-    if (const Status s = change(m_reference, "Lay the spectroradiometer in the marked place instead of the colorimeter."); !s) {
+    if (const Status s = change(m_reference, say("lay-spectroradiometer-marked-place")); !s) {
         return s;
     }
     const auto info = m_bench.describeInstrument();
@@ -159,7 +154,7 @@ Status Visit::matchInstruments()
     if (!truth) {
         return truth.error();
     }
-    if (const Status s = change(m_instrumentIndex, "Lay the colorimeter back in the marked place."); !s) {
+    if (const Status s = change(m_instrumentIndex, say("lay-colorimeter-back-marked")); !s) {
         return s;
     }
     m_gauge->setCount(int(m_record.readings.size()));
@@ -184,9 +179,9 @@ Status Visit::matchInstruments()
                        m_record.display.model + " " + m_record.display.serial,
                        m_hooks.wallClock ? m_hooks.wallClock() : WallTime{},
                        deltaE2000(lab(referenceFifth.vec()), lab(matrix.value() * fifth.vec()))};
-    const std::vector<std::string> against = doubts(c);
+    const std::vector<Message> against = doubts(c);
     if (!against.empty()) {
-        warn("The correction made here was not used. " + against.front());
+        warn(say("correction-made-here-not", against.front()));
         return Done{};
     }
     m_gauge->setMatrix(c.matrix);
@@ -201,17 +196,17 @@ Status Visit::matchInstruments()
 Status Visit::roomLight()
 {
     if (!m_record.instrument.canReadAmbient()) {
-        skip(Stage::RoomLight, "The instrument cannot read room light.");
+        skip(Stage::RoomLight, say("instrument-cannot-read-room"));
         return Done{};
     }
     begin(Stage::RoomLight);
-    if (!ask({Question::Kind::Confirm, Stage::RoomLight, "Lay the instrument at the working position, its diffuser facing the room.", "", 0}).goOn) {
+    if (!ask({Question::Kind::Confirm, Stage::RoomLight, say("lay-instrument-working-position"), "", 0}).goOn) {
         return stoppedOnRequest();
     }
     const auto m = m_gauge->readAmbient();
     if (!m) {
         if (m.error().code == "unsupported" || m.error().code == "bad-request") {
-            skip(Stage::RoomLight, "The bench cannot read room light.");
+            skip(Stage::RoomLight, say("bench-cannot-read-room"));
             return Done{};
         }
         return m.error();
@@ -226,27 +221,27 @@ void Visit::judgeRoom()
     // ISO 3664:2009 asks for less than 32 lx, ISO 12646:2015 for less than 64 lx in front of a soft-proofing screen
     // (figures from memory).
     const double lux = *m_record.roomLux;
-    std::string words;
+    Message words;
     if (lux < 5) {
-        words = "too dim: some light behind the screen spares the eyes";
+        words = say("too-dim-some-light");
     } else if (lux <= 64) {
-        words = "right for photo work";
+        words = say("right-photo-work");
     } else if (lux <= 200) {
-        words = "high: move the lamp, turn the screen or draw the blind";
+        words = say("high-move-lamp-turn");
     } else {
-        words = "too high to judge colour: draw the blind, or choose a brighter target";
+        words = say("too-high-judge-colour");
     }
     const auto c = chromaticity(m_record.readings.back().xyz);
-    finish(Stage::RoomLight, fixed(lux, 0) + " lux at the desk, " + fixed(cctOf(c).kelvin, 0) + " K: " + words);
+    finish(Stage::RoomLight, say("room-light-summary", decimal(lux, 0), decimal(cctOf(c).kelvin, 0), words));
     if (lux > 64) {
-        warn("The room is bright (" + fixed(lux, 0) + " lux at the desk): blacks look gray and prints will come out dark.");
+        warn(say("room-bright-lux-desk", decimal(lux, 0)));
     }
 }
 
 Status Visit::chooseTarget()
 {
     begin(Stage::Target);
-    Answer a = ask({Question::Kind::Target, Stage::Target, "Choose what the display is for.", "", 0});
+    Answer a = ask({Question::Kind::Target, Stage::Target, say("choose-what-display"), "", 0});
     if (!a.goOn) {
         return stoppedOnRequest();
     }
@@ -254,8 +249,8 @@ Status Visit::chooseTarget()
         m_record.plan.target = *a.target;
     }
     const Target &t = m_record.plan.target;
-    finish(Stage::Target, (t.name.empty() ? "" : t.name + ": ") + t.white.name() + ", " + t.luminance.name() + ", " + t.tone.name()
-                              + (t.black.native ? "" : ", black " + fixed(t.black.cdM2, 2) + " cd/m²"));
+    const Message what = listed({t.white.named(), t.luminance.named(), t.tone.named(), t.black.native ? Message{} : say("black-of", decimal(t.black.cdM2, 2))});
+    finish(Stage::Target, t.name.empty() ? what : say("who-says", shippedNamed(t.name), what));
     return Done{};
 }
 
@@ -263,8 +258,7 @@ Status Visit::place()
 {
     begin(Stage::Place);
     if (!ask({Question::Kind::Confirm, Stage::Place,
-              "Cover off and used as counterweight; screen tilted back; instrument in the marked place, flat, no gap seen from the side. Never press "
-              "on the panel.",
+              say("cover-off-used-counterweight"),
               "", 0})
              .goOn) {
         return stoppedOnRequest();
@@ -272,7 +266,7 @@ Status Visit::place()
     if (const Status s = m_gauge->place({}); !s) {
         return s;
     }
-    finish(Stage::Place, "Centre of the screen");
+    finish(Stage::Place, say("place-centre"));
     return Done{};
 }
 
@@ -295,7 +289,7 @@ Status Visit::findPatchArea()
         }
         area /= 2;
         m_freshWhite = m->xyz;
-        warn("This panel dims itself when much of it shines: patches of " + fixed(100 * area, 1) + " % of the screen are used.");
+        warn(say("panel-dims-itself-when", decimal(100 * area, 1)));
     }
     m_gauge->setPatchArea(area);
     return Done{};
@@ -335,12 +329,11 @@ Status Visit::warmUpStage()
             return s;
         }
     }
-    const std::string rate = fixed(std::abs(w->ratePercentPerMinute), 2) + " % a minute";
+    const Message rate = say("percent-a-minute", decimal(std::abs(w->ratePercentPerMinute), 2));
     if (!w->stable) {
-        warn("The panel was not stable when it was measured: its luminance moved by " + rate + ".");
+        warn(say("panel-not-stable-when", rate));
     }
-    finish(Stage::WarmUp, std::string(w->stable ? "Stable" : "Not stable") + " after " + spanText(m_record.warmUpSeconds) + " ("
-                              + counted(w->readings, "reading") + "), white at " + fixed(w->white.b, 1) + " cd/m²");
+    finish(Stage::WarmUp, say(w->stable ? "warm-up-stable" : "warm-up-not-stable", lasting(m_record.warmUpSeconds), say("count-readings", w->readings), decimal(w->white.b, 1)));
     return Done{};
 }
 
@@ -349,8 +342,8 @@ Status Visit::dim(const Error &error)
     const bool mayTurn = m_record.plan.task == Task::Full;
     const Control *brightness = m_record.display.control("brightness");
     Error told = error;
-    told.todo = mayTurn ? "Turn the display's brightness down in its menu, or use an instrument for brighter displays; then go on."
-                        : "This kind of visit leaves the menu alone: make a full visit, turn the brightness down by hand, or use another instrument.";
+    told.todo = mayTurn ? say("turn-display-brightness-down")
+                        : say("kind-visit-leaves-menu");
     if (!mayTurn) {
         return told;
     }
@@ -366,8 +359,8 @@ Status Visit::dim(const Error &error)
         if (!(*taken < now)) {
             return told;
         }
-        warn("Full white blinded the instrument: brightness was turned down from " + fixed(now, 0) + " to " + fixed(*taken, 0) + ".");
-    } else if (!m_hooks.ask || !ask({Question::Kind::Mend, Stage::WarmUp, told.text(), "", 0}).goOn) {
+        warn(say("full-white-blinded-instrument", decimal(now, 0), decimal(*taken, 0)));
+    } else if (!m_hooks.ask || !ask({Question::Kind::Mend, Stage::WarmUp, told.paragraph(), "", 0}).goOn) {
         return told;
     }
     for (const Measurement &m : m_record.readings) {
@@ -383,7 +376,7 @@ Result<double> Visit::turn(const Control &control, double value)
     m_touched = true;
     Answer a;
     if (control.byPerson) {
-        a = ask({Question::Kind::Control, Stage::Trim, "Set " + control.name + " to " + fixed(value, 0) + ".", control.name, value});
+        a = ask({Question::Kind::Control, Stage::Trim, say("set-control-to", control.name, decimal(value, 0)), control.name, value});
         if (!a.goOn) {
             return stoppedOnRequest();
         }
@@ -431,8 +424,7 @@ void Visit::judgePrimaries()
     for (const Range &r : ranges) {
         if (m_record.display.technology == r.technology && (ratio < r.least || ratio > r.most)) {
             m_record.correctionDoubtful = true;
-            warn("The panel says it is " + m_record.display.technology + ", but its gamut is " + fixed(ratio, 2)
-                 + " times sRGB's, which that kind does not have: the instrument's correction may be for another kind of panel.");
+            warn(say("panel-says-but-gamut", m_record.display.technology, decimal(ratio, 2)));
         }
     }
 }
@@ -453,10 +445,7 @@ Status Visit::turnUnseenMenu(Trim &t, const DisplayInfo &display, TrimOptions op
         }
         const double aim = 0.5 * (1 + kSpare) * *wanted * white / reach;
         ask({Question::Kind::Control, Stage::Trim,
-             "White reads " + fixed(white, 1) + " cd/m². If the display has a menu, turn its brightness " + (aim < white ? "down" : "up")
-                 + " until white is near " + fixed(aim, 0) + " cd/m², and nothing else; white is read again then. "
-                 + (aim < white ? "Left as it is, the ramps take the rest off, which costs gray steps."
-                                : "Left as it is, the target's luminance is not reached."),
+             say(aim < white ? "turn-brightness-down" : "turn-brightness-up", decimal(white, 1), decimal(aim, 0)),
              "brightness", aim});
         const auto read = m_gauge->read({1, 1, 1}, "white, brightness turned by hand", aim, 0.0006);
         if (!read) {
@@ -481,7 +470,7 @@ Status Visit::turnUnseenMenu(Trim &t, const DisplayInfo &display, TrimOptions op
             return again.error();
         }
         t = again.value();
-        t.advice = "Brightness was set by hand; white then read " + fixed(t.white.b, 1) + " cd/m².";
+        t.advice = say("brightness-set-hand-white", decimal(t.white.b, 1));
     }
     return Done{};
 }
@@ -498,7 +487,7 @@ Status Visit::trimStage()
         // Nobody there to turn the menu: only what software can set.
         std::erase_if(display.controls, [](const Control &c) { return c.byPerson; });
         if (mayTurn && display.controls.empty() && !m_record.display.controls.empty()) {
-            warn("The display's own controls need a person's hand and nobody was asked: they were left as found.");
+            warn(say("display-own-controls-need"));
         }
     }
     for (Control &c : display.controls) {
@@ -523,23 +512,21 @@ Status Visit::trimStage()
     m_record.trim = t.value();
     if (!mayTurn) {
         judgePrimaries();
-        finish(Stage::Trim, "Controls untouched; white at " + whiteText(t->white));
+        finish(Stage::Trim, say("controls-untouched", whiteSaid(t->white)));
         return Done{};
     }
     judgePrimaries();
     const double wanted = t->targetLuminance;
     m_record.aimLuminance = std::min(wanted, t->reachableLuminance);
     if (t->saturatedAbove) {
-        warn("The instrument sees no more than about " + fixed(*t->saturatedAbove, 0)
-             + " cd/m² of white; what the panel could show above that is not known.");
+        warn(say("instrument-sees-no-more-than", decimal(*t->saturatedAbove, 0)));
     } else if (t->reachableLuminance < wanted * 0.995) {
         const double short_ = wanted - t->reachableLuminance;
-        warn("The panel cannot reach " + fixed(wanted, 0) + " cd/m² at the target white: it is " + fixed(short_, 0) + " cd/m² short; the nearest is "
-             + fixed(t->reachableLuminance, 0) + " cd/m².");
+        warn(say("panel-cannot-reach-target", decimal(wanted, 0), decimal(short_, 0), decimal(t->reachableLuminance, 0)));
     }
     if (t->reachableLuminance > wanted * 1.25 && usesLut()) {
-        warn((display.controls.empty() ? "The panel was left brighter than " : "The controls cannot bring the panel down to ") + fixed(wanted, 0)
-             + " cd/m²; the ramps take off " + fixed(100 * (1 - wanted / t->reachableLuminance), 0) + " %, which costs gray steps.");
+        warn(say(display.controls.empty() ? "panel-left-brighter" : "controls-leave-panel-brighter", decimal(wanted, 0),
+                 decimal(100 * (1 - wanted / t->reachableLuminance), 0)));
     }
     finish(Stage::Trim, t->advice);
     return Done{};

@@ -17,19 +17,19 @@ using Json = nlohmann::json;
 namespace {
 
 struct StageText {
-    const char *name, *title;
+    const char *name, *title; ///< in files; the code of the heading
 };
-constexpr std::array<StageText, kStages> kStageTexts{{{"prepare", "Prepare"},
-                                                      {"room light", "Room light"},
-                                                      {"target", "Target"},
-                                                      {"place", "Place the instrument"},
-                                                      {"warm-up", "Warm up"},
-                                                      {"trim", "Trim the display's controls"},
-                                                      {"calibrate", "Measure and calibrate"},
-                                                      {"profile", "Profile"},
-                                                      {"verify", "Verify"},
-                                                      {"look", "Look"},
-                                                      {"sign off", "Sign off"}}};
+constexpr std::array<StageText, kStages> kStageTexts{{{"prepare", "stage-prepare"},
+                                                      {"room light", "stage-room-light"},
+                                                      {"target", "stage-target"},
+                                                      {"place", "stage-place"},
+                                                      {"warm-up", "stage-warm-up"},
+                                                      {"trim", "stage-trim"},
+                                                      {"calibrate", "stage-calibrate"},
+                                                      {"profile", "stage-profile"},
+                                                      {"verify", "stage-verify"},
+                                                      {"look", "stage-look"},
+                                                      {"sign off", "stage-sign-off"}}};
 constexpr std::array<const char *, 4> kTasks{"full", "refresh", "check", "profile"};
 constexpr std::array<const char *, 3> kEfforts{"quick", "standard", "thorough"};
 
@@ -111,7 +111,7 @@ Bytes fromBase16(const std::string &text)
     for (size_t i = 0; i + 1 < text.size(); i += 2) {
         const int high = digit(text[i]), low = digit(text[i + 1]);
         if (high < 0 || low < 0) {
-            throw std::runtime_error("its profile is damaged");
+            throw Unreadable(say("its-profile-damaged"));
         }
         bytes.push_back(std::uint8_t(high << 4 | low));
     }
@@ -127,7 +127,7 @@ MatrixCorrection correctionFrom(const Json &j)
 {
     const auto c = correctionFromJson(j.dump());
     if (!c) {
-        throw std::runtime_error(c.error().what);
+        throw Unreadable(c.error().what);
     }
     return c.value();
 }
@@ -159,14 +159,14 @@ VisitPlan planFrom(const Json &j)
     const auto known = [&j](const char *key, const auto &fromName) {
         const auto value = fromName(j.at(key).get<std::string>());
         if (!value) {
-            throw std::runtime_error(std::string("its ") + key + " \"" + j.at(key).get<std::string>() + "\" is not known");
+            throw Unreadable(say("value-not-known", key, j.at(key).get<std::string>()));
         }
         return *value;
     };
     const auto target = targetFromJson(j.at("target").dump());
     const auto tolerance = toleranceFromJson(j.at("tolerance").dump());
     if (!target || !tolerance) {
-        throw std::runtime_error(target ? tolerance.error().what : target.error().what);
+        throw Unreadable(target ? tolerance.error().what : target.error().what);
     }
     p.target = target.value();
     p.tolerance = tolerance.value();
@@ -310,7 +310,7 @@ Json trimJson(const Trim &t)
             {"reachable_luminance", t.reachableLuminance},
             {"moves", t.moves},
             {"saturated_above", t.saturatedAbove ? Json(*t.saturatedAbove) : Json(nullptr)},
-            {"advice", t.advice}};
+            {"advice", messageJson(t.advice)}};
 }
 
 Trim trimFrom(const Json &j)
@@ -327,7 +327,7 @@ Trim trimFrom(const Json &j)
         t.saturatedAbove = j.at("saturated_above").get<double>();
     }
     t.moves = j.at("moves").get<int>();
-    t.advice = j.at("advice").get<std::string>();
+    t.advice = messageFrom(j.at("advice"));
     return t;
 }
 
@@ -338,9 +338,19 @@ std::string stageName(Stage stage)
     return kStageTexts[size_t(stage)].name;
 }
 
-std::string stageTitle(Stage stage)
+Message titled(Stage stage)
 {
-    return kStageTexts[size_t(stage)].title;
+    return say(kStageTexts[size_t(stage)].title);
+}
+
+Message named(Task task)
+{
+    return say("task-" + taskName(task));
+}
+
+Message named(Effort effort)
+{
+    return say("effort-" + effortName(effort));
 }
 
 std::string taskName(Task task)
@@ -403,7 +413,7 @@ std::string VisitRecord::profileName() const
 {
     std::string name = plan.profileName.empty() ? kUsualName : plan.profileName;
     const std::map<std::string, std::string> values{{"{display}", display.model},          {"{serial}", display.serial},
-                                                    {"{white}", plan.target.white.name()}, {"{luminance}", fixed(aimLuminance, 0)},
+                                                    {"{white}", plan.target.white.tag()}, {"{luminance}", fixed(aimLuminance, 0)},
                                                     {"{tone}", plan.target.tone.name()},   {"{date}", localDate(started)}};
     for (const auto &[placeholder, value] : values) {
         for (size_t at = name.find(placeholder); at != std::string::npos; at = name.find(placeholder, at + value.size())) {
@@ -431,7 +441,29 @@ std::map<std::string, std::string> factsOfVisit(const VisitRecord &r)
     return facts;
 }
 
-std::string visitJson(const VisitRecord &r)
+namespace {
+
+Json worded(const std::vector<Message> &messages, const Wording &wording)
+{
+    Json all = Json::array();
+    for (const Message &m : messages) {
+        all.push_back(wording(m));
+    }
+    return all;
+}
+
+/// The code of a check by the name that records of version 7 and before gave it.
+std::string checkCode(const std::string &name)
+{
+    static const std::map<std::string, std::string> old{{"Mean difference", "colour-mean"}, {"Largest difference", "colour-max"}, {"White", "white"},
+                                                        {"Luminance", "luminance"},         {"Gray mean", "gray-mean"},          {"Gray largest", "gray-max"}};
+    const auto it = old.find(name);
+    return it != old.end() ? it->second : name;
+}
+
+} // namespace
+
+std::string visitJson(const VisitRecord &r, const Wording &wording)
 {
     const Chromaticity white = r.targetWhite();
     const auto luminance = r.plan.target.luminance.value();
@@ -472,8 +504,10 @@ std::string visitJson(const VisitRecord &r)
               {"verification", verificationJson(r.verification)},
               {"gamut", {{"coverage_percent", Json::object()}, {"volume_percent", Json::object()}}},
               {"verdict", verdictName(r.verdict)},
-              {"reasons", r.reasons},
-              {"warnings", r.warnings}};
+              {"reasons", worded(r.reasons, wording)},
+              {"warnings", worded(r.warnings, wording)},
+              {"reason_codes", messagesJson(r.reasons)},
+              {"warning_codes", messagesJson(r.warnings)}};
     for (const auto &[name, value] : r.coverage) {
         json["gamut"]["coverage_percent"][name] = rounded(value, 1);
     }
@@ -485,7 +519,7 @@ std::string visitJson(const VisitRecord &r)
     for (int i = 0; i < kStages; ++i) {
         const StageLine &l = r.lines[size_t(i)];
         stages.push_back(
-            {{"stage", stageName(Stage(i))}, {"state", states[size_t(l.state)]}, {"summary", l.summary}, {"at", isoTime(l.at)}, {"by", l.by}});
+            {{"stage", stageName(Stage(i))}, {"state", states[size_t(l.state)]}, {"summary", wording(l.summary)}, {"at", isoTime(l.at)}, {"by", l.by}});
     }
     json["stages"] = stages;
     Json measurements = Json::array();
@@ -509,11 +543,11 @@ Json recordJson(const VisitRecord &r)
 {
     Json lines = Json::array();
     for (const StageLine &l : r.lines) {
-        lines.push_back({int(l.state), l.summary, isoTime(l.at), l.by});
+        lines.push_back({int(l.state), messageJson(l.summary), isoTime(l.at), l.by});
     }
     Json checks = Json::array();
     for (const Check &c : r.checks) {
-        checks.push_back({c.name, c.value, c.limit, c.uncertainty, c.unit, int(c.verdict)});
+        checks.push_back({c.code, c.value, c.limit, c.uncertainty, c.unit, int(c.verdict)});
     }
     return {{"id", r.id},
             {"display_key", r.displayKey},
@@ -550,8 +584,8 @@ Json recordJson(const VisitRecord &r)
             {"volume", r.volume},
             {"checks", checks},
             {"verdict", int(r.verdict)},
-            {"reasons", r.reasons},
-            {"warnings", r.warnings}};
+            {"reasons", messagesJson(r.reasons)},
+            {"warnings", messagesJson(r.warnings)}};
 }
 
 namespace {
@@ -559,7 +593,7 @@ namespace {
 void readLines(const Json &lines, VisitRecord &r)
 {
     for (size_t i = 0; i < size_t(kStages) && i < lines.size(); ++i) {
-        r.lines[i] = {LineState(std::clamp(lines[i].at(0).get<int>(), 0, 4)), lines[i].at(1).get<std::string>(),
+        r.lines[i] = {LineState(std::clamp(lines[i].at(0).get<int>(), 0, 4)), messageFrom(lines[i].at(1)),
                       fromIsoTime(lines[i].at(2).get<std::string>()), lines[i].at(3).get<std::string>()};
     }
 }
@@ -571,12 +605,12 @@ void readFindings(const Json &j, VisitRecord &r)
     r.coverage = figuresFrom(j.at("coverage"));
     r.volume = figuresFrom(j.at("volume"));
     for (const Json &c : j.at("checks")) {
-        r.checks.push_back({c.at(0).get<std::string>(), numberOrNaN(c.at(1)), numberOrNaN(c.at(2)), numberOrNaN(c.at(3)), c.at(4).get<std::string>(),
+        r.checks.push_back({checkCode(c.at(0).get<std::string>()), numberOrNaN(c.at(1)), numberOrNaN(c.at(2)), numberOrNaN(c.at(3)), c.at(4).get<std::string>(),
                             Verdict(std::clamp(c.at(5).get<int>(), 0, 2))});
     }
     r.verdict = Verdict(std::clamp(j.at("verdict").get<int>(), 0, 2));
-    r.reasons = j.at("reasons").get<std::vector<std::string>>();
-    r.warnings = j.at("warnings").get<std::vector<std::string>>();
+    r.reasons = messagesFrom(j.at("reasons"));
+    r.warnings = messagesFrom(j.at("warnings"));
 }
 
 } // namespace
@@ -585,7 +619,7 @@ Result<VisitRecord> recordFromJson(const std::string &text)
 {
     const auto parsed = parseJson(text);
     if (!parsed) {
-        return Error{ErrorKind::Storage, "A stored visit cannot be read: " + parsed.error().what, "It is left as it is.", "", "record", false};
+        return Error{ErrorKind::Storage, say("stored-visit-unreadable", parsed.error().what), say("left-as-it-is"), {}, "record", false};
     }
     return recordOf(parsed.value());
 }
@@ -601,7 +635,7 @@ Result<VisitRecord> recordOf(const Json &j)
         const auto display = benchjson::displayInfo(j.at("display"));
         const auto instrument = benchjson::instrumentInfo(j.at("instrument"));
         if (!bench || !display || !instrument) {
-            return Error{ErrorKind::Storage, "A stored visit cannot be read.", "It is left as it is.", "", "record", false};
+            return Error{ErrorKind::Storage, say("stored-visit-damaged"), say("left-as-it-is"), {}, "record", false};
         }
         r.bench = bench.value();
         r.display = display.value();
@@ -647,7 +681,7 @@ Result<VisitRecord> recordOf(const Json &j)
         readFindings(j, r);
         return r;
     } catch (const std::exception &e) {
-        return Error{ErrorKind::Storage, "A stored visit cannot be read: " + plainWhat(e), "It is left as it is.", "", "record", false};
+        return Error{ErrorKind::Storage, say("stored-visit-unreadable", reasonOf(e)), say("left-as-it-is"), {}, "record", false};
     }
 }
 
@@ -662,11 +696,11 @@ std::string rampsCsv(const Ramps &ramps)
 
 Result<Ramps> rampsFromCsv(const std::string &text)
 {
-    const auto bad = [](int line, const std::string &what) {
+    const auto bad = [](int line, Message what) {
         return Error{ErrorKind::Input,
-                     "The ramps cannot be used: " + (line > 0 ? "line " + std::to_string(line) + ": " : std::string()) + what + ".",
-                     "Nothing was changed.",
-                     "Choose a CSV with the heading index,r,g,b and values from 0 to 1.",
+                     say("subject-and-why", say("ramps-cannot-be-used"), line > 0 ? say("in-line", line, std::move(what)) : std::move(what)),
+                     say("nothing-changed"),
+                     say("choose-csv-heading-index"),
                      "ramps",
                      false};
     };
@@ -677,7 +711,7 @@ Result<Ramps> rampsFromCsv(const std::string &text)
         ++number;
         if (number == 1) {
             if (line.rfind("index,r,g,b", 0) != 0) {
-                return bad(1, "the heading index,r,g,b is missing");
+                return bad(1, say("heading-index-r-g"));
             }
             continue;
         }
@@ -686,20 +720,20 @@ Result<Ramps> rampsFromCsv(const std::string &text)
         double index = 0, r = 0, g = 0, b = 0;
         char c1 = 0, c2 = 0, c3 = 0;
         if (!(cells >> index >> c1 >> r >> c2 >> g >> c3 >> b) || c1 != ',' || c2 != ',' || c3 != ',') {
-            return bad(number, "four numbers were expected");
+            return bad(number, say("four-numbers-expected"));
         }
         if (!(std::min({r, g, b}) >= 0 && std::max({r, g, b}) <= 1)) {
-            return bad(number, "values lie between 0 and 1");
+            return bad(number, say("values-lie-between-0"));
         }
         ramps.r.push_back(r);
         ramps.g.push_back(g);
         ramps.b.push_back(b);
         if (ramps.r.size() > 65536) {
-            return bad(number, "there are more entries than a video LUT has");
+            return bad(number, say("more-entries-than-video"));
         }
     }
     if (ramps.r.size() < 2) {
-        return bad(number, number == 0 ? "the file is empty" : "two entries are the least");
+        return bad(number, number == 0 ? say("file-is-empty") : say("two-entries-least"));
     }
     return ramps;
 }

@@ -25,17 +25,19 @@ enum class Stage { Prepare, RoomLight, Target, Place, WarmUp, Trim, Calibrate, P
 constexpr int kStages = 11;
 /// "prepare", "room light", ...: the name in files; and the heading on the worksheet.
 std::string stageName(Stage stage);
-std::string stageTitle(Stage stage);
+Message titled(Stage stage);
 
 /// The name of readings of black that only look for light from outside.
 constexpr const char *kBlackAgainstLight = "black, for light from outside";
 
 enum class Task { Full, Refresh, Check, Profile };
-std::string taskName(Task task);
+std::string taskName(Task task); ///< in files
+Message named(Task task);
 std::optional<Task> taskFromName(const std::string &name);
 
 enum class Effort { Quick, Standard, Thorough };
-std::string effortName(Effort effort);
+std::string effortName(Effort effort); ///< in files
+Message named(Effort effort);
 std::optional<Effort> effortFromName(const std::string &name);
 
 /// Kind of ICC profile: what the panel needs, or one of the two.
@@ -48,7 +50,7 @@ enum class LineState { Pending, Running, Done, Skipped, Failed };
 /// One line of the worksheet.
 struct StageLine {
     LineState state = LineState::Pending;
-    std::string summary; ///< what was done, with which figure against which target
+    Message summary; ///< what was done, with which figure against which target
     WallTime at{};
     std::string by; ///< a person's role, or "program"
 };
@@ -112,7 +114,7 @@ struct VisitRecord {
     std::map<std::string, double> coverage, volume; ///< percent, by RGB space
     std::vector<Check> checks;
     Verdict verdict = Verdict::Undecided;
-    std::vector<std::string> reasons, warnings;
+    std::vector<Message> reasons, warnings;
 
     [[nodiscard]] StageLine &line(Stage s) { return lines[size_t(s)]; }
     [[nodiscard]] const StageLine &line(Stage s) const { return lines[size_t(s)]; }
@@ -130,8 +132,8 @@ struct VisitRecord {
 /// what display and instrument say of themselves, a matrix; texts, or JSON as text.
 std::map<std::string, std::string> factsOfVisit(const VisitRecord &record);
 
-/// The record of a visit as the command line promises it (`visit.json`).
-std::string visitJson(const VisitRecord &record);
+/// The record of a visit as the command line promises it (`visit.json`). \param wording of the sentences in it
+std::string visitJson(const VisitRecord &record, const Wording &wording);
 
 /// The whole record, with which an interrupted visit can go on; readings are kept apart. Both ways as JSON and as its text.
 nlohmann::json recordJson(const VisitRecord &record);

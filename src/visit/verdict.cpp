@@ -52,12 +52,12 @@ void judgeSoundness(VisitRecord &record, WallTime now)
 {
     if (record.profile.empty()) {
         record.verdict = record.verdict == Verdict::Pass ? Verdict::Undecided : record.verdict;
-        record.reasons.push_back("There is no profile that could be judged.");
+        record.reasons.push_back(say("no-profile-could-judged"));
     } else {
         for (const Finding &f : inspect(record.profile, now).findings) {
             if (f.weight == Finding::Weight::Fault) {
                 record.verdict = Verdict::Fail;
-                record.reasons.push_back("The profile is faulty (" + f.place + "): " + f.text);
+                record.reasons.push_back(say("profile-faulty", f.place, f.text));
             }
         }
     }
@@ -69,8 +69,7 @@ void judgeSoundness(VisitRecord &record, WallTime now)
         return emitted(m) && m.lowLight && m.rgb == Drive{1, 1, 1};
     });
     if (white || 2 * low > all) {
-        record.warnings.push_back("The instrument called " + std::to_string(low) + " of " + counted((long long)all, "reading") + " low in light"
-                                  + (white ? ", full white among them" : "") + ": its figures are noisier than it says.");
+        record.warnings.push_back(say(white ? "called-low-light-white" : "called-low-light", low, say("count-readings", all)));
     }
 }
 
@@ -83,24 +82,24 @@ void judgeVisit(VisitRecord &record, WallTime now)
     const bool profileOnly = record.plan.task == Task::Profile;
     auto &checks = record.checks;
     checks.clear();
-    checks.push_back(check("Mean difference", v.mean, tolerance.mean, 2 * v.meanUncertainty, "ΔE00"));
-    checks.push_back(check("Largest difference", v.max, tolerance.max, 2 * v.maxUncertainty, "ΔE00"));
+    checks.push_back(check("colour-mean", v.mean, tolerance.mean, 2 * v.meanUncertainty, "ΔE00"));
+    checks.push_back(check("colour-max", v.max, tolerance.max, 2 * v.maxUncertainty, "ΔE00"));
     const auto wantedLuminance = record.plan.target.luminance.value();
     const XYZ &white = record.calibrated.white;
     // A profile describes a state and judges nothing of it; white, luminance and gray are judged where they were aimed at.
     if (!profileOnly) {
         if (tolerance.whiteDeltaE > 0 && record.plan.target.white.chromaticity()) {
-            checks.push_back(check("White", whiteDifference(white, record.targetWhite()), tolerance.whiteDeltaE, 2 * shared.deltaE, "ΔE00"));
+            checks.push_back(check("white", whiteDifference(white, record.targetWhite()), tolerance.whiteDeltaE, 2 * shared.deltaE, "ΔE00"));
         }
         if (tolerance.luminancePercent > 0 && wantedLuminance) {
             checks.push_back(
-                check("Luminance", 100 * std::abs(white.b / *wantedLuminance - 1), tolerance.luminancePercent, 2 * shared.luminancePercent, "%"));
+                check("luminance", 100 * std::abs(white.b / *wantedLuminance - 1), tolerance.luminancePercent, 2 * shared.luminancePercent, "%"));
         }
         if (tolerance.grayMean > 0 && record.display.lut) {
-            checks.push_back(check("Gray mean", record.gray.mean, tolerance.grayMean, 2 * std::hypot(noise.mean, shared.deltaE / 2), "ΔE00"));
+            checks.push_back(check("gray-mean", record.gray.mean, tolerance.grayMean, 2 * std::hypot(noise.mean, shared.deltaE / 2), "ΔE00"));
         }
         if (tolerance.grayMax > 0 && record.display.lut) {
-            checks.push_back(check("Gray largest", record.gray.max, tolerance.grayMax, 2 * std::hypot(noise.max, shared.deltaE / 2), "ΔE00"));
+            checks.push_back(check("gray-max", record.gray.max, tolerance.grayMax, 2 * std::hypot(noise.max, shared.deltaE / 2), "ΔE00"));
         }
     }
     record.verdict = overall(checks);
@@ -112,25 +111,20 @@ void judgeVisit(VisitRecord &record, WallTime now)
     if (!profileOnly && wantedLuminance && record.plan.task != Task::Check && record.aimLuminance < *wantedLuminance * 0.98) {
         record.verdict = Verdict::Fail;
         const bool blind = record.trim && record.trim->saturatedAbove;
-        record.reasons.push_back("The target asks for " + fixed(*wantedLuminance, 0) + " cd/m²; at the target white this "
-                                 + (blind ? "instrument could judge no more than " : "panel reaches ") + fixed(record.aimLuminance, 0) + " cd/m², "
-                                 + fixed(*wantedLuminance - record.aimLuminance, 0)
-                                 + " less. Nearest target: " + fixed(std::floor(record.aimLuminance), 0) + " cd/m².");
+        record.reasons.push_back(say(blind ? "target-beyond-instrument" : "target-beyond-panel", decimal(*wantedLuminance, 0), decimal(record.aimLuminance, 0), decimal(*wantedLuminance - record.aimLuminance, 0), decimal(std::floor(record.aimLuminance), 0)));
     } else if (!profileOnly && wantedLuminance && record.verdict != Verdict::Pass) {
         const double over = white.b - *wantedLuminance;
         if (std::abs(over) > *wantedLuminance * tolerance.luminancePercent / 100 && tolerance.luminancePercent > 0) {
-            record.reasons.push_back(fixed(std::abs(over), 0) + " cd/m² too " + (over > 0 ? "bright" : "dim")
-                                     + ": a full visit sets the brightness anew.");
+            record.reasons.push_back(say(over > 0 ? "luminance-too-bright" : "luminance-too-dim", decimal(std::abs(over), 0)));
         }
     }
     const double moved = record.aimWhite.y > 0 ? whiteDifference(xyzOf(record.aimWhite, 1), record.targetWhite()) : 0;
     if (moved > 0.3) {
         record.reasons.push_back(
-            "The panel cannot show the target white at this luminance. As chosen, the luminance was kept and white was moved by ΔE00 "
-            + fixed(moved, 1) + " towards the panel's own.");
+            say("panel-cannot-show-target", decimal(moved, 1)));
     }
     if (record.verdict == Verdict::Undecided && !instrumentMatched(record)) {
-        record.reasons.push_back("Give the instrument a correction for this kind of panel to decide it.");
+        record.reasons.push_back(say("give-instrument-correction-kind"));
     }
     judgeSoundness(record, now);
 }

@@ -98,7 +98,7 @@ Status Visit::verifyStage()
     }
     const bool drifted = std::abs(after->xyz.b / before->xyz.b - 1) > 0.01;
     if (drifted) {
-        warn("White moved by " + fixed(100 * (after->xyz.b / before->xyz.b - 1), 1) + " % while the colours were verified.");
+        warn(say("white-moved-while-colours", decimal(100 * (after->xyz.b / before->xyz.b - 1), 1)));
     }
     const XYZ white = drifted ? after->xyz : 0.5 * (before->xyz + after->xyz);
     m_record.verification = verify(std::move(verified), white, profile->chad(), systematic(m_record).deltaE);
@@ -110,8 +110,7 @@ Status Visit::verifyStage()
     }
     judgeVisit(m_record, m_hooks.wallClock ? m_hooks.wallClock() : WallTime{});
     const Verification &v = m_record.verification;
-    finish(Stage::Verify, counted(int(v.colours.size()), "colour") + ": ΔE00 mean " + fixed(v.mean, 2) + " ± " + fixed(2 * v.meanUncertainty, 2)
-                              + ", max " + fixed(v.max, 2) + ", 95 % below " + fixed(v.p95, 2) + ": " + verdictName(m_record.verdict));
+    finish(Stage::Verify, say("verified-summary", say("count-colours", int(v.colours.size())), decimal(v.mean, 2), decimal(2 * v.meanUncertainty, 2), decimal(v.max, 2), decimal(v.p95, 2), named(m_record.verdict)));
     return Done{};
 }
 

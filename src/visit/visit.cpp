@@ -9,9 +9,9 @@ namespace lamp {
 
 namespace {
 
-Error benchError(const std::string &what, const std::string &todo)
+Error benchError(Message what, Message todo)
 {
-    return {ErrorKind::Bench, what, "Nothing was changed on the display.", todo, "bench", false};
+    return {ErrorKind::Bench, std::move(what), say("nothing-changed-display"), std::move(todo), "bench", false};
 }
 
 } // namespace
@@ -62,8 +62,7 @@ void Visit::resume(VisitRecord record)
         }
     }
     if (left > 0) {
-        m_record.warnings.push_back("The visit was interrupted; " + counted(left, "reading") + " of the stages that were not finished "
-                                    + (left == 1 ? "is" : "are") + " kept, but not used: what they read was read again.");
+        m_record.warnings.push_back(say("visit-was-interrupted", left));
     }
 }
 
@@ -83,7 +82,7 @@ Answer Visit::ask(const Question &question)
     return a;
 }
 
-void Visit::warn(const std::string &text)
+void Visit::warn(Message text)
 {
     auto &all = m_record.warnings;
     if (std::find(all.begin(), all.end(), text) == all.end()) {
@@ -97,7 +96,7 @@ void Visit::warn(const std::string &text)
 void Visit::begin(Stage stage)
 {
     StageLine &l = m_record.line(stage);
-    l = {LineState::Running, "", m_hooks.wallClock ? m_hooks.wallClock() : WallTime{}, m_record.plan.by};
+    l = {LineState::Running, {}, m_hooks.wallClock ? m_hooks.wallClock() : WallTime{}, m_record.plan.by};
     if (m_gauge) {
         m_gauge->setStage(stageName(stage));
     }
@@ -107,11 +106,11 @@ void Visit::begin(Stage stage)
     tellProgress();
 }
 
-void Visit::finish(Stage stage, const std::string &summary)
+void Visit::finish(Stage stage, Message summary)
 {
     StageLine &l = m_record.line(stage);
     l.state = LineState::Done;
-    l.summary = summary;
+    l.summary = std::move(summary);
     l.at = m_hooks.wallClock ? m_hooks.wallClock() : WallTime{};
     m_record.benchSeconds = m_secondsBefore + m_bench.now() - m_clockStart;
     if (m_hooks.onStage) {
@@ -120,10 +119,10 @@ void Visit::finish(Stage stage, const std::string &summary)
     tellProgress();
 }
 
-void Visit::skip(Stage stage, const std::string &why)
+void Visit::skip(Stage stage, Message why)
 {
     StageLine &l = m_record.line(stage);
-    l = {LineState::Skipped, why, m_hooks.wallClock ? m_hooks.wallClock() : WallTime{}, "program"};
+    l = {LineState::Skipped, std::move(why), m_hooks.wallClock ? m_hooks.wallClock() : WallTime{}, "program"};
     if (m_hooks.onStage) {
         m_hooks.onStage(stage, m_record);
     }
@@ -219,8 +218,8 @@ Status Visit::connect()
     m_spending = Spending({6 * m_budget.readings + 150, 6.0 * 3600, hello->virtualClock && !m_hooks.ask ? 1.0 * 3600 : 10.0 * 3600});
     m_spending.start(m_clockStart);
     if (!hello->hasDisplay || !hello->hasInstrument) {
-        return benchError(std::string("The bench offers no ") + (hello->hasDisplay ? "instrument" : "display") + ".",
-                          "Use a bench that has both, or pair it with a screen in the window.");
+        return benchError(say(hello->hasDisplay ? "bench-offers-no-instrument" : "bench-offers-no-display"),
+                          say("use-bench-both-or"));
     }
     const auto instrument = chooseInstrument(hello->instruments);
     if (!instrument) {
@@ -238,11 +237,11 @@ Status Visit::connect()
         m_record.controls[c.name] = c.value;
     }
     if (m_record.plan.matrix) {
-        if (const std::string why = misfit(*m_record.plan.matrix, m_record.instrument, display.value()); !why.empty()) {
+        if (const Message why = misfit(*m_record.plan.matrix, m_record.instrument, display.value()); !why.empty()) {
             return Error{ErrorKind::Input,
-                         "The correction given does not fit: " + why,
-                         "Nothing was changed on the display.",
-                         "Use it where it was made for, or make one for this instrument and panel.",
+                         say("correction-given-does-not", why),
+                         say("nothing-changed-display"),
+                         say("use-where-made-or"),
                          "correction",
                          false};
         }
@@ -287,7 +286,7 @@ Gauge::Hooks Visit::gaugeHooks()
     };
     if (m_hooks.ask) {
         hooks.askToMend = [this](const Error &e) {
-            return ask({Question::Kind::Mend, m_record.openStage().value_or(Stage::Verify), e.text(), "", 0}).goOn;
+            return ask({Question::Kind::Mend, m_record.openStage().value_or(Stage::Verify), e.paragraph(), "", 0}).goOn;
         };
     }
     return hooks;
@@ -298,9 +297,9 @@ Result<InstrumentInfo> Visit::chooseInstrument(int count)
     const int wanted = m_record.plan.instrument;
     if (wanted >= count) {
         return Error{ErrorKind::Input,
-                     "There is no instrument " + std::to_string(wanted) + ".",
-                     "Nothing was changed on the display.",
-                     "The bench has " + counted(count, "instrument") + ", counted from 0.",
+                     say("no-such-instrument", wanted),
+                     say("nothing-changed-display"),
+                     say("bench-counted-from-0", say("count-instruments", count)),
                      "instrument",
                      false};
     }
@@ -427,22 +426,22 @@ Status Visit::closing(Stage stage)
     if (!m_hooks.ask) {
         if (stage == Stage::SignOff) {
             begin(stage);
-            finish(stage, "Verdict: " + verdictName(m_record.verdict) + " (" + m_record.plan.tolerance.name + ")");
+            finish(stage, say("verdict-by-tolerance", named(m_record.verdict), shippedNamed(m_record.plan.tolerance.name)));
         } else {
-            skip(stage, "Nobody was there to look.");
+            skip(stage, say("nobody-looked"));
         }
         return Done{};
     }
     begin(stage);
     const bool look = stage == Stage::Look;
     const Answer a = ask({Question::Kind::Confirm, stage,
-                          look ? "Compare before and after on the screen with pictures you know. Eyes adapt: look away in between."
-                               : "Sign off: from now on nobody touches the display's menu (" + menuText(m_record.controls) + ").",
+                          look ? say("compare-before-after-screen")
+                               : say("sign-off-from-now", menuText(m_record.controls)),
                           "", 0});
     if (!a.goOn) {
         return stoppedOnRequest();
     }
-    finish(stage, look ? "Looked at, before and after" : "Signed off by " + m_record.plan.by + ": " + verdictName(m_record.verdict));
+    finish(stage, look ? say("looked-at") : say("signed-off-by", m_record.plan.by, named(m_record.verdict)));
     return Done{};
 }
 

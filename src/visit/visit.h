@@ -21,7 +21,7 @@ struct Question {
         Mend     ///< put a fault right
     } kind = Kind::Confirm;
     Stage stage = Stage::Prepare;
-    std::string text;
+    Message text;
     std::string control;
     double value = 0;
 };
@@ -43,7 +43,7 @@ struct VisitHooks {
     std::function<void(const Measurement &, const VisitRecord &)> onReading;
     std::function<void(Stage, const VisitRecord &)> onStage; ///< a line changed; after each finished stage all is kept
     std::function<void(const Progress &)> onProgress;
-    std::function<void(const std::string &)> onNote;
+    std::function<void(const Message &)> onNote;
     std::function<Answer(const Question &)> ask;
     std::function<WallTime()> wallClock; ///< now
 };
@@ -149,9 +149,9 @@ private:
     void judgeRoom();
     Answer ask(const Question &question);
     void begin(Stage stage);
-    void finish(Stage stage, const std::string &summary);
-    void skip(Stage stage, const std::string &why);
-    void warn(const std::string &text);
+    void finish(Stage stage, Message summary);
+    void skip(Stage stage, Message why);
+    void warn(Message text);
     void tellProgress(double extraSeconds = 0);
     [[nodiscard]] bool usesLut() const;
 
@@ -179,6 +179,6 @@ private:
 };
 
 /// "120.3 cd/m², x 0.3127, y 0.3290, 6503 K"
-std::string whiteText(const XYZ &white);
+Message whiteSaid(const XYZ &white);
 
 } // namespace lamp

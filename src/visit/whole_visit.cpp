@@ -15,9 +15,9 @@ namespace {
 
 constexpr const char *kSchema = "dutiful-lamp/whole-visit/1";
 
-Error wrong(const std::string &place)
+Error wrong(Message why)
 {
-    return unusable("This visit cannot be brought in", place, "Pass it on once more from the studio that it comes from.", "visit");
+    return unusable(say("visit-cannot-brought"), std::move(why), say("pass-once-more-from"), "visit");
 }
 
 } // namespace
@@ -65,27 +65,27 @@ Result<VisitRecord> wholeVisitFromJson(const std::string &text)
 {
     const auto parsed = parseJson(text);
     if (!parsed) {
-        return wrong("it is no JSON that can be read: " + parsed.error().what);
+        return wrong(say("no-json-read-2", parsed.error().what));
     }
-    std::string place;
+    Message place;
     try {
         const Json &all = parsed.value();
-        place = "its schema is not " + std::string(kSchema);
+        place = say("schema-is-not", kSchema);
         if (all.at("schema").get<std::string>() != kSchema) {
             return wrong(place);
         }
-        place = "its record";
+        place = say("its-record");
         auto record = recordFromJson(all.at("record").dump());
         if (!record) {
-            return wrong(place + " is damaged: " + record.error().what);
+            return wrong(say("is-damaged", place, record.error().what));
         }
         for (const Json &j : all.at("measurements")) {
-            place = "reading " + std::to_string(record->readings.size() + 1);
+            place = say("reading-number", record->readings.size() + 1);
             record.value().readings.push_back(measurementFromJson(j));
         }
         return record;
     } catch (const std::exception &e) {
-        return wrong(place + ": " + plainWhat(e));
+        return wrong(say("subject-because", place, reasonOf(e)));
     }
 }
 

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "support.h"
+#include "english.h"
 
 #include "base/json.h"
 
@@ -65,8 +66,6 @@ private Q_SLOTS:
         QCOMPARE(fixed(-0.006, 2), std::string("-0.01"));
         QCOMPARE(fixed(std::numeric_limits<double>::quiet_NaN(), 1), std::string("n/a"));
         QCOMPARE(fixed(std::numeric_limits<double>::infinity(), 1), std::string("n/a"));
-        QCOMPARE(counted(1, "try", "tries"), std::string("1 try"));
-        QCOMPARE(counted(0, "reading"), std::string("0 readings"));
         std::setlocale(LC_ALL, "C");
     }
 
@@ -80,7 +79,6 @@ private Q_SLOTS:
         }
         QCOMPARE(fromIsoTime("no time"), WallTime{});
         QCOMPARE(fromIsoTime("2023-02-30T00:00:00Z"), WallTime{});
-        QCOMPARE(longDate(fromIsoTime("2031-03-04T09:12:00Z")), std::string("4 March 2031"));
     }
 
     void spansReadAsPeopleSayThem()
@@ -96,9 +94,9 @@ private Q_SLOTS:
     {
         const Result<int> good = 3;
         QVERIFY(good.ok() && *good == 3);
-        const Result<int> bad = Error{ErrorKind::Input, "It broke.", "All is safe.", "Mend it.", "x", false};
+        const Result<int> bad = Error{ErrorKind::Input, verbatim("It broke."), verbatim("All is safe."), verbatim("Mend it."), "x", false};
         QVERIFY(!bad);
-        QCOMPARE(bad.error().text(), std::string("It broke. All is safe. Mend it."));
+        QCOMPARE(english(bad.error()), std::string("It broke. All is safe. Mend it."));
         QVERIFY_EXCEPTION_THROWN((void)bad.value(), std::bad_variant_access);
     }
 

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "support.h"
+#include "english.h"
 
 #include "base/file.h"
 #include "base/parallel.h"
@@ -42,7 +43,7 @@ private Q_SLOTS:
     {
         for (const auto &error : {readFile(path("none")).error(), readFile(m_dir.path().toStdString()).error(),
                                   writeFile(path("none/below"), std::string("x")).error()}) {
-            QVERIFY2(error.what.find(m_dir.path().toStdString()) != std::string::npos, error.what.c_str());
+            QVERIFY2(english(error.what).find(m_dir.path().toStdString()) != std::string::npos, english(error.what).c_str());
         }
         // A file where a folder should be.
         QVERIFY(writeFile(path("file"), std::string("x")).ok());
@@ -60,7 +61,7 @@ private Q_SLOTS:
         }
         const Status device = writeFile("/dev/full", std::string("new"));
         QVERIFY(!device.ok());
-        QVERIFY(device.error().todo.find("Make room") != std::string::npos);
+        QVERIFY(english(device.error().todo).find("Free some space") != std::string::npos);
         QVERIFY(QFileInfo("/dev/full").exists() && !QFileInfo("/dev/full").isFile());
         // A limit on the size of files fills a disk for this process alone.
         QVERIFY(writeFile(path("kept"), std::string("old")).ok());
@@ -97,11 +98,11 @@ private Q_SLOTS:
         QCOMPARE(::mkfifo(fifo.constData(), 0600), 0);
         for (const std::filesystem::path &p : {std::filesystem::path("/dev/zero"), std::filesystem::path("/dev/null"), path("fifo")}) {
             const auto read = readFile(p);
-            QVERIFY2(!read.ok() && read.error().what.find(p.string()) != std::string::npos, p.c_str());
+            QVERIFY2(!read.ok() && english(read.error().what).find(p.string()) != std::string::npos, p.c_str());
         }
         QVERIFY(writeFile(path("large"), std::string(3000, 'x')).ok());
         QVERIFY(readFile(path("large"), 3000).ok());
-        QVERIFY(readFile(path("large"), 2999).error().what.find("larger") != std::string::npos);
+        QVERIFY(english(readFile(path("large"), 2999).error().what).find("larger") != std::string::npos);
         // A hole of three gigabytes costs nothing to make, and nothing to refuse.
         QFile hole(m_dir.filePath("hole"));
         QVERIFY(hole.open(QIODevice::WriteOnly) && hole.resize(3LL << 30));

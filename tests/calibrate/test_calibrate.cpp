@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "support.h"
+#include "english.h"
 
 #include "calibrate/ramps.h"
 #include "calibrate/trim.h"
@@ -162,7 +163,7 @@ private Q_SLOTS:
         const auto t =
             targetFromJson(R"({"name":"x","white":{"kind":"daylight","cct_k":6500},"luminance":{"kind":"print","lux":500,"reflectance":0.85},
             "tone":{"kind":"lstar"},"black":{"kind":"value","cd_m2":0.3},"gamut":{"kind":"space","name":"sRGB"}})");
-        QVERIFY2(t.ok(), t.ok() ? "" : t.error().text().c_str());
+        QVERIFY2(t.ok(), t.ok() ? "" : english(t.error()).c_str());
         LAMP_NEAR(*t->luminance.value(), 500 * 0.85 / std::numbers::pi, 1e-9);
         QVERIFY(std::abs(t->white.chromaticity()->x - 0.31272) > 2e-5);
         QCOMPARE(t->gamut, std::string("sRGB"));
@@ -193,12 +194,12 @@ private Q_SLOTS:
             {R"({"white":{"kind":"native"},"luminance":{"kind":"maximum"},"tone":{"kind":"gamma","gamma":22}})", "tone.gamma"},
             {R"({"white":{"kind":"native"},"luminance":{"kind":"maximum"},"tone":[]})", "tone"},
             {R"({"white":{"kind":"native"},"luminance":{"kind":"maximum"},"tone":{"kind":"srgb"},"black":{"kind":"deep"}})", "black.kind"},
-            {R"([1,2])", "whole file"},
+            {R"([1,2])", "should be an object"},
             {R"({"white":)", "JSON"}};
         for (const auto &[text, field] : bad) {
             const auto t = targetFromJson(text);
             QVERIFY2(!t.ok(), text.c_str());
-            QVERIFY2(t.error().what.find(field) != std::string::npos, t.error().what.c_str());
+            QVERIFY2(english(t.error().what).find(field) != std::string::npos, english(t.error().what).c_str());
             QCOMPARE(t.error().kind, ErrorKind::Input);
         }
     }

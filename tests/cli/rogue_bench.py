@@ -145,7 +145,7 @@ def flags(names, since=0):
     return hook
 
 
-behaviour("all flagged low-light", "warned", "low in light", after=flags(["low-light"]))
+behaviour("all flagged low-light", "warned", "low light", after=flags(["low-light"]))
 behaviour("all flagged unstable", "honest", after=flags(["unstable"]))
 behaviour("unknown flags", "right", after=flags(["purple", "tired"]))
 behaviour("flags that are no list", "stopped", "flags", after=lambda verb, request, reply: reply.update(flags=7) if "XYZ" in reply and reads() > 9 else None,
@@ -184,7 +184,7 @@ def swaps(verb, request):
         request["rgb"] = [r[2], r[1], r[0]]
 
 
-behaviour("red and blue exchanged", "stopped", "exchanged", before=swaps)
+behaviour("red and blue exchanged", "stopped", "swapped", before=swaps)
 
 
 def inverts(verb, request):

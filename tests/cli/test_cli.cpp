@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "support.h"
+#include "english.h"
 
 #include "cli/command.h"
 #include "report/files.h"
@@ -252,11 +253,9 @@ private Q_SLOTS:
         LAMP_NEAR(back->readings.front().xyz.a, 41.123456, 1e-6);
         LAMP_NEAR(back->readings.front().rgb.c, 0.125, 1e-6);
         QVERIFY(!readingsFromCgats("no cgats at all").ok());
-        QVERIFY(
-            readingsFromCgats("CGATS.17\nNUMBER_OF_FIELDS 1\nBEGIN_DATA_FORMAT\nRGB_R\nEND_DATA_FORMAT\nNUMBER_OF_SETS 1\nBEGIN_DATA\n1\nEND_DATA\n")
-                .error()
-                .what.find("RGB_G")
-            != std::string::npos);
+        const auto bad =
+            readingsFromCgats("CGATS.17\nNUMBER_OF_FIELDS 1\nBEGIN_DATA_FORMAT\nRGB_R\nEND_DATA_FORMAT\nNUMBER_OF_SETS 1\nBEGIN_DATA\n1\nEND_DATA\n");
+        QVERIFY(english(bad.error().what).find("RGB_G") != std::string::npos);
     }
 
     void reportReadsAsText()

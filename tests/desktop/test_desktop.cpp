@@ -2,6 +2,7 @@
 // Against a real X server (dummy driver) and a private bus; xprop and xrandr are the independent witnesses.
 #include "support.h"
 #include "x_server.h"
+#include "english.h"
 
 #include "colour/spaces.h"
 #include "desktop/hold.h"
@@ -184,19 +185,19 @@ private Q_SLOTS:
         QVERIFY(!state->inUse && !state->rampsLoaded);
         QVERIFY(installation.apply(*x, output).ok());
         state = installation.state(*x, output);
-        QVERIFY2(state->inUse && state->rampsLoaded, state->sentences.back().c_str());
+        QVERIFY2(state->inUse && state->rampsLoaded, english(state->sentences.back()).c_str());
         QCOMPARE(state->found, std::string("Knot, day"));
         // Another tool changes the ramps, then the profile.
         m_server.tool("xrandr", {"--output", "DUMMY0", "--gamma", "1.0:0.9:0.7"});
         state = installation.state(*x, output);
         QVERIFY(state->inUse && !state->rampsLoaded);
-        QVERIFY(state->sentences.back().find("Other ramps") != std::string::npos);
+        QVERIFY(english(state->sentences.back()).find("Other ramps") != std::string::npos);
         m_server.tool("xrandr", {"--output", "DUMMY0", "--gamma", "1:1:1"});
-        QVERIFY(installation.state(*x, output)->sentences.back().find("linear") != std::string::npos);
+        QVERIFY(english(installation.state(*x, output)->sentences.back()).find("linear") != std::string::npos);
         m_server.tool("xprop", {"-root", "-remove", "_ICC_PROFILE"});
         state = installation.state(*x, output);
         QVERIFY(!state->inUse && state->found.empty());
-        QVERIFY(state->sentences.front().find("took it off") != std::string::npos);
+        QVERIFY(english(state->sentences.front()).find("it was removed") != std::string::npos);
         QVERIFY(x->setProfile(output, profileNamed("stranger")).ok());
         QCOMPARE(installation.state(*x, output)->found, std::string("stranger"));
         QVERIFY(installation.apply(*x, output).ok());
@@ -262,7 +263,7 @@ private Q_SLOTS:
         QVERIFY2(text.contains("Exec=\"") && text.contains("dutiful-lamp-cli\" apply"), text.constData());
         m_server.tool("xprop", {"-root", "-remove", "_ICC_PROFILE"});
         QCOMPARE(cli({"which"}, &out), 1);
-        QVERIFY2(out.contains("took it off"), out.constData());
+        QVERIFY2(out.contains("it was removed"), out.constData());
         QCOMPARE(cli({"apply"}), 0);
         QCOMPARE(cli({"which"}), 0);
         QCOMPARE(cli({"apply", "--output", "DP-9"}, &out), 2);
@@ -308,16 +309,16 @@ private Q_SLOTS:
             QVERIFY(x->profile(output)->has_value());
         }
         const auto nothing = Hold::of(LAMP_CLI, "DP-9");
-        QVERIFY(!nothing.ok() && nothing.error().what.find("DP-9") != std::string::npos);
+        QVERIFY(!nothing.ok() && english(nothing.error().what).find("DP-9") != std::string::npos);
         qunsetenv("DISPLAY");
         QVERIFY(Installation::clear(*x, output).ok());
     }
 
     void onWaylandItIsSaid()
     {
-        QVERIFY(waylandSentence("x11", "").empty());
-        QVERIFY(waylandSentence("wayland", "").find("Wayland") != std::string::npos);
-        QVERIFY(!waylandSentence("", "wayland-0").empty());
+        QVERIFY(waylandLimits("x11", "").empty());
+        QVERIFY(english(waylandLimits("wayland", "")).find("Wayland") != std::string::npos);
+        QVERIFY(!waylandLimits("", "wayland-0").empty());
         QProcessEnvironment e = environment();
         e.insert("XDG_SESSION_TYPE", "wayland");
         QByteArray out;
@@ -364,7 +365,7 @@ private Q_SLOTS:
         e.insert("DBUS_SYSTEM_BUS_ADDRESS", address);
         QByteArray out;
         QCOMPARE(cli({"apply", "--profile", m_home.filePath("cli.icc"), "--output", "DUMMY0"}, &out, &e), 0);
-        QVERIFY2(out.contains("colour manager has it as the default"), out.constData());
+        QVERIFY2(out.contains("it is the default of"), out.constData());
         QVERIFY2(stub.made.startsWith(m_home.filePath("cli-data/icc/Knot, by command ")), qPrintable(stub.made));
         QVERIFY2(stub.calls.join(' ').contains("AddProfile") && stub.calls.join(' ').contains("MakeProfileDefault"),
                  qPrintable(stub.calls.join(';')));

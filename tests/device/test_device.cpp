@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "support.h"
+#include "english.h"
 
 #include "device/bench_client.h"
 #include "device/bench_server.h"
@@ -112,7 +113,7 @@ private Q_SLOTS:
     void clientAndServerMeetOverThePipe()
     {
         auto opened = BenchClient::open(serveCommand("--display wled --seed 5"), {});
-        QVERIFY2(opened.ok(), opened.ok() ? "" : opened.error().text().c_str());
+        QVERIFY2(opened.ok(), opened.ok() ? "" : english(opened.error()).c_str());
         BenchClient &client = *opened.value();
         auto twin = std::move(sim::makeBench("wled", 5)).value();
         const std::array<Bench *, 2> benches{&client, twin.get()};
@@ -137,7 +138,7 @@ private Q_SLOTS:
     {
         const auto opened = BenchClient::open("/no/such/bench --now", {});
         QVERIFY(!opened.ok());
-        QVERIFY(opened.error().what.find("/no/such/bench") != std::string::npos);
+        QVERIFY(english(opened.error().what).find("/no/such/bench") != std::string::npos);
         QCOMPARE(opened.error().kind, ErrorKind::Bench);
     }
 
@@ -147,7 +148,7 @@ private Q_SLOTS:
         const auto opened = BenchClient::open(
             script(dir, "old", R"(read l; echo '{"id":1,"ok":true,"t":0,"protocol":"lamp-bench/9","roles":[]}'; cat >/dev/null)"), {});
         QVERIFY(!opened.ok());
-        QVERIFY(opened.error().what.find("lamp-bench/9") != std::string::npos);
+        QVERIFY(english(opened.error().what).find("lamp-bench/9") != std::string::npos);
     }
 
     void benchThatHangs()
@@ -157,7 +158,7 @@ private Q_SLOTS:
         options.replyTimeoutS = 0.3;
         const auto opened = BenchClient::open(script(dir, "mute", "sleep 20"), options);
         QVERIFY(!opened.ok());
-        QVERIFY(opened.error().what.find("did not answer") != std::string::npos);
+        QVERIFY(english(opened.error().what).find("did not answer") != std::string::npos);
     }
 
     void benchThatDiesTellsItsLastWords()
@@ -167,8 +168,8 @@ private Q_SLOTS:
         QVERIFY(opened.ok());
         const auto info = opened.value()->describeDisplay();
         QVERIFY(!info.ok());
-        QVERIFY(info.error().what.find("lost the lens") != std::string::npos);
-        QVERIFY(info.error().what.find("7") != std::string::npos);
+        QVERIFY(english(info.error().what).find("lost the lens") != std::string::npos);
+        QVERIFY(english(info.error().what).find("7") != std::string::npos);
         QVERIFY(!opened.value()->resetLut().ok()); // and stays dead
     }
 
@@ -177,14 +178,14 @@ private Q_SLOTS:
         QTemporaryDir dir;
         int logged = 0;
         BenchClient::Options options;
-        options.log = [&](const std::string &) { ++logged; };
+        options.log = [&](const Message &) { ++logged; };
         const auto good = BenchClient::open(
             script(dir, "chatty", QStringLiteral("read l; echo warming; echo '[]'; echo '{\"id\":99}'; %1; cat >/dev/null").arg(kHello)), options);
         QVERIFY(good.ok());
         QCOMPARE(logged, 3);
         const auto bad = BenchClient::open(script(dir, "noisy", "read l; while true; do echo noise; done"), options);
         QVERIFY(!bad.ok());
-        QVERIFY(bad.error().what.find("100") != std::string::npos);
+        QVERIFY(english(bad.error().what).find("100") != std::string::npos);
     }
 
     void fieldOfTheWrongKindIsNamed()
@@ -197,7 +198,7 @@ private Q_SLOTS:
         QVERIFY(opened.ok());
         const auto reading = opened.value()->read(ReadMode::Emission, 0);
         QVERIFY(!reading.ok());
-        QVERIFY(reading.error().what.find("XYZ") != std::string::npos);
+        QVERIFY(english(reading.error().what).find("XYZ") != std::string::npos);
     }
 
     void errorsOfTheBenchKeepTheirCode()
@@ -217,7 +218,7 @@ private Q_SLOTS:
         QTemporaryDir dir;
         std::vector<std::string> log;
         BenchClient::Options options;
-        options.log = [&](const std::string &t) { log.push_back(t); };
+        options.log = [&](const Message &m) { log.push_back(english(m)); };
         auto opened = BenchClient::open(script(dir, "busy",
                                                QStringLiteral(R"(read l; %1
 read l; echo '{"id":2,"ok":false,"t":1,"error":{"code":"busy","message":"wait","retry":true}}'

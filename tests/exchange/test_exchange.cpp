@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "support.h"
+#include "english.h"
 
 #include "plot/render.h"
 #include "report/report.h"
@@ -62,7 +63,7 @@ private Q_SLOTS:
         const Status failed = writeFile(at("b.txt"), std::string("new"));
         QVERIFY(!failed.ok());
         QCOMPARE(failed.error().kind, ErrorKind::Storage);
-        QVERIFY(failed.error().what.find("b.txt") != std::string::npos);
+        QVERIFY(english(failed.error().what).find("b.txt") != std::string::npos);
         QVERIFY(QDir(m_dir.filePath("b.txt/below")).exists());
         QVERIFY(writeFile(at("a.txt"), std::string("new")).ok());
         QCOMPARE(content(at("a.txt")), QByteArray("new"));
@@ -74,13 +75,13 @@ private Q_SLOTS:
     {
         const Status s = writeFile("/dev/full", std::string(100000, 'x'));
         QVERIFY(!s.ok());
-        QVERIFY2(s.error().what.find("No space left") != std::string::npos, s.error().what.c_str());
-        QVERIFY(s.error().todo.find("room on the disk") != std::string::npos);
+        QVERIFY2(english(s.error().what).find("No space left") != std::string::npos, english(s.error().what).c_str());
+        QVERIFY(english(s.error().todo).find("Free some space") != std::string::npos);
     }
 
     void readingNamesTheFile()
     {
-        QVERIFY(readFile(at("nowhere")).error().what.find("nowhere") != std::string::npos);
+        QVERIFY(english(readFile(at("nowhere")).error().what).find("nowhere") != std::string::npos);
         QVERIFY(!readFile(m_dir.path().toStdString()).ok());
         QVERIFY(!prepareFolder("/proc/no/such/folder").ok());
         QVERIFY(prepareFolder(at("deep/er")).ok());
@@ -107,10 +108,10 @@ private Q_SLOTS:
         QVERIFY(writeFile(at("blocked"), std::string("a file, no folder")).ok());
         const auto kept = keepResults(at("blocked"), record(), ReportKind::Html);
         QVERIFY(kept.ok() && kept->problem);
-        QVERIFY(kept->problem->safe.find("state/dutiful-lamp/rescued") != std::string::npos);
+        QVERIFY(english(kept->problem->safe).find("state/dutiful-lamp/rescued") != std::string::npos);
         const std::filesystem::path rescued = kept->folder;
         QVERIFY(content(rescued / "report.html").contains("Within tolerance"));
-        QCOMPARE(content(rescued / "visit.json"), QByteArray::fromStdString(visitJson(record())));
+        QCOMPARE(content(rescued / "visit.json"), QByteArray::fromStdString(visitJson(record(), plainEnglish)));
     }
 
     // Source: CGATS.17-2009: keyword lines, BEGIN_DATA_FORMAT, counts; read back by Little CMS.
@@ -133,7 +134,8 @@ private Q_SLOTS:
     void reportSaysWhatTheRecordSays()
     {
         const std::string html = reportHtml(record());
-        for (const std::string &reason : record().reasons) {
+        for (const Message &m : record().reasons) {
+            const std::string reason = english(m);
             QVERIFY2(html.find(reason.substr(0, 20)) != std::string::npos, reason.c_str());
         }
         QVERIFY(html.find("colour &lt;keeper&gt;") != std::string::npos);

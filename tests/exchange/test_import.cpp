@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "support.h"
+#include "english.h"
 
 #include "colour/difference.h"
 #include "exchange/reading_table.h"
@@ -73,7 +74,7 @@ Result<ReadingSet> read(const std::string &text)
     }
     const Roles roles = guessRoles(table.value());
     if (!roles.unclear.empty()) {
-        return Error{ErrorKind::Input, roles.unclear.front(), "", "", "unclear", false};
+        return Error{ErrorKind::Input, roles.unclear.front(), {}, {}, "unclear", false};
     }
     return readingsFrom(table.value(), roles);
 }
@@ -93,7 +94,7 @@ private Q_SLOTS:
         for (const auto &[text, tolerance] : {std::pair{readingsToCsv(set), 0.0}, std::pair{readingsToCxf(set), 0.0},
                                               std::pair{readingsToJson(set), 0.0}, std::pair{readingsToCgats(set), 1e-7}}) {
             const auto back = read(text);
-            QVERIFY2(back.ok(), back.ok() ? "" : back.error().what.c_str());
+            QVERIFY2(back.ok(), back.ok() ? "" : english(back.error().what).c_str());
             compare(set, back.value(), tolerance);
             if (QTest::currentTestFailed()) {
                 qInfo("%s", text.substr(0, 400).c_str());
@@ -111,7 +112,7 @@ private Q_SLOTS:
         set.readings[2].spectrum.reset(); // one that the instrument gave none for
         for (const std::string &text : {readingsToCxf(set), readingsToJson(set), readingsToCsv(set), readingsToCgats(set)}) {
             const auto back = read(text);
-            QVERIFY2(back.ok(), back.ok() ? "" : back.error().what.c_str());
+            QVERIFY2(back.ok(), back.ok() ? "" : english(back.error().what).c_str());
             QVERIFY(!back->readings[2].spectrum);
             QVERIFY(back->readings[4].spectrum);
             for (size_t k = 0; k < 3; ++k) {
@@ -127,7 +128,7 @@ private Q_SLOTS:
     void csvOfManyKinds()
     {
         const auto semicolon = read("Patch;Red;Green;Blue;Y (cd/m2);x;y\n\"a;1\";255;255;255;119,5;0,3127;0,3290\nb;0;0;0;0,12;0,29;0,30\n");
-        QVERIFY2(semicolon.ok(), semicolon.ok() ? "" : semicolon.error().what.c_str());
+        QVERIFY2(semicolon.ok(), semicolon.ok() ? "" : english(semicolon.error().what).c_str());
         QCOMPARE(semicolon->readings[0].name, std::string("a;1"));
         LAMP_NEAR(semicolon->readings[0].rgb.a, 1, 1e-12);
         LAMP_NEAR(semicolon->readings[0].xyz.b, 119.5, 1e-9);
@@ -142,10 +143,10 @@ private Q_SLOTS:
 
     void whatIsUnclearIsAsked()
     {
-        QVERIFY(read("a,b,c,d,e,f\n1,1,1,95,100.3,109\n").error().what.find("red drive") != std::string::npos);
-        QVERIFY(read("R,G,B,Y\n1,1,1,100.3\n").error().what.find("colour") != std::string::npos);
-        QVERIFY(read("R,G,B,X,Y,Z\n200,200,200,95,100.3,109\n").error().what.find("full") != std::string::npos);
-        QVERIFY(read("R,G,B,X,Y,Z\n255,255,255,95.05,100,108.9\n").error().what.find("cd/m²") != std::string::npos);
+        QVERIFY(english(read("a,b,c,d,e,f\n1,1,1,95,100.3,109\n").error().what).find("red drive") != std::string::npos);
+        QVERIFY(english(read("R,G,B,Y\n1,1,1,100.3\n").error().what).find("colour") != std::string::npos);
+        QVERIFY(english(read("R,G,B,X,Y,Z\n200,200,200,95,100.3,109\n").error().what).find("full") != std::string::npos);
+        QVERIFY(english(read("R,G,B,X,Y,Z\n255,255,255,95.05,100,108.9\n").error().what).find("cd/m²") != std::string::npos);
         // Told what columns are, it goes on.
         const auto table = readingTable("a,b,c,d,e,f\n1,1,1,95,100.3,109\n0,0,0,.1,.1,.1\n");
         QVERIFY(table.ok());
@@ -183,7 +184,7 @@ private Q_SLOTS:
         QFETCH(QByteArray, words);
         const auto set = read(text.toStdString());
         QVERIFY(!set.ok());
-        QVERIFY2(set.error().what.find(words.toStdString()) != std::string::npos, set.error().what.c_str());
+        QVERIFY2(english(set.error().what).find(words.toStdString()) != std::string::npos, english(set.error().what).c_str());
     }
 
     // The profile is true of the panel, which the import never saw, and the verdict's mean of it.
@@ -194,7 +195,7 @@ private Q_SLOTS:
         plan.target = *builtInTarget("Photo");
         plan.tolerance = *builtInTolerance("studio");
         const auto record = visitFromReadings(someReadings(panel), plan, {}, fromIsoTime("2026-11-25T10:00:00Z"));
-        QVERIFY2(record.ok(), record.ok() ? "" : record.error().what.c_str());
+        QVERIFY2(record.ok(), record.ok() ? "" : english(record.error().what).c_str());
         QCOMPARE(record->verdict, Verdict::Pass);
         const auto profile = Profile::open(record->profile);
         QVERIFY(profile.ok());
@@ -234,7 +235,7 @@ private Q_SLOTS:
         QVERIFY(unknown.ok());
         QCOMPARE(unknown->verdict, Verdict::Undecided);
         QVERIFY(2 * unknown->verification.meanUncertainty > 4);
-        QVERIFY(unknown->reasons.back().find("corrected for") != std::string::npos);
+        QVERIFY(english(unknown->reasons.back()).find("corrected for") != std::string::npos);
         set.correction = "wled";
         std::string foreign = readingsToCgats(set);
         QCOMPARE(readingsFromCgats(foreign)->correction, std::string("wled"));
@@ -265,16 +266,16 @@ private Q_SLOTS:
         VisitPlan plan;
         ReadingSet noBlack = someReadings(panel);
         std::erase_if(noBlack.readings, [](const Measurement &m) { return m.rgb == Drive{0, 0, 0}; });
-        QVERIFY(visitFromReadings(noBlack, plan, {}, {}).error().what.find("black") != std::string::npos);
+        QVERIFY(english(visitFromReadings(noBlack, plan, {}, {}).error().what).find("black") != std::string::npos);
         ReadingSet corners = someReadings(panel, 1);
         std::erase_if(corners.readings, [](const Measurement &m) { return m.rgb.a > 0.01 && m.rgb.a < 0.99; });
-        QVERIFY(visitFromReadings(corners, plan, {}, {}).error().what.find("gray") != std::string::npos);
+        QVERIFY(english(visitFromReadings(corners, plan, {}, {}).error().what).find("gray") != std::string::npos);
         ReadingSet dark = someReadings([](const Drive &) { return XYZ(0.1, 0.1, 0.1); });
         QVERIFY(!visitFromReadings(dark, plan, {}, {}).ok());
         const auto plain = Profile::open(
             writeMatrixProfile(MatrixModel{rgbSpace("sRGB")->toXyz() * 100, {}, {std::vector<double>{0, 0.2, 1}, {0, 0.2, 1}, {0, 0.2, 1}}}, {}, {})
                 .value());
-        QVERIFY(rebuiltProfile(plain.value(), {}, ProfileKind::Auto).error().what.find("carries no readings") != std::string::npos);
+        QVERIFY(english(rebuiltProfile(plain.value(), {}, ProfileKind::Auto).error().what).find("carries no readings") != std::string::npos);
     }
 
     // Many readings of a big chart: thinned, not refused, and quick enough to wait for.

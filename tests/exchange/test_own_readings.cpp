@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Any visit's readings, brought in again in any of our formats, say what the visit said.
 #include "support.h"
+#include "english.h"
 
 #include "exchange/reading_table.h"
 #include "profile/cgats.h"
@@ -43,7 +44,7 @@ Result<ReadingSet> read(const std::string &content)
         return table.error();
     }
     const Roles roles = guessRoles(table.value());
-    return roles.unclear.empty() ? readingsFrom(table.value(), roles) : Error{ErrorKind::Input, roles.unclear.front(), "", "", "unclear", false};
+    return roles.unclear.empty() ? readingsFrom(table.value(), roles) : Error{ErrorKind::Input, roles.unclear.front(), {}, {}, "unclear", false};
 }
 
 /// The visit that a format's readings make.
@@ -94,11 +95,11 @@ private Q_SLOTS:
             plan.profileIn = before->profile;
         }
         const auto record = visited(*bench.value(), plan);
-        QVERIFY2(record.ok(), record.ok() ? "" : record.error().text().c_str());
+        QVERIFY2(record.ok(), record.ok() ? "" : english(record.error()).c_str());
         QVERIFY(!record->verification.colours.empty());
         for (const auto &[format, content] : allFormats(record.value())) {
             const auto made = again(content);
-            QVERIFY2(made.ok(), made.ok() ? "" : (std::string(format) + ": " + made.error().text()).c_str());
+            QVERIFY2(made.ok(), made.ok() ? "" : (std::string(format) + ": " + english(made.error())).c_str());
             qInfo("%s: mean %.3f, was %.3f; %s, was %s", format, made->verification.mean, record->verification.mean,
                   verdictName(made->verdict).c_str(), verdictName(record->verdict).c_str());
             LAMP_NEAR(made->verification.mean, record->verification.mean, 0.05);
@@ -133,7 +134,7 @@ private Q_SLOTS:
         QTest::addColumn<int>("part");
         QTest::addColumn<QString>("words");
         for (const auto &[part, words] : {std::pair{0, "ramps"}, std::pair{1, "display_facts"}, std::pair{2, "target"}, std::pair{3, "state"},
-                                          std::pair{4, "white before and after"}, std::pair{5, "six are the least"}, std::pair{6, "noise of reading"},
+                                          std::pair{4, "white before and after"}, std::pair{5, "six are needed"}, std::pair{6, "noise of reading"},
                                           std::pair{7, "lost a part"}}) {
             QTest::addRow("%s", words) << part << words;
         }
@@ -163,7 +164,7 @@ private Q_SLOTS:
         }
         const auto made = visitOfReadings(set, {}, {}, kThen);
         QVERIFY(!made.ok());
-        QVERIFY2(QString::fromStdString(made.error().text()).contains(words), made.error().text().c_str());
+        QVERIFY2(QString::fromStdString(english(made.error())).contains(words), english(made.error()).c_str());
     }
 
     // A state whose line was lost is not taken for a display without ramps, and no colour of another state judges.
@@ -175,7 +176,7 @@ private Q_SLOTS:
         csv.erase(from, csv.find('\n', from) + 1 - from);
         const auto set = read(csv);
         QVERIFY(!set.ok());
-        QVERIFY2(set.error().text().find("state 2") != std::string::npos, set.error().text().c_str());
+        QVERIFY2(english(set.error()).find("state 2") != std::string::npos, english(set.error()).c_str());
     }
 
 private:

@@ -186,7 +186,7 @@ private Q_SLOTS:
         QVERIFY(picture.first > 1500 && picture.second);
         const auto points = plot::readingsOf(screeningPlot(s));
         QCOMPARE(points.size(), size_t(12));
-        QVERIFY(std::any_of(points.begin(), points.end(), [](const auto &p) { return p.text.starts_with("three: green"); }));
+        QVERIFY(std::any_of(points.begin(), points.end(), [](const auto &p) { return p.text.starts_with("three, green"); }));
     }
 };
 

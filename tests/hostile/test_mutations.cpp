@@ -2,6 +2,7 @@
 // Twenty thousand damaged files through every reader: no crash, no hang, always a message. In the sanitized build an
 // allocation over 256 MiB ends the test (tests/CMakeLists.txt).
 #include "support.h"
+#include "english.h"
 
 #include "exchange/reading_table.h"
 #include "judge/tolerance.h"
@@ -86,14 +87,14 @@ using Reader = std::function<std::string(const std::string &)>;
 
 template <typename T> std::string told(const Result<T> &result)
 {
-    return result.ok() ? "read" : result.error().what;
+    return result.ok() ? "read" : english(result.error().what);
 }
 
 std::string throughTable(const std::string &text)
 {
     const auto table = readingTable(text);
     if (!table) {
-        return table.error().what;
+        return english(table.error().what);
     }
     return told(readingsFrom(table.value(), guessRoles(table.value())));
 }
@@ -105,7 +106,7 @@ std::string throughInspection(const std::string &text)
         (void)seen.profile->driveFor({50, 10, 10}, Intent::Perceptual);
         return "read";
     }
-    return seen.findings.empty() ? "" : seen.findings.back().text;
+    return seen.findings.empty() ? "" : english(seen.findings.back().text);
 }
 
 Bytes matrixProfile(int version)

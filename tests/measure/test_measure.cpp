@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "support.h"
+#include "english.h"
 
 #include "measure/warm_up.h"
 #include "simlab/sim_bench.h"
@@ -20,7 +21,7 @@ struct Setup {
     {
         Gauge::Hooks hooks;
         hooks.onReading = [this](const Measurement &m) { heard.push_back(m); };
-        hooks.onNote = [this](const std::string &t) { notes.push_back(t); };
+        hooks.onNote = [this](const Message &m) { notes.push_back(english(m)); };
         gauge = std::make_unique<Gauge>(*bench, bench->describeInstrument().value(), hooks, std::stop_token());
         (void)gauge->setCorrection(bench->describeDisplay()->technology);
     }

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "support.h"
+#include "english.h"
 
 #include "simlab/sim_bench.h"
 #include "store/owner.h"
@@ -62,6 +63,41 @@ qint64 addDisplay(Store &store)
     d.technology = "wled";
     d.bench = "sim:knot";
     return store.studio().add(d, fromIsoTime("2026-10-01T08:00:00Z")).value();
+}
+
+/// A record as versions up to 7 wrote it, with the sentences as messages: what a reader of today makes of it.
+QJsonValue asMessages(QJsonObject record)
+{
+    const auto message = [](const QJsonValue &text) {
+        return text.toString().isEmpty() ? QJsonObject{{"code", ""}} : QJsonObject{{"code", "verbatim"}, {"arguments", QJsonArray{text}}};
+    };
+    const auto each = [&](const QString &name, const auto &change) {
+        QJsonArray all = record[name].toArray();
+        for (QJsonValueRef v : all) {
+            v = change(v);
+        }
+        record[name] = all;
+    };
+    each("reasons", message);
+    each("warnings", message);
+    each("lines", [&](const QJsonValue &v) {
+        QJsonArray line = v.toArray();
+        line[1] = message(line[1]);
+        return line;
+    });
+    each("checks", [](const QJsonValue &v) {
+        static const QMap<QString, QString> codes{{"Mean difference", "colour-mean"}, {"Largest difference", "colour-max"}, {"White", "white"},
+                                                  {"Luminance", "luminance"},         {"Gray mean", "gray-mean"},          {"Gray largest", "gray-max"}};
+        QJsonArray check = v.toArray();
+        check[0] = codes[check[0].toString()];
+        return check;
+    });
+    if (record["trim"].isObject()) {
+        QJsonObject trim = record["trim"].toObject();
+        trim["advice"] = message(trim["advice"]);
+        record["trim"] = trim;
+    }
+    return record;
 }
 
 } // namespace
@@ -276,7 +312,7 @@ private Q_SLOTS:
             }
         });
         auto opened = Store::open(path());
-        QVERIFY2(opened.ok(), opened.ok() ? "" : opened.error().text().c_str());
+        QVERIFY2(opened.ok(), opened.ok() ? "" : english(opened.error()).c_str());
         Store &store = *opened.value();
         QVERIFY(store.movedAside().isEmpty());
         QCOMPARE(store.copyBefore(), path() + ".version-1");
@@ -342,12 +378,12 @@ private Q_SLOTS:
         QCOMPARE(before.size(), 7);
 
         auto opened = Store::open(path());
-        QVERIFY2(opened.ok(), opened.ok() ? "" : opened.error().text().c_str());
+        QVERIFY2(opened.ok(), opened.ok() ? "" : english(opened.error()).c_str());
         Store &store = *opened.value();
         for (const Old &o : before) {
             const auto record = store.visits().record(o.id);
-            QVERIFY2(record.ok(), record.ok() ? "" : record.error().text().c_str());
-            QCOMPARE(QJsonValue(QJsonDocument::fromJson(QByteArray::fromStdString(recordToJson(*record))).object()), o.record);
+            QVERIFY2(record.ok(), record.ok() ? "" : english(record.error()).c_str());
+            QCOMPARE(QJsonValue(QJsonDocument::fromJson(QByteArray::fromStdString(recordToJson(*record))).object()), asMessages(o.record.toObject()));
             const auto entry = store.visits().entry(o.id);
             QVERIFY(entry && entry->displayId == o.display && int(entry->state) == o.state);
             QCOMPARE(entry->readings, int(o.readings.size()));
@@ -414,7 +450,7 @@ private Q_SLOTS:
             QVERIFY(q.exec());
         });
         const auto store = Store::open(path());
-        QVERIFY(!store.ok() && store.error().what.find("under way") != std::string::npos);
+        QVERIFY(!store.ok() && english(store.error().what).find("in progress") != std::string::npos);
         raw([&](QSqlQuery &q) {
             QVERIFY(q.exec("PRAGMA user_version") && q.next());
             QCOMPARE(q.value(0).toInt(), 6);
@@ -593,7 +629,7 @@ private Q_SLOTS:
         raw([&](QSqlQuery &q) { QVERIFY(q.exec("DELETE FROM reading WHERE number = 2")); });
         const auto back = store->visits().record("v1");
         QVERIFY(!back.ok());
-        QVERIFY2(back.error().what.find("1 of its 2 readings") != std::string::npos, back.error().what.c_str());
+        QVERIFY2(english(back.error().what).find("1 of its 2 readings") != std::string::npos, english(back.error().what).c_str());
     }
 
     // A reading that a crash follows has its state with it.
@@ -765,7 +801,7 @@ private Q_SLOTS:
         QSqlDatabase::removeDatabase("new");
         const auto store = Store::open(path());
         QVERIFY(!store.ok());
-        QVERIFY(store.error().what.find("newer") != std::string::npos);
+        QVERIFY(english(store.error().what).find("newer") != std::string::npos);
         QVERIFY(QFile::exists(path()));
     }
 
@@ -786,7 +822,7 @@ private Q_SLOTS:
             return f.readAll();
         }();
         const auto store = Store::open(path());
-        QVERIFY2(store.ok(), store.ok() ? "" : store.error().text().c_str());
+        QVERIFY2(store.ok(), store.ok() ? "" : english(store.error()).c_str());
         const QString aside = store.value()->movedAside();
         QVERIFY(!aside.isEmpty());
         QFile kept(aside);

@@ -186,7 +186,7 @@ private Q_SLOTS:
         }
         QTRY_VERIFY(make->isEnabled());
         // White reads about 100.1, so whether it was scaled to 100 is no question.
-        QVERIFY2(labels(*view, false).contains("Everything is clear"), qPrintable(labels(*view, false)));
+        QVERIFY2(labels(*view, false).contains("Nothing is unclear"), qPrintable(labels(*view, false)));
         ReadingSet got;
         qint64 display = 0;
         connect(view, &ImportView::wanted, this, [&](const ReadingSet &set, qint64 id, const QString &) {

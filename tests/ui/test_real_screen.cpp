@@ -3,6 +3,7 @@
 // ramps through RandR, the profile on the root window. The instrument is the stand-in that looks at that screen
 // (`serve --screen`); it knows of the visit only what the screen shows.
 #include "support.h"
+#include "english.h"
 
 #include "desktop/x_server.h"
 #include "ui/views.h"
@@ -98,7 +99,7 @@ private Q_SLOTS:
         const RecordPtr record = w.runner()->record();
         QVERIFY2(record && !record->openStage() && !record->profile.empty(), qPrintable(labels(w)));
         for (const Check &check : record->checks) {
-            qInfo("%s", check.sentence().c_str());
+            qInfo("%s", english(check.sentence()).c_str());
         }
         QVERIFY(record->verdict == Verdict::Pass);
         QVERIFY(!w.visits()->patchWindow()->isVisible());
@@ -114,7 +115,7 @@ private Q_SLOTS:
         // Another tool pushes it out, and the window says so.
         const QString atom = output == "DUMMY0" ? "_ICC_PROFILE" : "_ICC_PROFILE_1";
         theServer->tool("xprop", {"-root", "-remove", atom});
-        QTRY_VERIFY_WITH_TIMEOUT(labels(w).contains("took it off"), 12000);
+        QTRY_VERIFY_WITH_TIMEOUT(labels(w).contains("it was removed"), 12000);
     }
 
 private:

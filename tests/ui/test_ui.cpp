@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "support.h"
+#include "english.h"
 
 #include "desktop/x_server.h"
 #include "ui/views.h"
@@ -186,7 +187,7 @@ private Q_SLOTS:
         QCOMPARE(r->plan.target.name, std::string("Dim room"));
         QCOMPARE(r->verdict, Verdict::Pass);
         QVERIFY(!r->openStage());
-        QVERIFY(r->line(Stage::SignOff).summary.find("Signed off") != std::string::npos);
+        QVERIFY(english(r->line(Stage::SignOff).summary).find("Signed off") != std::string::npos);
         QVERIFY(w->reading()->text().contains("cd/m²"));
         picture(*w, "worksheet-signed-off");
         // What the window says is what is kept.
@@ -387,7 +388,7 @@ private Q_SLOTS:
         QVERIFY(bench->setControl("brightness", 61).ok());
         QTRY_COMPARE(brightness->value(), 61);
         panel.askFor("red", 97);
-        QVERIFY(labels(panel).contains("red at 97"));
+        QVERIFY(labels(panel).contains("red to 97"));
         panel.setBench(nullptr);
         QVERIFY(!panel.isVisible());
     }
@@ -525,7 +526,7 @@ private Q_SLOTS:
         QVERIFY(labels(*w).contains("was interrupted after"));
         picture(*w, "interrupted");
         for (QPushButton *b : w->findChildren<QPushButton *>()) {
-            if (b->isVisible() && b->text() == "Go on") {
+            if (b->isVisible() && b->text() == "Continue") {
                 b->click();
                 break;
             }
@@ -679,7 +680,7 @@ private Q_SLOTS:
         QVERIFY2(labels(*w).contains("Curlew, proof table: Report"), qPrintable(labels(*w)));
         QCOMPARE(w->store()->visits().of(curlew).size(), visits + 1);
         QVERIFY(w->visits()->simulatedBench(curlew)->view().display.lutLoaded);
-        button(*w, "Show it")->click();
+        button(*w, "Show")->click();
         QCOMPARE(w->currentDisplay(), curlew);
         QVERIFY(labels(*w->worksheet()).contains("Curlew"));
     }
@@ -705,7 +706,7 @@ private Q_SLOTS:
         QTest::qWait(100);
         QVERIFY(!QFile::exists(proof));
         w->startVisit(Task::Full);
-        button(*w, "Run it")->click();
+        button(*w, "Run")->click();
         QTRY_VERIFY_WITH_TIMEOUT(!w->runner()->running(), 20000);
         QVERIFY(QFile::exists(proof));
         // Exactly that line: another one is asked for anew.
@@ -719,7 +720,7 @@ private Q_SLOTS:
         auto w = demoWindow(store());
         VisitRecord record = w->store()->visits().record(w->store()->visits().of(idOf(*w, "Avocet")).front().id).value();
         record.plan.tolerance.name = "</b><h1>Forged verdict</h1><b>";
-        record.warnings = {"<h1>All is well</h1>"};
+        record.warnings = {verbatim("<h1>All is well</h1>")};
         record.display.model = "<h1>Reference</h1>";
         Worksheet sheet;
         sheet.setRecord(std::make_shared<VisitRecord>(record));
@@ -864,10 +865,10 @@ private:
     {
         auto *table = w.desk()->screening()->findChildren<QTableWidget *>().front();
         QVERIFY(table->isColumnHidden(4));
-        button(*w.desk(), "instrument")->click();
-        QVERIFY(labels(w).contains("Lay the instrument on Curlew"));
+        button(*w.desk(), "measuring (")->click();
+        QVERIFY(labels(w).contains("Put the instrument on Curlew"));
         w.setSpeed(0.0);
-        button(w, "Begin")->click();
+        button(w, "Start")->click();
         QVERIFY(button(*w.desk(), "Stop") != nullptr);
         QTRY_VERIFY_WITH_TIMEOUT(!table->isColumnHidden(4), 20000);
         QCOMPARE(table->item(5, 0)->text(), QString("no profile"));
@@ -876,8 +877,8 @@ private:
         picture(w, "screening");
         // It can be stopped.
         w.setSpeed(60);
-        button(*w.desk(), "instrument")->click();
-        button(w, "Begin")->click();
+        button(*w.desk(), "measuring (")->click();
+        button(w, "Start")->click();
         QTRY_VERIFY(labels(*w.desk()).contains("Reading"));
         button(*w.desk(), "Stop")->click();
         QTRY_VERIFY(button(*w.desk(), "Stop") == nullptr);
@@ -933,7 +934,7 @@ private Q_SLOTS:
         const auto profile = Profile::open(made->profile);
         QVERIFY(profile.ok());
         for (QPushButton *b : w->worksheet()->row(Stage::Profile)->findChildren<QPushButton *>()) {
-            if (b->text().contains("Lay the profile open")) {
+            if (b->text().contains("Inspect and install")) {
                 b->click();
             }
         }
@@ -958,7 +959,7 @@ private Q_SLOTS:
         Target dusk = *builtInTarget("Photo");
         dusk.luminance.cdM2 = 96;
         bring("photo.json", targetToJson(dusk));
-        QVERIFY2(labels(*w).contains("is built in"), qPrintable(labels(*w)));
+        QVERIFY2(labels(*w).contains("is the name of a built-in one"), qPrintable(labels(*w)));
         dusk.name = "Dusk room";
         bring("dusk.json", targetToJson(dusk));
         QVERIFY2(labels(*w).contains("\"Dusk room\" can be chosen"), qPrintable(labels(*w)));
@@ -1038,7 +1039,7 @@ private Q_SLOTS:
         QFile f(m_dir.filePath("stranger.json"));
         QVERIFY(f.resize(f.size() / 2));
         openAndWait(*w, {f.fileName()});
-        QVERIFY2(labels(*w).contains("stranger.json") && labels(*w).contains("cannot be brought in"), qPrintable(labels(*w)));
+        QVERIFY2(labels(*w).contains("stranger.json") && labels(*w).contains("cannot be imported"), qPrintable(labels(*w)));
     }
 
     // A CSV of another tool becomes a visit with profile and verdict, kept in the studio.
@@ -1064,7 +1065,7 @@ private Q_SLOTS:
         QVERIFY(writeFile(std::filesystem::path(file.toStdString()), csv.toStdString()).ok());
         openAndWait(*w, {file});
         QVERIFY(w->desk()->currentWidget() == w->desk()->import());
-        QVERIFY(labels(*w->desk()).contains("Everything is clear"));
+        QVERIFY(labels(*w->desk()).contains("Nothing is unclear"));
         picture(*w, "import");
         auto *display = w->desk()->import()->findChildren<QComboBox *>().last();
         for (QComboBox *box : w->desk()->import()->findChildren<QComboBox *>()) {
@@ -1097,7 +1098,7 @@ private Q_SLOTS:
         plan.target = *builtInTarget("Video, dark room");
         plan.tolerance = *builtInTolerance("strict");
         const auto record = Visit(*bench, plan, {}, {}).run();
-        QVERIFY2(record.ok(), record.ok() ? "" : record.error().text().c_str());
+        QVERIFY2(record.ok(), record.ok() ? "" : english(record.error()).c_str());
         const QString file = m_dir.filePath("readings.txt");
         QVERIFY(writeFile(std::filesystem::path(file.toStdString()), readingsToCgats(readingSet(record.value()))).ok());
         openAndWait(*w, {file});
@@ -1142,7 +1143,7 @@ private Q_SLOTS:
         connect(typed, &TypedReadings::wanted, this, [&](const ReadingSet &set) { got = set; });
         QPushButton *take = nullptr, *back = nullptr, *make = nullptr;
         for (QPushButton *b : typed->findChildren<QPushButton *>()) {
-            (b->text().contains("Take") ? take : (b->text().contains("Back") ? back : make)) = b;
+            (b->text().contains("Accept") ? take : (b->text().contains("Back") ? back : make)) = b;
         }
         const auto type = [&](const QString &y, const QString &x, const QString &cy) {
             fields[0]->setText(y);
@@ -1155,7 +1156,7 @@ private Q_SLOTS:
         LAMP_NEAR(typed->typed().readings[0].xyz.b, 119.5, 1e-9);
         type("bright", "0.3", "0.3");
         QCOMPARE(typed->typed().readings.size(), size_t(1));
-        QVERIFY(labels(*typed).contains("no number"));
+        QVERIFY(labels(*typed).contains("no valid number"));
         type("1", "0.8", "0.8");
         QVERIFY(labels(*typed).contains("less than 1"));
         picture(*w, "typed-readings");
@@ -1229,11 +1230,11 @@ private Q_SLOTS:
             QVERIFY(w->installed()->look().has_value());
             QVERIFY2(labels(*w).contains("Other ramps are loaded"), qPrintable(labels(*w)));
             // It is told without a look at the card, too.
-            button(*w->installed(), "into")->click();
+            button(*w->installed(), "pply")->click();
             openAndWait(*w, {file});
             QVERIFY(!w->installed()->isVisible());
             server.tool("xprop", {"-root", "-remove", "_ICC_PROFILE"});
-            QTRY_VERIFY_WITH_TIMEOUT(labels(*w).contains("took it off"), 10000);
+            QTRY_VERIFY_WITH_TIMEOUT(labels(*w).contains("it was removed"), 10000);
             QVERIFY(!w->installed()->look()->inUse);
             w->selectDisplay(idOf(*w, "Curlew"));
             lookBothWays(*w, server);
@@ -1246,7 +1247,7 @@ private:
     // Before and after, by key, on the X server; xprop and xrandr are the witnesses. Afterwards all is as it was found.
     void lookBothWays(MainWindow &w, const XServer &server)
     {
-        button(*w.installed(), "into")->click(); // again
+        button(*w.installed(), "pply")->click(); // again
         server.tool("xrandr", {"--output", "DUMMY0", "--gamma", "1:0.8:1"});
         const auto hasProfile = [&] { return !server.tool("xprop", {"-root", "_ICC_PROFILE"}).contains("not found"); };
         const auto gamma = [&] {

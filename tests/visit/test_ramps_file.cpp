@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "support.h"
+#include "english.h"
 
 #include "calibrate/ramps.h"
 #include "visit/record.h"
@@ -49,7 +50,7 @@ private Q_SLOTS:
         QFETCH(QByteArray, words);
         const auto ramps = rampsFromCsv(text.toStdString());
         QVERIFY(!ramps.ok());
-        QVERIFY2(ramps.error().what.find(words.toStdString()) != std::string::npos, ramps.error().what.c_str());
+        QVERIFY2(english(ramps.error().what).find(words.toStdString()) != std::string::npos, english(ramps.error().what).c_str());
     }
 
     // Through curves without rounding, and with it: the frame buffer's bits first, then the LUT's (bench protocol).

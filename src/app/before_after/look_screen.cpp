@@ -71,8 +71,8 @@ LookScreen::~LookScreen() = default;
 void LookScreen::setPicture(const QImage &picture)
 {
     m_view->setPair(picture, throughProfile(picture, m_profile),
-                    tr("Before: without profile and ramps. Space: after. O: a picture of your own. Esc: back, with what was in use."),
-                    tr("After: through profile and ramps. Space: before. O: a picture of your own. Esc: back, with what was in use."));
+                    tr("Before: without profile and ramps. Space: after. O: open a picture. Esc: back, restoring what was in use."),
+                    tr("After: through profile and ramps. Space: before. O: open a picture. Esc: back, restoring what was in use."));
 }
 
 Status LookScreen::swap(bool after)
@@ -85,7 +85,7 @@ Status LookScreen::swap(bool after)
 void LookScreen::toggle()
 {
     if (const Status s = swap(!m_view->showsAfter()); !s) {
-        m_problem = text(s.error().text());
+        m_problem = text(s.error());
         close();
         return;
     }
@@ -117,7 +117,7 @@ void LookScreen::keyPressEvent(QKeyEvent *event)
 void LookScreen::closeEvent(QCloseEvent *event)
 {
     const Status back = m_hold->release();
-    Q_EMIT closed(back ? m_problem : text(back.error().text()));
+    Q_EMIT closed(back ? m_problem : text(back.error()));
     QWidget::closeEvent(event);
 }
 

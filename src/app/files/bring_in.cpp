@@ -46,7 +46,7 @@ BringIn::BringIn(OpenStudio &studio, FileDesk &desk, Background &background, Ban
 void BringIn::passOn(const RecordPtr &record, QWidget *window)
 {
     const QString file = QFileDialog::getSaveFileName(
-        window, tr("Pass the visit on"), plainFileName(text(record->profileName())) + QStringLiteral(".json"), tr("Whole visit (*.json)"));
+        window, tr("Export the visit"), plainFileName(text(record->profileName())) + QStringLiteral(".json"), tr("Whole visit (*.json)"));
     if (file.isEmpty()) {
         return;
     }
@@ -62,7 +62,7 @@ void BringIn::passOn(const RecordPtr &record, QWidget *window)
 void BringIn::aim(StudioFile kind, const std::string &json)
 {
     if (m_studio.store() == nullptr) {
-        m_banner.say(tr("Open a studio first: what you aim at is kept in it."));
+        m_banner.say(tr("Open a studio first: targets and tolerances are kept in it."));
         return;
     }
     store::Aims &aims = m_studio.store()->aims();
@@ -81,7 +81,7 @@ void BringIn::aim(StudioFile kind, const std::string &json)
     case StudioFile::Tolerance: {
         const auto tolerance = toleranceFromJson(json);
         keepIt(tolerance,
-               tolerance ? tr("Visits can be judged by \"%1\" from now on: Studio, Visits and profiles.").arg(text(tolerance->name)) : QString(),
+               tolerance ? tr("Visits can be judged by \"%1\" from now on: Studio, Settings.").arg(text(tolerance->name)) : QString(),
                [&](const Tolerance &t) { return aims.keep(t); });
         break;
     }
@@ -116,17 +116,17 @@ void BringIn::visit(const VisitRecord &record)
     entry.id = known ? known->id : 0;
     keep(std::make_shared<const VisitRecord>(record), entry, [this](const RecordPtr &kept, qint64 display) {
         Q_EMIT broughtIn(kept, display, false);
-        m_banner.say(tr("The visit of %1 is in the studio now.").arg(text(longDate(kept->started))));
+        m_banner.say(tr("The visit of %1 is in the studio now.").arg(wordedDay(kept->started)));
     });
 }
 
 void BringIn::keep(const RecordPtr &record, DisplayEntry display, std::function<void(const RecordPtr &, qint64)> done)
 {
     const QString elsewhere = tr("Elsewhere");
-    display.note = tr("Known from what was brought in.");
+    display.note = tr("Known from imported readings.");
     // A table profile takes a tenth of a second to pack: by a store of its own, off the window's thread.
     m_keeper->start(
-        tr("Keeping the visit…"),
+        tr("Storing the visit…"),
         [record, display, elsewhere, path = m_studio.path()]() -> Result<qint64> {
             const auto own = Store::open(path);
             if (!own) {
@@ -160,7 +160,7 @@ void BringIn::readings(const ReadingSet &set, qint64 display, const QString &tar
     }
     applyWorkSettings(plan, m_studio.store());
     m_background.start(
-        tr("Describing the display by its readings…"), [set, plan, asked] { return visitOfReadings(set, plan, asked, wallNow()); },
+        tr("Fitting a model to the readings…"), [set, plan, asked] { return visitOfReadings(set, plan, asked, wallNow()); },
         [this, display, name = text(set.display)](Result<VisitRecord> made) {
             if (!made) {
                 m_desk.notBroughtIn();

@@ -36,10 +36,11 @@ bool isProfile(const std::string &content)
 
 /// Asks what a 3D LUT is to do.
 class CubeDialog : public QDialog {
+    Q_DECLARE_TR_FUNCTIONS(CubeDialog)
 public:
     explicit CubeDialog(QWidget *parent)
         : QDialog(parent), m_source(new QComboBox), m_tone(new QComboBox), m_size(new QComboBox), m_luminance(new QDoubleSpinBox),
-          m_own(new QCheckBox(tr("The display's own white stands for the source's"))), m_fold(new QCheckBox(tr("Contain the calibration ramps")))
+          m_own(new QCheckBox(tr("Use the display's own white as the source's"))), m_fold(new QCheckBox(tr("Include the calibration ramps")))
     {
         setWindowTitle(tr("Make a 3D LUT"));
         auto *form = new QFormLayout(this);
@@ -47,14 +48,14 @@ public:
             m_source->addItem(text(s.name));
         }
         m_source->setCurrentText(QStringLiteral("Rec. 709"));
-        form->addRow(tr("Pictures &come in"), m_source);
+        form->addRow(tr("&Source colour space"), m_source);
         m_tone->addItem(tr("the source's own"), -1);
         for (const ToneKind kind : {ToneKind::Bt1886, ToneKind::Srgb, ToneKind::LStar}) {
             ToneCurve tone;
             tone.kind = kind;
             m_tone->addItem(text(tone.name()), int(kind));
         }
-        form->addRow(tr("&Tone"), m_tone);
+        form->addRow(tr("&Tone curve"), m_tone);
         for (const int n : {17, 33, 65}) {
             m_size->addItem(QString::number(n), n);
         }
@@ -62,8 +63,8 @@ public:
         form->addRow(tr("&Nodes along each axis"), m_size);
         m_luminance->setRange(0, 4000);
         m_luminance->setSuffix(tr(" cd/m²"));
-        m_luminance->setSpecialValueText(tr("the most that the display has"));
-        form->addRow(tr("White at"), m_luminance);
+        m_luminance->setSpecialValueText(tr("maximum of the display"));
+        form->addRow(tr("Luminance of white"), m_luminance);
         form->addRow(m_own);
         form->addRow(m_fold);
         auto *buttons = new QDialogButtonBox(QDialogButtonBox::Ok | QDialogButtonBox::Cancel);
@@ -141,7 +142,7 @@ FileDesk::LookedAt FileDesk::lookAt(const QStringList &files)
     for (const QString &file : files) {
         auto content = readFile(file.toStdString());
         if (!content) {
-            seen.problems << text(content.error().text());
+            seen.problems << text(content.error());
             continue;
         }
         const bool named = file.endsWith(QStringLiteral(".icc"), Qt::CaseInsensitive) || file.endsWith(QStringLiteral(".icm"), Qt::CaseInsensitive);
@@ -165,7 +166,7 @@ FileDesk::LookedAt FileDesk::lookAt(const QStringList &files)
             if (record) {
                 seen.visit = std::move(record).value();
             } else {
-                seen.problems << name + text(record.error().text());
+                seen.problems << name + text(record.error());
             }
         } else if (seen.kind == StudioFile::None) {
             auto table = readingTable(seen.content);
@@ -174,11 +175,11 @@ FileDesk::LookedAt FileDesk::lookAt(const QStringList &files)
                 seen.roles = guessRoles(*seen.table);
                 seen.understood = ImportView::understand(*seen.table, seen.roles);
             } else {
-                seen.problems << name + text(table.error().text());
+                seen.problems << name + text(table.error());
             }
         }
     } else if (seen.others.size() > 1) {
-        seen.problems << tr("Readings are brought in one file at a time.");
+        seen.problems << tr("Readings are imported one file at a time.");
     }
     return seen;
 }
@@ -186,7 +187,7 @@ FileDesk::LookedAt FileDesk::lookAt(const QStringList &files)
 void FileDesk::open(const QStringList &files, Store *store, qint64 display)
 {
     m_background->start(
-        tr("Looking at the files…"), [files] { return lookAt(files); },
+        tr("Reading the files…"), [files] { return lookAt(files); },
         [this, store, display](LookedAt seen) { lay(std::move(seen), store, display); });
 }
 
@@ -239,7 +240,7 @@ void FileDesk::notBroughtIn()
 void FileDesk::layOpen(const QString &name, const Bytes &profile)
 {
     m_background->start(
-        tr("Laying the profile open…"), [name, profile] { return ProfileView::look(name, profile, wallNow()); },
+        tr("Inspecting the profile…"), [name, profile] { return ProfileView::look(name, profile, wallNow()); },
         [this](const std::shared_ptr<const OpenedProfile> &opened) {
             m_profile->show(opened);
             setCurrentWidget(m_profile);
@@ -257,7 +258,7 @@ void FileDesk::rank()
     const auto table = content ? readingTable(content.value()) : Result<ReadingTable>(content.error());
     const auto set = table ? readingsFrom(table.value(), guessRoles(table.value())) : Result<ReadingSet>(table.error());
     if (!set) {
-        Q_EMIT message(QFileInfo(file).fileName() + QStringLiteral(": ") + text(set.error().text()));
+        Q_EMIT message(QFileInfo(file).fileName() + QStringLiteral(": ") + text(set.error()));
         return;
     }
     rankBy(set.value());
@@ -271,7 +272,7 @@ void FileDesk::rankBy(const ReadingSet &set)
             if (errors) {
                 m_screening->showRanking(errors.value());
             } else {
-                Q_EMIT message(text(errors.error().text()));
+                Q_EMIT message(text(errors.error()));
             }
         });
 }
@@ -283,7 +284,7 @@ void FileDesk::makeCube()
     if (!profile || dialog.exec() != QDialog::Accepted) {
         return;
     }
-    const QString file = QFileDialog::getSaveFileName(this, tr("Save the 3D LUT"), QStringLiteral("display.cube"), tr("Cube (*.cube)"));
+    const QString file = QFileDialog::getSaveFileName(this, tr("Save the 3D LUT"), QStringLiteral("display.cube"), tr("3D LUT (*.cube)"));
     if (file.isEmpty()) {
         return;
     }
@@ -295,7 +296,7 @@ void FileDesk::makeCube()
             return cube ? writeFile(std::filesystem::path(file.toStdString()), cubeToText(cube.value())) : Status(cube.error());
         },
         [this, file](const Status &s) {
-            Q_EMIT message(s ? tr("The 3D LUT is in %1. Its header says tone, white and luminance.").arg(file) : text(s.error().text()));
+            Q_EMIT message(s ? tr("The 3D LUT is in %1. Its header says tone, white and luminance.").arg(file) : text(s.error()));
         });
 }
 
@@ -308,7 +309,7 @@ void FileDesk::rebuild()
         return;
     }
     m_background->start(
-        tr("Making the profile anew…"),
+        tr("Making the profile again…"),
         [file, plan, bytes = m_profile->bytes()]() -> Status {
             const auto profile = Profile::open(bytes);
             if (!profile) {
@@ -326,7 +327,7 @@ void FileDesk::rebuild()
             const auto made = rebuiltProfile(profile.value(), what, plan.profileKind, plan.grid);
             return made ? writeFile(std::filesystem::path(file.toStdString()), made.value()) : Status(made.error());
         },
-        [this, file](const Status &s) { Q_EMIT message(s ? tr("Made anew from its readings: %1.").arg(file) : text(s.error().text())); });
+        [this, file](const Status &s) { Q_EMIT message(s ? tr("Made again from its readings: %1.").arg(file) : text(s.error())); });
 }
 
 } // namespace lamp::app

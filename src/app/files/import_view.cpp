@@ -80,7 +80,7 @@ void fillTargets(QComboBox &box, Store &store, bool own = false)
 void fillInstrument(QComboBox &box, const std::string &named)
 {
     box.clear();
-    box.addItem(ImportView::tr("not known: the verdict will be undecided"), QString());
+    box.addItem(ImportView::tr("unknown: the verdict will be undecided"), QString());
     box.addItem(ImportView::tr("corrected for this kind of panel"), QStringLiteral("this kind of panel, as stated"));
     box.addItem(ImportView::tr("a spectroradiometer"), QStringLiteral("spectroradiometer, as stated"));
     if (!named.empty()) {
@@ -148,14 +148,14 @@ ImportView::ImportView(QWidget *parent)
     m_luminance->setSuffix(tr(" cd/m²"));
     m_luminance->setSpecialValueText(tr("colours are absolute (cd/m²)"));
     form->addRow(tr("White's &luminance"), m_luminance);
-    form->addRow(tr("&Aimed at"), m_target);
-    form->addRow(tr("The &instrument was"), m_instrument);
-    form->addRow(tr("&For"), m_display);
+    form->addRow(tr("&Target"), m_target);
+    form->addRow(tr("&Instrument was"), m_instrument);
+    form->addRow(tr("&Display"), m_display);
     layout->addLayout(form);
     layout->addWidget(m_make, 0, Qt::AlignLeft);
     QStringList names;
     for (int r = 0; r < kRoles; ++r) {
-        names << tr(roleName(Role(r)).c_str());
+        names << text(named(Role(r)));
     }
     m_roleNames->setStringList(names);
     connect(m_drive, &QComboBox::activated, this, [this] {
@@ -190,7 +190,7 @@ void ImportView::show(const QString &fileName, ReadingTable table, Roles roles, 
     m_table = std::make_shared<const ReadingTable>(std::move(table));
     m_roles = std::move(roles);
     m_understood = std::move(understood);
-    m_heading->setText(tr("%1 (%2): %3").arg(fileName, text(m_table->kind), text(counted((long long)m_table->rows.size(), "reading"))));
+    m_heading->setText(tr("%1 (%2): %3").arg(fileName, text(m_table->kind), text(say("count-readings", m_table->rows.size()))));
     // A visit's readings belong to the display that they name, whichever is looked at.
     fillDisplays(*m_display, store, m_understood.visit ? displayNamed(*m_table, store) : display);
     fillTargets(*m_target, store, m_understood.visit);
@@ -223,7 +223,7 @@ void ImportView::fillColumns(const std::shared_ptr<const ReadingTable> &table, i
         auto *role = new QComboBox;
         role->setModel(m_roleNames); // one list for all
         role->setCurrentIndex(int(m_roles.columns[size_t(c)]));
-        role->setAccessibleName(tr("What column %1 is").arg(heading));
+        role->setAccessibleName(tr("Role of column %1").arg(heading));
         m_rows->setCellWidget(0, c, role);
         connect(role, &QComboBox::activated, this, [this, c](int index) {
             std::vector<Role> roles = m_roles.columns;
@@ -257,13 +257,10 @@ void ImportView::settle()
 
 void ImportView::tell()
 {
-    QStringList open;
-    for (const std::string &q : m_roles.unclear) {
-        open << text(q);
-    }
+    const QStringList open = worded(m_roles.unclear);
     m_open->setText(!open.isEmpty()      ? open.join(' ')
-                    : m_understood.visit ? tr("These are the readings of a visit. Its profile and its verdict are made again of them.")
-                                         : tr("Everything is clear. Some of the readings are kept out of the profile and judge it."));
+                    : m_understood.visit ? tr("These are the readings of a visit. Its profile and verdict are made again from them.")
+                                         : tr("Nothing is unclear. Some of the readings are kept out of the profile to judge it."));
     int index = m_drive->findData(m_roles.fullDrive);
     if (index < 0) {
         m_drive->addItem(QString::number(m_roles.fullDrive), m_roles.fullDrive);
@@ -273,7 +270,7 @@ void ImportView::tell()
     const QSignalBlocker blocker(m_luminance);
     m_luminance->setValue(m_roles.whiteLuminance);
     if (open.isEmpty() && !m_understood.set) {
-        m_open->setText(text(m_understood.set.error().text()));
+        m_open->setText(text(m_understood.set.error()));
     }
     m_make->setEnabled(m_understood.set.ok());
 }
@@ -281,8 +278,8 @@ void ImportView::tell()
 TypedReadings::TypedReadings(QWidget *parent)
     : QFrame(parent), m_patches(typedPatches()), m_what(headingLabel(font())), m_fault(new QLabel), m_patch(new QFrame), m_kind(new QComboBox),
       m_display(new QComboBox), m_target(new QComboBox), m_instrument(new QComboBox),
-      m_done(plainTable({tr("Patch"), tr("Red"), tr("Green"), tr("Blue"), tr("X"), tr("Y, cd/m²"), tr("Z")}, tr("Readings typed so far"))),
-      m_progress(new QProgressBar), m_next(new QPushButton(tr("&Take it (Enter)"))), m_back(new QPushButton(tr("&Back to the last one"))),
+      m_done(plainTable({tr("Patch"), tr("Red"), tr("Green"), tr("Blue"), tr("X"), tr("Y, cd/m²"), tr("Z")}, tr("Readings entered so far"))),
+      m_progress(new QProgressBar), m_next(new QPushButton(tr("&Accept (Enter)"))), m_back(new QPushButton(tr("&Back to the previous patch"))),
       m_make(new QPushButton(tr("&Make profile and verdict")))
 {
     setObjectName(QStringLiteral("sheet"));
@@ -292,11 +289,11 @@ TypedReadings::TypedReadings(QWidget *parent)
     auto *middle = new QHBoxLayout;
     m_patch->setMinimumSize(220, 160);
     m_patch->setAutoFillBackground(true);
-    m_patch->setAccessibleName(tr("The patch to read"));
+    m_patch->setAccessibleName(tr("Patch to measure"));
     middle->addWidget(m_patch, 1);
     auto *form = new QFormLayout;
     m_kind->addItems({tr("luminance and chromaticity: Y, x, y"), tr("tristimulus values: X, Y, Z")});
-    form->addRow(tr("The instrument &says"), m_kind);
+    form->addRow(tr("The instrument &shows"), m_kind);
     for (size_t i = 0; i < 3; ++i) {
         m_names[i] = new QLabel;
         m_fields[i] = new QLineEdit;
@@ -304,9 +301,9 @@ TypedReadings::TypedReadings(QWidget *parent)
         form->addRow(m_names[i], m_fields[i]);
         connect(m_fields[i], &QLineEdit::returnPressed, this, [this, i] { i < 2 ? m_fields[i + 1]->setFocus() : take(); });
     }
-    form->addRow(tr("&Aimed at"), m_target);
-    form->addRow(tr("It &was"), m_instrument);
-    form->addRow(tr("&For"), m_display);
+    form->addRow(tr("&Target"), m_target);
+    form->addRow(tr("The instrument &was"), m_instrument);
+    form->addRow(tr("&Display"), m_display);
     fillInstrument(*m_instrument, {});
     middle->addLayout(form, 1);
     layout->addLayout(middle);
@@ -360,7 +357,7 @@ void TypedReadings::keepTyped() const
     const std::filesystem::path file = typedFile().toStdString();
     const Status folder = prepareFolder(file.parent_path()), kept = folder ? writeFile(file, readingsToJson(m_set)) : folder;
     if (!kept) {
-        m_fault->setText(text(kept.error().text()));
+        m_fault->setText(text(kept.error()));
     }
 }
 
@@ -382,7 +379,7 @@ void TypedReadings::begin(Store &store, qint64 display)
     }
     fillDisplays(*m_display, store, display);
     fillTargets(*m_target, store);
-    m_set.instrument = tr("typed in by hand").toStdString();
+    m_set.instrument = tr("entered by hand").toStdString();
     showPatch();
 }
 
@@ -405,18 +402,18 @@ void TypedReadings::showPatch()
                                            QString::number(m.rgb.a),
                                            QString::number(m.rgb.b),
                                            QString::number(m.rgb.c),
-                                           text(fixed(m.xyz.a, 3)),
-                                           text(fixed(m.xyz.b, 3)),
-                                           text(fixed(m.xyz.c, 3))};
+                                           number(m.xyz.a, 3),
+                                           number(m.xyz.b, 3),
+                                           number(m.xyz.c, 3)};
         setRow(*m_done, int(i), cells);
     }
     if (all) {
-        m_what->setText(tr("That is all: make the profile."));
+        m_what->setText(tr("All patches are entered: make the profile."));
         m_make->setFocus();
         return;
     }
     const Drive &d = m_patches[n];
-    m_what->setText(tr("Patch %1: red %2 %, green %3 %, blue %4 %. Read it and type what the instrument says.")
+    m_what->setText(tr("Patch %1: red %2 %, green %3 %, blue %4 %. Measure it and enter what the instrument shows.")
                         .arg(n + 1)
                         .arg(100 * d.a, 0, 'f', 0)
                         .arg(100 * d.b, 0, 'f', 0)
@@ -441,7 +438,7 @@ void TypedReadings::take()
         bool good = false;
         v[i] = QLocale::c().toDouble(t.replace(',', '.'), &good);
         if (!good || v[i] < 0 || !std::isfinite(v[i])) {
-            m_fault->setText(tr("\"%1\" is no number that %2 can be.").arg(m_fields[i]->text(), m_names[i]->text()));
+            m_fault->setText(tr("\"%1\" is no valid number for %2.").arg(m_fields[i]->text(), m_names[i]->text()));
             m_fields[i]->setFocus();
             m_fields[i]->selectAll();
             return;
@@ -449,7 +446,7 @@ void TypedReadings::take()
     }
     const bool chroma = m_kind->currentIndex() == 0;
     if (chroma && (v[1] >= 1 || v[2] >= 1 || (v[2] <= 0 && v[0] > 0) || v[1] + v[2] > 1.001)) {
-        m_fault->setText(tr("x and y lie between 0 and 1 and make less than 1 together."));
+        m_fault->setText(tr("x and y must be between 0 and 1 and add up to less than 1."));
         m_fields[1]->setFocus();
         return;
     }

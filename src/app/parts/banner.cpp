@@ -44,7 +44,7 @@ void Banner::say(const QString &message, const QString &yes, std::function<void(
 
 void Banner::say(const Error &error)
 {
-    say(text(error.text()));
+    say(text(error));
 }
 
 bool Banner::did(const Status &status)

@@ -50,7 +50,7 @@ void PlotWidget::setPlot(plot::Plot plot)
     m_current = -1;
     setAccessibleName(text(m_plot.title));
     setAccessibleDescription(
-        tr("Chart of %1; the arrow keys read them out, the menu key offers a table.").arg(text(counted((long long)m_readings.size(), "value"))));
+        tr("Chart of %1; the arrow keys read them out, the menu key offers a table.").arg(text(say("count-values", m_readings.size()))));
     update();
 }
 
@@ -232,8 +232,8 @@ QMenu *PlotWidget::menu()
     all->addAction(tr("Copy &data (CSV)"), this, [this] { QApplication::clipboard()->setText(text(plot::csvOf(m_plot))); });
     all->addAction(tr("&Save as SVG, PDF, PNG or CSV…"), this, &PlotWidget::askAndSave);
     all->addSeparator();
-    all->addAction(tr("Magnify (+)"), this, [this] { magnify(kStep); });
-    all->addAction(tr("Show &all of it (0)"), this, [this] { look(plot::wholeOf(m_plot)); });
+    all->addAction(tr("Zoom in (+)"), this, [this] { magnify(kStep); });
+    all->addAction(tr("Show &all (0)"), this, [this] { look(plot::wholeOf(m_plot)); });
     return all;
 }
 
@@ -260,7 +260,7 @@ QString PlotWidget::save(const QString &file) const
         return tr("The file's name has to end in .svg, .pdf, .png or .csv.");
     }
     const Status written = writeFile(std::filesystem::path(file.toStdString()), content.toStdString());
-    return written ? QString() : text(written.error().text());
+    return written ? QString() : text(written.error());
 }
 
 void PlotWidget::askAndSave()

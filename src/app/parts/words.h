@@ -3,6 +3,7 @@
 
 #include "base/text.h"
 #include "desktop/installation.h"
+#include "words/words.h"
 
 #include <QString>
 
@@ -14,10 +15,24 @@ inline QString text(const std::string &s)
     return QString::fromStdString(s);
 }
 
+/// What the core says, in the language in use.
+inline QString text(const Message &message)
+{
+    return worded(message);
+}
+inline QString text(const Error &error)
+{
+    return worded(error);
+}
+inline QString number(double value, int places)
+{
+    return wordedNumber(value, places);
+}
+
 /// Why ramps cannot be loaded in this session; empty in an X session.
 inline QString waylandHere()
 {
-    return text(waylandSentence(qEnvironmentVariable("XDG_SESSION_TYPE").toStdString(), qEnvironmentVariable("WAYLAND_DISPLAY").toStdString()));
+    return text(waylandLimits(qEnvironmentVariable("XDG_SESSION_TYPE").toStdString(), qEnvironmentVariable("WAYLAND_DISPLAY").toStdString()));
 }
 
 inline WallTime wallNow()

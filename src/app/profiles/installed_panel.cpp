@@ -34,13 +34,13 @@ std::string commandLine()
 
 InstalledPanel::InstalledPanel(QWidget *parent)
     : QFrame(parent), m_installation(DesktopFolders::ofUser()), m_choice(new QComboBox), m_state(new QLabel),
-      m_apply(new QPushButton(tr("Put into &use"))), m_clear(new QPushButton(tr("Take &off"))), m_next(new QPushButton(tr("&Next profile (F9)"))),
-      m_look(new QPushButton(tr("&Before, after (F8)"))), m_login(new QPushButton(tr("At every &login"))), m_timer(new QTimer(this))
+      m_apply(new QPushButton(tr("A&pply"))), m_clear(new QPushButton(tr("&Remove"))), m_next(new QPushButton(tr("&Next profile (F9)"))),
+      m_look(new QPushButton(tr("Compare &before and after (F8)"))), m_login(new QPushButton(tr("Apply at &login"))), m_timer(new QTimer(this))
 {
     auto *layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     auto *state = new QHBoxLayout;
-    auto *name = new QLabel(tr("On this computer's"));
+    auto *name = new QLabel(tr("Output"));
     state->addWidget(name);
     state->addWidget(m_choice);
     m_choice->setAccessibleName(tr("Output of this computer"));
@@ -93,10 +93,10 @@ void InstalledPanel::connectScreen()
         if (screen) {
             m_screen = std::move(screen).value();
             if (const Status s = m_installation.load(); !s) {
-                why = text(s.error().text());
+                why = text(s.error());
             }
         } else {
-            why = tr("There is no X server here, so no profile can be put into use.");
+            why = tr("There is no X server here, so no profile can be applied.");
         }
     }
     m_state->setText(why);
@@ -150,14 +150,10 @@ std::optional<OutputState> InstalledPanel::look()
     }
     const auto state = watched(*o);
     if (!state) {
-        m_state->setText(text(state.error().text()));
+        m_state->setText(text(state.error()));
         return std::nullopt;
     }
-    QStringList lines;
-    for (const std::string &s : state->sentences) {
-        lines << text(s);
-    }
-    m_state->setText(lines.join(' '));
+    m_state->setText(worded(state->sentences).join(' '));
     m_apply->setEnabled(!state->installed.empty());
     m_next->setEnabled(!state->installed.empty());
     m_look->setEnabled(!state->installed.empty());
@@ -173,11 +169,7 @@ Result<OutputState> InstalledPanel::watched(const XOutput &output)
     const bool good = !state->installed.empty() && state->good();
     const bool was = good ? !m_good.insert(output.name).second : m_good.erase(output.name) > 0;
     if (was && !good) {
-        QStringList lines;
-        for (const std::string &s : state->sentences) {
-            lines << text(s);
-        }
-        Q_EMIT disturbed(text(output.name) + ": " + lines.join(' '));
+        Q_EMIT disturbed(text(output.name) + ": " + worded(state->sentences).join(' '));
     }
     return state;
 }
@@ -194,7 +186,7 @@ void InstalledPanel::choose(const QString &name)
 void InstalledPanel::told(const Status &status)
 {
     if (!status) {
-        m_state->setText(text(status.error().text()));
+        m_state->setText(text(status.error()));
         return;
     }
     look();
@@ -207,7 +199,7 @@ Status InstalledPanel::install(const Bytes &profile, const QString &outputName)
     if (o == nullptr) {
         // Wayland, or no desktop at all: the copy is what can be done.
         const auto kept = m_installation.keepCopy(profile);
-        return kept ? Error{ErrorKind::Input, m_state->text().toStdString(), "The profile is kept as " + kept->string() + ".", "", "output", false}
+        return kept ? Error{ErrorKind::Input, verbatim(m_state->text().toStdString()), say("profile-kept-as", kept->string()), {}, "output", false}
                     : kept.error();
     }
     if (const Status s = m_installation.install(*o, profile); !s) {

@@ -18,9 +18,9 @@ namespace lamp::app {
 ProfileView::ProfileView(QWidget *parent)
     : QFrame(parent), m_name(new QLabel), m_sentences(new QLabel), m_findings(new QLabel), m_gamut(new PlotWidget), m_tones(new PlotWidget),
       m_ramps(new PlotWidget), m_xy(new QCheckBox(tr("in &x, y instead of u′, v′"))),
-      m_tags(plainTable({tr("Tag"), tr("What it is"), tr("Type"), tr("Bytes")}, tr("Tags of the profile"), 22)),
+      m_tags(plainTable({tr("Tag"), tr("Meaning"), tr("Type"), tr("Bytes")}, tr("Tags of the profile"), 22)),
       m_install(new QPushButton(tr("&Install for an output…"))), m_cube(new QPushButton(tr("Make a 3D &LUT…"))),
-      m_rebuild(new QPushButton(tr("Make it &anew from its readings…")))
+      m_rebuild(new QPushButton(tr("Make it &again from its readings…")))
 {
     setObjectName(QStringLiteral("sheet"));
     auto *layout = new QVBoxLayout(this);
@@ -77,10 +77,7 @@ void ProfileView::show(const std::shared_ptr<const OpenedProfile> &opened)
     m_seen = opened->seen;
     const bool opens = m_seen->profile.has_value();
     m_name->setText(opens ? QString::fromStdString(m_seen->facts->description) : QFileInfo(opened->path).fileName());
-    QStringList sentences;
-    for (const std::string &s : opened->meaning) {
-        sentences << QString::fromStdString(s);
-    }
+    const QStringList sentences = worded(opened->meaning);
     m_sentences->setText(sentences.join(' '));
     m_sentences->setVisible(!sentences.isEmpty());
     fillFindings();
@@ -95,7 +92,7 @@ void ProfileView::show(const std::shared_ptr<const OpenedProfile> &opened)
     m_install->setEnabled(opens && m_seen->sound());
     m_cube->setEnabled(opens);
     m_rebuild->setEnabled(opens && !m_seen->facts->readings.empty());
-    m_install->setToolTip(m_seen->sound() ? QString() : tr("A profile with a fault is not installed."));
+    m_install->setToolTip(m_seen->sound() ? QString() : tr("A faulty profile cannot be installed."));
 }
 
 void ProfileView::drawGamut()
@@ -112,8 +109,8 @@ void ProfileView::fillFindings()
         // State is told by shape and words: a filled square, a half one, a hollow one.
         const QString mark = f.weight == Finding::Weight::Fault ? QStringLiteral("■ ")
                                                                 : (f.weight == Finding::Weight::Doubt ? QStringLiteral("◧ ") : QStringLiteral("□ "));
-        lines << mark + tr(weightName(f.weight).c_str()) + QStringLiteral(" (") + QString::fromStdString(f.place) + QStringLiteral("): ")
-                     + QString::fromStdString(f.text);
+        lines << mark + worded(named(f.weight)) + QStringLiteral(" (") + QString::fromStdString(f.place) + QStringLiteral("): ")
+                     + worded(f.text);
     }
     m_findings->setText(lines.isEmpty() ? tr("Nothing wrong was found.") : lines.join('\n'));
 }
@@ -123,7 +120,7 @@ void ProfileView::fillTags()
     m_tags->setRowCount(int(m_seen->tags.size()));
     for (size_t i = 0; i < m_seen->tags.size(); ++i) {
         const TagEntry &t = m_seen->tags[i];
-        const std::array<QString, 4> cells{QString::fromStdString(t.signature), QString::fromStdString(t.means), QString::fromStdString(t.type),
+        const std::array<QString, 4> cells{QString::fromStdString(t.signature), worded(t.means), QString::fromStdString(t.type),
                                            QString::number(t.size)};
         setRow(*m_tags, int(i), cells);
     }

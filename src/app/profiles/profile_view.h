@@ -20,7 +20,7 @@ struct OpenedProfile {
     QString path;
     Bytes bytes;
     std::shared_ptr<const Inspection> seen;
-    std::vector<std::string> meaning;
+    std::vector<Message> meaning;
 };
 
 /// One profile laid open: what it means, what is wrong with it, its gamut, curves, ramps and tags.

@@ -17,10 +17,10 @@
 namespace lamp::app {
 
 ScreeningView::ScreeningView(QWidget *parent)
-    : QFrame(parent), m_verdict(new QLabel), m_mind(new QLabel(tr(kStrangersProfile))),
-      m_table(plainTable({tr("Profile"), tr("State"), tr("Group"), tr("To others, ΔE00"), tr("Here, ΔE00"), tr("Why")}, tr("Profiles"))),
+    : QFrame(parent), m_verdict(new QLabel), m_mind(new QLabel(worded(strangersProfile()))),
+      m_table(plainTable({tr("Profile"), tr("State"), tr("Group"), tr("To others, ΔE00"), tr("Here, ΔE00"), tr("Reason")}, tr("Profiles"))),
       m_pairs(plainTable({}, tr("Differences of each pair"))), m_plot(new PlotWidget),
-      m_rank(new QPushButton(tr("&Rank them by readings of this unit…"))), m_read(new QPushButton), m_progress(new QLabel)
+      m_rank(new QPushButton(tr("&Rank by readings of this unit…"))), m_read(new QPushButton), m_progress(new QLabel)
 {
     setObjectName(QStringLiteral("sheet"));
     auto *layout = new QVBoxLayout(this);
@@ -37,7 +37,7 @@ ScreeningView::ScreeningView(QWidget *parent)
     m_table->horizontalHeader()->setSectionResizeMode(QHeaderView::ResizeToContents);
     m_table->horizontalHeader()->setSectionResizeMode(5, QHeaderView::Stretch);
     m_table->setWordWrap(true);
-    m_table->setToolTip(tr("Enter or a double click lays a profile open"));
+    m_table->setToolTip(tr("Enter or a double click inspects a profile"));
     layout->addWidget(m_table, 3);
     auto *lower = new QHBoxLayout;
     lower->addWidget(m_plot, 1);
@@ -84,7 +84,7 @@ std::shared_ptr<const ComparedProfiles> ScreeningView::compare(std::vector<std::
             compared->names.push_back(std::move(names[i]));
             compared->files.push_back(std::move(files[i]));
         } else {
-            compared->unreadable.push_back(tr("%1 was left out: %2").arg(text(names[i]), text(profile.error().what)).toStdString());
+            compared->unreadable.push_back(say("profile-left-out", names[i], profile.error().what));
         }
     }
     compared->screening = lamp::screen(compared->pointers(), compared->names);
@@ -94,10 +94,7 @@ std::shared_ptr<const ComparedProfiles> ScreeningView::compare(std::vector<std::
 void ScreeningView::show(std::shared_ptr<const ComparedProfiles> compared)
 {
     m_compared = std::move(compared);
-    QStringList words{text(m_compared->screening.verdict)};
-    for (const std::string &u : m_compared->unreadable) {
-        words << text(u);
-    }
+    const QStringList words = QStringList{text(m_compared->screening.verdict)} + worded(m_compared->unreadable);
     m_verdict->setText(words.join(' '));
     m_plot->setPlot(screeningPlot(m_compared->screening));
     fill({});
@@ -121,14 +118,14 @@ void ScreeningView::showRanking(const std::vector<RealError> &errors)
 void ScreeningView::setProgress(int taken, int of)
 {
     const bool reading = of > 0;
-    m_read->setText(reading ? tr("Stop &reading") : tr("Rank them with the &instrument (two minutes)…"));
+    m_read->setText(reading ? tr("Stop &measuring") : tr("Rank by &measuring (two minutes)…"));
     m_rank->setEnabled(!reading);
     m_progress->setVisible(reading);
     if (taken <= 1) {
         m_since.start();
     }
     const double left = taken > 1 ? 0.001 * double(m_since.elapsed()) / (taken - 1) * (of - taken) : 0;
-    m_progress->setText(taken > 1 ? tr("Reading %1 of %2, about %3 left").arg(taken).arg(of).arg(text(spanText(left)))
+    m_progress->setText(taken > 1 ? tr("Reading %1 of %2, about %3 left").arg(taken).arg(of).arg(wordedSpan(left))
                                   : tr("The instrument begins…"));
 }
 
@@ -144,24 +141,20 @@ void ScreeningView::fill(const std::vector<RealError> &errors)
     const auto recommended = errors.empty() ? screening.recommended : int(nearest - errors.begin());
     for (size_t i = 0; i < n; ++i) {
         const ScreenedProfile &p = screening.profiles[i];
-        QStringList reasons;
-        for (const std::string &r : p.reasons) {
-            reasons << text(r);
-        }
         put(i, 0, text(p.name));
         put(i, 1, int(i) == recommended ? tr("recommended") : (p.odd() ? tr("stands apart") : tr("agrees")));
         put(i, 2, QString::number(p.group + 1));
-        put(i, 3, text(fixed(p.nearness, 1)));
-        put(i, 5, reasons.join(' '));
+        put(i, 3, number(p.nearness, 1));
+        put(i, 5, worded(p.reasons).join(' '));
     }
     for (size_t i = 0; i < errors.size(); ++i) {
         if (i >= n) {
             for (const int c : {1, 2, 3, 5}) {
                 put(i, c, c == 1 && int(i) == recommended ? tr("nearest") : QString());
             }
-            put(i, 0, tr(errors[i].name.c_str()));
+            put(i, 0, text(say("no-profile")));
         }
-        put(i, 4, tr("%1, max %2").arg(text(fixed(errors[i].mean, 2)), text(fixed(errors[i].max, 1))));
+        put(i, 4, tr("%1, max %2").arg(number(errors[i].mean, 2), number(errors[i].max, 1)));
     }
     m_table->resizeRowsToContents();
     m_pairs->setRowCount(int(n));
@@ -176,7 +169,7 @@ void ScreeningView::fill(const std::vector<RealError> &errors)
         for (size_t k = 0; k < n; ++k) {
             m_pairs->setItem(
                 int(i), int(k),
-                new QTableWidgetItem(i == k ? QStringLiteral("–") : text(fixed(screening.difference(Eigen::Index(i), Eigen::Index(k)), 1))));
+                new QTableWidgetItem(i == k ? QStringLiteral("–") : number(screening.difference(Eigen::Index(i), Eigen::Index(k)), 1)));
         }
     }
     m_pairs->resizeColumnsToContents();

@@ -21,7 +21,7 @@ struct ComparedProfiles {
     std::vector<std::string> names;
     std::vector<Bytes> files;
     std::vector<Profile> profiles;
-    std::vector<std::string> unreadable; ///< sentences about those that were left out
+    std::vector<Message> unreadable; ///< about those that were left out
     Screening screening;
 
     [[nodiscard]] std::vector<const Profile *> pointers() const;

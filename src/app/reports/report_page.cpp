@@ -51,7 +51,7 @@ void ReportPage::save()
                                                       plainFileName(text(m_record->profileName())) + QStringLiteral(".pdf"), tr("PDF (*.pdf)"));
     if (!file.isEmpty()) {
         m_background.start(
-            tr("Drawing the report…"), [file, record = m_record] { return writeFile(std::filesystem::path(file.toStdString()), reportPdf(*record)); },
+            tr("Making the report…"), [file, record = m_record] { return writeFile(std::filesystem::path(file.toStdString()), reportPdf(*record)); },
             [this, file](const Status &s) {
                 if (m_banner.did(s)) {
                     m_banner.say(tr("The report is in %1.").arg(file));

@@ -82,7 +82,7 @@ void MainWindow::layOut()
     m_places->setRootIsDecorated(false);
     m_places->setIndentation(10);
     m_places->setMinimumWidth(200);
-    m_places->setAccessibleName(tr("Places"));
+    m_places->setAccessibleName(tr("Displays"));
     for (QWidget *page : std::initializer_list<QWidget *>{m_welcome, m_card, worksheet(), m_desk, m_report}) {
         m_stack->addWidget(page);
     }
@@ -124,13 +124,13 @@ void MainWindow::buildMenus()
     studio->addSeparator();
     studio->addAction(tr("&Open profiles or readings…"), QKeySequence::Open, this,
                       [this] { openFiles(QFileDialog::getOpenFileNames(this, tr("Profiles or readings"))); });
-    studio->addAction(tr("&Type readings in…"), QKeySequence(tr("Ctrl+T")), this, [this] {
+    studio->addAction(tr("&Enter readings by hand…"), QKeySequence(tr("Ctrl+T")), this, [this] {
         if (store() != nullptr) {
             m_desk->typeReadings(*store(), m_display);
         }
     });
-    studio->addAction(tr("&Pass this visit on…"), this, &MainWindow::passVisitOn);
-    studio->addAction(tr("&Visits and profiles…"), QKeySequence(tr("Ctrl+,")), this, [this] { WorkSettings(store(), this).exec(); });
+    studio->addAction(tr("E&xport this visit…"), this, &MainWindow::passVisitOn);
+    studio->addAction(tr("&Settings…"), QKeySequence(tr("Ctrl+,")), this, [this] { WorkSettings(store(), this).exec(); });
     studio->addSeparator();
     studio->addAction(tr("&Quit"), QKeySequence::Quit, this, &QWidget::close);
     QMenu *display = menuBar()->addMenu(tr("&Display"));
@@ -138,19 +138,17 @@ void MainWindow::buildMenus()
     display->addAction(tr("&Refresh"), QKeySequence(tr("F6")), this, [this] { startVisit(Task::Refresh); });
     display->addAction(tr("&Check"), QKeySequence(tr("F7")), this, [this] { startVisit(Task::Check); });
     display->addAction(tr("&Next profile of this computer's output"), QKeySequence(tr("F9")), this, [this] { m_installed->next(); });
-    display->addAction(tr("&Before and after on this computer's output"), QKeySequence(tr("F8")), this, [this] { m_installed->lookBothWays(); });
-    display->addAction(tr("Its &card"), QKeySequence(tr("F2")), this, [this] { showCard(); });
-    display->addAction(tr("To the running &visit"), QKeySequence(tr("F4")), m_visitDesk, &VisitDesk::showRunning);
+    display->addAction(tr("Compare &before and after on this computer's output"), QKeySequence(tr("F8")), this, [this] { m_installed->lookBothWays(); });
+    display->addAction(tr("C&ard of the display"), QKeySequence(tr("F2")), this, [this] { showCard(); });
+    display->addAction(tr("Running &visit"), QKeySequence(tr("F4")), m_visitDesk, &VisitDesk::showRunning);
     QMenu *view = menuBar()->addMenu(tr("S&urround"));
     for (const auto &[name, surround] : std::vector<std::pair<QString, Surround>>{
              {tr("&Dim"), Surround::Dim}, {tr("&Medium"), Surround::Medium}, {tr("&Bright"), Surround::Bright}}) {
         view->addAction(name, this, [this, surround = surround] { setSurround(surround); });
     }
     QMenu *help = menuBar()->addMenu(tr("&Help"));
-    help->addAction(tr("&Keys"), QKeySequence::HelpContents, this, [this] {
-        m_banner->say(tr("Space goes on; digits choose a target; Escape pauses and goes on again; B switches before and after; R opens the report; "
-                         "F5 full visit, F6 refresh, F7 check, F2 card, F4 the running visit; F8 before and after on this computer's output, F9 its "
-                         "next profile; Enter on a line of the worksheet opens or folds it."));
+    help->addAction(tr("&Keyboard shortcuts"), QKeySequence::HelpContents, this, [this] {
+        m_banner->say(tr("Space continues; digits choose a target; Escape pauses and resumes; B switches before and after; R opens the report; F5 full visit, F6 refresh, F7 check, F2 card, F4 the running visit; F8 before and after on this computer's output, F9 its next profile; Enter on a line of the worksheet opens or closes it."));
     });
     help->addAction(tr("&About"), this, [this] {
         m_banner->say(
@@ -218,7 +216,7 @@ void MainWindow::connectVisits()
 {
     connect(runner(), &VisitRunner::progressed, this, [this](const Progress &p) {
         m_progress->setProgress(p.fraction);
-        m_progress->say(tr("%1: about %2 left").arg(text(stageTitle(p.stage)), text(spanText(p.secondsLeft))));
+        m_progress->say(tr("%1: about %2 left").arg(text(titled(p.stage)), wordedSpan(p.secondsLeft)));
     });
     connect(m_visitDesk, &VisitDesk::worksheetWanted, this, [this] {
         m_stack->setCurrentWidget(worksheet());
@@ -232,7 +230,7 @@ void MainWindow::connectVisits()
     connect(m_visits, &VisitController::finished, this, [this](const RecordPtr &record, qint64) {
         m_progress->end();
         reloadPlaces();
-        m_progress->say(tr("Visit finished: %1").arg(text(verdictName(record->verdict))));
+        m_progress->say(tr("Visit finished: %1").arg(text(named(record->verdict))));
     });
     connect(m_visits, &VisitController::failed, this, [this](const Error &error) {
         m_progress->end();
@@ -245,7 +243,7 @@ void MainWindow::connectVisits()
             m_banner->say(message);
             return;
         }
-        m_banner->say(display->name + ": " + message, tr("Show it"), [this, record, displayId] {
+        m_banner->say(display->name + ": " + message, tr("Show"), [this, record, displayId] {
             selectDisplay(displayId);
             m_visitDesk->showRecord(record);
         });
@@ -272,7 +270,7 @@ void MainWindow::connectVisits()
     });
     connect(&quick, &QuickReader::failed, this, [this, screening](const Error &error) {
         screening->setProgress(0, 0);
-        m_banner->say(error.kind == ErrorKind::Cancelled ? tr("Stopped. The profiles are not ranked by these readings.") : text(error.text()));
+        m_banner->say(error.kind == ErrorKind::Cancelled ? tr("Stopped. The profiles are not ranked by these readings.") : text(error));
     });
 }
 
@@ -331,7 +329,7 @@ void MainWindow::tellOfVisit()
 {
     const bool away = runner()->running() && !m_visitDesk->showsRunning();
     const auto display = away && store() != nullptr && runner()->question() ? store()->studio().display(runner()->displayId()) : std::nullopt;
-    m_progress->offerVisit(!away ? QString() : (display ? tr("%1 waits for you (F4)").arg(display->name) : tr("To the visit (F4)")));
+    m_progress->offerVisit(!away ? QString() : (display ? tr("%1 is waiting for you (F4)").arg(display->name) : tr("Go to the visit (F4)")));
 }
 
 void MainWindow::mean(qint64 displayId)
@@ -414,7 +412,7 @@ void MainWindow::installProfile(const Bytes &profile)
 void MainWindow::passVisitOn()
 {
     if (!m_visitDesk->shown() || m_visitDesk->shown()->id.empty() || !onWorksheet()) {
-        m_banner->say(tr("Open the visit that is to be passed on first: its line on the display's card."));
+        m_banner->say(tr("First open the visit to export: its line on the display's card."));
         return;
     }
     m_bringIn->passOn(m_visitDesk->shown(), this);

@@ -23,11 +23,11 @@ ProgressBar::ProgressBar(QWidget *parent)
     for (QWidget *w : std::initializer_list<QWidget *>{m_toVisit, m_pause, m_cancel, m_demoTime, m_speed}) {
         layout->addWidget(w);
     }
-    for (const auto &[label, speed] : std::vector<std::pair<QString, double>>{{tr("as it is"), 1.0},
+    for (const auto &[label, speed] : std::vector<std::pair<QString, double>>{{tr("real time"), 1.0},
                                                                               {QStringLiteral("× 10"), 10.0},
                                                                               {QStringLiteral("× 60"), 60.0},
                                                                               {QStringLiteral("× 300"), 300.0},
-                                                                              {tr("at once"), 0.0}}) {
+                                                                              {tr("fastest"), 0.0}}) {
         m_speed->addItem(label, speed);
     }
     m_speed->setCurrentIndex(3);
@@ -75,7 +75,7 @@ void ProgressBar::setProgress(double fraction)
 
 void ProgressBar::setPaused(bool paused)
 {
-    m_pause->setText(paused ? tr("Go on (Esc)") : tr("Pause (Esc)"));
+    m_pause->setText(paused ? tr("Resume (Esc)") : tr("Pause (Esc)"));
 }
 
 void ProgressBar::offerVisit(const QString &words)

@@ -37,7 +37,7 @@ AddDisplay::AddDisplay(Store &store, QWidget *parent)
         m_technology->addItem(QString::fromLatin1(t));
     }
     form->addRow(tr("&Panel"), m_technology);
-    m_screen->addItem(tr("The one that carries this window"), QString());
+    m_screen->addItem(tr("The one with this window"), QString());
     for (const QScreen *s : QGuiApplication::screens()) {
         m_screen->addItem(tr("%1: %2").arg(s->name(), (s->manufacturer() + ' ' + s->model()).trimmed()), s->name());
     }

@@ -25,11 +25,11 @@ QString advice(LampFill fill, Verdict verdict)
         return CardView::tr(
             "Nobody has measured this display yet: a full visit takes it from cold to a verified profile, 5 to 10 minutes after warming up.");
     case LampFill::Notched:
-        return verdict == Verdict::Fail ? CardView::tr("Its last visit found it out of tolerance: a full visit sets its controls and ramps anew.")
-                                        : CardView::tr("Its last visit could not tell: its worksheet says why. A full visit decides it.");
+        return verdict == Verdict::Fail ? CardView::tr("Its last visit found it out of tolerance: a full visit sets its controls and ramps again.")
+                                        : CardView::tr("Its last visit was undecided: its worksheet says why. A full visit decides it.");
     case LampFill::Crescent:
         return CardView::tr(
-            "It is overdue. A check (measure only) tells whether it still holds; a refresh renews ramps and profile without touching the menu.");
+            "It is overdue. A check (measure only) tells whether it is still in tolerance; a refresh renews ramps and profile without touching the menu.");
     case LampFill::Half: return CardView::tr("It is due. A refresh renews ramps and profile without touching the menu.");
     case LampFill::ThreeQuarters: return CardView::tr("Nothing to do today; it will be due soon.");
     case LampFill::Full: return CardView::tr("Nothing to do.");
@@ -118,14 +118,14 @@ void CardView::show(const DisplayEntry &display, Store &store, WallTime now)
     const LampFill fill = lampFill(upkeep, now);
     m_lamp->setFill(fill);
     m_name->setText(display.name);
-    m_state->setText(text(lampWords(upkeep, now)));
+    m_state->setText(text(lampState(upkeep, now)));
     m_advice->setText(advice(fill, upkeep.verdict));
     const QSignalBlocker blocker(m_cadence);
     m_cadence->setValue(display.cadenceDays);
     const auto visits = store.visits().of(display.id);
     m_ids.clear();
     m_history->setRowCount(int(visits.size()));
-    QString facts = tr("%1, serial %2, panel %3.").arg(display.model, display.serial.isEmpty() ? tr("unknown") : display.serial, display.technology);
+    QString facts = tr("%1, serial number %2, panel %3.").arg(display.model, display.serial.isEmpty() ? tr("unknown") : display.serial, display.technology);
     if (!display.note.isEmpty()) {
         facts += ' ' + display.note;
     }
@@ -135,20 +135,20 @@ void CardView::show(const DisplayEntry &display, Store &store, WallTime now)
         m_ids.push_back(v.id);
         const bool finished = v.state == VisitState::Finished;
         const QString state =
-            finished ? tr("finished") : (v.state == VisitState::Running ? (v.worked ? tr("running") : tr("interrupted")) : tr("set aside"));
-        const std::array<QString, 5> cells{text(longDate(v.started)), text(taskName(v.task)),
-                                           finished ? text(verdictName(v.verdict)) : QStringLiteral("–"), QString::number(v.readings), state};
+            finished ? tr("finished") : (v.state == VisitState::Running ? (v.worked ? tr("running") : tr("interrupted")) : tr("discarded"));
+        const std::array<QString, 5> cells{wordedDay(v.started), text(named(v.task)),
+                                           finished ? text(named(v.verdict)) : QStringLiteral("–"), QString::number(v.readings), state};
         setRow(*m_history, int(i), cells);
         if (finished && !visited) {
             visited = true;
             if (const auto record = store.visits().record(v.id)) {
                 const QString menu = text(menuText(record->controls));
                 if (record->trim) {
-                    facts += '\n' + (menu.isEmpty() ? tr("It has no menu that the program reaches.") : tr("Menu as left: %1.").arg(menu));
+                    facts += '\n' + (menu.isEmpty() ? tr("Its controls cannot be set by the program.") : tr("Menu as left: %1.").arg(menu));
                 }
                 facts += ' '
-                         + tr("White %1 cd/m², gray ΔE00 mean %2").arg(text(fixed(record->calibrated.white.b, 1)), text(fixed(record->gray.mean, 2)))
-                         + (record->verification.colours.empty() ? QString() : tr(", colours mean %1").arg(text(fixed(record->verification.mean, 2))))
+                         + tr("White %1 cd/m², gray ΔE00 mean %2").arg(number(record->calibrated.white.b, 1), number(record->gray.mean, 2))
+                         + (record->verification.colours.empty() ? QString() : tr(", colours mean %1").arg(number(record->verification.mean, 2)))
                          + '.';
             }
         }

@@ -40,10 +40,10 @@ bool OpenStudio::open(bool demo)
     }
     m_store = std::move(opened).value();
     if (!m_store->movedAside().isEmpty()) {
-        m_banner.say(tr("The studio's file was damaged. It is kept as %1; a new one was begun.").arg(m_store->movedAside()));
+        m_banner.say(tr("The studio file was damaged. It is kept as %1; a new one was begun.").arg(m_store->movedAside()));
     }
     if (!m_store->copyBefore().isEmpty()) {
-        m_banner.say(tr("The studio's file is of this version now. As it was before it is kept as %1.").arg(m_store->copyBefore()));
+        m_banner.say(tr("The studio file was converted to this version. The previous one is kept as %1.").arg(m_store->copyBefore()));
     }
     if (m_store->endedUncleanly()) {
         m_examiner->start(

@@ -130,7 +130,7 @@ QVariant PlacesModel::roomData(const Place &place, int role) const
     switch (role) {
     case Qt::DisplayRole: return place.status.room.name;
     case Qt::ToolTipRole:
-    case Qt::AccessibleDescriptionRole: return tr("%1, %2 to be visited").arg(text(counted(place.status.displays, "display"))).arg(wanting);
+    case Qt::AccessibleDescriptionRole: return tr("%1, %2 due").arg(text(say("count-displays", place.status.displays))).arg(wanting);
     case Qt::FontRole: {
         QFont bold = QApplication::font();
         bold.setBold(true);
@@ -145,8 +145,8 @@ QVariant PlacesModel::displayData(const DisplayEntry &display, int role) const
     const auto it = m_upkeeps.find(display.id);
     const Upkeep upkeep = it != m_upkeeps.end() ? it->second : Upkeep{};
     switch (role) {
-    case Qt::DisplayRole: return QString(display.name + '\n' + text(lampWords(upkeep, m_now)));
-    case Qt::AccessibleTextRole: return QString(display.name + ", " + text(lampWords(upkeep, m_now)));
+    case Qt::DisplayRole: return QString(display.name + '\n' + text(lampState(upkeep, m_now)));
+    case Qt::AccessibleTextRole: return QString(display.name + ", " + text(lampState(upkeep, m_now)));
     case Qt::DecorationRole: return lampIcon(lampFill(upkeep, m_now));
     case kDisplayRole: return display.id;
     default: return {};

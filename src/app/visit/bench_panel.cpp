@@ -138,7 +138,7 @@ void BenchPanel::askFor(const QString &control, double value)
         f.setBold(name == control);
         row.name->setFont(f);
     }
-    m_asked->setText(control.isEmpty() ? QString() : tr("Wanted: %1 at %2").arg(control).arg(value));
+    m_asked->setText(control.isEmpty() ? QString() : tr("Set: %1 to %2").arg(control).arg(value));
     if (QSlider *s = slider(control)) {
         s->setFocus(Qt::OtherFocusReason);
     }
@@ -158,7 +158,7 @@ void BenchPanel::refresh()
     const auto view = m_bench->view();
     m_picture->setView(view);
     m_title->setText(tr("%1, simulated: on for %2%3")
-                         .arg(QString::fromStdString(view.display.model), QString::fromStdString(spanText(view.t)),
+                         .arg(QString::fromStdString(view.display.model), wordedSpan(view.t),
                               view.display.lutLoaded ? tr("; ramps loaded") : tr("; ramps linear")));
     for (const Control &c : view.display.controls) {
         const auto it = m_rows.find(QString::fromStdString(c.name));

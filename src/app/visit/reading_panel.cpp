@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/visit/reading_panel.h"
 
+#include "app/parts/words.h"
+
 #include "colour/cct.h"
 
 #include <QLabel>
@@ -9,11 +11,6 @@
 namespace lamp::app {
 
 namespace {
-
-QString number(double v, int decimals)
-{
-    return QString::fromStdString(fixed(v, decimals));
-}
 
 int decimalsFor(double y)
 {
@@ -63,7 +60,7 @@ void ReadingPanel::clear()
 
 void ReadingPanel::show(const Measurement &m, const VisitRecord &record)
 {
-    m_what->setText(tr("Reading %1: %2").arg(m.index).arg(QString::fromStdString(m.name)));
+    m_what->setText(tr("Reading %1: %2").arg(m.index).arg(patchName(m.name)));
     const bool ambient = m.mode == ReadMode::Ambient;
     const QString unit = ambient ? tr("lux") : tr("cd/m²");
     m_luminance->setText(m.tooDark ? tr("below %1 %2").arg(number(m.sigma.b, 3), unit)
@@ -77,7 +74,7 @@ void ReadingPanel::show(const Measurement &m, const VisitRecord &record)
     if (white) {
         if (const auto target = record.plan.target.white.chromaticity()) {
             distance =
-                tr("Δu′v′ %1 from %2; ").arg(number(uvDistance(c, *target), 4), QString::fromStdString(record.plan.target.white.name())) + distance;
+                tr("Δu′v′ %1 from %2; ").arg(number(uvDistance(c, *target), 4), worded(record.plan.target.white.named())) + distance;
         }
         if (const auto level = record.plan.target.luminance.value()) {
             const double off = m.xyz.b - *level;

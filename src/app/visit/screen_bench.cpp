@@ -109,7 +109,7 @@ ScreenBench::ScreenBench(PatchWindow *window, const QString &name, const QString
 
 Status ScreenBench::refused()
 {
-    return Error{ErrorKind::Bench, "This screen cannot do that.", "", "", "unsupported", false};
+    return Error{ErrorKind::Bench, say("screen-cannot"), {}, {}, "unsupported", false};
 }
 
 Result<BenchInfo> ScreenBench::hello()

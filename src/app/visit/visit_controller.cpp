@@ -82,7 +82,7 @@ bool VisitController::atWork() const
 bool VisitController::busy()
 {
     if (atWork()) {
-        m_banner.say(tr("The instrument is at work already; finish or cancel that first."));
+        m_banner.say(tr("The instrument is in use; finish or cancel that first."));
         return true;
     }
     return false;
@@ -130,8 +130,7 @@ void VisitController::run(VisitPlan plan, std::optional<VisitRecord> resume, qin
         return;
     }
     if (!source.reaches()) {
-        m_banner.say(tr("No bench reaches this display from here: it is known from readings that were brought in, or it is measured at another "
-                        "computer. Bring in or type newer ones, or add it with a bench."));
+        m_banner.say(tr("No bench reaches this display from here: it is known from imported readings, or it is measured at another computer. Import or enter newer ones, or add it with a bench."));
         return;
     }
     if (m_patch != nullptr) {
@@ -157,15 +156,14 @@ bool VisitController::agreed(const BenchSource &source, std::function<void()> on
         return true;
     }
     m_banner.say(
-        tr("This display's bench is a program that this studio names and that nobody at this computer has agreed to run yet. Run exactly this "
-           "line?\n%1")
+        tr("This display's bench is a program that this studio names and that nobody at this computer has agreed to run yet. Run exactly this line?\n%1")
             .arg(command),
-        tr("Run it"),
+        tr("Run"),
         [command, go = std::move(onYes)] {
             BenchConsent::give(command);
             go();
         },
-        tr("Do not run it"));
+        tr("Do not run"));
     return false;
 }
 
@@ -181,18 +179,17 @@ void VisitController::rank(qint64 displayId, std::function<void()> begin)
     }
     const BenchSource source = display ? benchFor(*display) : BenchSource{};
     if (!source.reaches()) {
-        m_banner.say(tr("Choose at the side the display that the profiles are for, one that a bench reaches."));
+        m_banner.say(tr("In the list of displays choose the one that the profiles are for, one that a bench reaches."));
         return;
     }
     if (!agreed(source, [this, displayId, begin] { rank(displayId, begin); })) {
         return;
     }
     m_banner.say(
-        tr("Lay the instrument on %1, which has been on for half an hour. %2 patches follow, without ramps; they do not flash, but the screen "
-           "changes every few seconds: look away if that is bad for you.")
+        tr("Put the instrument on %1, which has been on for half an hour. %2 patches follow, without ramps; they do not flash, but the screen changes every few seconds: look away if that is bad for you.")
             .arg(display->name)
             .arg(quickSetSize()),
-        tr("Begin"),
+        tr("Start"),
         [this, source, displayId, begin] {
             if (busy()) {
                 return;
@@ -275,7 +272,7 @@ void VisitController::pauseOrGoOn()
         m_runner->pause(!m_runner->paused());
         Q_EMIT pausedChanged(m_runner->paused());
         if (m_runner->paused()) {
-            Q_EMIT status(tr("Paused: the reading in hand is finished first."));
+            Q_EMIT status(tr("Paused: the current reading is finished first."));
         }
     }
 }
@@ -304,10 +301,10 @@ void VisitController::offerInterrupted()
     const VisitEntry &entry = open.front();
     const auto display = store->studio().display(entry.displayId);
     m_banner.say(
-        tr("A %1 visit of %2, begun on %3, was interrupted after %4. Nothing is lost.")
-            .arg(text(taskName(entry.task)), display ? display->name : tr("a display"), text(longDate(entry.started)),
-                 text(counted(entry.readings, "reading"))),
-        tr("Go on"), [this, entry] { goOnWith(entry); }, tr("Set aside"),
+        tr("%1 of %2, begun on %3, was interrupted after %4. Nothing is lost.")
+            .arg(text(named(entry.task)), display ? display->name : tr("a display"), wordedDay(entry.started),
+                 text(say("count-readings", entry.readings))),
+        tr("Continue"), [this, entry] { goOnWith(entry); }, tr("Discard"),
         [this, entry] {
             setVisitAside(entry.id);
             offerInterrupted();
@@ -317,7 +314,7 @@ void VisitController::offerInterrupted()
 void VisitController::offerAfterFault(const QString &message, const QString &visitId)
 {
     m_banner.say(
-        message, tr("Go on"),
+        message, tr("Continue"),
         [this, visitId] {
             for (const VisitEntry &e : m_studio.store()->visits().interrupted()) {
                 if (e.id == visitId) {
@@ -325,9 +322,9 @@ void VisitController::offerAfterFault(const QString &message, const QString &vis
                     return;
                 }
             }
-            m_banner.say(tr("This visit cannot be gone on with from here: it was ended, or another window works on it."));
+            m_banner.say(tr("This visit cannot be continued here: it was ended, or it is open in another window."));
         },
-        tr("Set aside"), [this, visitId] { setVisitAside(visitId); });
+        tr("Discard"), [this, visitId] { setVisitAside(visitId); });
 }
 
 void VisitController::ended()
@@ -353,7 +350,7 @@ void VisitController::visitFailed(const Error &error, const RecordPtr &record)
 {
     ended();
     if (!record->id.empty() && !record->readings.empty()) {
-        offerAfterFault(text(error.text()), text(record->id));
+        offerAfterFault(text(error), text(record->id));
     } else {
         if (!record->id.empty()) {
             (void)m_studio.store()->visits().setState(text(record->id), VisitState::SetAside);
@@ -371,7 +368,7 @@ void VisitController::keep(const RecordPtr &record, qint64 displayId, const QStr
     m_writer->start(
         tr("Writing report, readings and profile…"), [record, folder] { return keepResults(folder.toStdString(), *record, ReportKind::Pdf); },
         [this, record, displayId, output, folder](const Result<KeptResults> &result) {
-            Q_EMIT status(tr("Visit finished: %1").arg(text(verdictName(record->verdict))));
+            Q_EMIT status(tr("Visit finished: %1").arg(text(named(record->verdict))));
             Q_EMIT kept(record, displayId, keptMessage(*record, displayId, output, folder, result));
         });
 }
@@ -380,17 +377,17 @@ QString VisitController::keptMessage(const VisitRecord &record, qint64 displayId
                                      const Result<KeptResults> &result)
 {
     QString message = result && !result->problem ? tr("Report, readings and profile are in %1.").arg(folder)
-                                                 : text(result ? result->problem->text() : result.error().text());
+                                                 : text(result ? *result->problem : result.error());
     if (record.plan.task != Task::Check && !record.profile.empty()) {
         const auto copy = Installation(DesktopFolders::ofUser()).keepCopy(record.profile);
-        message += ' ' + (copy ? tr("The profile is installed as %1.").arg(text(copy->string())) : text(copy.error().text()));
+        message += ' ' + (copy ? tr("The profile is installed as %1.").arg(text(copy->string())) : text(copy.error()));
         if (!output.isEmpty() && m_installed.hasOutput()) {
             // Its ramps are loaded already, and the profile belongs to them.
             const Status used = m_installed.install(record.profile, output);
-            message += ' ' + (used ? m_installed.words() : text(used.error().text()));
+            message += ' ' + (used ? m_installed.words() : text(used.error()));
             const Status noted =
                 used ? m_studio.store()->visits().noteInstalled(displayId, record.profile, QSysInfo::machineHostName(), output, wallNow()) : used;
-            message += noted || !used ? QString() : ' ' + text(noted.error().text());
+            message += noted || !used ? QString() : ' ' + text(noted.error());
         }
         if (const auto bench = simulatedBench(displayId); bench && record.display.lut) {
             message +=

@@ -26,7 +26,7 @@ VisitDesk::VisitDesk(OpenStudio &studio, VisitController &visits, QObject *paren
         }
     });
     connect(runner, &VisitRunner::asked, this, [this](const Question &q) {
-        Q_EMIT status(tr("%1: waiting for you").arg(text(stageTitle(q.stage))));
+        Q_EMIT status(tr("%1: waiting for you").arg(text(titled(q.stage))));
         if (showsRunning()) {
             showRunning();
         } else {

@@ -117,7 +117,7 @@ void VisitRunner::work(const std::stop_token &stop, const BenchSource &source, V
     }
     BenchClient::Options options;
     options.stop = stop;
-    options.log = [this](const std::string &t) { Q_EMIT noted(QString::fromStdString(t)); };
+    options.log = [this](const Message &m) { Q_EMIT noted(worded(m)); };
     const auto opened = OpenedBench::open(source, m_speed, options);
     if (!opened) {
         fail(opened.error(), {});
@@ -146,7 +146,7 @@ void VisitRunner::work(const std::stop_token &stop, const BenchSource &source, V
     hooks.onReading = [&](const Measurement &m, const VisitRecord &r) {
         unsaved.push_back(m);
         if (const Status s = save(r.states); !s) {
-            Q_EMIT noted(QString::fromStdString(s.error().text()));
+            Q_EMIT noted(worded(s.error()));
         }
         Q_EMIT readingTaken(m, std::make_shared<VisitRecord>(r));
         waitWhilePaused(stop);
@@ -155,12 +155,12 @@ void VisitRunner::work(const std::stop_token &stop, const BenchSource &source, V
         VisitRecord stored = r;
         stored.id = id;
         if (const Status written = store.value()->visits().save(stored, displayId, VisitState::Running); !written) {
-            Q_EMIT noted(QString::fromStdString(written.error().text()));
+            Q_EMIT noted(worded(written.error()));
         }
         Q_EMIT workChanged(s, std::make_shared<VisitRecord>(std::move(stored)), {});
     };
     hooks.onProgress = [this](const Progress &p) { Q_EMIT progressed(p); };
-    hooks.onNote = [this](const std::string &t) { Q_EMIT noted(QString::fromStdString(t)); };
+    hooks.onNote = [this](const Message &m) { Q_EMIT noted(worded(m)); };
     hooks.ask = [&](const Question &q) { return waitForAnswer(q, stop); };
     plan.offered = store.value()->aims().corrections();
     Visit visit(opened->bench(), std::move(plan), hooks, stop);
@@ -184,9 +184,8 @@ void VisitRunner::work(const std::stop_token &stop, const BenchSource &source, V
         // The studio's file cannot take it: all of it goes where it can be brought in from.
         const auto folder = rescueFolder();
         const bool rescued = folder && writeFile(*folder / "whole-visit.json", wholeVisitToJson(record));
-        error.what += result ? "" : " " + written.error().what;
-        error.safe = rescued ? "The visit with all its readings is in " + (*folder / "whole-visit.json").string() + "; it can be opened from there."
-                             : "It could not be written anywhere else either.";
+        error.what = result ? error.what : sentences({error.what, written.error().what});
+        error.safe = rescued ? say("visit-rescued-in", (*folder / "whole-visit.json").string()) : say("no-other-place");
     }
     if (!result || !written) {
         fail(error, record);

@@ -64,8 +64,8 @@ QString toleranceText(Store *store, const QString &name)
     for (const Tolerance &t : tolerancesOf(store)) {
         if (text(t.name) == name) {
             return WorkSettings::tr("Mean ΔE00 %1, largest %2, white %3, grays %4, luminance %5 %. %6")
-                .arg(text(fixed(t.mean, 1)), text(fixed(t.max, 1)), text(fixed(t.whiteDeltaE, 1)), text(fixed(t.grayMean, 1)),
-                     text(fixed(t.luminancePercent, 0)), text(t.why));
+                .arg(number(t.mean, 1), number(t.max, 1), number(t.whiteDeltaE, 1), number(t.grayMean, 1),
+                     number(t.luminancePercent, 0), text(t.why));
         }
     }
     return {};
@@ -97,13 +97,13 @@ WorkSettings::WorkSettings(Store *store, QWidget *parent)
                      {tr("tables"), QStringLiteral("lut")}},
                     kKind, QStringLiteral("auto"))),
       m_grid(choice({{QStringLiteral("17"), 17}, {QStringLiteral("33"), 33}}, kGrid, 33)),
-      m_curves(choice({{tr("by formula where one fits"), QStringLiteral("auto")},
-                       {tr("by formula"), QStringLiteral("parametric")},
+      m_curves(choice({{tr("parametric where they fit"), QStringLiteral("auto")},
+                       {tr("parametric"), QStringLiteral("parametric")},
                        {tr("sampled"), QStringLiteral("sampled")}},
                       kCurves, QStringLiteral("auto"))),
       m_version(choice({{QStringLiteral("4"), 4}, {QStringLiteral("2"), 2}}, kVersion, 4)), m_name(new QLineEdit), m_role(new QLineEdit)
 {
-    setWindowTitle(tr("Visits and profiles"));
+    setWindowTitle(tr("Settings"));
     auto *form = new QFormLayout(this);
     const auto explained = [&](const QString &label, QWidget *field, const QString &sentence) {
         form->addRow(label, field);
@@ -113,21 +113,21 @@ WorkSettings::WorkSettings(Store *store, QWidget *parent)
         say(why, sentence);
         return why;
     };
-    explained(tr("A visit is"), m_effort, tr("More readings make grays and dark colours surer; standard is enough for most panels."));
-    QLabel *limits = explained(tr("&Judged by"), m_tolerance, toleranceText(store, m_tolerance->currentData().toString()));
+    explained(tr("&Effort of a visit"), m_effort, tr("More readings make grays and dark colours surer; standard is enough for most panels."));
+    QLabel *limits = explained(tr("&Tolerance"), m_tolerance, toleranceText(store, m_tolerance->currentData().toString()));
     connect(m_tolerance, &QComboBox::currentIndexChanged, this,
             [this, limits, store] { say(limits, toleranceText(store, m_tolerance->currentData().toString())); });
-    explained(tr("&Profiles hold"), m_kind,
+    explained(tr("&Kind of profile"), m_kind,
               tr("Tables describe panels whose channels do not add up, and map colours out of reach. Every program reads a matrix."));
-    explained(tr("&Nodes of tables"), m_grid, tr("33 is true to a tenth of a ΔE00; 17 makes small files for old programs."));
-    explained(tr("Tone &curves"), m_curves, tr("Of matrix profiles; formulas are smooth and short, samples hold any curve. ICC 2 has samples only."));
+    explained(tr("&Nodes of tables"), m_grid, tr("33 is accurate to a tenth of a ΔE00; 17 makes small files for old programs."));
+    explained(tr("Tone &curves"), m_curves, tr("Of matrix profiles; parametric ones are smooth and short, sampled ones fit any curve. ICC 2 has sampled ones only."));
     explained(tr("&ICC version"), m_version, tr("2 for programs that do not read 4."));
     m_name->setPlaceholderText(text(kUsualName));
     m_name->setText(text(kept(kName)));
-    explained(tr("Na&me"), m_name, tr("Filled in are {display}, {serial}, {white}, {luminance}, {tone}, {date}."));
+    explained(tr("Profile na&me"), m_name, tr("Filled in are {display}, {serial}, {white}, {luminance}, {tone}, {date}."));
     m_role->setPlaceholderText(tr("colour keeper"));
     m_role->setText(text(kept(kRole)));
-    explained(tr("&Worked by"), m_role, tr("Your role; it stands on every line of the worksheet and in reports."));
+    explained(tr("Your &role"), m_role, tr("It stands on every line of the worksheet and in reports."));
     auto *buttons = new QDialogButtonBox(QDialogButtonBox::Ok | QDialogButtonBox::Cancel);
     form->addRow(buttons);
     connect(buttons, &QDialogButtonBox::accepted, this, &QDialog::accept);

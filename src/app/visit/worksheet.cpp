@@ -32,22 +32,19 @@ QStringList instructions(Stage stage)
     switch (stage) {
     case Stage::Prepare:
         return {QObject::tr("Display switched on; screen clean (unplug it before cleaning, and follow its maker's instructions)."),
-                QObject::tr("Display's menu at factory settings. Automatic brightness, night colours, dynamic contrast, power-saving and "
-                            "static-image dimming off."),
+                QObject::tr("Display's menu at factory settings. Automatic brightness, night colours, dynamic contrast, power-saving and static-image dimming off."),
                 QObject::tr("No light falls on the screen; hood on if there is one. Dark, neutral clothes; sit still."),
-                QObject::tr("Patches change brightness in a dark room. Nothing flashes, but people with photosensitive epilepsy should not "
-                            "watch; everybody else may look away too.")};
-    case Stage::RoomLight: return {QObject::tr("Lay the instrument where you work, its diffuser facing the room.")};
+                QObject::tr("Patches change brightness in a dark room. Nothing flashes, but people with photosensitive epilepsy should not watch; everybody else may look away too.")};
+    case Stage::RoomLight: return {QObject::tr("Put the instrument where you work, its diffuser facing the room.")};
     case Stage::Place:
         return {QObject::tr("Cover off, and over the back of the display as counterweight."),
                 QObject::tr("Tilt the screen back so that the instrument lies flat in the marked place; no gap seen from the side."),
                 QObject::tr("Never press on the panel. For displays on walls or ceilings follow local rules for working at height.")};
     case Stage::Look:
         return {QObject::tr("Compare before and after with pictures you know. Eyes adapt: look away in between, and rest before judging."),
-                QObject::tr("A look checks the eye as much as the screen. About one man in twelve sees some colours differently; this is no "
-                            "medical test.")};
+                QObject::tr("A look checks the eye as much as the screen. About one man in twelve sees some colours differently; this is no medical test.")};
     case Stage::SignOff:
-        return {QObject::tr("Write the menu's settings on the display's card: a reset of the display destroys them."),
+        return {QObject::tr("Note the menu's settings on the display's card: a reset of the display destroys them."),
                 QObject::tr("Put the instrument back in a dark, dry place. From now on nobody touches the display's menu.")};
     default: return {};
     }
@@ -60,12 +57,12 @@ QString checksTable(const VisitRecord &r)
     for (size_t i = 0; i < r.checks.size(); ++i) {
         const Check &c = r.checks[i];
         const QString unit = c.unit == "%" ? QStringLiteral(" %") : QString();
-        const QString figure = QStringLiteral("%1 ± %2%3").arg(text(fixed(c.value, 2)), text(fixed(c.uncertainty, 2)), unit);
+        const QString figure = QStringLiteral("%1 ± %2%3").arg(number(c.value, 2), number(c.uncertainty, 2), unit);
         const QString word = c.verdict == Verdict::Pass
                                  ? QObject::tr("within %1")
                                  : (c.verdict == Verdict::Fail ? QObject::tr("<b>beyond %1</b>") : QObject::tr("<b>undecided at %1</b>"));
         table += QStringLiteral("%1<td>%2&nbsp;</td><td align='right'>%3&nbsp;</td><td>%4&nbsp;&nbsp;&nbsp;&nbsp;</td>%5")
-                     .arg(i % 2 == 0 ? "<tr>" : "", text(c.name).toHtmlEscaped(), figure, word.arg(text(fixed(c.limit, 1)) + unit),
+                     .arg(i % 2 == 0 ? "<tr>" : "", worded(lamp::say(c.code)).toHtmlEscaped(), figure, word.arg(number(c.limit, 1) + unit),
                           i % 2 == 1 ? "</tr>" : "");
     }
     return table + QStringLiteral("</table>");
@@ -127,7 +124,7 @@ private:
 };
 
 StageRow::StageRow(Stage stage, QWidget *parent)
-    : QFrame(parent), m_stage(stage), m_mark(new Mark(this)), m_title(new QLabel(text(stageTitle(stage)), this)), m_summary(new QLabel(this)),
+    : QFrame(parent), m_stage(stage), m_mark(new Mark(this)), m_title(new QLabel(text(titled(stage)), this)), m_summary(new QLabel(this)),
       m_when(new QLabel(this)), m_bodyWidget(new QWidget(this)), m_body(new QVBoxLayout(m_bodyWidget))
 {
     setFocusPolicy(Qt::TabFocus);
@@ -162,13 +159,13 @@ void StageRow::update(const VisitRecord &record)
     m_mark->setState(l.state);
     QString summaryText = text(l.summary);
     if (l.state == LineState::Running && summaryText.isEmpty()) {
-        summaryText = tr("in hand");
+        summaryText = tr("in progress");
     }
     m_summary->setText(summaryText);
     const bool timed = l.state != LineState::Pending && l.at != WallTime{};
-    m_when->setText(timed ? text(clockTime(l.at)) + QStringLiteral("  ") + text(l.by) : QString());
+    m_when->setText(timed ? text(clockTime(l.at)) + QStringLiteral("  ") + shippedText(l.by) : QString());
     m_title->setForegroundRole(l.state == LineState::Pending ? QPalette::PlaceholderText : QPalette::WindowText);
-    setAccessibleName(text(stageTitle(m_stage)) + QStringLiteral(": ") + summaryText);
+    setAccessibleName(text(titled(m_stage)) + QStringLiteral(": ") + summaryText);
 }
 
 void StageRow::setOpen(bool open)
@@ -251,12 +248,12 @@ void Worksheet::buildDetails()
     row(Stage::Calibrate)->body()->addLayout(pair);
     m_gamut->setMinimumHeight(250);
     row(Stage::Profile)->body()->addWidget(m_gamut);
-    m_open = new QPushButton(tr("Lay the profile open, install it…"));
+    m_open = new QPushButton(tr("Inspect and install the profile…"));
     row(Stage::Profile)->body()->addWidget(m_open, 0, Qt::AlignLeft);
     connect(m_open, &QPushButton::clicked, this, &Worksheet::profileWanted);
     row(Stage::Verify)->body()->addWidget(m_colours);
     row(Stage::Look)->body()->addWidget(m_look);
-    auto *own = new QPushButton(tr("A picture of your own…"));
+    auto *own = new QPushButton(tr("Open a picture…"));
     row(Stage::Look)->body()->addWidget(own, 0, Qt::AlignLeft);
     connect(own, &QPushButton::clicked, this, [this] {
         const QString file = QFileDialog::getOpenFileName(this, tr("A picture"), {}, tr("Pictures (*.png *.jpg *.jpeg *.bmp)"));
@@ -293,9 +290,9 @@ void Worksheet::fillReadings(Stage stage)
     for (size_t i = 0; i < own.size(); ++i) {
         const Measurement &m = *own[i];
         const Chromaticity c = chromaticity(m.xyz);
-        const std::array<QString, 6> cells{QString::number(m.index), text(m.name) + (m.superseded ? tr(" (read again)") : QString()),
-                                           text(fixed(m.xyz.b, 3)),  text(fixed(c.x, 4)),
-                                           text(fixed(c.y, 4)),      text(fixed(m.integrationS, 1))};
+        const std::array<QString, 6> cells{QString::number(m.index), patchName(m.name) + (m.superseded ? tr(" (read again)") : QString()),
+                                           number(m.xyz.b, 3),  number(c.x, 4),
+                                           number(c.y, 4),      number(m.integrationS, 1)};
         for (size_t k = 0; k < cells.size(); ++k) {
             auto *item = new QTableWidgetItem(cells[k]);
             item->setTextAlignment(k == 1 ? Qt::AlignLeft | Qt::AlignVCenter : Qt::AlignRight | Qt::AlignVCenter);
@@ -311,20 +308,20 @@ void Worksheet::setRecord(RecordPtr record)
         return;
     }
     const VisitRecord &r = *m_record;
-    m_heading->setText(tr("%1: %2 visit, %3").arg(text(r.display.model), text(taskName(r.plan.task)), text(longDate(r.started))));
+    m_heading->setText(tr("%1: %2, %3").arg(text(r.display.model), text(named(r.plan.task)), wordedDay(r.started)));
     const bool judged = !r.checks.empty();
     QString verdict;
     if (judged) {
         verdict = r.verdict == Verdict::Pass ? tr("Within tolerance (%1).")
                                              : (r.verdict == Verdict::Fail ? tr("Out of tolerance (%1).") : tr("Undecided (%1)."));
-        verdict = QStringLiteral("<b>%1</b>").arg(verdict.arg(text(r.plan.tolerance.name).toHtmlEscaped())) + checksTable(r);
+        verdict = QStringLiteral("<b>%1</b>").arg(verdict.arg(shippedText(r.plan.tolerance.name).toHtmlEscaped())) + checksTable(r);
         // Reasons beyond the figures: what to do next.
         for (size_t i = r.checks.size(); i < r.reasons.size(); ++i) {
             verdict += QStringLiteral("<p style='margin:3px 0'>%1</p>").arg(text(r.reasons[i]).toHtmlEscaped());
         }
     }
-    for (const std::string &warning : r.warnings) {
-        verdict += QStringLiteral("<p style='margin:3px 0'><b>%1</b> %2</p>").arg(tr("Mind:"), text(warning).toHtmlEscaped());
+    for (const Message &warning : r.warnings) {
+        verdict += QStringLiteral("<p style='margin:3px 0'><b>%1</b> %2</p>").arg(tr("Warning:"), text(warning).toHtmlEscaped());
     }
     m_verdict->setText(verdict);
     m_verdict->setVisible(!verdict.isEmpty());
@@ -424,7 +421,7 @@ void Worksheet::ask(const Question &question, bool benchIsAutomatic, const Targe
         for (const Target &t : m_offered) {
             m_targets->addItem(QStringLiteral("%1  %2:  %3, %4, %5")
                                    .arg(++number)
-                                   .arg(text(t.name), text(t.white.name()), text(t.luminance.name()), text(t.tone.name())));
+                                   .arg(shippedText(t.name), text(t.white.named()), text(t.luminance.named()), text(t.tone.named())));
             if (t.name == chosen.name) {
                 m_targets->setCurrentRow(number - 1);
             }
@@ -455,7 +452,7 @@ void Worksheet::ask(const Question &question, bool benchIsAutomatic, const Targe
     button->setDefault(true);
     connect(button, &QPushButton::clicked, this, &Worksheet::goOn);
     if (question.kind == Question::Kind::Control && benchIsAutomatic) {
-        QPushButton *self = addButton(layout, tr("I have set it myself (Enter)"));
+        QPushButton *self = addButton(layout, tr("I set it myself (Enter)"));
         self->setShortcut(Qt::Key_Return);
         connect(self, &QPushButton::clicked, this, [this] {
             clearQuestion();
@@ -470,7 +467,7 @@ void Worksheet::ask(const Question &question, bool benchIsAutomatic, const Targe
 void Worksheet::describeTarget(int index)
 {
     if (m_targetText != nullptr && index >= 0 && index < int(m_offered.size())) {
-        m_targetText->setText(text(m_offered[size_t(index)].why) + ' ' + tr("If you know no reason to change it, leave it."));
+        m_targetText->setText(shippedText(m_offered[size_t(index)].why) + ' ' + tr("If you know no reason to change it, leave it."));
     }
 }
 

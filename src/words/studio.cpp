@@ -1,0 +1,82 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "words/catalogue.h"
+
+namespace lamp::catalogue {
+
+// clang-format off
+std::span<const Sentence> studio()
+{
+    static constexpr Sentence all[]{
+        {"could-not-stored", QT_TRANSLATE_NOOP("words", "It could not be stored.")},
+        {"no-name", QT_TRANSLATE_NOOP("words", "It has no name.")},
+        {"one-name-built", QT_TRANSLATE_NOOP("words", "\"%1\" is the name of a built-in one.")},
+        {"give-name-own-file", QT_TRANSLATE_NOOP("words", "Give it a name of its own in the file.")},
+        {"studio-cannot-read", QT_TRANSLATE_NOOP("words", "\"%1\" of the studio cannot be read: %2")},
+        {"correction-could-not-stored", QT_TRANSLATE_NOOP("words", "A correction could not be stored.")},
+        {"studio-file-cannot-opened", QT_TRANSLATE_NOOP("words", "The studio file %1 cannot be opened.")},
+        {"studio-file-cannot-read", QT_TRANSLATE_NOOP("words", "The studio file %1 cannot be read.")},
+        {"studio-file-cannot-written", QT_TRANSLATE_NOOP("words", "The studio file %1 cannot be written.")},
+        {"studio-file-could-not", QT_TRANSLATE_NOOP("words", "The studio file %1 could not be copied to %2.")},
+        {"store-says", QT_TRANSLATE_NOOP("words", "%1 (%2)")},
+        {"not-examined", QT_TRANSLATE_NOOP("words", "it could not be examined")},
+        {"what-stored-before-untouched", QT_TRANSLATE_NOOP("words", "What was stored before is untouched.")},
+        {"check-disk-room-folder", QT_TRANSLATE_NOOP("words", "Check that the disk has space and the folder can be written to.")},
+        {"studio-file-could-not-brought", QT_TRANSLATE_NOOP("words", "The studio file could not be converted to version 7.")},
+        {"visit-under-way-window", QT_TRANSLATE_NOOP("words", "A visit is in progress in a window of an earlier version of the program.")},
+        {"end-visit-close-window", QT_TRANSLATE_NOOP("words", "End that visit and close that window first.")},
+        {"packed-content-damaged", QT_TRANSLATE_NOOP("words", "its packed content is damaged")},
+        {"stored-visit-unreadable", QT_TRANSLATE_NOOP("words", "A stored visit cannot be read: %1")},
+        {"stored-visit-damaged", QT_TRANSLATE_NOOP("words", "A stored visit cannot be read.")},
+        {"left-as-it-is", QT_TRANSLATE_NOOP("words", "It is left as it is.")},
+        {"studio-file-written-newer", QT_TRANSLATE_NOOP("words", "The studio file %1 was written by a newer version of the program.")},
+        {"use-version-or-another", QT_TRANSLATE_NOOP("words", "Use that version, or another file.")},
+        {"studio-tables-could-not", QT_TRANSLATE_NOOP("words", "The studio's tables could not be created.")},
+        {"studio-could-not-stored", QT_TRANSLATE_NOOP("words", "The studio could not be stored.")},
+        {"studio-file-damaged", QT_TRANSLATE_NOOP("words", "The studio file %1 is damaged (%2).")},
+        {"close-windows-program-when", QT_TRANSLATE_NOOP("words", "Close all windows of the program: the next start keeps the file aside and begins a new one.")},
+        {"studio-file-damaged-cannot", QT_TRANSLATE_NOOP("words", "The studio file %1 is damaged and cannot be set aside.")},
+        {"folder-cannot-made", QT_TRANSLATE_NOOP("words", "The folder for %1 cannot be created.")},
+        {"end-could-not-stored", QT_TRANSLATE_NOOP("words", "The end could not be stored.")},
+        {"room-could-not-stored", QT_TRANSLATE_NOOP("words", "The room could not be stored.")},
+        {"display-model-serial-studio", QT_TRANSLATE_NOOP("words", "A display of this model and serial number is in the studio: %1.")},
+        {"nothing-added", QT_TRANSLATE_NOOP("words", "Nothing was added.")},
+        {"bring-one-back-into", QT_TRANSLATE_NOOP("words", "Bring that one back into service.")},
+        {"use-one-or-correct", QT_TRANSLATE_NOOP("words", "Use that one, or correct the serial number.")},
+        {"display-could-not-stored", QT_TRANSLATE_NOOP("words", "The display could not be stored.")},
+        {"interval-could-not-stored", QT_TRANSLATE_NOOP("words", "The interval could not be stored.")},
+        {"display-or-room-gone", QT_TRANSLATE_NOOP("words", "The display or the room no longer exists.")},
+        {"display-gone", QT_TRANSLATE_NOOP("words", "The display no longer exists.")},
+        {"instrument-could-not-stored", QT_TRANSLATE_NOOP("words", "The instrument could not be stored.")},
+        {"person-could-not-stored", QT_TRANSLATE_NOOP("words", "The person could not be stored.")},
+        {"visit-could-not-stored", QT_TRANSLATE_NOOP("words", "The visit could not be stored.")},
+        {"visit-worked-another-window", QT_TRANSLATE_NOOP("words", "This visit is open in another window.")},
+        {"nothing-changed-from-here", QT_TRANSLATE_NOOP("words", "Nothing of it was changed from here.")},
+        {"go-or-close-window", QT_TRANSLATE_NOOP("words", "Continue it there, or close that window first.")},
+        {"reading-could-not-stored", QT_TRANSLATE_NOOP("words", "Reading %1 could not be stored.")},
+        {"stored-profile-damaged", QT_TRANSLATE_NOOP("words", "A stored profile is damaged.")},
+        {"visit-gone", QT_TRANSLATE_NOOP("words", "The visit %1 no longer exists.")},
+        {"visit-only-figures-kept", QT_TRANSLATE_NOOP("words", "Only the figures of the visit %1 were kept.")},
+        {"visit-could-not-taken", QT_TRANSLATE_NOOP("words", "The visit could not be taken over.")},
+        {"profile-installed-could-not", QT_TRANSLATE_NOOP("words", "That the profile was installed could not be stored.")},
+        {"its-ramps-missing", QT_TRANSLATE_NOOP("words", "its ramps are missing")},
+        {"readings-missing", QT_TRANSLATE_NOOP("words", "%1 of its %2 readings are there")},
+        {"lamp-never-visited", QT_TRANSLATE_NOOP("words", "never visited")},
+        {"lamp-out-of-tolerance", QT_TRANSLATE_NOOP("words", "out of tolerance")},
+        {"lamp-undecided", QT_TRANSLATE_NOOP("words", "undecided")},
+        {"lamp-in-tolerance", QT_TRANSLATE_NOOP("words", "in tolerance, due in %1")},
+        {"lamp-due-soon", QT_TRANSLATE_NOOP("words", "due soon, in %1")},
+        {"lamp-due-today", QT_TRANSLATE_NOOP("words", "due today")},
+        {"lamp-due-since", QT_TRANSLATE_NOOP("words", "due for %1")},
+        {"lamp-overdue", QT_TRANSLATE_NOOP("words", "overdue by %1")},
+        {"count-days", QT_TRANSLATE_N_NOOP("words", "%n days"), "%n day"},
+        {"visit-rescued-in", QT_TRANSLATE_NOOP("words", "The visit with all its readings is in %1; it can be opened from there.")},
+        {"screen-cannot", QT_TRANSLATE_NOOP("words", "This screen cannot do that.")},
+        {"profile-left-out", QT_TRANSLATE_NOOP("words", "%1 was left out: %2")},
+        {"count-values", QT_TRANSLATE_N_NOOP("words", "%n values"), "%n value"},
+        {"count-displays", QT_TRANSLATE_N_NOOP("words", "%n displays"), "%n display"},
+    };
+    return all;
+}
+// clang-format on
+
+} // namespace lamp::catalogue

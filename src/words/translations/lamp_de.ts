@@ -1,0 +1,5508 @@
+<?xml version="1.0" encoding="utf-8"?>
+<!DOCTYPE TS>
+<TS version="2.1" language="de" sourcelanguage="en">
+<context>
+    <name>CubeDialog</name>
+    <message>
+        <source>Use the display&apos;s own white as the source&apos;s</source>
+        <translation>Eigenen Weißpunkt des Bildschirms als den der Quelle benutzen</translation>
+    </message>
+    <message>
+        <source>Include the calibration ramps</source>
+        <translation>Kalibrierkurven einrechnen</translation>
+    </message>
+    <message>
+        <source>Make a 3D LUT</source>
+        <translation>3D-LUT erstellen</translation>
+    </message>
+    <message>
+        <source>&amp;Source colour space</source>
+        <translation>&amp;Quellfarbraum</translation>
+    </message>
+    <message>
+        <source>the source&apos;s own</source>
+        <translation>die der Quelle</translation>
+    </message>
+    <message>
+        <source>&amp;Tone curve</source>
+        <translation>&amp;Tonwertkurve</translation>
+    </message>
+    <message>
+        <source>&amp;Nodes along each axis</source>
+        <translation>&amp;Knoten je Achse</translation>
+    </message>
+    <message>
+        <source> cd/m²</source>
+        <translation> cd/m²</translation>
+    </message>
+    <message>
+        <source>maximum of the display</source>
+        <translation>Größtwert des Bildschirms</translation>
+    </message>
+    <message>
+        <source>Luminance of white</source>
+        <translation>Leuchtdichte von Weiß</translation>
+    </message>
+</context>
+<context>
+    <name>QObject</name>
+    <message>
+        <source>Picture of the bench</source>
+        <translation>Bild des Messplatzes</translation>
+    </message>
+    <message>
+        <source>Display switched on; screen clean (unplug it before cleaning, and follow its maker&apos;s instructions).</source>
+        <translation>Bildschirm eingeschaltet und sauber (vor dem Reinigen vom Netz trennen und die Anleitung des Herstellers beachten).</translation>
+    </message>
+    <message>
+        <source>Display&apos;s menu at factory settings. Automatic brightness, night colours, dynamic contrast, power-saving and static-image dimming off.</source>
+        <translation>Menü des Bildschirms auf Werkseinstellung. Automatische Helligkeit, Nachtfarben, dynamischer Kontrast, Energiesparen und Standbild-Abdunklung aus.</translation>
+    </message>
+    <message>
+        <source>No light falls on the screen; hood on if there is one. Dark, neutral clothes; sit still.</source>
+        <translation>Kein Licht fällt auf den Schirm; Blende aufsetzen, falls vorhanden. Dunkle, neutrale Kleidung; still sitzen.</translation>
+    </message>
+    <message>
+        <source>Patches change brightness in a dark room. Nothing flashes, but people with photosensitive epilepsy should not watch; everybody else may look away too.</source>
+        <translation>Die Messfelder wechseln im dunklen Raum die Helligkeit. Nichts blitzt, aber Menschen mit fotosensitiver Epilepsie sollten nicht zusehen; auch alle anderen dürfen wegsehen.</translation>
+    </message>
+    <message>
+        <source>Put the instrument where you work, its diffuser facing the room.</source>
+        <translation>Das Messgerät an den Arbeitsplatz legen, den Diffusor zum Raum.</translation>
+    </message>
+    <message>
+        <source>Cover off, and over the back of the display as counterweight.</source>
+        <translation>Abdeckung ab und als Gegengewicht über die Rückseite des Bildschirms.</translation>
+    </message>
+    <message>
+        <source>Tilt the screen back so that the instrument lies flat in the marked place; no gap seen from the side.</source>
+        <translation>Den Bildschirm nach hinten neigen, sodass das Messgerät flach auf der markierten Stelle liegt; seitlich kein Spalt.</translation>
+    </message>
+    <message>
+        <source>Never press on the panel. For displays on walls or ceilings follow local rules for working at height.</source>
+        <translation>Nie auf das Panel drücken. Bei Bildschirmen an Wand oder Decke die örtlichen Regeln für Arbeiten in der Höhe beachten.</translation>
+    </message>
+    <message>
+        <source>Compare before and after with pictures you know. Eyes adapt: look away in between, and rest before judging.</source>
+        <translation>Vorher und nachher mit bekannten Bildern vergleichen. Augen gewöhnen sich: dazwischen wegsehen und vor dem Urteil ausruhen.</translation>
+    </message>
+    <message>
+        <source>A look checks the eye as much as the screen. About one man in twelve sees some colours differently; this is no medical test.</source>
+        <translation>Ein Sichtvergleich prüft das Auge ebenso wie den Schirm. Etwa jeder zwölfte Mann sieht manche Farben anders; dies ist kein medizinischer Test.</translation>
+    </message>
+    <message>
+        <source>Note the menu&apos;s settings on the display&apos;s card: a reset of the display destroys them.</source>
+        <translation>Die Menüeinstellungen auf der Karte des Bildschirms notieren: Ein Zurücksetzen löscht sie.</translation>
+    </message>
+    <message>
+        <source>Put the instrument back in a dark, dry place. From now on nobody touches the display&apos;s menu.</source>
+        <translation>Das Messgerät dunkel und trocken verwahren. Ab jetzt ändert niemand das Menü des Bildschirms.</translation>
+    </message>
+    <message>
+        <source>within %1</source>
+        <translation>innerhalb %1</translation>
+    </message>
+    <message>
+        <source>&lt;b&gt;beyond %1&lt;/b&gt;</source>
+        <translation>&lt;b&gt;über %1&lt;/b&gt;</translation>
+    </message>
+    <message>
+        <source>&lt;b&gt;undecided at %1&lt;/b&gt;</source>
+        <translation>&lt;b&gt;unentschieden bei %1&lt;/b&gt;</translation>
+    </message>
+</context>
+<context>
+    <name>cli</name>
+    <message>
+        <source>Tone curves of a matrix profile: auto, parametric or sampled</source>
+        <translation>Tonwertkurven eines Matrixprofils: auto, parametric (parametrisch) oder sampled (abgetastet)</translation>
+    </message>
+    <message>
+        <source>Calibrate, profile and verify a display on a bench</source>
+        <translation>Einen Bildschirm an einem Messplatz kalibrieren, profilieren und überprüfen</translation>
+    </message>
+    <message>
+        <source>Command that starts the bench</source>
+        <translation>Befehl, der den Messplatz startet</translation>
+    </message>
+    <message>
+        <source>Name of a built-in target, or a JSON file</source>
+        <translation>Name eines mitgelieferten Ziels oder eine JSON-Datei</translation>
+    </message>
+    <message>
+        <source>Folder for the results</source>
+        <translation>Ordner für die Ergebnisse</translation>
+    </message>
+    <message>
+        <source>full; refresh: controls untouched; check: measure only (loads the ramps of --profile-in where none are loaded, and leaves them loaded); profile: describe the display as it is</source>
+        <translation>full: vollständig; refresh: Regler unverändert; check: nur messen (lädt die Kalibrierkurven von --profile-in, wo keine geladen sind, und lässt sie geladen); profile: den Bildschirm beschreiben, wie er ist</translation>
+    </message>
+    <message>
+        <source>auto, matrix or lut</source>
+        <translation>auto, matrix oder lut</translation>
+    </message>
+    <message>
+        <source>auto, or the number of one of the bench&apos;s instruments</source>
+        <translation>auto oder die Nummer eines der Messgeräte des Messplatzes</translation>
+    </message>
+    <message>
+        <source>ICC major version: 2 or 4</source>
+        <translation>ICC-Hauptversion: 2 oder 4</translation>
+    </message>
+    <message>
+        <source>Nodes along each axis of a table profile</source>
+        <translation>Knoten je Achse eines Tabellenprofils</translation>
+    </message>
+    <message>
+        <source>quick, standard or thorough</source>
+        <translation>quick (schnell), standard (normal) oder thorough (gründlich)</translation>
+    </message>
+    <message>
+        <source>The display&apos;s own mode to use</source>
+        <translation>Der zu benutzende Modus des Bildschirms</translation>
+    </message>
+    <message>
+        <source>Name of a built-in tolerance, or a JSON file</source>
+        <translation>Name einer mitgelieferten Toleranz oder eine JSON-Datei</translation>
+    </message>
+    <message>
+        <source>Where the target is out of reach: keep the white, or keep the luminance</source>
+        <translation>Wenn das Ziel unerreichbar ist: white (Weißpunkt) oder luminance (Leuchtdichte) halten</translation>
+    </message>
+    <message>
+        <source>wait for a stable panel, or skip</source>
+        <translation>wait: auf ein stabiles Panel warten; skip: nicht warten</translation>
+    </message>
+    <message>
+        <source>The profile&apos;s description; {display}, {serial}, {white}, {luminance}, {tone}, {date} are filled in</source>
+        <translation>Beschreibung des Profils; {display}, {serial}, {white}, {luminance}, {tone}, {date} werden ersetzt</translation>
+    </message>
+    <message>
+        <source>For --task check: the profile to verify</source>
+        <translation>Für --task check: das zu prüfende Profil</translation>
+    </message>
+    <message>
+        <source>A correction of your own for this instrument and kind of panel: a JSON file</source>
+        <translation>Eine eigene Korrektur für dieses Messgerät und diese Panelart: eine JSON-Datei</translation>
+    </message>
+    <message>
+        <source>Also write whole-visit.json: all of it in one file, for another studio</source>
+        <translation>Auch whole-visit.json schreiben: alles in einer Datei, für ein anderes Studio</translation>
+    </message>
+    <message>
+        <source>pdf, html or none</source>
+        <translation>pdf, html oder none (keiner)</translation>
+    </message>
+    <message>
+        <source>The visit&apos;s record on standard output</source>
+        <translation>Den Datensatz der Sitzung auf die Standardausgabe</translation>
+    </message>
+    <message>
+        <source>CSV, CGATS, CxF or JSON with drives and colours</source>
+        <translation>CSV, CGATS, CxF oder JSON mit Ansteuerungen und Farben</translation>
+    </message>
+    <message>
+        <source>What columns are: HEADING=ROLE,...</source>
+        <translation>Was Spalten sind: SPALTE=ROLLE,...</translation>
+    </message>
+    <message>
+        <source>The drive that means full: 1, 100, 255, 1023</source>
+        <translation>Die volle Ansteuerung: 1, 100, 255, 1023</translation>
+    </message>
+    <message>
+        <source>cd/m² of white, where colours are relative to it</source>
+        <translation>cd/m² von Weiß, wenn Farben darauf bezogen sind</translation>
+    </message>
+    <message>
+        <source>Accept guesses where the file leaves something open</source>
+        <translation>Vermutungen annehmen, wo die Datei etwas offen lässt</translation>
+    </message>
+    <message>
+        <source>Machine-readable output</source>
+        <translation>Maschinenlesbare Ausgabe</translation>
+    </message>
+    <message>
+        <source>Import readings and make a profile and a verdict from them</source>
+        <translation>Messungen importieren und daraus Profil und Urteil erstellen</translation>
+    </message>
+    <message>
+        <source>Target of the display: name or JSON file; as the file says, else Photo, where left out</source>
+        <translation>Ziel des Bildschirms: Name oder JSON-Datei; ohne Angabe laut Datei, sonst Photo</translation>
+    </message>
+    <message>
+        <source>Tolerance: name or JSON file; as the file says, else studio, where left out</source>
+        <translation>Toleranz: Name oder JSON-Datei; ohne Angabe laut Datei, sonst studio</translation>
+    </message>
+    <message>
+        <source>The profile&apos;s description</source>
+        <translation>Beschreibung des Profils</translation>
+    </message>
+    <message>
+        <source>Ramps that were loaded while measuring: CSV or one-dimensional .cube</source>
+        <translation>Beim Messen geladene Kalibrierkurven: CSV oder eindimensionale .cube-Datei</translation>
+    </message>
+    <message>
+        <source>What the instrument was corrected for (a kind of panel, a matrix, &quot;spectroradiometer&quot;), where the file does not say it</source>
+        <translation>Wofür das Messgerät korrigiert war (eine Panelart, eine Matrix, „spectroradiometer“), wenn die Datei es nicht sagt</translation>
+    </message>
+    <message>
+        <source>Convert readings or ramps to another format, by the ending of the new file</source>
+        <translation>Messungen oder Kalibrierkurven in ein anderes Format umwandeln, nach der Endung der neuen Datei</translation>
+    </message>
+    <message>
+        <source>New file: .csv, .txt (CGATS), .cxf, .json; ramps: .csv, .cube; of a whole visit also .icc, .pdf, .html</source>
+        <translation>Neue Datei: .csv, .txt (CGATS), .cxf, .json; Kalibrierkurven: .csv, .cube; aus einer ganzen Sitzung auch .icc, .pdf, .html</translation>
+    </message>
+    <message>
+        <source>Make a profile again from the readings that it carries</source>
+        <translation>Ein Profil aus den enthaltenen Messungen neu erstellen</translation>
+    </message>
+    <message>
+        <source>An ICC profile with readings in it</source>
+        <translation>Ein ICC-Profil, das Messungen enthält</translation>
+    </message>
+    <message>
+        <source>The new profile</source>
+        <translation>Das neue Profil</translation>
+    </message>
+    <message>
+        <source>auto, matrix or lut; as it was where left out</source>
+        <translation>auto, matrix oder lut; ohne Angabe wie bisher</translation>
+    </message>
+    <message>
+        <source>ICC major version: 2 or 4; as it was where left out</source>
+        <translation>ICC-Hauptversion: 2 oder 4; ohne Angabe wie bisher</translation>
+    </message>
+    <message>
+        <source>The new profile&apos;s description</source>
+        <translation>Beschreibung des neuen Profils</translation>
+    </message>
+    <message>
+        <source>Compare profiles made for the same model elsewhere; name the odd ones out</source>
+        <translation>Anderswo für dasselbe Modell gemachte Profile vergleichen und die abweichenden nennen</translation>
+    </message>
+    <message>
+        <source>ICC profiles</source>
+        <translation>ICC-Profile</translation>
+    </message>
+    <message>
+        <source>Readings of your own unit without ramps: rank the profiles by real error</source>
+        <translation>Messungen des eigenen Geräts ohne Kalibrierkurven: Profile nach wirklichem Fehler ordnen</translation>
+    </message>
+    <message>
+        <source>Command that starts a bench: measure some patches of your own unit for that</source>
+        <translation>Befehl, der einen Messplatz startet: dafür einige Felder des eigenen Geräts messen</translation>
+    </message>
+    <message>
+        <source>A 3D LUT from a source space to a display, or back</source>
+        <translation>Eine 3D-LUT von einem Quellfarbraum zu einem Bildschirm oder zurück</translation>
+    </message>
+    <message>
+        <source>The display&apos;s profile</source>
+        <translation>Das Profil des Bildschirms</translation>
+    </message>
+    <message>
+        <source>The .cube file</source>
+        <translation>Die .cube-Datei</translation>
+    </message>
+    <message>
+        <source>The source colour space: </source>
+        <translation>Der Quellfarbraum: </translation>
+    </message>
+    <message>
+        <source>srgb, lstar, bt1886 or an exponent; the source&apos;s own where left out</source>
+        <translation>srgb, lstar, bt1886 oder ein Exponent; ohne Angabe die der Quelle</translation>
+    </message>
+    <message>
+        <source>cd/m² of the source&apos;s white; the most that the display has where left out</source>
+        <translation>cd/m² von Weiß der Quelle; ohne Angabe das Größte, was der Bildschirm hat</translation>
+    </message>
+    <message>
+        <source>Nodes along each axis: 17, 33, 65</source>
+        <translation>Knoten je Achse: 17, 33, 65</translation>
+    </message>
+    <message>
+        <source>Use the display&apos;s own white as the source&apos;s</source>
+        <translation>Eigenen Weißpunkt des Bildschirms als den der Quelle benutzen</translation>
+    </message>
+    <message>
+        <source>The 3D LUT includes the calibration ramps</source>
+        <translation>Die 3D-LUT enthält die Kalibrierkurven</translation>
+    </message>
+    <message>
+        <source>From the display to the space</source>
+        <translation>Vom Bildschirm zum Farbraum</translation>
+    </message>
+    <message>
+        <source>A bench whose display holds a 3D LUT: load it and measure through it</source>
+        <translation>Ein Messplatz, dessen Bildschirm eine 3D-LUT hat: laden und dadurch messen</translation>
+    </message>
+    <message>
+        <source>How many to measure</source>
+        <translation>Wie viele zu messen sind</translation>
+    </message>
+    <message>
+        <source>One output, as RandR names it; all where left out</source>
+        <translation>Ein Ausgang mit seinem RandR-Namen; ohne Angabe alle</translation>
+    </message>
+    <message>
+        <source>The X display, such as :0; $DISPLAY where left out</source>
+        <translation>Das X-Display wie :0; ohne Angabe $DISPLAY</translation>
+    </message>
+    <message>
+        <source>Apply the installed profiles and their ramps</source>
+        <translation>Die installierten Profile und ihre Kalibrierkurven anwenden</translation>
+    </message>
+    <message>
+        <source>Install this profile for the output first</source>
+        <translation>Zuerst dieses Profil für den Ausgang installieren</translation>
+    </message>
+    <message>
+        <source>Switch to the output&apos;s next profile first</source>
+        <translation>Zuerst zum nächsten Profil des Ausgangs wechseln</translation>
+    </message>
+    <message>
+        <source>Start this at every login: yes or no</source>
+        <translation>Bei jeder Anmeldung starten: yes (ja) oder no (nein)</translation>
+    </message>
+    <message>
+        <source>Remove profiles and ramps</source>
+        <translation>Profile und Kalibrierkurven entfernen</translation>
+    </message>
+    <message>
+        <source>Which profile is in use, and are its ramps loaded</source>
+        <translation>Welches Profil in Gebrauch ist und ob seine Kalibrierkurven geladen sind</translation>
+    </message>
+    <message>
+        <source>Remember profiles and ramps, and restore them when standard input ends</source>
+        <translation>Profile und Kalibrierkurven merken und wiederherstellen, wenn die Standardeingabe endet</translation>
+    </message>
+    <message>
+        <source>Serve a simulated display and instrument over the bench protocol</source>
+        <translation>Einen simulierten Bildschirm mit Messgerät über das Messplatzprotokoll anbieten</translation>
+    </message>
+    <message>
+        <source>Which one:</source>
+        <translation>Welcher:</translation>
+    </message>
+    <message>
+        <source>Seed of the instrument&apos;s noise</source>
+        <translation>Startwert für das Rauschen des Messgeräts</translation>
+    </message>
+    <message>
+        <source>Make readings fail: CODE:FROM or CODE:FROM:COUNT, readings counted from 0</source>
+        <translation>Messungen scheitern lassen: CODE:VON oder CODE:VON:ANZAHL, gezählt ab 0</translation>
+    </message>
+    <message>
+        <source>A lamp shines on the screen: FROM:SECONDS:CD_M2, on the bench&apos;s clock</source>
+        <translation>Eine Lampe scheint auf den Schirm: VON:SEKUNDEN:CD_M2, nach der Uhr des Messplatzes</translation>
+    </message>
+    <message>
+        <source>Share of the room&apos;s light that gets in under the sensor, 0 to 1</source>
+        <translation>Anteil des Umgebungslichts, der unter den Sensor gelangt, 0 bis 1</translation>
+    </message>
+    <message>
+        <source>What kind of panel it says it is</source>
+        <translation>Welche Panelart er angibt</translation>
+    </message>
+    <message>
+        <source>The colorimeter has no factory corrections</source>
+        <translation>Das Kolorimeter hat keine Werkskorrekturen</translation>
+    </message>
+    <message>
+        <source>A spectroradiometer lies beside the colorimeter</source>
+        <translation>Neben dem Kolorimeter liegt ein Spektralradiometer</translation>
+    </message>
+    <message>
+        <source>The panel has been on for two hours</source>
+        <translation>Das Panel ist seit zwei Stunden an</translation>
+    </message>
+    <message>
+        <source>Offer the instrument only; its panel shows what this computer&apos;s output shows: a name, or first</source>
+        <translation>Nur das Messgerät anbieten; sein Panel zeigt, was ein Ausgang dieses Rechners zeigt: ein Name oder first</translation>
+    </message>
+    <message>
+        <source>Errors as JSON; the protocol itself always is</source>
+        <translation>Fehler als JSON; das Protokoll selbst ist es immer</translation>
+    </message>
+    <message>
+        <source>Usage</source>
+        <translation>Aufruf</translation>
+    </message>
+    <message>
+        <source>OPTIONS</source>
+        <translation>OPTIONEN</translation>
+    </message>
+    <message>
+        <source>Options</source>
+        <translation>Optionen</translation>
+    </message>
+    <message>
+        <source>Arguments</source>
+        <translation>Argumente</translation>
+    </message>
+    <message>
+        <source>Commands</source>
+        <translation>Befehle</translation>
+    </message>
+    <message>
+        <source>COMMAND</source>
+        <translation>BEFEHL</translation>
+    </message>
+    <message>
+        <source>required</source>
+        <translation>erforderlich</translation>
+    </message>
+    <message>
+        <source>Print this help and exit</source>
+        <translation>Diese Hilfe ausgeben und beenden</translation>
+    </message>
+    <message>
+        <source>Dutiful Lamp: calibrates, profiles and verifies displays, without a window.</source>
+        <translation>Dutiful Lamp: kalibriert, profiliert und überprüft Bildschirme, ohne Fenster.</translation>
+    </message>
+    <message>
+        <source>Print the version and exit</source>
+        <translation>Die Version ausgeben und beenden</translation>
+    </message>
+    <message>
+        <source>Language: en or de; the system&apos;s where left out</source>
+        <translation>Sprache: en oder de; ohne Angabe die des Systems</translation>
+    </message>
+    <message>
+        <source>What a profile says, and what is wrong with it</source>
+        <translation>Was ein Profil sagt und was daran falsch ist</translation>
+    </message>
+    <message>
+        <source>An ICC profile</source>
+        <translation>Ein ICC-Profil</translation>
+    </message>
+    <message>
+        <source>The built-in targets</source>
+        <translation>Die mitgelieferten Ziele</translation>
+    </message>
+    <message>
+        <source>The built-in tolerances</source>
+        <translation>Die mitgelieferten Toleranzen</translation>
+    </message>
+</context>
+<context>
+    <name>data</name>
+    <message>
+        <source>Photo</source>
+        <translation>Foto</translation>
+    </message>
+    <message>
+        <source>For retouching and photographs seen on screens: daylight white, a brightness that suits a dim office.</source>
+        <translation>Für Retusche und Fotos am Bildschirm: Tageslichtweiß, eine Helligkeit für ein gedämpftes Büro.</translation>
+    </message>
+    <message>
+        <source>Dim room</source>
+        <translation>Dunkler Raum</translation>
+    </message>
+    <message>
+        <source>The same white for a darkened room: less light tires the eye less and keeps prints from coming out dark.</source>
+        <translation>Derselbe Weißpunkt für einen abgedunkelten Raum: Weniger Licht ermüdet das Auge weniger und verhindert zu dunkle Drucke.</translation>
+    </message>
+    <message>
+        <source>Print proof</source>
+        <translation>Druckproof</translation>
+    </message>
+    <message>
+        <source>Where screen and print lie side by side under a D50 viewing lamp: warm white, even steps of lightness.</source>
+        <translation>Wo Bildschirm und Druck unter einer D50-Leuchte nebeneinander liegen: warmes Weiß, gleichmäßige Helligkeitsstufen.</translation>
+    </message>
+    <message>
+        <source>Proofing booth</source>
+        <translation>Normlichtkabine</translation>
+    </message>
+    <message>
+        <source>White as bright as paper in a booth of 500 lux with a D50 lamp.</source>
+        <translation>Weiß so hell wie Papier in einer Kabine mit 500 Lux und D50-Licht.</translation>
+    </message>
+    <message>
+        <source>Web</source>
+        <translation>Web</translation>
+    </message>
+    <message>
+        <source>What most visitors&apos; screens aim at: the sRGB curve and daylight white.</source>
+        <translation>Worauf die Bildschirme der meisten Besucher zielen: die sRGB-Kurve und Tageslichtweiß.</translation>
+    </message>
+    <message>
+        <source>Video, dark room</source>
+        <translation>Video, dunkler Raum</translation>
+    </message>
+    <message>
+        <source>Grading in the dark: the curve of BT.1886 at the level of reference screens.</source>
+        <translation>Farbkorrektur im Dunkeln: die Kurve nach BT.1886 bei der Helligkeit von Referenzbildschirmen.</translation>
+    </message>
+    <message>
+        <source>Video, daylight</source>
+        <translation>Video, Tageslicht</translation>
+    </message>
+    <message>
+        <source>Cutting by day: a flatter curve keeps the shadows open in a bright room.</source>
+        <translation>Schnitt bei Tag: Eine flachere Kurve hält im hellen Raum die Schatten offen.</translation>
+    </message>
+    <message>
+        <source>Bright office</source>
+        <translation>Helles Büro</translation>
+    </message>
+    <message>
+        <source>For a room whose light cannot be lowered.</source>
+        <translation>Für einen Raum, dessen Licht sich nicht dämpfen lässt.</translation>
+    </message>
+    <message>
+        <source>As it is</source>
+        <translation>Wie er ist</translation>
+    </message>
+    <message>
+        <source>The display&apos;s own white at its full light: for screens whose controls must not be touched.</source>
+        <translation>Der eigene Weißpunkt bei vollem Licht: für Bildschirme, deren Regler nicht verändert werden dürfen.</translation>
+    </message>
+    <message>
+        <source>strict</source>
+        <translation>streng</translation>
+    </message>
+    <message>
+        <source>For colour that leaves the house: a mean nobody sees, no patch beyond the limit for good.</source>
+        <translation>Für Farben, die das Haus verlassen: ein unsichtbares Mittel, kein Feld über der Grenze für gut.</translation>
+    </message>
+    <message>
+        <source>studio</source>
+        <translation>Studio</translation>
+    </message>
+    <message>
+        <source>Daily work: hard to see side by side, and no patch at fault.</source>
+        <translation>Tägliche Arbeit: nebeneinander kaum zu sehen, und kein Feld fehlerhaft.</translation>
+    </message>
+    <message>
+        <source>relaxed</source>
+        <translation>locker</translation>
+    </message>
+    <message>
+        <source>Not for professional work: office screens and laptops.</source>
+        <translation>Nicht für Facharbeit: Bürobildschirme und Laptops.</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::AddDisplay</name>
+    <message>
+        <source>Add a display</source>
+        <translation>Bildschirm hinzufügen</translation>
+    </message>
+    <message>
+        <source>&amp;Name</source>
+        <translation>&amp;Name</translation>
+    </message>
+    <message>
+        <source>&amp;Room</source>
+        <translation>&amp;Raum</translation>
+    </message>
+    <message>
+        <source>Bench command</source>
+        <translation>Messplatz-Befehl</translation>
+    </message>
+    <message>
+        <source>Simulated: %1</source>
+        <translation>Simuliert: %1</translation>
+    </message>
+    <message>
+        <source>Reached &amp;through</source>
+        <translation>&amp;Verbunden über</translation>
+    </message>
+    <message>
+        <source>&amp;Command</source>
+        <translation>&amp;Befehl</translation>
+    </message>
+    <message>
+        <source>&amp;Panel</source>
+        <translation>&amp;Panel</translation>
+    </message>
+    <message>
+        <source>The one with this window</source>
+        <translation>Der mit diesem Fenster</translation>
+    </message>
+    <message>
+        <source>%1: %2</source>
+        <translation>%1: %2</translation>
+    </message>
+    <message>
+        <source>&amp;Screen</source>
+        <translation>Bild&amp;schirm</translation>
+    </message>
+    <message>
+        <source>A bench command that offers only an instrument is paired with that screen of this computer.</source>
+        <translation>Ein Messplatz-Befehl, der nur ein Messgerät bietet, wird mit diesem Bildschirm des Rechners verbunden.</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::Banner</name>
+    <message>
+        <source>Close</source>
+        <translation>Schließen</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::BenchPanel</name>
+    <message>
+        <source>Display&apos;s menu: %1</source>
+        <translation>Menü des Bildschirms: %1</translation>
+    </message>
+    <message>
+        <source>Set: %1 to %2</source>
+        <translation>Einstellen: %1 auf %2</translation>
+    </message>
+    <message>
+        <source>%1, simulated: on for %2%3</source>
+        <translation>%1, simuliert: seit %2 an%3</translation>
+    </message>
+    <message>
+        <source>; ramps loaded</source>
+        <translation>; Kalibrierkurven geladen</translation>
+    </message>
+    <message>
+        <source>; ramps linear</source>
+        <translation>; Kalibrierkurven linear</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::BringIn</name>
+    <message>
+        <source>That could not be done: %1.</source>
+        <translation>Das ist nicht gelungen: %1.</translation>
+    </message>
+    <message>
+        <source>Export the visit</source>
+        <translation>Sitzung exportieren</translation>
+    </message>
+    <message>
+        <source>Whole visit (*.json)</source>
+        <translation>Ganze Sitzung (*.json)</translation>
+    </message>
+    <message>
+        <source>Writing the visit…</source>
+        <translation>Sitzung wird geschrieben …</translation>
+    </message>
+    <message>
+        <source>The visit, with its readings and its profile, is in %1. Another studio opens it with Ctrl+O.</source>
+        <translation>Die Sitzung mit Messungen und Profil liegt in %1. Ein anderes Studio öffnet sie mit Strg+O.</translation>
+    </message>
+    <message>
+        <source>Open a studio first: targets and tolerances are kept in it.</source>
+        <translation>Zuerst ein Studio öffnen: Darin liegen Ziele und Toleranzen.</translation>
+    </message>
+    <message>
+        <source>The target &quot;%1&quot; can be chosen in visits from now on.</source>
+        <translation>Das Ziel „%1“ steht ab jetzt in Sitzungen zur Wahl.</translation>
+    </message>
+    <message>
+        <source>Visits can be judged by &quot;%1&quot; from now on: Studio, Settings.</source>
+        <translation>Sitzungen können ab jetzt nach „%1“ beurteilt werden: Studio, Einstellungen.</translation>
+    </message>
+    <message>
+        <source>The correction of %1 %2 for %3 is offered in visits that it fits.</source>
+        <translation>Die Korrektur von %1 %2 für %3 wird in passenden Sitzungen angeboten.</translation>
+    </message>
+    <message>
+        <source>Open a studio first: a visit belongs to a display.</source>
+        <translation>Zuerst ein Studio öffnen: Eine Sitzung gehört zu einem Bildschirm.</translation>
+    </message>
+    <message>
+        <source>This visit of %1 is in the studio already.</source>
+        <translation>Diese Sitzung vom %1 ist schon im Studio.</translation>
+    </message>
+    <message>
+        <source>The visit of %1 is in the studio now.</source>
+        <translation>Die Sitzung vom %1 ist jetzt im Studio.</translation>
+    </message>
+    <message>
+        <source>Elsewhere</source>
+        <translation>Anderswo</translation>
+    </message>
+    <message>
+        <source>Known from imported readings.</source>
+        <translation>Bekannt aus importierten Messungen.</translation>
+    </message>
+    <message>
+        <source>Storing the visit…</source>
+        <translation>Sitzung wird gespeichert …</translation>
+    </message>
+    <message>
+        <source>Fitting a model to the readings…</source>
+        <translation>Ein Modell wird an die Messungen angepasst …</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::CardView</name>
+    <message>
+        <source>Nobody has measured this display yet: a full visit takes it from cold to a verified profile, 5 to 10 minutes after warming up.</source>
+        <translation>Dieser Bildschirm wurde noch nie gemessen: Eine vollständige Sitzung führt ihn bis zum geprüften Profil, 5 bis 10 Minuten nach dem Aufwärmen.</translation>
+    </message>
+    <message>
+        <source>Its last visit found it out of tolerance: a full visit sets its controls and ramps again.</source>
+        <translation>Die letzte Sitzung fand ihn außer Toleranz: Eine vollständige Sitzung stellt Regler und Kalibrierkurven neu ein.</translation>
+    </message>
+    <message>
+        <source>Its last visit was undecided: its worksheet says why. A full visit decides it.</source>
+        <translation>Die letzte Sitzung blieb unentschieden: Ihr Arbeitsblatt sagt, warum. Eine vollständige Sitzung entscheidet.</translation>
+    </message>
+    <message>
+        <source>It is overdue. A check (measure only) tells whether it is still in tolerance; a refresh renews ramps and profile without touching the menu.</source>
+        <translation>Er ist überfällig. Eine Prüfung (nur messen) zeigt, ob er noch in Toleranz ist; eine Auffrischung erneuert Kalibrierkurven und Profil, ohne das Menü zu ändern.</translation>
+    </message>
+    <message>
+        <source>It is due. A refresh renews ramps and profile without touching the menu.</source>
+        <translation>Er ist fällig. Eine Auffrischung erneuert Kalibrierkurven und Profil, ohne das Menü zu ändern.</translation>
+    </message>
+    <message>
+        <source>Nothing to do today; it will be due soon.</source>
+        <translation>Heute nichts zu tun; er wird bald fällig.</translation>
+    </message>
+    <message>
+        <source>Nothing to do.</source>
+        <translation>Nichts zu tun.</translation>
+    </message>
+    <message>
+        <source>&amp;Full visit</source>
+        <translation>&amp;Vollständige Sitzung</translation>
+    </message>
+    <message>
+        <source>&amp;Refresh</source>
+        <translation>&amp;Auffrischung</translation>
+    </message>
+    <message>
+        <source>&amp;Check</source>
+        <translation>&amp;Prüfung</translation>
+    </message>
+    <message>
+        <source>Date</source>
+        <translation>Datum</translation>
+    </message>
+    <message>
+        <source>Visit</source>
+        <translation>Sitzung</translation>
+    </message>
+    <message>
+        <source>Result</source>
+        <translation>Ergebnis</translation>
+    </message>
+    <message>
+        <source>Readings</source>
+        <translation>Messungen</translation>
+    </message>
+    <message>
+        <source>State</source>
+        <translation>Zustand</translation>
+    </message>
+    <message>
+        <source>Visits of this display</source>
+        <translation>Sitzungen dieses Bildschirms</translation>
+    </message>
+    <message>
+        <source>Visit e&amp;very</source>
+        <translation>Sitzung a&amp;lle</translation>
+    </message>
+    <message>
+        <source> days</source>
+        <translation> Tage</translation>
+    </message>
+    <message>
+        <source>Enter or a double click opens a visit&apos;s worksheet</source>
+        <translation>Eingabetaste oder Doppelklick öffnet das Arbeitsblatt einer Sitzung</translation>
+    </message>
+    <message>
+        <source>%1, serial number %2, panel %3.</source>
+        <translation>%1, Seriennummer %2, Panel %3.</translation>
+    </message>
+    <message>
+        <source>unknown</source>
+        <translation>unbekannt</translation>
+    </message>
+    <message>
+        <source>finished</source>
+        <translation>fertig</translation>
+    </message>
+    <message>
+        <source>running</source>
+        <translation>läuft</translation>
+    </message>
+    <message>
+        <source>interrupted</source>
+        <translation>unterbrochen</translation>
+    </message>
+    <message>
+        <source>discarded</source>
+        <translation>verworfen</translation>
+    </message>
+    <message>
+        <source>Its controls cannot be set by the program.</source>
+        <translation>Seine Regler kann das Programm nicht einstellen.</translation>
+    </message>
+    <message>
+        <source>Menu as left: %1.</source>
+        <translation>Menü wie hinterlassen: %1.</translation>
+    </message>
+    <message>
+        <source>White %1 cd/m², gray ΔE00 mean %2</source>
+        <translation>Weiß %1 cd/m², Grau ΔE00 im Mittel %2</translation>
+    </message>
+    <message>
+        <source>, colours mean %1</source>
+        <translation>, Farben im Mittel %1</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::FileDesk</name>
+    <message>
+        <source>That could not be done: %1.</source>
+        <translation>Das ist nicht gelungen: %1.</translation>
+    </message>
+    <message>
+        <source>Readings are imported one file at a time.</source>
+        <translation>Messungen werden einzeln importiert, Datei für Datei.</translation>
+    </message>
+    <message>
+        <source>Reading the files…</source>
+        <translation>Dateien werden gelesen …</translation>
+    </message>
+    <message>
+        <source>Open a studio first: readings are kept as a visit of a display.</source>
+        <translation>Zuerst ein Studio öffnen: Messungen werden als Sitzung eines Bildschirms gespeichert.</translation>
+    </message>
+    <message>
+        <source>Inspecting the profile…</source>
+        <translation>Profil wird untersucht …</translation>
+    </message>
+    <message>
+        <source>Readings of this unit, taken without ramps</source>
+        <translation>Messungen dieses Geräts ohne Kalibrierkurven</translation>
+    </message>
+    <message>
+        <source>Ranking the profiles by the readings…</source>
+        <translation>Profile werden nach den Messungen geordnet …</translation>
+    </message>
+    <message>
+        <source>Save the 3D LUT</source>
+        <translation>3D-LUT speichern</translation>
+    </message>
+    <message>
+        <source>3D LUT (*.cube)</source>
+        <translation>3D-LUT (*.cube)</translation>
+    </message>
+    <message>
+        <source>Making the 3D LUT…</source>
+        <translation>3D-LUT wird erstellt …</translation>
+    </message>
+    <message>
+        <source>The 3D LUT is in %1. Its header says tone, white and luminance.</source>
+        <translation>Die 3D-LUT liegt in %1. Ihr Kopf nennt Tonwertkurve, Weißpunkt und Leuchtdichte.</translation>
+    </message>
+    <message>
+        <source>Save the profile</source>
+        <translation>Profil speichern</translation>
+    </message>
+    <message>
+        <source>ICC profile (*.icc)</source>
+        <translation>ICC-Profil (*.icc)</translation>
+    </message>
+    <message>
+        <source>Making the profile again…</source>
+        <translation>Profil wird neu erstellt …</translation>
+    </message>
+    <message>
+        <source>Made again from its readings: %1.</source>
+        <translation>Aus seinen Messungen neu erstellt: %1.</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::ImportView</name>
+    <message>
+        <source>a new display</source>
+        <translation>ein neuer Bildschirm</translation>
+    </message>
+    <message>
+        <source>the visit&apos;s own target</source>
+        <translation>das eigene Ziel der Sitzung</translation>
+    </message>
+    <message>
+        <source>unknown: the verdict will be undecided</source>
+        <translation>unbekannt: Das Urteil bleibt unentschieden</translation>
+    </message>
+    <message>
+        <source>corrected for this kind of panel</source>
+        <translation>für diese Panelart korrigiert</translation>
+    </message>
+    <message>
+        <source>a spectroradiometer</source>
+        <translation>ein Spektralradiometer</translation>
+    </message>
+    <message>
+        <source>corrected for %1</source>
+        <translation>korrigiert für %1</translation>
+    </message>
+    <message>
+        <source>&amp;Make profile and verdict</source>
+        <translation>&amp;Profil und Urteil erstellen</translation>
+    </message>
+    <message>
+        <source>Readings in the file; the first row says what each column is</source>
+        <translation>Messungen in der Datei; die erste Zeile sagt, was jede Spalte ist</translation>
+    </message>
+    <message>
+        <source>Full &amp;drive is</source>
+        <translation>Volle &amp;Ansteuerung ist</translation>
+    </message>
+    <message>
+        <source> cd/m²</source>
+        <translation> cd/m²</translation>
+    </message>
+    <message>
+        <source>colours are absolute (cd/m²)</source>
+        <translation>Farben sind absolut (cd/m²)</translation>
+    </message>
+    <message>
+        <source>White&apos;s &amp;luminance</source>
+        <translation>&amp;Leuchtdichte von Weiß</translation>
+    </message>
+    <message>
+        <source>&amp;Target</source>
+        <translation>&amp;Ziel</translation>
+    </message>
+    <message>
+        <source>&amp;Instrument was</source>
+        <translation>Messgerät &amp;war</translation>
+    </message>
+    <message>
+        <source>&amp;Display</source>
+        <translation>Bil&amp;dschirm</translation>
+    </message>
+    <message>
+        <source>%1 (%2): %3</source>
+        <translation>%1 (%2): %3</translation>
+    </message>
+    <message>
+        <source>Role of column %1</source>
+        <translation>Rolle von Spalte %1</translation>
+    </message>
+    <message>
+        <source>These are the readings of a visit. Its profile and verdict are made again from them.</source>
+        <translation>Das sind die Messungen einer Sitzung. Profil und Urteil werden daraus neu erstellt.</translation>
+    </message>
+    <message>
+        <source>Nothing is unclear. Some of the readings are kept out of the profile to judge it.</source>
+        <translation>Alles ist eindeutig. Einige Messungen bleiben außerhalb des Profils und beurteilen es.</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::InstalledPanel</name>
+    <message>
+        <source>A&amp;pply</source>
+        <translation>&amp;Anwenden</translation>
+    </message>
+    <message>
+        <source>&amp;Remove</source>
+        <translation>&amp;Entfernen</translation>
+    </message>
+    <message>
+        <source>&amp;Next profile (F9)</source>
+        <translation>&amp;Nächstes Profil (F9)</translation>
+    </message>
+    <message>
+        <source>Compare &amp;before and after (F8)</source>
+        <translation>Vorher und &amp;nachher (F8)</translation>
+    </message>
+    <message>
+        <source>Apply at &amp;login</source>
+        <translation>Beim An&amp;melden anwenden</translation>
+    </message>
+    <message>
+        <source>Output</source>
+        <translation>Ausgang</translation>
+    </message>
+    <message>
+        <source>Output of this computer</source>
+        <translation>Ausgang dieses Rechners</translation>
+    </message>
+    <message>
+        <source>There is no X server here, so no profile can be applied.</source>
+        <translation>Hier gibt es keinen X-Server; daher kann kein Profil angewendet werden.</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::LookScreen</name>
+    <message>
+        <source>Before and after on %1</source>
+        <translation>Vorher und nachher an %1</translation>
+    </message>
+    <message>
+        <source>Before: without profile and ramps. Space: after. O: open a picture. Esc: back, restoring what was in use.</source>
+        <translation>Vorher: ohne Profil und Kalibrierkurven. Leertaste: nachher. O: Bild öffnen. Esc: zurück, der alte Zustand wird wiederhergestellt.</translation>
+    </message>
+    <message>
+        <source>After: through profile and ramps. Space: before. O: open a picture. Esc: back, restoring what was in use.</source>
+        <translation>Nachher: mit Profil und Kalibrierkurven. Leertaste: vorher. O: Bild öffnen. Esc: zurück, der alte Zustand wird wiederhergestellt.</translation>
+    </message>
+    <message>
+        <source>A picture in sRGB</source>
+        <translation>Ein Bild in sRGB</translation>
+    </message>
+    <message>
+        <source>Pictures (*.png *.jpg *.jpeg *.tif *.tiff *.bmp)</source>
+        <translation>Bilder (*.png *.jpg *.jpeg *.tif *.tiff *.bmp)</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::LookView</name>
+    <message>
+        <source>Before: as the display was found</source>
+        <translation>Vorher: wie vorgefunden</translation>
+    </message>
+    <message>
+        <source>After: through profile and ramps</source>
+        <translation>Nachher: mit Profil und Kalibrierkurven</translation>
+    </message>
+    <message>
+        <source>Before and after</source>
+        <translation>Vorher und nachher</translation>
+    </message>
+    <message>
+        <source>B switches, a click zooms</source>
+        <translation>B wechselt, ein Klick vergrößert</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::MainWindow</name>
+    <message>
+        <source>Dutiful Lamp</source>
+        <translation>Dutiful Lamp</translation>
+    </message>
+    <message>
+        <source>Displays</source>
+        <translation>Bildschirme</translation>
+    </message>
+    <message>
+        <source>&amp;Studio</source>
+        <translation>&amp;Studio</translation>
+    </message>
+    <message>
+        <source>&amp;Add a display…</source>
+        <translation>Bildschirm &amp;hinzufügen …</translation>
+    </message>
+    <message>
+        <source>Ctrl+N</source>
+        <translation>Ctrl+N</translation>
+    </message>
+    <message>
+        <source>&amp;Open profiles or readings…</source>
+        <translation>Profile oder Messungen ö&amp;ffnen …</translation>
+    </message>
+    <message>
+        <source>Profiles or readings</source>
+        <translation>Profile oder Messungen</translation>
+    </message>
+    <message>
+        <source>&amp;Enter readings by hand…</source>
+        <translation>Messungen von Hand &amp;eingeben …</translation>
+    </message>
+    <message>
+        <source>Ctrl+T</source>
+        <translation>Ctrl+T</translation>
+    </message>
+    <message>
+        <source>E&amp;xport this visit…</source>
+        <translation>Diese Sitzung e&amp;xportieren …</translation>
+    </message>
+    <message>
+        <source>&amp;Settings…</source>
+        <translation>Ein&amp;stellungen …</translation>
+    </message>
+    <message>
+        <source>Ctrl+,</source>
+        <translation>Ctrl+,</translation>
+    </message>
+    <message>
+        <source>&amp;Quit</source>
+        <translation>&amp;Beenden</translation>
+    </message>
+    <message>
+        <source>&amp;Display</source>
+        <translation>Bil&amp;dschirm</translation>
+    </message>
+    <message>
+        <source>&amp;Full visit</source>
+        <translation>&amp;Vollständige Sitzung</translation>
+    </message>
+    <message>
+        <source>F5</source>
+        <translation>F5</translation>
+    </message>
+    <message>
+        <source>&amp;Refresh</source>
+        <translation>&amp;Auffrischung</translation>
+    </message>
+    <message>
+        <source>F6</source>
+        <translation>F6</translation>
+    </message>
+    <message>
+        <source>&amp;Check</source>
+        <translation>&amp;Prüfung</translation>
+    </message>
+    <message>
+        <source>F7</source>
+        <translation>F7</translation>
+    </message>
+    <message>
+        <source>&amp;Next profile of this computer&apos;s output</source>
+        <translation>&amp;Nächstes Profil am Ausgang dieses Rechners</translation>
+    </message>
+    <message>
+        <source>F9</source>
+        <translation>F9</translation>
+    </message>
+    <message>
+        <source>Compare &amp;before and after on this computer&apos;s output</source>
+        <translation>Vor&amp;her und nachher am Ausgang dieses Rechners</translation>
+    </message>
+    <message>
+        <source>F8</source>
+        <translation>F8</translation>
+    </message>
+    <message>
+        <source>C&amp;ard of the display</source>
+        <translation>&amp;Karte des Bildschirms</translation>
+    </message>
+    <message>
+        <source>F2</source>
+        <translation>F2</translation>
+    </message>
+    <message>
+        <source>Running &amp;visit</source>
+        <translation>&amp;Laufende Sitzung</translation>
+    </message>
+    <message>
+        <source>F4</source>
+        <translation>F4</translation>
+    </message>
+    <message>
+        <source>S&amp;urround</source>
+        <translation>&amp;Umfeld</translation>
+    </message>
+    <message>
+        <source>&amp;Dim</source>
+        <translation>&amp;Dunkel</translation>
+    </message>
+    <message>
+        <source>&amp;Medium</source>
+        <translation>&amp;Mittel</translation>
+    </message>
+    <message>
+        <source>&amp;Bright</source>
+        <translation>&amp;Hell</translation>
+    </message>
+    <message>
+        <source>&amp;Help</source>
+        <translation>&amp;Hilfe</translation>
+    </message>
+    <message>
+        <source>&amp;Keyboard shortcuts</source>
+        <translation>&amp;Tastenkürzel</translation>
+    </message>
+    <message>
+        <source>Space continues; digits choose a target; Escape pauses and resumes; B switches before and after; R opens the report; F5 full visit, F6 refresh, F7 check, F2 card, F4 the running visit; F8 before and after on this computer&apos;s output, F9 its next profile; Enter on a line of the worksheet opens or closes it.</source>
+        <translation>Leertaste setzt fort; Ziffern wählen ein Ziel; Esc hält an und setzt fort; B wechselt vorher und nachher; R öffnet den Bericht; F5 vollständige Sitzung, F6 Auffrischung, F7 Prüfung, F2 Karte, F4 laufende Sitzung; F8 vorher und nachher am Ausgang dieses Rechners, F9 dessen nächstes Profil; die Eingabetaste öffnet oder schließt eine Zeile des Arbeitsblatts.</translation>
+    </message>
+    <message>
+        <source>&amp;About</source>
+        <translation>&amp;Über</translation>
+    </message>
+    <message>
+        <source>Dutiful Lamp %1: calibrates, profiles and verifies displays. Licence GPL-3.0-or-later.</source>
+        <translation>Dutiful Lamp %1: kalibriert, profiliert und überprüft Bildschirme. Lizenz GPL-3.0-or-later.</translation>
+    </message>
+    <message>
+        <source>That could not be done: %1.</source>
+        <translation>Das ist nicht gelungen: %1.</translation>
+    </message>
+    <message>
+        <source>%1: about %2 left</source>
+        <translation>%1: noch etwa %2</translation>
+    </message>
+    <message>
+        <source>Visit finished: %1</source>
+        <translation>Sitzung fertig: %1</translation>
+    </message>
+    <message>
+        <source>Visit stopped; its readings are kept.</source>
+        <translation>Sitzung angehalten; ihre Messungen bleiben erhalten.</translation>
+    </message>
+    <message>
+        <source>Visit stopped by a fault.</source>
+        <translation>Sitzung durch einen Fehler angehalten.</translation>
+    </message>
+    <message>
+        <source>Show</source>
+        <translation>Zeigen</translation>
+    </message>
+    <message>
+        <source>Stopped. The profiles are not ranked by these readings.</source>
+        <translation>Angehalten. Die Profile werden nicht nach diesen Messungen geordnet.</translation>
+    </message>
+    <message>
+        <source>Preparing the demo studio: simulated visits of the past months…</source>
+        <translation>Demo-Studio wird vorbereitet: simulierte Sitzungen der letzten Monate …</translation>
+    </message>
+    <message>
+        <source>%1 is waiting for you (F4)</source>
+        <translation>%1 wartet auf Sie (F4)</translation>
+    </message>
+    <message>
+        <source>Go to the visit (F4)</source>
+        <translation>Zur Sitzung (F4)</translation>
+    </message>
+    <message>
+        <source>First open the visit to export: its line on the display&apos;s card.</source>
+        <translation>Zuerst die Sitzung öffnen: ihre Zeile auf der Karte des Bildschirms.</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::OpenStudio</name>
+    <message>
+        <source>The studio file was damaged. It is kept as %1; a new one was begun.</source>
+        <translation>Die Studiodatei war beschädigt. Sie bleibt als %1 erhalten; eine neue wurde begonnen.</translation>
+    </message>
+    <message>
+        <source>The studio file was converted to this version. The previous one is kept as %1.</source>
+        <translation>Die Studiodatei wurde auf diese Version umgestellt. Die vorige bleibt als %1 erhalten.</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::PatchWindow</name>
+    <message>
+        <source>Patch</source>
+        <translation>Messfeld</translation>
+    </message>
+    <message>
+        <source>Measuring patch</source>
+        <translation>Messfeld</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::PlacesModel</name>
+    <message>
+        <source>%1, %2 due</source>
+        <translation>%1, %2 fällig</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::PlotWidget</name>
+    <message>
+        <source>Chart of %1; the arrow keys read them out, the menu key offers a table.</source>
+        <translation>Diagramm mit %1; die Pfeiltasten lesen sie vor, die Menütaste bietet eine Tabelle.</translation>
+    </message>
+    <message>
+        <source>Show as a &amp;table…</source>
+        <translation>Als &amp;Tabelle zeigen …</translation>
+    </message>
+    <message>
+        <source>&amp;Copy picture</source>
+        <translation>Bild &amp;kopieren</translation>
+    </message>
+    <message>
+        <source>Copy &amp;data (CSV)</source>
+        <translation>&amp;Daten kopieren (CSV)</translation>
+    </message>
+    <message>
+        <source>&amp;Save as SVG, PDF, PNG or CSV…</source>
+        <translation>Als SVG, PDF, PNG oder CSV &amp;speichern …</translation>
+    </message>
+    <message>
+        <source>Zoom in (+)</source>
+        <translation>Vergrößern (+)</translation>
+    </message>
+    <message>
+        <source>Show &amp;all (0)</source>
+        <translation>&amp;Alles zeigen (0)</translation>
+    </message>
+    <message>
+        <source>The file&apos;s name has to end in .svg, .pdf, .png or .csv.</source>
+        <translation>Der Dateiname muss auf .svg, .pdf, .png oder .csv enden.</translation>
+    </message>
+    <message>
+        <source>Save the chart</source>
+        <translation>Diagramm speichern</translation>
+    </message>
+    <message>
+        <source>Pictures and data (*.svg *.pdf *.png *.csv)</source>
+        <translation>Bilder und Daten (*.svg *.pdf *.png *.csv)</translation>
+    </message>
+    <message>
+        <source>Series</source>
+        <translation>Reihe</translation>
+    </message>
+    <message>
+        <source>± (k = 2)</source>
+        <translation>± (k = 2)</translation>
+    </message>
+    <message>
+        <source>In words</source>
+        <translation>In Worten</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::ProfileView</name>
+    <message>
+        <source>in &amp;x, y instead of u′, v′</source>
+        <translation>in &amp;x, y statt u′, v′</translation>
+    </message>
+    <message>
+        <source>Tag</source>
+        <translation>Tag</translation>
+    </message>
+    <message>
+        <source>Meaning</source>
+        <translation>Bedeutung</translation>
+    </message>
+    <message>
+        <source>Type</source>
+        <translation>Typ</translation>
+    </message>
+    <message>
+        <source>Bytes</source>
+        <translation>Byte</translation>
+    </message>
+    <message>
+        <source>Tags of the profile</source>
+        <translation>Tags des Profils</translation>
+    </message>
+    <message>
+        <source>&amp;Install for an output…</source>
+        <translation>Für einen Ausgang &amp;installieren …</translation>
+    </message>
+    <message>
+        <source>Make a 3D &amp;LUT…</source>
+        <translation>3D-&amp;LUT erstellen …</translation>
+    </message>
+    <message>
+        <source>Make it &amp;again from its readings…</source>
+        <translation>Aus seinen Messungen &amp;neu erstellen …</translation>
+    </message>
+    <message>
+        <source>A faulty profile cannot be installed.</source>
+        <translation>Ein fehlerhaftes Profil wird nicht installiert.</translation>
+    </message>
+    <message>
+        <source>Nothing wrong was found.</source>
+        <translation>Es wurde nichts Falsches gefunden.</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::ProgressBar</name>
+    <message>
+        <source>Demo time</source>
+        <translation>Demozeit</translation>
+    </message>
+    <message>
+        <source>Cancel</source>
+        <translation>Abbrechen</translation>
+    </message>
+    <message>
+        <source>Progress of the visit</source>
+        <translation>Fortschritt der Sitzung</translation>
+    </message>
+    <message>
+        <source>real time</source>
+        <translation>Echtzeit</translation>
+    </message>
+    <message>
+        <source>fastest</source>
+        <translation>am schnellsten</translation>
+    </message>
+    <message>
+        <source>Speed of demo time</source>
+        <translation>Tempo der Demozeit</translation>
+    </message>
+    <message>
+        <source>Resume (Esc)</source>
+        <translation>Fortsetzen (Esc)</translation>
+    </message>
+    <message>
+        <source>Pause (Esc)</source>
+        <translation>Pause (Esc)</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::ReadingPanel</name>
+    <message>
+        <source>Reading</source>
+        <translation>Messung</translation>
+    </message>
+    <message>
+        <source>No reading yet</source>
+        <translation>Noch keine Messung</translation>
+    </message>
+    <message>
+        <source>Reading %1: %2</source>
+        <translation>Messung %1: %2</translation>
+    </message>
+    <message>
+        <source>lux</source>
+        <translation>Lux</translation>
+    </message>
+    <message>
+        <source>cd/m²</source>
+        <translation>cd/m²</translation>
+    </message>
+    <message>
+        <source>below %1 %2</source>
+        <translation>unter %1 %2</translation>
+    </message>
+    <message>
+        <source>± %1 %2 (k = 2)</source>
+        <translation>± %1 %2 (k = 2)</translation>
+    </message>
+    <message>
+        <source>Δu′v′ %1 from %2; </source>
+        <translation>Δu′v′ %1 von %2; </translation>
+    </message>
+    <message>
+        <source>%1 cd/m² %2 target; </source>
+        <translation>%1 cd/m² %2 dem Ziel; </translation>
+    </message>
+    <message>
+        <source>above</source>
+        <translation>über</translation>
+    </message>
+    <message>
+        <source>below</source>
+        <translation>unter</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::ReportPage</name>
+    <message>
+        <source>Back to the worksheet (R)</source>
+        <translation>Zurück zum Arbeitsblatt (R)</translation>
+    </message>
+    <message>
+        <source>Save as PDF…</source>
+        <translation>Als PDF speichern …</translation>
+    </message>
+    <message>
+        <source>Print…</source>
+        <translation>Drucken …</translation>
+    </message>
+    <message>
+        <source>Save the report</source>
+        <translation>Bericht speichern</translation>
+    </message>
+    <message>
+        <source>PDF (*.pdf)</source>
+        <translation>PDF (*.pdf)</translation>
+    </message>
+    <message>
+        <source>Making the report…</source>
+        <translation>Bericht wird erstellt …</translation>
+    </message>
+    <message>
+        <source>The report is in %1.</source>
+        <translation>Der Bericht liegt in %1.</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::ScreeningView</name>
+    <message>
+        <source>Profile</source>
+        <translation>Profil</translation>
+    </message>
+    <message>
+        <source>State</source>
+        <translation>Zustand</translation>
+    </message>
+    <message>
+        <source>Group</source>
+        <translation>Gruppe</translation>
+    </message>
+    <message>
+        <source>To others, ΔE00</source>
+        <translation>Zu anderen, ΔE00</translation>
+    </message>
+    <message>
+        <source>Here, ΔE00</source>
+        <translation>Hier, ΔE00</translation>
+    </message>
+    <message>
+        <source>Reason</source>
+        <translation>Grund</translation>
+    </message>
+    <message>
+        <source>Profiles</source>
+        <translation>Profile</translation>
+    </message>
+    <message>
+        <source>Differences of each pair</source>
+        <translation>Abstände der Paare</translation>
+    </message>
+    <message>
+        <source>&amp;Rank by readings of this unit…</source>
+        <translation>Nach Messungen dieses Geräts &amp;ordnen …</translation>
+    </message>
+    <message>
+        <source>Enter or a double click inspects a profile</source>
+        <translation>Eingabetaste oder Doppelklick untersucht ein Profil</translation>
+    </message>
+    <message>
+        <source>Mean ΔE00 of each pair over a common grid of drives, white included</source>
+        <translation>Mittlerer ΔE00 jedes Paars über ein gemeinsames Raster von Ansteuerungen, mit Weißpunkt</translation>
+    </message>
+    <message>
+        <source>Stop &amp;measuring</source>
+        <translation>Messen a&amp;bbrechen</translation>
+    </message>
+    <message>
+        <source>Rank by &amp;measuring (two minutes)…</source>
+        <translation>Durch &amp;Messen ordnen (zwei Minuten) …</translation>
+    </message>
+    <message>
+        <source>Reading %1 of %2, about %3 left</source>
+        <translation>Messung %1 von %2, noch etwa %3</translation>
+    </message>
+    <message>
+        <source>The instrument begins…</source>
+        <translation>Das Messgerät beginnt …</translation>
+    </message>
+    <message>
+        <source>recommended</source>
+        <translation>empfohlen</translation>
+    </message>
+    <message>
+        <source>stands apart</source>
+        <translation>weicht ab</translation>
+    </message>
+    <message>
+        <source>agrees</source>
+        <translation>stimmt überein</translation>
+    </message>
+    <message>
+        <source>nearest</source>
+        <translation>am nächsten</translation>
+    </message>
+    <message>
+        <source>%1, max %2</source>
+        <translation>%1, höchstens %2</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::StageRow</name>
+    <message>
+        <source>in progress</source>
+        <translation>in Arbeit</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::TypedReadings</name>
+    <message>
+        <source>Patch</source>
+        <translation>Messfeld</translation>
+    </message>
+    <message>
+        <source>Red</source>
+        <translation>Rot</translation>
+    </message>
+    <message>
+        <source>Green</source>
+        <translation>Grün</translation>
+    </message>
+    <message>
+        <source>Blue</source>
+        <translation>Blau</translation>
+    </message>
+    <message>
+        <source>X</source>
+        <translation>X</translation>
+    </message>
+    <message>
+        <source>Y, cd/m²</source>
+        <translation>Y, cd/m²</translation>
+    </message>
+    <message>
+        <source>Z</source>
+        <translation>Z</translation>
+    </message>
+    <message>
+        <source>Readings entered so far</source>
+        <translation>Bisher eingegebene Messungen</translation>
+    </message>
+    <message>
+        <source>&amp;Accept (Enter)</source>
+        <translation>Ü&amp;bernehmen (Eingabe)</translation>
+    </message>
+    <message>
+        <source>&amp;Back to the previous patch</source>
+        <translation>&amp;Zurück zum vorigen Feld</translation>
+    </message>
+    <message>
+        <source>&amp;Make profile and verdict</source>
+        <translation>&amp;Profil und Urteil erstellen</translation>
+    </message>
+    <message>
+        <source>Patch to measure</source>
+        <translation>Zu messendes Feld</translation>
+    </message>
+    <message>
+        <source>luminance and chromaticity: Y, x, y</source>
+        <translation>Leuchtdichte und Farbart: Y, x, y</translation>
+    </message>
+    <message>
+        <source>tristimulus values: X, Y, Z</source>
+        <translation>Normfarbwerte: X, Y, Z</translation>
+    </message>
+    <message>
+        <source>The instrument &amp;shows</source>
+        <translation>Das Messgerät &amp;zeigt</translation>
+    </message>
+    <message>
+        <source>&amp;Target</source>
+        <translation>&amp;Ziel</translation>
+    </message>
+    <message>
+        <source>The instrument &amp;was</source>
+        <translation>Das Messgerät &amp;war</translation>
+    </message>
+    <message>
+        <source>&amp;Display</source>
+        <translation>Bil&amp;dschirm</translation>
+    </message>
+    <message>
+        <source>x</source>
+        <translation>x</translation>
+    </message>
+    <message>
+        <source>y</source>
+        <translation>y</translation>
+    </message>
+    <message>
+        <source>entered by hand</source>
+        <translation>von Hand eingegeben</translation>
+    </message>
+    <message>
+        <source>%v of %m patches</source>
+        <translation>%v von %m Feldern</translation>
+    </message>
+    <message>
+        <source>All patches are entered: make the profile.</source>
+        <translation>Alle Felder sind eingegeben: Profil erstellen.</translation>
+    </message>
+    <message>
+        <source>Patch %1: red %2 %, green %3 %, blue %4 %. Measure it and enter what the instrument shows.</source>
+        <translation>Feld %1: Rot %2 %, Grün %3 %, Blau %4 %. Messen und eingeben, was das Messgerät zeigt.</translation>
+    </message>
+    <message>
+        <source>&quot;%1&quot; is no valid number for %2.</source>
+        <translation>„%1“ ist keine gültige Zahl für %2.</translation>
+    </message>
+    <message>
+        <source>x and y must be between 0 and 1 and add up to less than 1.</source>
+        <translation>x und y müssen zwischen 0 und 1 liegen und zusammen unter 1 bleiben.</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::VisitController</name>
+    <message>
+        <source>That could not be done: %1.</source>
+        <translation>Das ist nicht gelungen: %1.</translation>
+    </message>
+    <message>
+        <source>The instrument is in use; finish or cancel that first.</source>
+        <translation>Das Messgerät ist in Gebrauch; dies zuerst beenden oder abbrechen.</translation>
+    </message>
+    <message>
+        <source>No bench reaches this display from here: it is known from imported readings, or it is measured at another computer. Import or enter newer ones, or add it with a bench.</source>
+        <translation>Von hier erreicht kein Messplatz diesen Bildschirm: Er ist aus importierten Messungen bekannt oder wird an einem anderen Rechner gemessen. Neuere importieren oder eingeben oder ihn mit einem Messplatz hinzufügen.</translation>
+    </message>
+    <message>
+        <source>This display&apos;s bench is a program that this studio names and that nobody at this computer has agreed to run yet. Run exactly this line?
+%1</source>
+        <translation>Der Messplatz dieses Bildschirms ist ein Programm, das dieses Studio nennt und dessen Start an diesem Rechner noch niemand zugestimmt hat. Genau diese Zeile ausführen?
+%1</translation>
+    </message>
+    <message>
+        <source>Run</source>
+        <translation>Ausführen</translation>
+    </message>
+    <message>
+        <source>Do not run</source>
+        <translation>Nicht ausführen</translation>
+    </message>
+    <message>
+        <source>In the list of displays choose the one that the profiles are for, one that a bench reaches.</source>
+        <translation>In der Liste den Bildschirm wählen, für den die Profile sind und den ein Messplatz erreicht.</translation>
+    </message>
+    <message>
+        <source>Put the instrument on %1, which has been on for half an hour. %2 patches follow, without ramps; they do not flash, but the screen changes every few seconds: look away if that is bad for you.</source>
+        <translation>Das Messgerät auf %1 setzen, der seit einer halben Stunde an ist. %2 Messfelder folgen, ohne Kalibrierkurven; sie blitzen nicht, aber der Schirm wechselt alle paar Sekunden: wegsehen, wenn Ihnen das nicht bekommt.</translation>
+    </message>
+    <message>
+        <source>Start</source>
+        <translation>Beginnen</translation>
+    </message>
+    <message>
+        <source>Not now</source>
+        <translation>Nicht jetzt</translation>
+    </message>
+    <message>
+        <source>Paused: the current reading is finished first.</source>
+        <translation>Pause: Die laufende Messung wird noch beendet.</translation>
+    </message>
+    <message>
+        <source>Stopping…</source>
+        <translation>Wird angehalten …</translation>
+    </message>
+    <message>
+        <source>%1 of %2, begun on %3, was interrupted after %4. Nothing is lost.</source>
+        <translation>%1 von %2, begonnen am %3, wurde nach %4 unterbrochen. Nichts ist verloren.</translation>
+    </message>
+    <message>
+        <source>a display</source>
+        <translation>ein Bildschirm</translation>
+    </message>
+    <message>
+        <source>Continue</source>
+        <translation>Fortsetzen</translation>
+    </message>
+    <message>
+        <source>Discard</source>
+        <translation>Verwerfen</translation>
+    </message>
+    <message>
+        <source>This visit cannot be continued here: it was ended, or it is open in another window.</source>
+        <translation>Diese Sitzung kann hier nicht fortgesetzt werden: Sie wurde beendet oder ist in einem anderen Fenster offen.</translation>
+    </message>
+    <message>
+        <source>Writing report, readings and profile…</source>
+        <translation>Bericht, Messungen und Profil werden geschrieben …</translation>
+    </message>
+    <message>
+        <source>Visit finished: %1</source>
+        <translation>Sitzung fertig: %1</translation>
+    </message>
+    <message>
+        <source>Report, readings and profile are in %1.</source>
+        <translation>Bericht, Messungen und Profil liegen in %1.</translation>
+    </message>
+    <message>
+        <source>The profile is installed as %1.</source>
+        <translation>Das Profil ist als %1 installiert.</translation>
+    </message>
+    <message>
+        <source>Its ramps are loaded; the display confirms it.</source>
+        <translation>Seine Kalibrierkurven sind geladen; der Bildschirm bestätigt es.</translation>
+    </message>
+    <message>
+        <source>Its ramps are not loaded.</source>
+        <translation>Seine Kalibrierkurven sind nicht geladen.</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::VisitDesk</name>
+    <message>
+        <source>%1: waiting for you</source>
+        <translation>%1: wartet auf Sie</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::Welcome</name>
+    <message>
+        <source>A lamp for every display: full when it shows true.</source>
+        <translation>Eine Lampe für jeden Bildschirm: voll, wenn er richtig zeigt.</translation>
+    </message>
+    <message>
+        <source>Look around in the demo studio, a chart house with four simulated displays, or begin with an empty studio of your own. Nothing asks for an account or a network.</source>
+        <translation>Sehen Sie sich im Demo-Studio um, einem Kartenhaus mit vier simulierten Bildschirmen, oder beginnen Sie mit einem eigenen, leeren Studio. Nichts verlangt ein Konto oder ein Netz.</translation>
+    </message>
+    <message>
+        <source>Open the demo studio</source>
+        <translation>Demo-Studio öffnen</translation>
+    </message>
+    <message>
+        <source>Begin with an empty studio</source>
+        <translation>Mit leerem Studio beginnen</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::WorkSettings</name>
+    <message>
+        <source>Mean ΔE00 %1, largest %2, white %3, grays %4, luminance %5 %. %6</source>
+        <translation>ΔE00 im Mittel %1, höchstens %2, Weiß %3, Grau %4, Leuchtdichte %5 %. %6</translation>
+    </message>
+    <message>
+        <source>colour keeper</source>
+        <translation>Farbverantwortliche</translation>
+    </message>
+    <message>
+        <source>quick: up to 44 readings</source>
+        <translation>schnell: bis zu 44 Messungen</translation>
+    </message>
+    <message>
+        <source>standard: up to 75</source>
+        <translation>normal: bis zu 75</translation>
+    </message>
+    <message>
+        <source>thorough: up to 160</source>
+        <translation>gründlich: bis zu 160</translation>
+    </message>
+    <message>
+        <source>what the panel needs</source>
+        <translation>was das Panel braucht</translation>
+    </message>
+    <message>
+        <source>matrix and tone curves</source>
+        <translation>Matrix und Tonwertkurven</translation>
+    </message>
+    <message>
+        <source>tables</source>
+        <translation>Tabellen</translation>
+    </message>
+    <message>
+        <source>parametric where they fit</source>
+        <translation>parametrisch, wo es passt</translation>
+    </message>
+    <message>
+        <source>parametric</source>
+        <translation>parametrisch</translation>
+    </message>
+    <message>
+        <source>sampled</source>
+        <translation>abgetastet</translation>
+    </message>
+    <message>
+        <source>Settings</source>
+        <translation>Einstellungen</translation>
+    </message>
+    <message>
+        <source>&amp;Effort of a visit</source>
+        <translation>A&amp;ufwand einer Sitzung</translation>
+    </message>
+    <message>
+        <source>More readings make grays and dark colours surer; standard is enough for most panels.</source>
+        <translation>Mehr Messungen machen Grau und dunkle Farben sicherer; normal genügt für die meisten Panels.</translation>
+    </message>
+    <message>
+        <source>&amp;Tolerance</source>
+        <translation>&amp;Toleranz</translation>
+    </message>
+    <message>
+        <source>&amp;Kind of profile</source>
+        <translation>&amp;Profilart</translation>
+    </message>
+    <message>
+        <source>Tables describe panels whose channels do not add up, and map colours out of reach. Every program reads a matrix.</source>
+        <translation>Tabellen beschreiben Panels, deren Kanäle sich nicht addieren, und bilden nicht darstellbare Farben ab. Eine Matrix liest jedes Programm.</translation>
+    </message>
+    <message>
+        <source>&amp;Nodes of tables</source>
+        <translation>&amp;Knoten der Tabellen</translation>
+    </message>
+    <message>
+        <source>33 is accurate to a tenth of a ΔE00; 17 makes small files for old programs.</source>
+        <translation>33 ist auf ein zehntel ΔE00 genau; 17 ergibt kleine Dateien für alte Programme.</translation>
+    </message>
+    <message>
+        <source>Tone &amp;curves</source>
+        <translation>Tonwert&amp;kurven</translation>
+    </message>
+    <message>
+        <source>Of matrix profiles; parametric ones are smooth and short, sampled ones fit any curve. ICC 2 has sampled ones only.</source>
+        <translation>Von Matrixprofilen; parametrische sind glatt und kurz, abgetastete passen zu jeder Kurve. ICC 2 hat nur abgetastete.</translation>
+    </message>
+    <message>
+        <source>&amp;ICC version</source>
+        <translation>&amp;ICC-Version</translation>
+    </message>
+    <message>
+        <source>2 for programs that do not read 4.</source>
+        <translation>2 für Programme, die 4 nicht lesen.</translation>
+    </message>
+    <message>
+        <source>Profile na&amp;me</source>
+        <translation>Profilna&amp;me</translation>
+    </message>
+    <message>
+        <source>Filled in are {display}, {serial}, {white}, {luminance}, {tone}, {date}.</source>
+        <translation>Ersetzt werden {display}, {serial}, {white}, {luminance}, {tone}, {date}.</translation>
+    </message>
+    <message>
+        <source>Your &amp;role</source>
+        <translation>Ihre &amp;Rolle</translation>
+    </message>
+    <message>
+        <source>It stands on every line of the worksheet and in reports.</source>
+        <translation>Sie steht auf jeder Zeile des Arbeitsblatts und in Berichten.</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::Worksheet</name>
+    <message>
+        <source>Report (R)</source>
+        <translation>Bericht (R)</translation>
+    </message>
+    <message>
+        <source>Worksheet</source>
+        <translation>Arbeitsblatt</translation>
+    </message>
+    <message>
+        <source>Inspect and install the profile…</source>
+        <translation>Profil untersuchen und installieren …</translation>
+    </message>
+    <message>
+        <source>Open a picture…</source>
+        <translation>Bild öffnen …</translation>
+    </message>
+    <message>
+        <source>A picture</source>
+        <translation>Ein Bild</translation>
+    </message>
+    <message>
+        <source>Pictures (*.png *.jpg *.jpeg *.bmp)</source>
+        <translation>Bilder (*.png *.jpg *.jpeg *.bmp)</translation>
+    </message>
+    <message>
+        <source>No.</source>
+        <translation>Nr.</translation>
+    </message>
+    <message>
+        <source>Patch</source>
+        <translation>Messfeld</translation>
+    </message>
+    <message>
+        <source>Y, cd/m²</source>
+        <translation>Y, cd/m²</translation>
+    </message>
+    <message>
+        <source>x</source>
+        <translation>x</translation>
+    </message>
+    <message>
+        <source>y</source>
+        <translation>y</translation>
+    </message>
+    <message>
+        <source>s</source>
+        <translation>s</translation>
+    </message>
+    <message>
+        <source>Readings of this stage</source>
+        <translation>Messungen dieses Schritts</translation>
+    </message>
+    <message>
+        <source> (read again)</source>
+        <translation> (wiederholt)</translation>
+    </message>
+    <message>
+        <source>%1: %2, %3</source>
+        <translation>%1: %2, %3</translation>
+    </message>
+    <message>
+        <source>Within tolerance (%1).</source>
+        <translation>In Toleranz (%1).</translation>
+    </message>
+    <message>
+        <source>Out of tolerance (%1).</source>
+        <translation>Außer Toleranz (%1).</translation>
+    </message>
+    <message>
+        <source>Undecided (%1).</source>
+        <translation>Unentschieden (%1).</translation>
+    </message>
+    <message>
+        <source>Warning:</source>
+        <translation>Achtung:</translation>
+    </message>
+    <message>
+        <source>Targets</source>
+        <translation>Ziele</translation>
+    </message>
+    <message>
+        <source>Where the panel cannot reach both, keep the &amp;luminance and let the white move</source>
+        <translation>Wenn das Panel nicht beides erreicht, die &amp;Leuchtdichte halten und den Weißpunkt nachgeben</translation>
+    </message>
+    <message>
+        <source>Otherwise the white is kept and the screen is as bright as it can be at that white.</source>
+        <translation>Sonst bleibt der Weißpunkt erhalten, und der Bildschirm ist so hell, wie er dabei kann.</translation>
+    </message>
+    <message>
+        <source>Done (Space)</source>
+        <translation>Fertig (Leertaste)</translation>
+    </message>
+    <message>
+        <source>Use this target (Space)</source>
+        <translation>Dieses Ziel benutzen (Leertaste)</translation>
+    </message>
+    <message>
+        <source>Try again (Space)</source>
+        <translation>Erneut versuchen (Leertaste)</translation>
+    </message>
+    <message>
+        <source>Let the bench set it (Space)</source>
+        <translation>Messplatz einstellen lassen (Leertaste)</translation>
+    </message>
+    <message>
+        <source>It is set (Space)</source>
+        <translation>Eingestellt (Leertaste)</translation>
+    </message>
+    <message>
+        <source>Sign off (Space)</source>
+        <translation>Abnehmen (Leertaste)</translation>
+    </message>
+    <message>
+        <source>I set it myself (Enter)</source>
+        <translation>Selbst eingestellt (Eingabe)</translation>
+    </message>
+    <message>
+        <source>If you know no reason to change it, leave it.</source>
+        <translation>Ohne Grund zur Änderung so lassen.</translation>
+    </message>
+</context>
+<context>
+    <name>patch</name>
+    <message>
+        <source>white</source>
+        <translation>Weiß</translation>
+    </message>
+    <message>
+        <source>black</source>
+        <translation>Schwarz</translation>
+    </message>
+    <message>
+        <source>red</source>
+        <translation>Rot</translation>
+    </message>
+    <message>
+        <source>green</source>
+        <translation>Grün</translation>
+    </message>
+    <message>
+        <source>blue</source>
+        <translation>Blau</translation>
+    </message>
+    <message>
+        <source>gray</source>
+        <translation>Grau</translation>
+    </message>
+    <message>
+        <source>colour</source>
+        <translation>Farbe</translation>
+    </message>
+    <message>
+        <source>reading</source>
+        <translation>Messung</translation>
+    </message>
+    <message>
+        <source>full red</source>
+        <translation>volles Rot</translation>
+    </message>
+    <message>
+        <source>full green</source>
+        <translation>volles Grün</translation>
+    </message>
+    <message>
+        <source>full blue</source>
+        <translation>volles Blau</translation>
+    </message>
+    <message>
+        <source>fifth colour</source>
+        <translation>fünfte Farbe</translation>
+    </message>
+    <message>
+        <source>again</source>
+        <translation>wiederholt</translation>
+    </message>
+    <message>
+        <source>once more</source>
+        <translation>noch einmal</translation>
+    </message>
+    <message>
+        <source>longer</source>
+        <translation>länger</translation>
+    </message>
+    <message>
+        <source>again, to be sure</source>
+        <translation>sicherheitshalber wiederholt</translation>
+    </message>
+    <message>
+        <source>to be sure</source>
+        <translation>sicherheitshalber</translation>
+    </message>
+    <message>
+        <source>smaller</source>
+        <translation>kleiner</translation>
+    </message>
+    <message>
+        <source>warming up</source>
+        <translation>beim Aufwärmen</translation>
+    </message>
+    <message>
+        <source>for the correction</source>
+        <translation>für die Korrektur</translation>
+    </message>
+    <message>
+        <source>brightness turned by hand</source>
+        <translation>Helligkeit von Hand eingestellt</translation>
+    </message>
+    <message>
+        <source>to see whether readings lag</source>
+        <translation>auf nachhinkende Messungen</translation>
+    </message>
+    <message>
+        <source>for light from outside</source>
+        <translation>auf Fremdlicht</translation>
+    </message>
+    <message>
+        <source>which cannot be</source>
+        <translation>unmöglich</translation>
+    </message>
+    <message>
+        <source>room light</source>
+        <translation>Umgebungslicht</translation>
+    </message>
+    <message>
+        <source>light skin</source>
+        <translation>helle Haut</translation>
+    </message>
+    <message>
+        <source>dark skin</source>
+        <translation>dunkle Haut</translation>
+    </message>
+    <message>
+        <source>sky</source>
+        <translation>Himmel</translation>
+    </message>
+    <message>
+        <source>foliage</source>
+        <translation>Laub</translation>
+    </message>
+    <message>
+        <source>yellow</source>
+        <translation>Gelb</translation>
+    </message>
+    <message>
+        <source>navy</source>
+        <translation>Marineblau</translation>
+    </message>
+    <message>
+        <source>shallow water</source>
+        <translation>flaches Wasser</translation>
+    </message>
+    <message>
+        <source>magenta</source>
+        <translation>Magenta</translation>
+    </message>
+    <message>
+        <source>cyan</source>
+        <translation>Cyan</translation>
+    </message>
+    <message>
+        <source>brown</source>
+        <translation>Braun</translation>
+    </message>
+    <message>
+        <source>dark green</source>
+        <translation>Dunkelgrün</translation>
+    </message>
+    <message>
+        <source>dark red</source>
+        <translation>Dunkelrot</translation>
+    </message>
+    <message>
+        <source>orange</source>
+        <translation>Orange</translation>
+    </message>
+    <message>
+        <source>pink</source>
+        <translation>Rosa</translation>
+    </message>
+    <message>
+        <source>purple</source>
+        <translation>Violett</translation>
+    </message>
+</context>
+<context>
+    <name>window</name>
+    <message>
+        <source>Calibrates, profiles and verifies displays.</source>
+        <translation>Kalibriert, profiliert und überprüft Bildschirme.</translation>
+    </message>
+    <message>
+        <source>Open the demo studio.</source>
+        <translation>Das Demo-Studio öffnen.</translation>
+    </message>
+    <message>
+        <source>The studio file.</source>
+        <translation>Die Studiodatei.</translation>
+    </message>
+    <message>
+        <source>Save a picture of the window, then quit.</source>
+        <translation>Ein Bild des Fensters speichern, dann beenden.</translation>
+    </message>
+    <message>
+        <source>Quit after the first painting (for benchmarks).</source>
+        <translation>Nach dem ersten Zeichnen beenden (für Leistungsmessungen).</translation>
+    </message>
+    <message>
+        <source>Language: en or de; the system&apos;s where left out.</source>
+        <translation>Sprache: en oder de; ohne Angabe die des Systems.</translation>
+    </message>
+    <message>
+        <source>The picture was saved.</source>
+        <translation>Das Bild wurde gespeichert.</translation>
+    </message>
+    <message>
+        <source>The picture could not be saved.</source>
+        <translation>Das Bild konnte nicht gespeichert werden.</translation>
+    </message>
+</context>
+<context>
+    <name>words</name>
+    <message>
+        <source>All readings taken so far are kept.</source>
+        <translation>Alle bisherigen Messungen bleiben erhalten.</translation>
+    </message>
+    <message>
+        <source>Stopped on request.</source>
+        <translation>Auf Wunsch angehalten.</translation>
+    </message>
+    <message>
+        <source>Nothing was changed on the display.</source>
+        <translation>Am Bildschirm wurde nichts geändert.</translation>
+    </message>
+    <message>
+        <source>The display holds no 3D LUT.</source>
+        <translation>Der Bildschirm hat keine 3D-LUT.</translation>
+    </message>
+    <message>
+        <source>The bench could not be started: %1.</source>
+        <translation>Der Messplatz konnte nicht gestartet werden: %1.</translation>
+    </message>
+    <message>
+        <source>The bench could not do &quot;%1&quot;: %2 (%3).</source>
+        <translation>Der Messplatz konnte „%1“ nicht ausführen: %2 (%3).</translation>
+    </message>
+    <message>
+        <source>The bench command could not be run: %1.</source>
+        <translation>Der Befehl des Messplatzes konnte nicht ausgeführt werden: %1.</translation>
+    </message>
+    <message>
+        <source>Check the spelling, and that the program is installed and executable.</source>
+        <translation>Die Schreibweise prüfen und ob das Programm installiert und ausführbar ist.</translation>
+    </message>
+    <message>
+        <source>The bench speaks &quot;%1&quot;; this program speaks &quot;lamp-bench/1&quot;.</source>
+        <translation>Der Messplatz spricht „%1“; dieses Programm spricht „lamp-bench/1“.</translation>
+    </message>
+    <message>
+        <source>Use a bench program for lamp-bench/1.</source>
+        <translation>Ein Messplatzprogramm für lamp-bench/1 benutzen.</translation>
+    </message>
+    <message>
+        <source>It ended with status %1.</source>
+        <translation>Er endete mit Status %1.</translation>
+    </message>
+    <message>
+        <source>Its last words: %1</source>
+        <translation>Seine letzte Ausgabe: %1</translation>
+    </message>
+    <message>
+        <source>Check the bench program (it was asked for &quot;%1&quot;), then start the visit again.</source>
+        <translation>Das Messplatzprogramm prüfen (es wurde nach „%1“ gefragt), dann die Sitzung erneut starten.</translation>
+    </message>
+    <message>
+        <source>The bench is gone.</source>
+        <translation>Der Messplatz ist nicht mehr da.</translation>
+    </message>
+    <message>
+        <source>The bench ended without an answer.</source>
+        <translation>Der Messplatz endete ohne Antwort.</translation>
+    </message>
+    <message>
+        <source>The bench&apos;s clock %1.</source>
+        <translation>Die Uhr des Messplatzes %1.</translation>
+    </message>
+    <message>
+        <source>Check the bench program: without a running clock, warm-up and drift cannot be told.</source>
+        <translation>Das Messplatzprogramm prüfen: Ohne laufende Uhr sind Aufwärmen und Drift nicht zu erkennen.</translation>
+    </message>
+    <message>
+        <source>tells an impossible time</source>
+        <translation>nennt eine unmögliche Zeit</translation>
+    </message>
+    <message>
+        <source>runs backwards, from %1 to %2 s</source>
+        <translation>läuft rückwärts, von %1 auf %2 s</translation>
+    </message>
+    <message>
+        <source>stands still at %1 s</source>
+        <translation>steht bei %1 s still</translation>
+    </message>
+    <message>
+        <source>The bench did not answer within %1.</source>
+        <translation>Der Messplatz hat innerhalb von %1 nicht geantwortet.</translation>
+    </message>
+    <message>
+        <source>The bench sent a line without end.</source>
+        <translation>Der Messplatz sendete eine Zeile ohne Ende.</translation>
+    </message>
+    <message>
+        <source>skipped a line that is no answer: %1</source>
+        <translation>Zeile übersprungen, die keine Antwort ist: %1</translation>
+    </message>
+    <message>
+        <source>The bench sent more than 100 lines that are no answers.</source>
+        <translation>Der Messplatz sendete über 100 Zeilen, die keine Antworten sind.</translation>
+    </message>
+    <message>
+        <source>%1 Trying again (%2).</source>
+        <translation>%1 Neuer Versuch (%2).</translation>
+    </message>
+    <message>
+        <source>a list of texts</source>
+        <translation>eine Liste von Texten</translation>
+    </message>
+    <message>
+        <source>a list of at most %1 short texts</source>
+        <translation>eine Liste von höchstens %1 kurzen Texten</translation>
+    </message>
+    <message>
+        <source>The bench&apos;s answer to %1 is not understood: &quot;%2&quot; should be %3.</source>
+        <translation>Die Antwort des Messplatzes auf %1 ist unverständlich: Für „%2“ wird erwartet: %3.</translation>
+    </message>
+    <message>
+        <source>Check the bench program; docs/protocol.md says what it should send.</source>
+        <translation>Das Messplatzprogramm prüfen; docs/protocol.md sagt, was es senden soll.</translation>
+    </message>
+    <message>
+        <source>a list of objects</source>
+        <translation>eine Liste von Objekten</translation>
+    </message>
+    <message>
+        <source>objects with a name, min below max and a step above 0</source>
+        <translation>Objekte mit Namen, min unter max und einem Schritt über 0</translation>
+    </message>
+    <message>
+        <source>controls of at most a million steps</source>
+        <translation>Regler mit höchstens einer Million Schritten</translation>
+    </message>
+    <message>
+        <source>true or false</source>
+        <translation>true oder false</translation>
+    </message>
+    <message>
+        <source>a text of at most %1 bytes</source>
+        <translation>ein Text von höchstens %1 Byte</translation>
+    </message>
+    <message>
+        <source>a list of numbers</source>
+        <translation>eine Liste von Zahlen</translation>
+    </message>
+    <message>
+        <source>a list of three numbers</source>
+        <translation>eine Liste von drei Zahlen</translation>
+    </message>
+    <message>
+        <source>at most %1</source>
+        <translation>höchstens %1</translation>
+    </message>
+    <message>
+        <source>a list of at most %1</source>
+        <translation>eine Liste von höchstens %1</translation>
+    </message>
+    <message>
+        <source>an object or null</source>
+        <translation>ein Objekt oder null</translation>
+    </message>
+    <message>
+        <source>2 to 65536 entries of 1 to 16 bits</source>
+        <translation>2 bis 65536 Einträge zu 1 bis 16 Bit</translation>
+    </message>
+    <message>
+        <source>2 to 129 nodes along each axis</source>
+        <translation>2 bis 129 Knoten je Achse</translation>
+    </message>
+    <message>
+        <source>between 0 and %1</source>
+        <translation>zwischen 0 und %1</translation>
+    </message>
+    <message>
+        <source>between 0 and 1</source>
+        <translation>zwischen 0 und 1</translation>
+    </message>
+    <message>
+        <source>given</source>
+        <translation>angegeben</translation>
+    </message>
+    <message>
+        <source>never negative</source>
+        <translation>nie negativ</translation>
+    </message>
+    <message>
+        <source>less light than the sun gives</source>
+        <translation>weniger Licht, als die Sonne gibt</translation>
+    </message>
+    <message>
+        <source>at most %1 values at a step above 0</source>
+        <translation>höchstens %1 Werte mit einem Schritt über 0</translation>
+    </message>
+    <message>
+        <source>two numbers between 0 and 1</source>
+        <translation>zwei Zahlen zwischen 0 und 1</translation>
+    </message>
+    <message>
+        <source>above 0 and at most 1</source>
+        <translation>über 0 und höchstens 1</translation>
+    </message>
+    <message>
+        <source>r, g and b must be lists of equal length, 2 or more</source>
+        <translation>r, g und b müssen gleich lange Listen sein, 2 oder mehr</translation>
+    </message>
+    <message>
+        <source>LUT values must lie between 0 and 1</source>
+        <translation>LUT-Werte müssen zwischen 0 und 1 liegen</translation>
+    </message>
+    <message>
+        <source>size must be 0 (none) or 2 to 129, with size³ values</source>
+        <translation>size muss 0 (keine) oder 2 bis 129 sein, mit size³ Werten</translation>
+    </message>
+    <message>
+        <source>each value must be three numbers</source>
+        <translation>jeder Wert muss aus drei Zahlen bestehen</translation>
+    </message>
+    <message>
+        <source>&quot;desk&quot; or two numbers</source>
+        <translation>„desk“ oder zwei Zahlen</translation>
+    </message>
+    <message>
+        <source>mode must be emission or ambient</source>
+        <translation>mode muss emission oder ambient sein</translation>
+    </message>
+    <message>
+        <source>seconds must be 0 or more</source>
+        <translation>seconds muss 0 oder mehr sein</translation>
+    </message>
+    <message>
+        <source>this bench does not know &quot;%1&quot;</source>
+        <translation>dieser Messplatz kennt „%1“ nicht</translation>
+    </message>
+    <message>
+        <source>a request must be a JSON object with an id and a &quot;do&quot;</source>
+        <translation>eine Anfrage muss ein JSON-Objekt mit id und „do“ sein</translation>
+    </message>
+    <message>
+        <source>&quot;%1&quot; must be %2</source>
+        <translation>„%1“ muss sein: %2</translation>
+    </message>
+    <message>
+        <source>There is no simulated display called &quot;%1&quot;.</source>
+        <translation>Es gibt keinen simulierten Bildschirm namens „%1“.</translation>
+    </message>
+    <message>
+        <source>Choose one of: %1.</source>
+        <translation>Wählen Sie aus: %1.</translation>
+    </message>
+    <message>
+        <source>&quot;%1&quot; is no kind of panel.</source>
+        <translation>„%1“ ist keine Panelart.</translation>
+    </message>
+    <message>
+        <source>The bench protocol names them (docs/protocol.md).</source>
+        <translation>Das Messplatzprotokoll nennt sie (docs/protocol.md).</translation>
+    </message>
+    <message>
+        <source>Read red, green, blue and white at full drive with both instruments in the same place.</source>
+        <translation>Rot, Grün, Blau und Weiß bei voller Ansteuerung mit beiden Messgeräten an derselben Stelle messen.</translation>
+    </message>
+    <message>
+        <source>One of the four colours reads nothing.</source>
+        <translation>Eine der vier Farben gibt keinen Messwert.</translation>
+    </message>
+    <message>
+        <source>Red, green and blue read too much alike to make a correction from.</source>
+        <translation>Rot, Grün und Blau messen sich zu ähnlich, um daraus eine Korrektur zu machen.</translation>
+    </message>
+    <message>
+        <source>It changes readings by more than two instruments can differ (%1 %): was one of them not on the patch, or set to another correction?</source>
+        <translation>Sie ändert Messungen stärker, als sich zwei Messgeräte unterscheiden können (%1 %): Lag eines nicht auf dem Messfeld, oder war eine andere Korrektur eingestellt?</translation>
+    </message>
+    <message>
+        <source>It would magnify noise %1 times.</source>
+        <translation>Sie würde das Rauschen auf das %1-Fache verstärken.</translation>
+    </message>
+    <message>
+        <source>On a colour that it was not made from it is still off by ΔE00 %1.</source>
+        <translation>Bei einer Farbe, aus der sie nicht gemacht wurde, weicht sie noch um ΔE00 %1 ab.</translation>
+    </message>
+    <message>
+        <source>It was made for %1 %2, and %3 %4 is in use.</source>
+        <translation>Sie wurde für %1 %2 gemacht, in Gebrauch ist %3 %4.</translation>
+    </message>
+    <message>
+        <source>It was made on a panel of the kind %1, and this one is %2.</source>
+        <translation>Sie wurde an einem Panel der Art %1 gemacht, dieses ist %2.</translation>
+    </message>
+    <message>
+        <source>The instrument does not answer: plug it in again. Its correction and place are restored automatically.</source>
+        <translation>Das Messgerät antwortet nicht: erneut anschließen. Korrektur und Position werden von selbst wiederhergestellt.</translation>
+    </message>
+    <message>
+        <source>The cover is over the sensor: take it off and put the instrument back in its place.</source>
+        <translation>Die Abdeckung liegt über dem Sensor: abnehmen und das Messgerät wieder an seinen Platz setzen.</translation>
+    </message>
+    <message>
+        <source>The instrument does not see the patch: put it flat in the marked place.</source>
+        <translation>Das Messgerät sieht das Messfeld nicht: flach auf die markierte Stelle setzen.</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n readings</source>
+        <translation>
+            <numerusform>%n Messung</numerusform>
+            <numerusform>%n Messungen</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n tries</source>
+        <translation>
+            <numerusform>%n Versuch</numerusform>
+            <numerusform>%n Versuchen</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n colours</source>
+        <translation>
+            <numerusform>%n Farbe</numerusform>
+            <numerusform>%n Farben</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n instruments</source>
+        <translation>
+            <numerusform>%n Messgerät</numerusform>
+            <numerusform>%n Messgeräte</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n bytes</source>
+        <translation>
+            <numerusform>%n Byte</numerusform>
+            <numerusform>%n Byte</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>%1 were asked for</source>
+        <translation>%1 wurden angefordert</translation>
+    </message>
+    <message>
+        <source>%1 of the bench&apos;s time have passed</source>
+        <translation>%1 Messplatzzeit sind vergangen</translation>
+    </message>
+    <message>
+        <source>%1 have passed</source>
+        <translation>%1 sind vergangen</translation>
+    </message>
+    <message>
+        <source>%1, far more than this work needs, and it did not finish.</source>
+        <translation>%1, weit mehr als nötig, und die Arbeit kam zu keinem Ende.</translation>
+    </message>
+    <message>
+        <source>Check that display and instrument stay still and belong together, then start again.</source>
+        <translation>Prüfen, ob Bildschirm und Messgerät ruhig stehen und zusammengehören, dann erneut beginnen.</translation>
+    </message>
+    <message>
+        <source>%1 (The bench says: %2)</source>
+        <translation>%1 (Der Messplatz meldet: %2)</translation>
+    </message>
+    <message>
+        <source>an impossible light</source>
+        <translation>ein unmögliches Licht</translation>
+    </message>
+    <message>
+        <source>%1 cd/m², more than any display gives</source>
+        <translation>%1 cd/m², mehr als jeder Bildschirm gibt</translation>
+    </message>
+    <message>
+        <source>%1 cd/m², which is nothing</source>
+        <translation>%1 cd/m², also nichts</translation>
+    </message>
+    <message>
+        <source>x %1, y %2, a colour that no light has</source>
+        <translation>x %1, y %2, eine Farbart, die kein Licht hat</translation>
+    </message>
+    <message>
+        <source>%1 reads %2, while %3 is shown.</source>
+        <translation>%1 misst %2, während %3 gezeigt wird.</translation>
+    </message>
+    <message>
+        <source>full white</source>
+        <translation>volles Weiß</translation>
+    </message>
+    <message>
+        <source>a patch (%1, %2, %3 %)</source>
+        <translation>ein Messfeld (%1, %2, %3 %)</translation>
+    </message>
+    <message>
+        <source>Check that the display is on and shows the patch, that the instrument lies on it with its cover off, and that it is set for this kind of display; then start again.</source>
+        <translation>Prüfen, ob der Bildschirm an ist und das Messfeld zeigt, ob das Messgerät ohne Abdeckung darauf liegt und ob es auf diese Bildschirmart eingestellt ist; dann erneut beginnen.</translation>
+    </message>
+    <message>
+        <source>%1 It is read again.</source>
+        <translation>%1 Die Messung wird wiederholt.</translation>
+    </message>
+    <message>
+        <source>It did not recover after %1: check the instrument and its cable, then continue the visit.</source>
+        <translation>Nach %1 keine Besserung: Messgerät und Kabel prüfen, dann die Sitzung fortsetzen.</translation>
+    </message>
+    <message>
+        <source>Check the instrument, then continue the visit.</source>
+        <translation>Das Messgerät prüfen, dann die Sitzung fortsetzen.</translation>
+    </message>
+    <message>
+        <source>%1 reads &quot;%2&quot; as %3, %4 and %5 cd/m² one after the other.</source>
+        <translation>%1 misst „%2“ nacheinander als %3, %4 und %5 cd/m².</translation>
+    </message>
+    <message>
+        <source>Check that the patch on the display stays as it is, that nothing changes its brightness, and that the instrument lies still.</source>
+        <translation>Prüfen, ob das Messfeld gleich bleibt, ob nichts die Helligkeit ändert und ob das Messgerät ruhig liegt.</translation>
+    </message>
+    <message>
+        <source>A reading of &quot;%1&quot; did not repeat and was taken again.</source>
+        <translation>Eine Messung von „%1“ war nicht wiederholbar und wurde neu gemacht.</translation>
+    </message>
+    <message>
+        <source>The patch &quot;%1&quot; never became stable; its last reading is used.</source>
+        <translation>Das Messfeld „%1“ wurde nie stabil; die letzte Messung zählt.</translation>
+    </message>
+    <message>
+        <source>%1 answers with the patch before: each reading lags by one patch.</source>
+        <translation>%1 antwortet mit dem vorigen Messfeld: Jede Messung hinkt um ein Feld nach.</translation>
+    </message>
+    <message>
+        <source>Check the bench program: it has to answer with a reading that begins after the patch is shown.</source>
+        <translation>Das Messplatzprogramm prüfen: Die Messung muss beginnen, nachdem das Messfeld gezeigt wird.</translation>
+    </message>
+    <message>
+        <source>All patches read alike (white %1, black %2 cd/m²): the readings do not follow the screen.</source>
+        <translation>Alle Messfelder messen sich gleich (Weiß %1, Schwarz %2 cd/m²): Die Messungen folgen dem Bildschirm nicht.</translation>
+    </message>
+    <message>
+        <source>Check that the instrument lies on this screen, over the patch, with its cover off.</source>
+        <translation>Prüfen, ob das Messgerät ohne Abdeckung auf diesem Bildschirm über dem Messfeld liegt.</translation>
+    </message>
+    <message>
+        <source>Red, green and blue as %1 reads them are not red, green and blue: the readings do not follow what is shown.</source>
+        <translation>Rot, Grün und Blau sind für %1 nicht Rot, Grün und Blau: Die Messungen folgen dem Gezeigten nicht.</translation>
+    </message>
+    <message>
+        <source>Check that the instrument lies on this screen, over the patch, and that night colours and the like are off.</source>
+        <translation>Prüfen, ob das Messgerät auf diesem Bildschirm über dem Messfeld liegt und ob Nachtfarben und Ähnliches aus sind.</translation>
+    </message>
+    <message>
+        <source>Channels are swapped: %1, by %2.</source>
+        <translation>Kanäle sind vertauscht: %1, laut %2.</translation>
+    </message>
+    <message>
+        <source>%1 reads as %2</source>
+        <translation>%1 misst sich als %2</translation>
+    </message>
+    <message>
+        <source>Check the display&apos;s cable and input settings, and the bench program; then start again.</source>
+        <translation>Kabel und Eingangseinstellungen des Bildschirms und das Messplatzprogramm prüfen; dann erneut beginnen.</translation>
+    </message>
+    <message>
+        <source>red</source>
+        <translation>Rot</translation>
+    </message>
+    <message>
+        <source>green</source>
+        <translation>Grün</translation>
+    </message>
+    <message>
+        <source>blue</source>
+        <translation>Blau</translation>
+    </message>
+    <message>
+        <source>dutiful-lamp-cli: %1</source>
+        <translation>dutiful-lamp-cli: %1</translation>
+    </message>
+    <message>
+        <source>Note: %1</source>
+        <translation>Hinweis: %1</translation>
+    </message>
+    <message>
+        <source>Note: bench: %1</source>
+        <translation>Hinweis: Messplatz: %1</translation>
+    </message>
+    <message>
+        <source>Warning: %1</source>
+        <translation>Achtung: %1</translation>
+    </message>
+    <message>
+        <source>%1  %2 %</source>
+        <translation>%1  %2 %</translation>
+    </message>
+    <message>
+        <source>%1  %2 %, about %3 left</source>
+        <translation>%1  %2 %, noch etwa %3</translation>
+    </message>
+    <message>
+        <source>%1 cannot be &quot;%2&quot;.</source>
+        <translation>%1 kann nicht „%2“ sein.</translation>
+    </message>
+    <message>
+        <source>Choose one of %1.</source>
+        <translation>Wählen Sie aus %1.</translation>
+    </message>
+    <message>
+        <source>auto, sampled with --icc 2, which has no parametric curves</source>
+        <translation>auto, sampled bei --icc 2, das keine parametrischen Kurven hat</translation>
+    </message>
+    <message>
+        <source>auto, 0, 1, 2 and so on</source>
+        <translation>auto, 0, 1, 2 und so weiter</translation>
+    </message>
+    <message>
+        <source>%1 in %2; files in %3</source>
+        <translation>%1 in %2; Dateien in %3</translation>
+    </message>
+    <message>
+        <source>No reading had been taken.</source>
+        <translation>Es war noch nichts gemessen.</translation>
+    </message>
+    <message>
+        <source>The %1 could not be written anywhere; they follow on standard error.</source>
+        <translation>Die %1 konnten nirgends geschrieben werden; sie folgen auf der Standardfehlerausgabe.</translation>
+    </message>
+    <message>
+        <source>The figures follow on standard output.</source>
+        <translation>Die Kennzahlen folgen auf der Standardausgabe.</translation>
+    </message>
+    <message>
+        <source>An earlier visit was interrupted; its readings are in %1 and can be imported.</source>
+        <translation>Eine frühere Sitzung wurde unterbrochen; ihre Messungen stehen in %1 und können importiert werden.</translation>
+    </message>
+    <message>
+        <source>The files of an earlier visit were moved to %1.</source>
+        <translation>Die Dateien einer früheren Sitzung wurden nach %1 verschoben.</translation>
+    </message>
+    <message>
+        <source>There is no target called &quot;%1&quot; and no such file.</source>
+        <translation>Es gibt weder ein Ziel namens „%1“ noch eine solche Datei.</translation>
+    </message>
+    <message>
+        <source>There is no tolerance called &quot;%1&quot; and no such file.</source>
+        <translation>Es gibt weder eine Toleranz namens „%1“ noch eine solche Datei.</translation>
+    </message>
+    <message>
+        <source>Choose one of %1, or give a JSON file.</source>
+        <translation>Wählen Sie aus %1, oder geben Sie eine JSON-Datei an.</translation>
+    </message>
+    <message>
+        <source>A fault is written CODE:FROM or CODE:FROM:COUNT, not &quot;%1&quot;.</source>
+        <translation>Ein Fehler wird CODE:VON oder CODE:VON:ANZAHL geschrieben, nicht „%1“.</translation>
+    </message>
+    <message>
+        <source>For example --fault timeout:12:3.</source>
+        <translation>Zum Beispiel --fault timeout:12:3.</translation>
+    </message>
+    <message>
+        <source>A lamp is written FROM:SECONDS:CD_M2, not &quot;%1&quot;.</source>
+        <translation>Eine Lampe wird VON:SEKUNDEN:CD_M2 geschrieben, nicht „%1“.</translation>
+    </message>
+    <message>
+        <source>For example --lamp 200:40:3.</source>
+        <translation>Zum Beispiel --lamp 200:40:3.</translation>
+    </message>
+    <message>
+        <source>No output &quot;%1&quot; is connected.</source>
+        <translation>Es ist kein Ausgang „%1“ angeschlossen.</translation>
+    </message>
+    <message>
+        <source>&quot;dutiful-lamp-cli which&quot; lists them.</source>
+        <translation>„dutiful-lamp-cli which“ zählt sie auf.</translation>
+    </message>
+    <message>
+        <source>%1: %2</source>
+        <translation>%1: %2</translation>
+    </message>
+    <message>
+        <source>%1: mean %2, largest %3 ΔE00; white %4; luminance %5 %</source>
+        <translation>%1: im Mittel %2, höchstens %3 ΔE00; Weiß %4; Leuchtdichte %5 %</translation>
+    </message>
+    <message>
+        <source>Nothing is connected to this X screen.</source>
+        <translation>An diesem X-Bildschirm ist nichts angeschlossen.</translation>
+    </message>
+    <message>
+        <source>There is no output called &quot;%1&quot;.</source>
+        <translation>Es gibt keinen Ausgang namens „%1“.</translation>
+    </message>
+    <message>
+        <source>Connected: %1.</source>
+        <translation>Angeschlossen: %1.</translation>
+    </message>
+    <message>
+        <source>Several outputs are connected; a profile belongs to one.</source>
+        <translation>Mehrere Ausgänge sind angeschlossen; ein Profil gehört zu einem.</translation>
+    </message>
+    <message>
+        <source>Name it with --output.</source>
+        <translation>Ihn mit --output nennen.</translation>
+    </message>
+    <message>
+        <source>The profile is kept as %1.</source>
+        <translation>Das Profil liegt in %1.</translation>
+    </message>
+    <message>
+        <source>%1: the profile was removed, and its ramps are linear now.</source>
+        <translation>%1: Das Profil wurde entfernt, und der Ausgang ist jetzt linear.</translation>
+    </message>
+    <message>
+        <source>%1: the profile was removed; the output has no ramps to reset.</source>
+        <translation>%1: Das Profil wurde entfernt; der Ausgang hat keine Kurven zum Zurücksetzen.</translation>
+    </message>
+    <message>
+        <source>%1: no profile was in use, and its ramps are linear now.</source>
+        <translation>%1: Kein Profil war in Gebrauch, und der Ausgang ist jetzt linear.</translation>
+    </message>
+    <message>
+        <source>%1: no profile was in use; the output has no ramps to reset.</source>
+        <translation>%1: Kein Profil war in Gebrauch; der Ausgang hat keine Kurven zum Zurücksetzen.</translation>
+    </message>
+    <message>
+        <source>Nothing was written.</source>
+        <translation>Es wurde nichts geschrieben.</translation>
+    </message>
+    <message>
+        <source>--columns cannot be used at &quot;%1&quot;.</source>
+        <translation>--columns kann bei „%1“ nicht benutzt werden.</translation>
+    </message>
+    <message>
+        <source>Write HEADING=ROLE, with one of the headings %1 and one of the roles name, red, green, blue, X, Y, Z, x, y, L, a, b, time, unused.</source>
+        <translation>SPALTE=ROLLE schreiben, mit einer der Spalten %1 und einer der Rollen name, red, green, blue, X, Y, Z, x, y, L, a, b, time, unused.</translation>
+    </message>
+    <message>
+        <source>%1 leaves something open. %2</source>
+        <translation>%1 lässt etwas offen. %2</translation>
+    </message>
+    <message>
+        <source>Give it with --columns, --full-drive or --white-luminance, or accept the guess with --accept-guess.</source>
+        <translation>Es mit --columns, --full-drive oder --white-luminance angeben oder die Vermutung mit --accept-guess annehmen.</translation>
+    </message>
+    <message>
+        <source>%1 holds a 3D LUT, no ramps.</source>
+        <translation>%1 enthält eine 3D-LUT, keine Kurven.</translation>
+    </message>
+    <message>
+        <source>Give a one-dimensional .cube, or a CSV with index,r,g,b.</source>
+        <translation>Eine eindimensionale .cube-Datei oder eine CSV-Datei mit index,r,g,b angeben.</translation>
+    </message>
+    <message>
+        <source>A visit is exported as .icc, .pdf, .html, .json, .txt (CGATS), .csv or .cxf, not &quot;%1&quot;.</source>
+        <translation>Eine Sitzung wird als .icc, .pdf, .html, .json, .txt (CGATS), .csv oder .cxf exportiert, nicht „%1“.</translation>
+    </message>
+    <message>
+        <source>Ramps are written as .cube or .csv, not &quot;%1&quot;.</source>
+        <translation>Kalibrierkurven werden als .cube oder .csv geschrieben, nicht „%1“.</translation>
+    </message>
+    <message>
+        <source>Readings are written as .csv, .txt (CGATS), .cxf or .json, not &quot;%1&quot;.</source>
+        <translation>Messungen werden als .csv, .txt (CGATS), .cxf oder .json geschrieben, nicht „%1“.</translation>
+    </message>
+    <message>
+        <source>Choose one of these endings.</source>
+        <translation>Eine dieser Endungen wählen.</translation>
+    </message>
+    <message>
+        <source>%1 holds no calibration ramps.</source>
+        <translation>%1 enthält keine Kalibrierkurven.</translation>
+    </message>
+    <message>
+        <source>Choose another profile.</source>
+        <translation>Ein anderes Profil wählen.</translation>
+    </message>
+    <message>
+        <source>ICC %1, class %2, created %3</source>
+        <translation>ICC %1, Klasse %2, erstellt %3</translation>
+    </message>
+    <message>
+        <source>%1  %2, %3</source>
+        <translation>%1  %2, %3</translation>
+    </message>
+    <message>
+        <source>%1  %2, %3: %4</source>
+        <translation>%1  %2, %3: %4</translation>
+    </message>
+    <message>
+        <source>note</source>
+        <translation>Hinweis</translation>
+    </message>
+    <message>
+        <source>doubt</source>
+        <translation>Zweifel</translation>
+    </message>
+    <message>
+        <source>fault</source>
+        <translation>Fehler</translation>
+    </message>
+    <message>
+        <source>%1 (%2): %3</source>
+        <translation>%1 (%2): %3</translation>
+    </message>
+    <message>
+        <source>Nothing wrong was found.</source>
+        <translation>Es wurde nichts Falsches gefunden.</translation>
+    </message>
+    <message>
+        <source>It cannot be read.</source>
+        <translation>Es ist nicht lesbar.</translation>
+    </message>
+    <message>
+        <source>Reading this unit</source>
+        <translation>Messen dieses Geräts</translation>
+    </message>
+    <message>
+        <source>No ramps are loaded in the display now: apply its profile again before you continue working with it.</source>
+        <translation>Im Bildschirm sind jetzt keine Kalibrierkurven geladen: Vor der weiteren Arbeit sein Profil erneut anwenden.</translation>
+    </message>
+    <message>
+        <source>Compared with each other: %1</source>
+        <translation>Untereinander verglichen: %1</translation>
+    </message>
+    <message>
+        <source>%1: agrees, group %2, mean ΔE00 %3 from the others</source>
+        <translation>%1: stimmt überein, Gruppe %2, im Mittel ΔE00 %3 von den anderen</translation>
+    </message>
+    <message>
+        <source>%1: stands apart, group %2, mean ΔE00 %3 from the others</source>
+        <translation>%1: weicht ab, Gruppe %2, im Mittel ΔE00 %3 von den anderen</translation>
+    </message>
+    <message>
+        <source>On this unit: %1: mean ΔE00 %2, max %3, white off by %4</source>
+        <translation>An diesem Gerät: %1: ΔE00 im Mittel %2, höchstens %3, Weiß um %4 daneben</translation>
+    </message>
+    <message>
+        <source>no profile</source>
+        <translation>kein Profil</translation>
+    </message>
+    <message>
+        <source>There is no tone curve called &quot;%1&quot;.</source>
+        <translation>Es gibt keine Tonwertkurve namens „%1“.</translation>
+    </message>
+    <message>
+        <source>Choose srgb, lstar, bt1886 or a number such as 2.4.</source>
+        <translation>srgb, lstar, bt1886 oder eine Zahl wie 2.4 wählen.</translation>
+    </message>
+    <message>
+        <source>White reads %1 cd/m² instead of %2: the display is not in the state that its profile describes (menu, mode, ramps).</source>
+        <translation>Weiß misst %1 cd/m² statt %2: Der Bildschirm ist nicht in dem Zustand, den sein Profil beschreibt (Menü, Modus, Kalibrierkurven).</translation>
+    </message>
+    <message>
+        <source>Profile the display again.</source>
+        <translation>Den Bildschirm neu profilieren.</translation>
+    </message>
+    <message>
+        <source>--size must be between 2 and 129.</source>
+        <translation>--size muss zwischen 2 und 129 liegen.</translation>
+    </message>
+    <message>
+        <source>There is no colour space called &quot;%1&quot;.</source>
+        <translation>Es gibt keinen Farbraum namens „%1“.</translation>
+    </message>
+    <message>
+        <source>Colour spaces: %1. Usual sizes: 17, 33, 65.</source>
+        <translation>Farbräume: %1. Übliche Größen: 17, 33, 65.</translation>
+    </message>
+    <message>
+        <source>Measured through it: ΔE00 mean %1, max %2: %3 (%4)</source>
+        <translation>Dadurch gemessen: ΔE00 im Mittel %1, höchstens %2: %3 (%4)</translation>
+    </message>
+    <message>
+        <source>&quot;%1&quot; is no number above 0</source>
+        <translation>„%1“ ist keine Zahl über 0</translation>
+    </message>
+    <message>
+        <source>Try `dutiful-lamp-cli %1--help`.</source>
+        <translation>`dutiful-lamp-cli %1--help` hilft weiter.</translation>
+    </message>
+    <message>
+        <source>There is no command &quot;%1&quot;.</source>
+        <translation>Es gibt keinen Befehl „%1“.</translation>
+    </message>
+    <message>
+        <source>A command is needed.</source>
+        <translation>Ein Befehl fehlt.</translation>
+    </message>
+    <message>
+        <source>Commands: %1.</source>
+        <translation>Befehle: %1.</translation>
+    </message>
+    <message>
+        <source>%1 is missing.</source>
+        <translation>%1 fehlt.</translation>
+    </message>
+    <message>
+        <source>This was not expected: %1</source>
+        <translation>Das wurde nicht erwartet: %1</translation>
+    </message>
+    <message>
+        <source>There is no language &quot;%1&quot;.</source>
+        <translation>Es gibt keine Sprache „%1“.</translation>
+    </message>
+    <message>
+        <source>Languages: %1.</source>
+        <translation>Sprachen: %1.</translation>
+    </message>
+    <message>
+        <source>A fault of the program itself: %1. Please report it with what you were doing.</source>
+        <translation>Ein Fehler des Programms selbst: %1. Bitte mit einer Beschreibung der Umstände melden.</translation>
+    </message>
+    <message>
+        <source>Standard output could not be written.</source>
+        <translation>Die Standardausgabe konnte nicht geschrieben werden.</translation>
+    </message>
+    <message>
+        <source>The profile itself is installed.</source>
+        <translation>Das Profil selbst ist installiert.</translation>
+    </message>
+    <message>
+        <source>Choose it in the desktop&apos;s settings for the display.</source>
+        <translation>In den Systemeinstellungen für den Bildschirm auswählen.</translation>
+    </message>
+    <message>
+        <source>The desktop&apos;s colour manager knows no device for %1</source>
+        <translation>Die Farbverwaltung des Systems kennt kein Gerät für %1</translation>
+    </message>
+    <message>
+        <source>The desktop&apos;s colour manager did not take the profile</source>
+        <translation>Die Farbverwaltung des Systems hat das Profil nicht angenommen</translation>
+    </message>
+    <message>
+        <source>The desktop&apos;s colour manager did not make it the display&apos;s default profile: %1.</source>
+        <translation>Die Farbverwaltung des Systems hat es nicht zum Standardprofil des Bildschirms gemacht: %1.</translation>
+    </message>
+    <message>
+        <source>In the desktop&apos;s colour manager it is the default of %1.</source>
+        <translation>In der Farbverwaltung des Systems ist es der Standard für %1.</translation>
+    </message>
+    <message>
+        <source>Apply the profile again.</source>
+        <translation>Das Profil erneut anwenden.</translation>
+    </message>
+    <message>
+        <source>Profile and ramps could not be remembered, so they are not switched.</source>
+        <translation>Profil und Kalibrierkurven konnten nicht gemerkt werden und werden daher nicht umgeschaltet.</translation>
+    </message>
+    <message>
+        <source>What was in use before the comparison could not be restored.</source>
+        <translation>Der Zustand vor dem Vergleich konnte nicht wiederhergestellt werden.</translation>
+    </message>
+    <message>
+        <source>No profile is installed for the output %1.</source>
+        <translation>Für den Ausgang %1 ist kein Profil installiert.</translation>
+    </message>
+    <message>
+        <source>Install one with apply --profile FILE --output %1.</source>
+        <translation>Eines mit apply --profile DATEI --output %1 installieren.</translation>
+    </message>
+    <message>
+        <source>The list of installed profiles cannot be read: %1 is damaged.</source>
+        <translation>Die Liste der installierten Profile ist nicht lesbar: %1 ist beschädigt.</translation>
+    </message>
+    <message>
+        <source>It was set aside as %1.</source>
+        <translation>Sie wurde als %1 beiseitegelegt.</translation>
+    </message>
+    <message>
+        <source>Install the profiles again.</source>
+        <translation>Die Profile erneut installieren.</translation>
+    </message>
+    <message>
+        <source>No profile is installed, and none is in use.</source>
+        <translation>Es ist kein Profil installiert, und keines ist in Gebrauch.</translation>
+    </message>
+    <message>
+        <source>&quot;%1&quot; is in use; it was not installed from here.</source>
+        <translation>„%1“ ist in Gebrauch; es wurde nicht von hier installiert.</translation>
+    </message>
+    <message>
+        <source>an unreadable profile</source>
+        <translation>ein unlesbares Profil</translation>
+    </message>
+    <message>
+        <source>The installed profile&apos;s file is missing: %1. Install it again.</source>
+        <translation>Die Datei des installierten Profils fehlt: %1. Bitte erneut installieren.</translation>
+    </message>
+    <message>
+        <source>&quot;%1&quot; is the profile in use.</source>
+        <translation>„%1“ ist das Profil in Gebrauch.</translation>
+    </message>
+    <message>
+        <source>&quot;%1&quot; is installed, but programs find no profile: it was removed, or never applied. Apply it again.</source>
+        <translation>„%1“ ist installiert, aber Programme finden kein Profil: Es wurde entfernt oder nie angewendet. Bitte erneut anwenden.</translation>
+    </message>
+    <message>
+        <source>&quot;%1&quot; is installed, but programs find &quot;%2&quot;: another program set it. Apply yours again, or find out what did.</source>
+        <translation>„%1“ ist installiert, aber Programme finden „%2“: Ein anderes Programm hat es gesetzt. Bitte erneut anwenden oder die Ursache suchen.</translation>
+    </message>
+    <message>
+        <source>This output has no gamma ramps to load.</source>
+        <translation>Dieser Ausgang hat keine ladbaren Gammarampen.</translation>
+    </message>
+    <message>
+        <source>The profile asks for no ramps, and none are loaded.</source>
+        <translation>Das Profil verlangt keine Kalibrierkurven, und keine sind geladen.</translation>
+    </message>
+    <message>
+        <source>Its ramps are loaded.</source>
+        <translation>Seine Kalibrierkurven sind geladen.</translation>
+    </message>
+    <message>
+        <source>Its ramps are not loaded: the output&apos;s are linear. Something reset them; until they are back the profile is not valid.</source>
+        <translation>Seine Kalibrierkurven sind nicht geladen: Der Ausgang ist linear. Etwas hat sie zurückgesetzt; bis sie wieder geladen sind, gilt das Profil nicht.</translation>
+    </message>
+    <message>
+        <source>Other ramps are loaded, up to %1 % of full drive off: something changed them (night colours, a game, another program). Until they are back the profile is not valid.</source>
+        <translation>Es sind andere Kurven geladen, bis zu %1 % der vollen Ansteuerung entfernt: Etwas hat sie geändert (Nachtfarben, ein Spiel, ein anderes Programm). Bis sie wieder geladen sind, gilt das Profil nicht.</translation>
+    </message>
+    <message>
+        <source>This is a Wayland session. There a program may not load gamma ramps or set a display&apos;s profile; only the desktop itself may. What works: the profile is copied into your colour folder and told to the desktop&apos;s colour manager where one runs; choose it in the desktop&apos;s settings for the display. What does not: loading its ramps from here, and proving that they are loaded. Where the desktop does not load them, calibrate the display by its own menu and profile it without ramps (visit --task profile).</source>
+        <translation>Dies ist eine Wayland-Sitzung. Hier darf ein Programm weder Gammarampen laden noch das Profil eines Bildschirms setzen; das darf nur das System selbst. Möglich ist: Das Profil wird in Ihren Farbordner kopiert und der Farbverwaltung des Systems gemeldet, wo eine läuft; bitte dort für den Bildschirm auswählen. Nicht möglich ist: seine Kalibrierkurven von hier zu laden oder nachzuweisen, dass sie geladen sind. Wo das System sie nicht lädt, den Bildschirm über sein eigenes Menü kalibrieren und ohne Kalibrierkurven profilieren (visit --task profile).</translation>
+    </message>
+    <message>
+        <source>This bench only measures; the screen is the computer&apos;s own.</source>
+        <translation>Dieser Messplatz misst nur; der Bildschirm gehört zum Rechner.</translation>
+    </message>
+    <message>
+        <source>%1 was refused by the X server (error %2).</source>
+        <translation>%1 wurde vom X-Server abgelehnt (Fehler %2).</translation>
+    </message>
+    <message>
+        <source>Check whether another program holds the screen.</source>
+        <translation>Prüfen, ob ein anderes Programm den Bildschirm belegt.</translation>
+    </message>
+    <message>
+        <source>There is no X server.</source>
+        <translation>Es gibt keinen X-Server.</translation>
+    </message>
+    <message>
+        <source>There is no X server at %1.</source>
+        <translation>Unter %1 gibt es keinen X-Server.</translation>
+    </message>
+    <message>
+        <source>Start this in an X session, or give --display.</source>
+        <translation>In einer X-Sitzung starten oder --display angeben.</translation>
+    </message>
+    <message>
+        <source>This X server has no RandR 1.3, which carries outputs and gamma ramps.</source>
+        <translation>Dieser X-Server hat kein RandR 1.3, über das Ausgänge und Gammarampen laufen.</translation>
+    </message>
+    <message>
+        <source>Use another X server.</source>
+        <translation>Einen anderen X-Server benutzen.</translation>
+    </message>
+    <message>
+        <source>The X server does not say what is connected.</source>
+        <translation>Der X-Server sagt nicht, was angeschlossen ist.</translation>
+    </message>
+    <message>
+        <source>Check whether it runs.</source>
+        <translation>Prüfen, ob er läuft.</translation>
+    </message>
+    <message>
+        <source>Removing the profile</source>
+        <translation>Das Entfernen des Profils</translation>
+    </message>
+    <message>
+        <source>Installing the profile</source>
+        <translation>Das Installieren des Profils</translation>
+    </message>
+    <message>
+        <source>Setting the profile&apos;s convention version</source>
+        <translation>Das Setzen der Konventionsversion</translation>
+    </message>
+    <message>
+        <source>The output %1 has no gamma ramps.</source>
+        <translation>Der Ausgang %1 hat keine Gammarampen.</translation>
+    </message>
+    <message>
+        <source>A profile can be installed; ramps cannot be loaded.</source>
+        <translation>Ein Profil lässt sich installieren, Kalibrierkurven nicht laden.</translation>
+    </message>
+    <message>
+        <source>Loading the ramps</source>
+        <translation>Das Laden der Kalibrierkurven</translation>
+    </message>
+    <message>
+        <source>What the screen shows cannot be read.</source>
+        <translation>Der Bildschirminhalt kann nicht gelesen werden.</translation>
+    </message>
+    <message>
+        <source>The simulated instrument needs an X screen of 24 bits.</source>
+        <translation>Das simulierte Messgerät braucht einen X-Bildschirm mit 24 Bit.</translation>
+    </message>
+    <message>
+        <source>%1</source>
+        <translation>%1</translation>
+    </message>
+    <message>
+        <source>%1: %2.</source>
+        <translation>%1: %2.</translation>
+    </message>
+    <message>
+        <source>line %1: %2</source>
+        <translation>Zeile %1: %2</translation>
+    </message>
+    <message>
+        <source>a number cannot have %1 decimals</source>
+        <translation>eine Zahl kann nicht %1 Nachkommastellen haben</translation>
+    </message>
+    <message>
+        <source>a message is nested too deep</source>
+        <translation>eine Meldung ist zu tief verschachtelt</translation>
+    </message>
+    <message>
+        <source>n/a</source>
+        <translation>k. A.</translation>
+    </message>
+    <message>
+        <source>Cannot write %1: %2.</source>
+        <translation>%1 kann nicht geschrieben werden: %2.</translation>
+    </message>
+    <message>
+        <source>Free some space, or choose another folder.</source>
+        <translation>Speicherplatz freigeben oder einen anderen Ordner wählen.</translation>
+    </message>
+    <message>
+        <source>Choose a folder that you may write to.</source>
+        <translation>Einen Ordner mit Schreibrecht wählen.</translation>
+    </message>
+    <message>
+        <source>Cannot read %1: %2.</source>
+        <translation>%1 kann nicht gelesen werden: %2.</translation>
+    </message>
+    <message>
+        <source>Nothing was changed.</source>
+        <translation>Es wurde nichts geändert.</translation>
+    </message>
+    <message>
+        <source>Nothing was started.</source>
+        <translation>Es wurde nichts begonnen.</translation>
+    </message>
+    <message>
+        <source>Check the name.</source>
+        <translation>Den Namen prüfen.</translation>
+    </message>
+    <message>
+        <source>it is a folder, not a file</source>
+        <translation>es ist ein Ordner, keine Datei</translation>
+    </message>
+    <message>
+        <source>it is a device or a pipe, not a file</source>
+        <translation>es ist ein Gerät oder eine Pipe, keine Datei</translation>
+    </message>
+    <message>
+        <source>it is larger than %1 MiB, too large for a file of this kind</source>
+        <translation>sie ist größer als %1 MiB, zu groß für eine solche Datei</translation>
+    </message>
+    <message>
+        <source>Cannot create the folder %1: %2.</source>
+        <translation>Der Ordner %1 kann nicht angelegt werden: %2.</translation>
+    </message>
+    <message>
+        <source>Cannot create a folder in %1: %2.</source>
+        <translation>In %1 kann kein Ordner angelegt werden: %2.</translation>
+    </message>
+    <message>
+        <source>Cannot move a file to %1: %2.</source>
+        <translation>Nach %1 kann keine Datei verschoben werden: %2.</translation>
+    </message>
+    <message>
+        <source>Choose another.</source>
+        <translation>Einen anderen wählen.</translation>
+    </message>
+    <message>
+        <source>Cannot use the folder %1: %2.</source>
+        <translation>Der Ordner %1 kann nicht benutzt werden: %2.</translation>
+    </message>
+    <message>
+        <source>Another visit is writing into %1.</source>
+        <translation>Eine andere Sitzung schreibt gerade in %1.</translation>
+    </message>
+    <message>
+        <source>Nothing was started; the other visit was not touched.</source>
+        <translation>Es wurde nichts begonnen; die andere Sitzung blieb unberührt.</translation>
+    </message>
+    <message>
+        <source>Choose another folder, or wait until it has finished.</source>
+        <translation>Einen anderen Ordner wählen oder warten, bis sie fertig ist.</translation>
+    </message>
+    <message>
+        <source>All readings so far are in %1; the next ones go there too.</source>
+        <translation>Alle bisherigen Messungen stehen in %1; die nächsten kommen dazu.</translation>
+    </message>
+    <message>
+        <source>No other place could be written to; they are held in memory until the visit ends.</source>
+        <translation>Kein anderer Ort war beschreibbar; sie bleiben im Speicher, bis die Sitzung endet.</translation>
+    </message>
+    <message>
+        <source>Everything was written to %1 instead.</source>
+        <translation>Alles wurde stattdessen nach %1 geschrieben.</translation>
+    </message>
+    <message>
+        <source>It was written to %1 instead.</source>
+        <translation>Sie wurde stattdessen nach %1 geschrieben.</translation>
+    </message>
+    <message>
+        <source>No other place could be written to either.</source>
+        <translation>Auch kein anderer Ort war beschreibbar.</translation>
+    </message>
+    <message>
+        <source>Correct the file, or get it again from its source.</source>
+        <translation>Die Datei berichtigen oder noch einmal von ihrer Quelle holen.</translation>
+    </message>
+    <message>
+        <source>This is no valid JSON (at byte %1).</source>
+        <translation>Das ist kein gültiges JSON (bei Byte %1).</translation>
+    </message>
+    <message>
+        <source>This JSON holds a number out of range.</source>
+        <translation>Dieses JSON enthält eine Zahl außerhalb des Zahlenbereichs.</translation>
+    </message>
+    <message>
+        <source>This JSON is nested more than %1 deep.</source>
+        <translation>Dieses JSON ist tiefer als %1 Ebenen verschachtelt.</translation>
+    </message>
+    <message>
+        <source>This JSON cannot be read.</source>
+        <translation>Dieses JSON kann nicht gelesen werden.</translation>
+    </message>
+    <message>
+        <source>three numbers were expected</source>
+        <translation>drei Zahlen wurden erwartet</translation>
+    </message>
+    <message>
+        <source>the field &quot;%1&quot; is missing</source>
+        <translation>das Feld „%1“ fehlt</translation>
+    </message>
+    <message>
+        <source>the field &quot;%1&quot; cannot be read</source>
+        <translation>das Feld „%1“ ist nicht lesbar</translation>
+    </message>
+    <message>
+        <source>ramps are three lists of equal length, from 0 to 1</source>
+        <translation>Kalibrierkurven sind drei gleich lange Listen von 0 bis 1</translation>
+    </message>
+    <message>
+        <source>there are more states than readings can have</source>
+        <translation>es gibt mehr Zustände, als Messungen haben können</translation>
+    </message>
+    <message>
+        <source>&quot;%1&quot; is no number of a state</source>
+        <translation>„%1“ ist keine Nummer eines Zustands</translation>
+    </message>
+    <message>
+        <source>&quot;state %1&quot; is missing</source>
+        <translation>„state %1“ fehlt</translation>
+    </message>
+    <message>
+        <source>an object in braces</source>
+        <translation>ein Objekt in geschweiften Klammern</translation>
+    </message>
+    <message>
+        <source>a number</source>
+        <translation>eine Zahl</translation>
+    </message>
+    <message>
+        <source>a number from %1 to %2</source>
+        <translation>eine Zahl von %1 bis %2</translation>
+    </message>
+    <message>
+        <source>a number above 0</source>
+        <translation>eine Zahl über 0</translation>
+    </message>
+    <message>
+        <source>a text</source>
+        <translation>ein Text</translation>
+    </message>
+    <message>
+        <source>one of: %1</source>
+        <translation>eins von: %1</translation>
+    </message>
+    <message>
+        <source>given, as an object in braces</source>
+        <translation>angegeben sein, als Objekt in geschweiften Klammern</translation>
+    </message>
+    <message>
+        <source>The target file cannot be used. %1</source>
+        <translation>Die Zieldatei kann nicht benutzt werden. %1</translation>
+    </message>
+    <message>
+        <source>The target file cannot be used: it should be %1.</source>
+        <translation>Die Zieldatei kann nicht benutzt werden: Erwartet wird %1.</translation>
+    </message>
+    <message>
+        <source>The target file cannot be used: the field &quot;%1&quot; should be %2.</source>
+        <translation>Die Zieldatei kann nicht benutzt werden: Für das Feld „%1“ wird erwartet: %2.</translation>
+    </message>
+    <message>
+        <source>Correct it; `dutiful-lamp-cli targets --json` shows whole examples.</source>
+        <translation>Bitte berichtigen; `dutiful-lamp-cli targets --json` zeigt ganze Beispiele.</translation>
+    </message>
+    <message>
+        <source>Correct that field; `dutiful-lamp-cli targets --json` shows whole examples.</source>
+        <translation>Dieses Feld berichtigen; `dutiful-lamp-cli targets --json` zeigt ganze Beispiele.</translation>
+    </message>
+    <message>
+        <source>The tolerance file cannot be used. %1</source>
+        <translation>Die Toleranzdatei kann nicht benutzt werden. %1</translation>
+    </message>
+    <message>
+        <source>The tolerance file cannot be used: it should be %1.</source>
+        <translation>Die Toleranzdatei kann nicht benutzt werden: Erwartet wird %1.</translation>
+    </message>
+    <message>
+        <source>The tolerance file cannot be used: the field &quot;%1&quot; should be %2.</source>
+        <translation>Die Toleranzdatei kann nicht benutzt werden: Für das Feld „%1“ wird erwartet: %2.</translation>
+    </message>
+    <message>
+        <source>Correct that field; `dutiful-lamp-cli tolerances --json` shows whole examples.</source>
+        <translation>Dieses Feld berichtigen; `dutiful-lamp-cli tolerances --json` zeigt ganze Beispiele.</translation>
+    </message>
+    <message>
+        <source>Correct it; `dutiful-lamp-cli tolerances --json` shows whole examples.</source>
+        <translation>Bitte berichtigen; `dutiful-lamp-cli tolerances --json` zeigt ganze Beispiele.</translation>
+    </message>
+    <message>
+        <source>The 3D LUT cannot be used</source>
+        <translation>Die 3D-LUT kann nicht benutzt werden</translation>
+    </message>
+    <message>
+        <source>Choose a .cube file with LUT_3D_SIZE or LUT_1D_SIZE and as many lines of three numbers as its size asks for.</source>
+        <translation>Eine .cube-Datei mit LUT_3D_SIZE oder LUT_1D_SIZE und so vielen Zeilen zu drei Zahlen wählen, wie die Größe verlangt.</translation>
+    </message>
+    <message>
+        <source>%1 needs three numbers</source>
+        <translation>%1 braucht drei Zahlen</translation>
+    </message>
+    <message>
+        <source>three numbers were expected, not &quot;%1&quot;</source>
+        <translation>drei Zahlen wurden erwartet, nicht „%1“</translation>
+    </message>
+    <message>
+        <source>values stand before LUT_3D_SIZE or LUT_1D_SIZE</source>
+        <translation>Werte stehen vor LUT_3D_SIZE oder LUT_1D_SIZE</translation>
+    </message>
+    <message>
+        <source>there are more values than the size %1 asks for</source>
+        <translation>es gibt mehr Werte, als die Größe %1 verlangt</translation>
+    </message>
+    <message>
+        <source>the file is empty</source>
+        <translation>die Datei ist leer</translation>
+    </message>
+    <message>
+        <source>the file ends without LUT_3D_SIZE or LUT_1D_SIZE</source>
+        <translation>die Datei endet ohne LUT_3D_SIZE oder LUT_1D_SIZE</translation>
+    </message>
+    <message>
+        <source>the file ends after %1 of %2 values</source>
+        <translation>die Datei endet nach %1 von %2 Werten</translation>
+    </message>
+    <message>
+        <source>DOMAIN_MAX is not above DOMAIN_MIN</source>
+        <translation>DOMAIN_MAX liegt nicht über DOMAIN_MIN</translation>
+    </message>
+    <message>
+        <source>%1 needs a whole number from 2 to %2</source>
+        <translation>%1 braucht eine ganze Zahl von 2 bis %2</translation>
+    </message>
+    <message>
+        <source>a size is given twice</source>
+        <translation>eine Größe ist zweimal angegeben</translation>
+    </message>
+    <message>
+        <source>it is too long for a line of a .cube file</source>
+        <translation>sie ist zu lang für eine Zeile einer .cube-Datei</translation>
+    </message>
+    <message>
+        <source>The ramps cannot be used</source>
+        <translation>Die Kalibrierkurven können nicht benutzt werden</translation>
+    </message>
+    <message>
+        <source>Choose a CSV file with the heading index,r,g,b and values from 0 to 1.</source>
+        <translation>Eine CSV-Datei mit der Kopfzeile index,r,g,b und Werten von 0 bis 1 wählen.</translation>
+    </message>
+    <message>
+        <source>the heading index,r,g,b is missing</source>
+        <translation>die Kopfzeile index,r,g,b fehlt</translation>
+    </message>
+    <message>
+        <source>four numbers were expected</source>
+        <translation>vier Zahlen wurden erwartet</translation>
+    </message>
+    <message>
+        <source>values must lie between 0 and 1</source>
+        <translation>Werte müssen zwischen 0 und 1 liegen</translation>
+    </message>
+    <message>
+        <source>there are more entries than a video LUT has</source>
+        <translation>es gibt mehr Einträge, als eine Video-LUT hat</translation>
+    </message>
+    <message>
+        <source>at least two entries are needed</source>
+        <translation>mindestens zwei Einträge sind nötig</translation>
+    </message>
+    <message>
+        <source>The correction file cannot be used</source>
+        <translation>Die Korrekturdatei kann nicht benutzt werden</translation>
+    </message>
+    <message>
+        <source>A visit with a colorimeter and a spectroradiometer on one bench makes one (correction.json).</source>
+        <translation>Eine Sitzung mit Kolorimeter und Spektralradiometer an einem Messplatz erzeugt eine (correction.json).</translation>
+    </message>
+    <message>
+        <source>it is no readable JSON (%1)</source>
+        <translation>es ist kein lesbares JSON (%1)</translation>
+    </message>
+    <message>
+        <source>the field &quot;matrix&quot; should be three rows of three numbers that can be inverted</source>
+        <translation>das Feld „matrix“ muss aus drei Zeilen zu drei Zahlen bestehen und invertierbar sein</translation>
+    </message>
+    <message>
+        <source>the field &quot;%1&quot; is missing or of the wrong kind</source>
+        <translation>das Feld „%1“ fehlt oder ist von falscher Art</translation>
+    </message>
+    <message>
+        <source>The readings cannot be used</source>
+        <translation>Die Messungen können nicht benutzt werden</translation>
+    </message>
+    <message>
+        <source>Choose a CxF file whose objects have a device colour (RGB) and a measured colour.</source>
+        <translation>Eine CxF-Datei wählen, deren Objekte eine Gerätefarbe (RGB) und eine gemessene Farbe haben.</translation>
+    </message>
+    <message>
+        <source>this is no CxF document</source>
+        <translation>das ist kein CxF-Dokument</translation>
+    </message>
+    <message>
+        <source>there are more than %1 objects</source>
+        <translation>es gibt mehr als %1 Objekte</translation>
+    </message>
+    <message>
+        <source>the spectrum of &quot;%1&quot; is impossible</source>
+        <translation>das Spektrum von „%1“ ist unmöglich</translation>
+    </message>
+    <message>
+        <source>&quot;%1&quot; in a spectrum is no number</source>
+        <translation>„%1“ in einem Spektrum ist keine Zahl</translation>
+    </message>
+    <message>
+        <source>no object has both a device colour (RGB) and a measured colour</source>
+        <translation>kein Objekt hat sowohl eine Gerätefarbe (RGB) als auch eine gemessene Farbe</translation>
+    </message>
+    <message>
+        <source>the object &quot;%1&quot; is built otherwise than the first</source>
+        <translation>das Objekt „%1“ ist anders aufgebaut als das erste</translation>
+    </message>
+    <message>
+        <source>Each row needs a drive (red, green, blue) and a colour (XYZ, or Y with x and y, or Lab).</source>
+        <translation>Jede Zeile braucht eine Ansteuerung (Rot, Grün, Blau) und eine Farbe (XYZ, oder Y mit x und y, oder Lab).</translation>
+    </message>
+    <message>
+        <source>it has more than %1 rows</source>
+        <translation>sie hat mehr als %1 Zeilen</translation>
+    </message>
+    <message>
+        <source>line 1 has %1 columns</source>
+        <translation>Zeile 1 hat %1 Spalten</translation>
+    </message>
+    <message>
+        <source>line %1 has %2 cells, the heading %3</source>
+        <translation>Zeile %1 hat %2 Zellen, die Kopfzeile %3</translation>
+    </message>
+    <message>
+        <source>it begins like JSON but cannot be read (%1)</source>
+        <translation>sie beginnt wie JSON, ist aber nicht lesbar (%1)</translation>
+    </message>
+    <message>
+        <source>its JSON has no list called &quot;readings&quot;</source>
+        <translation>ihr JSON hat keine Liste namens „readings“</translation>
+    </message>
+    <message>
+        <source>its display states cannot be read: %1</source>
+        <translation>ihre Bildschirmzustände sind nicht lesbar: %1</translation>
+    </message>
+    <message>
+        <source>reading %1 has no &quot;rgb&quot; or no &quot;XYZ&quot; of three numbers</source>
+        <translation>Messung %1 hat kein „rgb“ oder kein „XYZ“ aus drei Zahlen</translation>
+    </message>
+    <message>
+        <source>reading %1 has a spectrum without start_nm, step_nm or values</source>
+        <translation>Messung %1 hat ein Spektrum ohne start_nm, step_nm oder values</translation>
+    </message>
+    <message>
+        <source>it has more than %1 readings</source>
+        <translation>sie hat mehr als %1 Messungen</translation>
+    </message>
+    <message>
+        <source>The largest drive is %1; full drive is not certain: %2 is assumed.</source>
+        <translation>Die größte Ansteuerung ist %1; die volle ist nicht sicher: %2 wird angenommen.</translation>
+    </message>
+    <message>
+        <source>The colours are relative to white, whose luminance in cd/m² is not in the file: 100 is assumed.</source>
+        <translation>Die Farben sind auf Weiß bezogen, dessen Leuchtdichte in cd/m² nicht in der Datei steht: 100 wird angenommen.</translation>
+    </message>
+    <message>
+        <source>not used</source>
+        <translation>nicht benutzt</translation>
+    </message>
+    <message>
+        <source>name</source>
+        <translation>Name</translation>
+    </message>
+    <message>
+        <source>red drive</source>
+        <translation>Ansteuerung Rot</translation>
+    </message>
+    <message>
+        <source>green drive</source>
+        <translation>Ansteuerung Grün</translation>
+    </message>
+    <message>
+        <source>blue drive</source>
+        <translation>Ansteuerung Blau</translation>
+    </message>
+    <message>
+        <source>chromaticity x</source>
+        <translation>Farbart x</translation>
+    </message>
+    <message>
+        <source>chromaticity y</source>
+        <translation>Farbart y</translation>
+    </message>
+    <message>
+        <source>time</source>
+        <translation>Zeit</translation>
+    </message>
+    <message>
+        <source>this is no text file</source>
+        <translation>das ist keine Textdatei</translation>
+    </message>
+    <message>
+        <source>Which column is the %1?</source>
+        <translation>Welche Spalte ist: %1?</translation>
+    </message>
+    <message>
+        <source>Which columns are the colour: X, Y and Z, or Y with chromaticity x and y, or L*, a* and b*?</source>
+        <translation>Welche Spalten sind die Farbe: X, Y und Z, oder Y mit Farbart x und y, oder L*, a* und b*?</translation>
+    </message>
+    <message>
+        <source>the file has %1 columns</source>
+        <translation>die Datei hat %1 Spalten</translation>
+    </message>
+    <message>
+        <source>no column is the %1</source>
+        <translation>keine Spalte ist: %1</translation>
+    </message>
+    <message>
+        <source>no columns are X, Y and Z, nor Y with x and y, nor L*, a* and b*</source>
+        <translation>keine Spalten sind X, Y und Z, noch Y mit x und y, noch L*, a* und b*</translation>
+    </message>
+    <message>
+        <source>row %1, column &quot;%2&quot;: &quot;%3&quot; is no number</source>
+        <translation>Zeile %1, Spalte „%2“: „%3“ ist keine Zahl</translation>
+    </message>
+    <message>
+        <source>row %1 has a drive outside 0 to %2</source>
+        <translation>Zeile %1 hat eine Ansteuerung außerhalb von 0 bis %2</translation>
+    </message>
+    <message>
+        <source>row %1 has a negative colour</source>
+        <translation>Zeile %1 hat eine negative Farbe</translation>
+    </message>
+    <message>
+        <source>row %1 says %2 cd/m², more than any display gives</source>
+        <translation>Zeile %1 nennt %2 cd/m², mehr als jeder Bildschirm gibt</translation>
+    </message>
+    <message>
+        <source>row %1, column &quot;%2&quot;: &quot;%3&quot; cannot be read</source>
+        <translation>Zeile %1, Spalte „%2“: „%3“ ist nicht lesbar</translation>
+    </message>
+    <message>
+        <source>Choose a CGATS text file with the columns RGB_R, RGB_G, RGB_B, XYZ_X, XYZ_Y and XYZ_Z.</source>
+        <translation>Eine CGATS-Textdatei mit den Spalten RGB_R, RGB_G, RGB_B, XYZ_X, XYZ_Y und XYZ_Z wählen.</translation>
+    </message>
+    <message>
+        <source>this is no CGATS text</source>
+        <translation>das ist kein CGATS-Text</translation>
+    </message>
+    <message>
+        <source>it names no columns</source>
+        <translation>sie nennt keine Spalten</translation>
+    </message>
+    <message>
+        <source>NUMBER_OF_SETS says %1, but there are %2 rows</source>
+        <translation>NUMBER_OF_SETS nennt %1, es sind aber %2 Zeilen</translation>
+    </message>
+    <message>
+        <source>the column %1 is missing</source>
+        <translation>die Spalte %1 fehlt</translation>
+    </message>
+    <message>
+        <source>row %1 holds something that is no number</source>
+        <translation>Zeile %1 enthält etwas, das keine Zahl ist</translation>
+    </message>
+    <message>
+        <source>row %1, column %2: &quot;%3&quot;</source>
+        <translation>Zeile %1, Spalte %2: „%3“</translation>
+    </message>
+    <message>
+        <source>These readings do not describe a display</source>
+        <translation>Diese Messungen beschreiben keinen Bildschirm</translation>
+    </message>
+    <message>
+        <source>Needed are black, white, red, green and blue at full drive, at least three grays, and preferably some mixtures.</source>
+        <translation>Nötig sind Schwarz, Weiß, Rot, Grün und Blau bei voller Ansteuerung, mindestens drei Grautöne und möglichst einige Mischfarben.</translation>
+    </message>
+    <message>
+        <source>%1 is missing</source>
+        <translation>%1 fehlt</translation>
+    </message>
+    <message>
+        <source>white, black and the three primaries do not differ as a display&apos;s do</source>
+        <translation>Weiß, Schwarz und die drei Primärfarben unterscheiden sich nicht wie bei einem Bildschirm</translation>
+    </message>
+    <message numerus="yes">
+        <source>there are %n grays between black and white; three are needed</source>
+        <translation>
+            <numerusform>es gibt %n Grauton zwischen Schwarz und Weiß; drei sind nötig</numerusform>
+            <numerusform>es gibt %n Grautöne zwischen Schwarz und Weiß; drei sind nötig</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>the profile carries no readings</source>
+        <translation>das Profil enthält keine Messungen</translation>
+    </message>
+    <message>
+        <source>This visit cannot be reproduced from its readings</source>
+        <translation>Diese Sitzung lässt sich aus ihren Messungen nicht nachvollziehen</translation>
+    </message>
+    <message>
+        <source>Export the file again from its visit.</source>
+        <translation>Die Datei noch einmal aus ihrer Sitzung exportieren.</translation>
+    </message>
+    <message>
+        <source>the white of the checked profile is damaged</source>
+        <translation>der Weißpunkt des geprüften Profils ist beschädigt</translation>
+    </message>
+    <message>
+        <source>it lacks &quot;%1&quot;</source>
+        <translation>ihr fehlt „%1“</translation>
+    </message>
+    <message>
+        <source>what it says of the instrument is damaged: %1</source>
+        <translation>ihre Angaben zum Messgerät sind beschädigt: %1</translation>
+    </message>
+    <message>
+        <source>what it says of the display is damaged: %1</source>
+        <translation>ihre Angaben zum Bildschirm sind beschädigt: %1</translation>
+    </message>
+    <message>
+        <source>the display state of its last reading is missing</source>
+        <translation>der Bildschirmzustand ihrer letzten Messung fehlt</translation>
+    </message>
+    <message>
+        <source>reading %1 has lost a part of its drive or of the wanted colour</source>
+        <translation>Messung %1 hat einen Teil ihrer Ansteuerung oder der gewünschten Farbe verloren</translation>
+    </message>
+    <message>
+        <source>the noise of reading %1 is missing</source>
+        <translation>das Rauschen von Messung %1 fehlt</translation>
+    </message>
+    <message>
+        <source>the ramps of its last readings are missing</source>
+        <translation>die Kalibrierkurven ihrer letzten Messungen fehlen</translation>
+    </message>
+    <message>
+        <source>a primary or black is missing that was read before the ramps were made</source>
+        <translation>eine Primärfarbe oder Schwarz von vor der Kalibrierung fehlt</translation>
+    </message>
+    <message>
+        <source>white as read before the ramps were made is missing</source>
+        <translation>Weiß von vor der Kalibrierung fehlt</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n readings describe the panel as it was left; six are needed</source>
+        <translation>
+            <numerusform>%n Messung beschreibt das Panel im hinterlassenen Zustand; sechs sind nötig</numerusform>
+            <numerusform>%n Messungen beschreiben das Panel im hinterlassenen Zustand; sechs sind nötig</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>white, black or a primary of the check is missing</source>
+        <translation>Weiß, Schwarz oder eine Primärfarbe der Prüfung fehlt</translation>
+    </message>
+    <message>
+        <source>white before and after the verification is missing</source>
+        <translation>Weiß vor und nach der Überprüfung fehlt</translation>
+    </message>
+    <message>
+        <source>the visit&apos;s task, target or tolerance is damaged</source>
+        <translation>Aufgabe, Ziel oder Toleranz der Sitzung ist beschädigt</translation>
+    </message>
+    <message>
+        <source>This visit cannot be imported</source>
+        <translation>Diese Sitzung kann nicht importiert werden</translation>
+    </message>
+    <message>
+        <source>Export it again from the studio that it comes from.</source>
+        <translation>Sie noch einmal aus ihrem Studio exportieren.</translation>
+    </message>
+    <message>
+        <source>it is no readable JSON: %1</source>
+        <translation>es ist kein lesbares JSON: %1</translation>
+    </message>
+    <message>
+        <source>its schema is not %1</source>
+        <translation>ihr Schema ist nicht %1</translation>
+    </message>
+    <message>
+        <source>its record</source>
+        <translation>ihr Datensatz</translation>
+    </message>
+    <message>
+        <source>reading %1</source>
+        <translation>Messung %1</translation>
+    </message>
+    <message>
+        <source>%1 is damaged: %2</source>
+        <translation>%1 ist beschädigt: %2</translation>
+    </message>
+    <message>
+        <source>its profile is damaged</source>
+        <translation>ihr Profil ist beschädigt</translation>
+    </message>
+    <message>
+        <source>its %1 &quot;%2&quot; is not known</source>
+        <translation>der Wert „%2“ für %1 ist nicht bekannt</translation>
+    </message>
+    <message>
+        <source>This is no ICC profile: its header is missing or cut short.</source>
+        <translation>Das ist kein ICC-Profil: Sein Kopf fehlt oder ist abgeschnitten.</translation>
+    </message>
+    <message>
+        <source>This ICC profile is damaged: its header or tag table cannot be read.</source>
+        <translation>Dieses ICC-Profil ist beschädigt: Kopf oder Tag-Tabelle ist nicht lesbar.</translation>
+    </message>
+    <message>
+        <source>This ICC profile is not for an RGB device.</source>
+        <translation>Dieses ICC-Profil ist nicht für ein RGB-Gerät.</translation>
+    </message>
+    <message>
+        <source>This ICC profile lacks what is needed to show colours with it (matrix and curves, or tables).</source>
+        <translation>Diesem ICC-Profil fehlt, was zum Anzeigen von Farben nötig ist (Matrix und Kurven oder Tabellen).</translation>
+    </message>
+    <message>
+        <source>Choose an ICC profile of a display (RGB).</source>
+        <translation>Ein ICC-Profil eines Bildschirms (RGB) wählen.</translation>
+    </message>
+    <message>
+        <source>The profile could not be written.</source>
+        <translation>Das Profil konnte nicht geschrieben werden.</translation>
+    </message>
+    <message>
+        <source>The display reaches %1 cd/m² at this white; the 3D LUT asks for %2 cd/m².</source>
+        <translation>Der Bildschirm erreicht bei diesem Weiß %1 cd/m²; die 3D-LUT verlangt %2 cd/m².</translation>
+    </message>
+    <message>
+        <source>No 3D LUT was written.</source>
+        <translation>Es wurde keine 3D-LUT geschrieben.</translation>
+    </message>
+    <message>
+        <source>Ask for %1 cd/m² or less, or use the display&apos;s own white as the source&apos;s.</source>
+        <translation>%1 cd/m² oder weniger verlangen oder den eigenen Weißpunkt des Bildschirms als den der Quelle benutzen.</translation>
+    </message>
+    <message>
+        <source>copyright</source>
+        <translation>Urheberrecht</translation>
+    </message>
+    <message>
+        <source>maker of the display</source>
+        <translation>Hersteller des Bildschirms</translation>
+    </message>
+    <message>
+        <source>model of the display</source>
+        <translation>Modell des Bildschirms</translation>
+    </message>
+    <message>
+        <source>media white point</source>
+        <translation>Medien-Weißpunkt</translation>
+    </message>
+    <message>
+        <source>media black point</source>
+        <translation>Medien-Schwarzpunkt</translation>
+    </message>
+    <message>
+        <source>adaptation from the display&apos;s white to D50</source>
+        <translation>Anpassung vom Weißpunkt des Bildschirms an D50</translation>
+    </message>
+    <message>
+        <source>luminance of white</source>
+        <translation>Leuchtdichte von Weiß</translation>
+    </message>
+    <message>
+        <source>red at full drive</source>
+        <translation>Rot bei voller Ansteuerung</translation>
+    </message>
+    <message>
+        <source>green at full drive</source>
+        <translation>Grün bei voller Ansteuerung</translation>
+    </message>
+    <message>
+        <source>blue at full drive</source>
+        <translation>Blau bei voller Ansteuerung</translation>
+    </message>
+    <message>
+        <source>tone curve of red</source>
+        <translation>Tonwertkurve Rot</translation>
+    </message>
+    <message>
+        <source>tone curve of green</source>
+        <translation>Tonwertkurve Grün</translation>
+    </message>
+    <message>
+        <source>tone curve of blue</source>
+        <translation>Tonwertkurve Blau</translation>
+    </message>
+    <message>
+        <source>table from drive to colour, perceptual</source>
+        <translation>Tabelle Ansteuerung zu Farbe, perzeptiv</translation>
+    </message>
+    <message>
+        <source>table from drive to colour, colorimetric</source>
+        <translation>Tabelle Ansteuerung zu Farbe, farbmetrisch</translation>
+    </message>
+    <message>
+        <source>table from drive to colour, saturation</source>
+        <translation>Tabelle Ansteuerung zu Farbe, Sättigung</translation>
+    </message>
+    <message>
+        <source>table from colour to drive, perceptual</source>
+        <translation>Tabelle Farbe zu Ansteuerung, perzeptiv</translation>
+    </message>
+    <message>
+        <source>table from colour to drive, colorimetric</source>
+        <translation>Tabelle Farbe zu Ansteuerung, farbmetrisch</translation>
+    </message>
+    <message>
+        <source>table from colour to drive, saturation</source>
+        <translation>Tabelle Farbe zu Ansteuerung, Sättigung</translation>
+    </message>
+    <message>
+        <source>calibration ramps</source>
+        <translation>Kalibrierkurven</translation>
+    </message>
+    <message>
+        <source>measurement conditions</source>
+        <translation>Messbedingungen</translation>
+    </message>
+    <message>
+        <source>viewing conditions</source>
+        <translation>Betrachtungsbedingungen</translation>
+    </message>
+    <message>
+        <source>viewing conditions, described</source>
+        <translation>Betrachtungsbedingungen, beschrieben</translation>
+    </message>
+    <message>
+        <source>the readings it was made from</source>
+        <translation>die Messungen, aus denen es gemacht wurde</translation>
+    </message>
+    <message>
+        <source>technology</source>
+        <translation>Technik</translation>
+    </message>
+    <message>
+        <source>table that marks colours out of gamut</source>
+        <translation>Tabelle der Farben außerhalb des Farbumfangs</translation>
+    </message>
+    <message>
+        <source>metadata</source>
+        <translation>Metadaten</translation>
+    </message>
+    <message>
+        <source>The file has %1; an ICC profile has at least 132. It is cut short or no profile.</source>
+        <translation>Die Datei hat %1; ein ICC-Profil hat mindestens 132. Sie ist abgeschnitten oder kein Profil.</translation>
+    </message>
+    <message>
+        <source>The mark &quot;acsp&quot; of an ICC profile is missing at byte 36: this is no ICC profile.</source>
+        <translation>Die Kennung „acsp“ eines ICC-Profils fehlt bei Byte 36: Das ist kein ICC-Profil.</translation>
+    </message>
+    <message>
+        <source>The header says %1 bytes, the file has %2: its end is missing.</source>
+        <translation>Der Kopf nennt %1 Byte, die Datei hat %2: Ihr Ende fehlt.</translation>
+    </message>
+    <message>
+        <source>The header says %1 bytes, the file has %2: something was added at its end.</source>
+        <translation>Der Kopf nennt %1 Byte, die Datei hat %2: Am Ende wurde etwas angehängt.</translation>
+    </message>
+    <message>
+        <source>Its class is &quot;%1&quot;, not a display&apos;s (&quot;mntr&quot;).</source>
+        <translation>Seine Klasse ist „%1“, nicht die eines Bildschirms („mntr“).</translation>
+    </message>
+    <message>
+        <source>Its colour space is &quot;%1&quot;, not RGB.</source>
+        <translation>Sein Farbraum ist „%1“, nicht RGB.</translation>
+    </message>
+    <message>
+        <source>Its connection space is &quot;%1&quot;; only XYZ and Lab exist.</source>
+        <translation>Sein Verbindungsfarbraum ist „%1“; es gibt nur XYZ und Lab.</translation>
+    </message>
+    <message>
+        <source>Its version is %1; versions 2 and 4 are in use.</source>
+        <translation>Seine Version ist %1; üblich sind 2 und 4.</translation>
+    </message>
+    <message>
+        <source>Its rendering intent is %1; only 0 to 3 exist.</source>
+        <translation>Seine Übertragungsart ist %1; es gibt nur 0 bis 3.</translation>
+    </message>
+    <message>
+        <source>The illuminant of its connection space is not D50.</source>
+        <translation>Die Lichtart seines Verbindungsfarbraums ist nicht D50.</translation>
+    </message>
+    <message>
+        <source>It has no creation date.</source>
+        <translation>Es hat kein Erstellungsdatum.</translation>
+    </message>
+    <message>
+        <source>Its creation date is impossible.</source>
+        <translation>Sein Erstellungsdatum ist unmöglich.</translation>
+    </message>
+    <message>
+        <source>Its creation date %1 is in the future.</source>
+        <translation>Sein Erstellungsdatum %1 liegt in der Zukunft.</translation>
+    </message>
+    <message>
+        <source>Its ID does not match its content: the file was changed after it was made.</source>
+        <translation>Seine ID passt nicht zum Inhalt: Die Datei wurde nach der Erstellung geändert.</translation>
+    </message>
+    <message>
+        <source>The tag table claims %1 tags; there is room for %2.</source>
+        <translation>Die Tag-Tabelle nennt %1 Tags; Platz ist für %2.</translation>
+    </message>
+    <message>
+        <source>The tag &quot;%1&quot; claims bytes %2 to %3; the file ends at %4.</source>
+        <translation>Das Tag „%1“ nennt die Bytes %2 bis %3; die Datei endet bei %4.</translation>
+    </message>
+    <message>
+        <source>The tag &quot;%1&quot; is too short to hold anything.</source>
+        <translation>Das Tag „%1“ ist zu kurz, um etwas zu enthalten.</translation>
+    </message>
+    <message>
+        <source>The tag &quot;%1&quot; occurs twice.</source>
+        <translation>Das Tag „%1“ kommt zweimal vor.</translation>
+    </message>
+    <message>
+        <source>The tags &quot;%1&quot; and &quot;%2&quot; overlap.</source>
+        <translation>Die Tags „%1“ und „%2“ überschneiden sich.</translation>
+    </message>
+    <message>
+        <source>The required tag &quot;%1&quot; (%2) is missing.</source>
+        <translation>Das Pflicht-Tag „%1“ (%2) fehlt.</translation>
+    </message>
+    <message>
+        <source>It has no chad tag, so the display&apos;s own white is not known.</source>
+        <translation>Es hat kein chad-Tag; der Weißpunkt des Bildschirms ist daher nicht bekannt.</translation>
+    </message>
+    <message>
+        <source>It has no chad tag: the display&apos;s own white is not kept in it.</source>
+        <translation>Es hat kein chad-Tag: Der Weißpunkt des Bildschirms ist nicht darin.</translation>
+    </message>
+    <message>
+        <source>Its chromatic adaptation is invalid: the matrix in &quot;chad&quot; is out of all proportion.</source>
+        <translation>Seine Farbanpassung ist ungültig: Die Matrix in „chad“ ist weit außerhalb des Möglichen.</translation>
+    </message>
+    <message>
+        <source>Full red, green and blue together are ΔE00 %1 away from white: whites will be shown with a cast.</source>
+        <translation>Volles Rot, Grün und Blau zusammen liegen ΔE00 %1 neben Weiß: Weiß bekommt einen Stich.</translation>
+    </message>
+    <message>
+        <source>Its white (%1 K, Duv %2) is one that displays do not have.</source>
+        <translation>Sein Weißpunkt (%1 K, Duv %2) kommt bei Bildschirmen nicht vor.</translation>
+    </message>
+    <message>
+        <source>Its white luminance is given as %1 cd/m², which no display has.</source>
+        <translation>Seine Weiß-Leuchtdichte ist mit %1 cd/m² angegeben, was kein Bildschirm hat.</translation>
+    </message>
+    <message>
+        <source>Its white luminance is given as %1 cd/m², which is unusual for a display in use.</source>
+        <translation>Seine Weiß-Leuchtdichte ist mit %1 cd/m² angegeben, was für einen Bildschirm im Gebrauch unüblich ist.</translation>
+    </message>
+    <message>
+        <source>Its %1 is not %1: channels are swapped or a primary is wrong.</source>
+        <translation>Sein %1 ist kein %1: Kanäle sind vertauscht, oder eine Primärfarbe ist falsch.</translation>
+    </message>
+    <message>
+        <source>Its primaries are those of %1 to the third decimal: it describes a standard, not a panel.</source>
+        <translation>Seine Primärfarben sind bis zur dritten Nachkommastelle die von %1: Es beschreibt eine Norm, kein Panel.</translation>
+    </message>
+    <message>
+        <source>The tone curve of %1 falls somewhere: more drive would give less light.</source>
+        <translation>Die Tonwertkurve von %1 fällt irgendwo: Mehr Ansteuerung gäbe weniger Licht.</translation>
+    </message>
+    <message>
+        <source>The tone curve of %1 is flat over %2 of 255 steps.</source>
+        <translation>Die Tonwertkurve von %1 ist über %2 von 255 Stufen flach.</translation>
+    </message>
+    <message>
+        <source>The tone curve of %1 is that of gamma %2; displays lie between 1.8 and 2.6.</source>
+        <translation>Die Tonwertkurve von %1 entspricht Gamma %2; Bildschirme liegen zwischen 1,8 und 2,6.</translation>
+    </message>
+    <message>
+        <source>Its grays do not rise steadily from black to white.</source>
+        <translation>Seine Grautöne steigen nicht stetig von Schwarz nach Weiß.</translation>
+    </message>
+    <message>
+        <source>The calibration ramp for %1 falls somewhere.</source>
+        <translation>Die Kalibrierkurve für %1 fällt irgendwo.</translation>
+    </message>
+    <message>
+        <source>The calibration ramp for %1 is clipped: its last %2 steps are equal.</source>
+        <translation>Die Kalibrierkurve für %1 ist beschnitten: Ihre letzten %2 Stufen sind gleich.</translation>
+    </message>
+    <message>
+        <source>The calibration ramp for %1 has only %2 levels: gradients will show bands.</source>
+        <translation>Die Kalibrierkurve für %1 hat nur %2 Stufen: Verläufe zeigen Streifen.</translation>
+    </message>
+    <message>
+        <source>The calibration ramp for %1 takes away more than half of the drive.</source>
+        <translation>Die Kalibrierkurve für %1 nimmt mehr als die Hälfte der Ansteuerung weg.</translation>
+    </message>
+    <message>
+        <source>Its tables disagree: a colour converted to drive and back is off by ΔE00 %1 on average, up to %2.</source>
+        <translation>Seine Tabellen widersprechen sich: Eine Farbe liegt nach Hin- und Rückweg im Mittel um ΔE00 %1 daneben, höchstens um %2.</translation>
+    </message>
+    <message>
+        <source>It describes a display%1%2, %3.</source>
+        <translation>Es beschreibt einen Bildschirm%1%2, %3.</translation>
+    </message>
+    <message>
+        <source> whose white is x %1, y %2 (%3 K)</source>
+        <translation> mit Weißpunkt x %1, y %2 (%3 K)</translation>
+    </message>
+    <message>
+        <source> at %1 cd/m²</source>
+        <translation> bei %1 cd/m²</translation>
+    </message>
+    <message>
+        <source>by tables</source>
+        <translation>durch Tabellen</translation>
+    </message>
+    <message>
+        <source>by a matrix and three tone curves</source>
+        <translation>durch eine Matrix und drei Tonwertkurven</translation>
+    </message>
+    <message>
+        <source>It shows %1.</source>
+        <translation>Es zeigt %1.</translation>
+    </message>
+    <message>
+        <source>%1 % of %2</source>
+        <translation>%1 % von %2</translation>
+    </message>
+    <message>
+        <source>Its middle gray (128 of 255) is that of gamma %1; %2.</source>
+        <translation>Sein mittleres Grau (128 von 255) entspricht Gamma %1; %2.</translation>
+    </message>
+    <message>
+        <source>black lies at 1/%1 of white</source>
+        <translation>Schwarz liegt bei 1/%1 von Weiß</translation>
+    </message>
+    <message>
+        <source>black is given as no light at all</source>
+        <translation>Schwarz ist als völlig lichtlos angegeben</translation>
+    </message>
+    <message>
+        <source>Its calibration ramps end at %1, %2 and %3 % of red, green and blue. It is valid only while they are loaded.</source>
+        <translation>Seine Kalibrierkurven enden bei %1, %2 und %3 % von Rot, Grün und Blau. Es gilt nur, solange sie geladen sind.</translation>
+    </message>
+    <message>
+        <source>It has no calibration ramps: nothing has to be loaded for it to be valid.</source>
+        <translation>Es hat keine Kalibrierkurven: Es gilt, ohne dass etwas geladen werden muss.</translation>
+    </message>
+    <message>
+        <source>It carries the readings that it was made from and can be made again from them.</source>
+        <translation>Es enthält die Messungen, aus denen es gemacht wurde, und kann daraus neu gemacht werden.</translation>
+    </message>
+    <message>
+        <source>A profile made on another unit describes that unit at its settings. Yours differs by its age, its lamp and its menu: expect a few ΔE, a white that is off, and ramps that bend grays which were straight. It is better than none only if it is sound; your own readings are better than any.</source>
+        <translation>Ein an einem anderen Gerät gemachtes Profil beschreibt jenes Gerät bei dessen Einstellungen. Ihres unterscheidet sich durch Alter, Lampe und Menü: Zu erwarten sind einige ΔE, ein falscher Weißpunkt und Kalibrierkurven, die gerade Grautöne verbiegen. Es ist nur besser als keines, wenn es einwandfrei ist; eigene Messungen sind immer besser.</translation>
+    </message>
+    <message>
+        <source>%1 is Δu′v′ %2 away from the others&apos;.</source>
+        <translation>%1 liegt Δu′v′ %2 neben dem der anderen.</translation>
+    </message>
+    <message>
+        <source>Its grays follow gamma %1, the others&apos; %2.</source>
+        <translation>Seine Grautöne folgen Gamma %1, die der anderen %2.</translation>
+    </message>
+    <message>
+        <source>%1 K, gamma %2</source>
+        <translation>%1 K, Gamma %2</translation>
+    </message>
+    <message>
+        <source>One profile alone cannot be compared.</source>
+        <translation>Ein einzelnes Profil kann nicht verglichen werden.</translation>
+    </message>
+    <message>
+        <source>Two profiles differ by a mean ΔE00 of %1; with only two nobody can say which is wrong. Find a third, or read some patches of your own.</source>
+        <translation>Zwei Profile unterscheiden sich im Mittel um ΔE00 %1; bei nur zweien ist nicht zu sagen, welches falsch ist. Ein drittes suchen oder selbst einige Felder messen.</translation>
+    </message>
+    <message>
+        <source>They do not agree: no group holds more than half of them. Read some patches of your own to decide.</source>
+        <translation>Sie stimmen nicht überein: Keine Gruppe umfasst mehr als die Hälfte. Zur Entscheidung selbst einige Felder messen.</translation>
+    </message>
+    <message>
+        <source>%1 stands apart: %2</source>
+        <translation>%1 weicht ab: %2</translation>
+    </message>
+    <message>
+        <source>None stands apart.</source>
+        <translation>Keines weicht ab.</translation>
+    </message>
+    <message>
+        <source>Use %1 (%2): it lies in the middle of those that agree, a mean ΔE00 of %3 from each.</source>
+        <translation>Am besten %1 (%2): Es liegt in der Mitte der übereinstimmenden, im Mittel ΔE00 %3 von jedem.</translation>
+    </message>
+    <message>
+        <source>Its red</source>
+        <translation>Sein Rot</translation>
+    </message>
+    <message>
+        <source>Its green</source>
+        <translation>Sein Grün</translation>
+    </message>
+    <message>
+        <source>Its blue</source>
+        <translation>Sein Blau</translation>
+    </message>
+    <message>
+        <source>Its white</source>
+        <translation>Sein Weiß</translation>
+    </message>
+    <message>
+        <source>mean ΔE00 %1, without any profile %2</source>
+        <translation>ΔE00 im Mittel %1, ohne Profil %2</translation>
+    </message>
+    <message>
+        <source>On this unit none of them is better than no profile: %1, the nearest, has %2. Make one from readings of your own.</source>
+        <translation>An diesem Gerät ist keines besser als kein Profil: %1, das nächste, hat %2. Besser eines aus eigenen Messungen machen.</translation>
+    </message>
+    <message>
+        <source>On this unit %1 is nearest: %2.</source>
+        <translation>An diesem Gerät liegt %1 am nächsten: %2.</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n others are as good.</source>
+        <translation>
+            <numerusform>%n weiteres ist ebenso gut.</numerusform>
+            <numerusform>%n weitere sind ebenso gut.</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>It stands apart from the others, but this unit is of its kind: the readings decide.</source>
+        <translation>Es weicht von den anderen ab, aber dieses Gerät ist von seiner Art: Die Messungen entscheiden.</translation>
+    </message>
+    <message>
+        <source>That much is visible; a profile from readings of your own would be better.</source>
+        <translation>So viel ist sichtbar; ein Profil aus eigenen Messungen wäre besser.</translation>
+    </message>
+    <message>
+        <source>%1 · %2 · serial number %3</source>
+        <translation>%1 · %2 · Seriennummer %3</translation>
+    </message>
+    <message>
+        <source>unknown</source>
+        <translation>unbekannt</translation>
+    </message>
+    <message>
+        <source>Within tolerance</source>
+        <translation>In Toleranz</translation>
+    </message>
+    <message>
+        <source>Out of tolerance</source>
+        <translation>Außer Toleranz</translation>
+    </message>
+    <message>
+        <source>Undecided</source>
+        <translation>Unentschieden</translation>
+    </message>
+    <message>
+        <source>Warnings</source>
+        <translation>Hinweise</translation>
+    </message>
+    <message>
+        <source>Figures</source>
+        <translation>Kennzahlen</translation>
+    </message>
+    <message>
+        <source>Worksheet</source>
+        <translation>Arbeitsblatt</translation>
+    </message>
+    <message>
+        <source>Black</source>
+        <translation>Schwarz</translation>
+    </message>
+    <message>
+        <source>Grays</source>
+        <translation>Grautöne</translation>
+    </message>
+    <message>
+        <source>Colours</source>
+        <translation>Farben</translation>
+    </message>
+    <message>
+        <source>x %1, y %2; %3 K</source>
+        <translation>x %1, y %2; %3 K</translation>
+    </message>
+    <message>
+        <source>target x %1, y %2; ΔE00 %3</source>
+        <translation>Ziel x %1, y %2; ΔE00 %3</translation>
+    </message>
+    <message>
+        <source>target %1 cd/m²</source>
+        <translation>Ziel %1 cd/m²</translation>
+    </message>
+    <message>
+        <source>contrast %1 : 1</source>
+        <translation>Kontrast %1 : 1</translation>
+    </message>
+    <message>
+        <source>below what the instrument can read</source>
+        <translation>unter dem, was das Messgerät messen kann</translation>
+    </message>
+    <message>
+        <source>ΔE00 mean %1, largest %2</source>
+        <translation>ΔE00 im Mittel %1, höchstens %2</translation>
+    </message>
+    <message>
+        <source>mean gamma %1; target %2</source>
+        <translation>mittleres Gamma %1; Ziel %2</translation>
+    </message>
+    <message>
+        <source>ΔE00 mean %1 ± %2, 95 % below %3, largest %4</source>
+        <translation>ΔE00 im Mittel %1 ± %2, 95 % unter %3, höchstens %4</translation>
+    </message>
+    <message>
+        <source>tolerance %1: mean %2, largest %3</source>
+        <translation>Toleranz %1: im Mittel %2, höchstens %3</translation>
+    </message>
+    <message>
+        <source>Menu as left: %1.</source>
+        <translation>Menü wie hinterlassen: %1.</translation>
+    </message>
+    <message>
+        <source>no controls</source>
+        <translation>keine Regler</translation>
+    </message>
+    <message>
+        <source>Instrument: %1, %2.</source>
+        <translation>Messgerät: %1, %2.</translation>
+    </message>
+    <message>
+        <source>no correction</source>
+        <translation>keine Korrektur</translation>
+    </message>
+    <message>
+        <source>correction %1</source>
+        <translation>Korrektur %1</translation>
+    </message>
+    <message>
+        <source>%1 in %2.</source>
+        <translation>%1 in %2.</translation>
+    </message>
+    <message>
+        <source>Profile: %1</source>
+        <translation>Profil: %1</translation>
+    </message>
+    <message>
+        <source>drive</source>
+        <translation>Ansteuerung</translation>
+    </message>
+    <message>
+        <source>light</source>
+        <translation>Licht</translation>
+    </message>
+    <message>
+        <source>after the ramps</source>
+        <translation>nach den Kalibrierkurven</translation>
+    </message>
+    <message>
+        <source>verification colours, in the order read</source>
+        <translation>Prüffarben in der Reihenfolge der Messung</translation>
+    </message>
+    <message>
+        <source>Grays: difference from target</source>
+        <translation>Grautöne: Abstand vom Ziel</translation>
+    </message>
+    <message>
+        <source>Tone: local gamma</source>
+        <translation>Tonwerte: örtliches Gamma</translation>
+    </message>
+    <message>
+        <source>Verified colours: difference</source>
+        <translation>Prüffarben: Farbabstand</translation>
+    </message>
+    <message>
+        <source>Gamut in u′v′</source>
+        <translation>Farbumfang in u′v′</translation>
+    </message>
+    <message>
+        <source>Primaries and white</source>
+        <translation>Primärfarben und Weiß</translation>
+    </message>
+    <message>
+        <source>Primaries and whites in u′v′</source>
+        <translation>Primärfarben und Weißpunkte in u′v′</translation>
+    </message>
+    <message>
+        <source>Tone of each channel</source>
+        <translation>Tonwerte der Kanäle</translation>
+    </message>
+    <message>
+        <source>Calibration ramps</source>
+        <translation>Kalibrierkurven</translation>
+    </message>
+    <message>
+        <source>It has no calibration ramps.</source>
+        <translation>Es hat keine Kalibrierkurven.</translation>
+    </message>
+    <message>
+        <source>limit %1</source>
+        <translation>Grenze %1</translation>
+    </message>
+    <message>
+        <source>limit of the mean %1</source>
+        <translation>Grenze des Mittels %1</translation>
+    </message>
+    <message>
+        <source>limit of the largest %1</source>
+        <translation>Grenze des größten %1</translation>
+    </message>
+    <message>
+        <source>mean %1</source>
+        <translation>Mittel %1</translation>
+    </message>
+    <message>
+        <source>grays</source>
+        <translation>Grautöne</translation>
+    </message>
+    <message>
+        <source>target</source>
+        <translation>Ziel</translation>
+    </message>
+    <message>
+        <source>read</source>
+        <translation>gemessen</translation>
+    </message>
+    <message>
+        <source>spectral locus</source>
+        <translation>Spektralfarbenzug</translation>
+    </message>
+    <message>
+        <source>this display</source>
+        <translation>dieser Bildschirm</translation>
+    </message>
+    <message>
+        <source>this profile</source>
+        <translation>dieses Profil</translation>
+    </message>
+    <message>
+        <source>target white</source>
+        <translation>Ziel-Weiß</translation>
+    </message>
+    <message>
+        <source>white read</source>
+        <translation>gemessenes Weiß</translation>
+    </message>
+    <message>
+        <source>white</source>
+        <translation>Weiß</translation>
+    </message>
+    <message>
+        <source>%1, white</source>
+        <translation>%1, Weiß</translation>
+    </message>
+    <message>
+        <source>gray %1 %: ΔE00 %2, %3 cd/m²</source>
+        <translation>Grau %1 %: ΔE00 %2, %3 cd/m²</translation>
+    </message>
+    <message>
+        <source>drive %1 %: gamma %2, target %3</source>
+        <translation>Ansteuerung %1 %: Gamma %2, Ziel %3</translation>
+    </message>
+    <message>
+        <source>%1: ΔE00 %2 ± %3</source>
+        <translation>%1: ΔE00 %2 ± %3</translation>
+    </message>
+    <message>
+        <source>%1: x %2, y %3; u′ %4, v′ %5</source>
+        <translation>%1: x %2, y %3; u′ %4, v′ %5</translation>
+    </message>
+    <message>
+        <source>white: x %1, y %2; u′ %3, v′ %4</source>
+        <translation>Weiß: x %1, y %2; u′ %3, v′ %4</translation>
+    </message>
+    <message>
+        <source>%1: white x %2, y %3</source>
+        <translation>%1: Weiß x %2, y %3</translation>
+    </message>
+    <message>
+        <source>%1 at %2 %: light %3 %</source>
+        <translation>%1 bei %2 %: Licht %3 %</translation>
+    </message>
+    <message>
+        <source>%1 at %2 %: to %3 %</source>
+        <translation>%1 bei %2 %: auf %3 %</translation>
+    </message>
+    <message>
+        <source>solid: %1</source>
+        <translation>durchgezogen: %1</translation>
+    </message>
+    <message>
+        <source>dashed: %1</source>
+        <translation>gestrichelt: %1</translation>
+    </message>
+    <message>
+        <source>dotted: %1</source>
+        <translation>gepunktet: %1</translation>
+    </message>
+    <message>
+        <source>dashed: target, %1</source>
+        <translation>gestrichelt: Ziel, %1</translation>
+    </message>
+    <message>
+        <source>cross: %1</source>
+        <translation>Kreuz: %1</translation>
+    </message>
+    <message>
+        <source>ring: %1</source>
+        <translation>Ring: %1</translation>
+    </message>
+    <message>
+        <source>rings: whites</source>
+        <translation>Ringe: Weißpunkte</translation>
+    </message>
+    <message>
+        <source>thick: recommended</source>
+        <translation>dick: empfohlen</translation>
+    </message>
+    <message>
+        <source>dashed: stands apart</source>
+        <translation>gestrichelt: weicht ab</translation>
+    </message>
+    <message>
+        <source>shows %1 % of %2</source>
+        <translation>zeigt %1 % von %2</translation>
+    </message>
+    <message>
+        <source>It could not be stored.</source>
+        <translation>Es konnte nicht gespeichert werden.</translation>
+    </message>
+    <message>
+        <source>It has no name.</source>
+        <translation>Es hat keinen Namen.</translation>
+    </message>
+    <message>
+        <source>&quot;%1&quot; is the name of a built-in one.</source>
+        <translation>„%1“ heißt schon ein mitgeliefertes.</translation>
+    </message>
+    <message>
+        <source>Give it a name of its own in the file.</source>
+        <translation>In der Datei einen eigenen Namen vergeben.</translation>
+    </message>
+    <message>
+        <source>&quot;%1&quot; of the studio cannot be read: %2</source>
+        <translation>„%1“ des Studios ist nicht lesbar: %2</translation>
+    </message>
+    <message>
+        <source>A correction could not be stored.</source>
+        <translation>Eine Korrektur konnte nicht gespeichert werden.</translation>
+    </message>
+    <message>
+        <source>The studio file %1 cannot be opened.</source>
+        <translation>Die Studiodatei %1 kann nicht geöffnet werden.</translation>
+    </message>
+    <message>
+        <source>The studio file %1 cannot be read.</source>
+        <translation>Die Studiodatei %1 kann nicht gelesen werden.</translation>
+    </message>
+    <message>
+        <source>The studio file %1 cannot be written.</source>
+        <translation>Die Studiodatei %1 kann nicht geschrieben werden.</translation>
+    </message>
+    <message>
+        <source>The studio file %1 could not be copied to %2.</source>
+        <translation>Die Studiodatei %1 konnte nicht nach %2 kopiert werden.</translation>
+    </message>
+    <message>
+        <source>%1 (%2)</source>
+        <translation>%1 (%2)</translation>
+    </message>
+    <message>
+        <source>it could not be examined</source>
+        <translation>sie konnte nicht untersucht werden</translation>
+    </message>
+    <message>
+        <source>What was stored before is untouched.</source>
+        <translation>Bereits Gespeichertes ist unverändert.</translation>
+    </message>
+    <message>
+        <source>Check that the disk has space and the folder can be written to.</source>
+        <translation>Prüfen, ob der Datenträger Platz hat und der Ordner beschreibbar ist.</translation>
+    </message>
+    <message>
+        <source>The studio file could not be converted to version 7.</source>
+        <translation>Die Studiodatei konnte nicht auf Version 7 umgestellt werden.</translation>
+    </message>
+    <message>
+        <source>A visit is in progress in a window of an earlier version of the program.</source>
+        <translation>In einem Fenster einer früheren Programmversion läuft eine Sitzung.</translation>
+    </message>
+    <message>
+        <source>End that visit and close that window first.</source>
+        <translation>Zuerst diese Sitzung beenden und dieses Fenster schließen.</translation>
+    </message>
+    <message>
+        <source>its packed content is damaged</source>
+        <translation>ihr gepackter Inhalt ist beschädigt</translation>
+    </message>
+    <message>
+        <source>A stored visit cannot be read: %1</source>
+        <translation>Eine gespeicherte Sitzung ist nicht lesbar: %1</translation>
+    </message>
+    <message>
+        <source>A stored visit cannot be read.</source>
+        <translation>Eine gespeicherte Sitzung ist nicht lesbar.</translation>
+    </message>
+    <message>
+        <source>It is left as it is.</source>
+        <translation>Sie bleibt, wie sie ist.</translation>
+    </message>
+    <message>
+        <source>The studio file %1 was written by a newer version of the program.</source>
+        <translation>Die Studiodatei %1 wurde von einer neueren Programmversion geschrieben.</translation>
+    </message>
+    <message>
+        <source>Use that version, or another file.</source>
+        <translation>Diese Version oder eine andere Datei benutzen.</translation>
+    </message>
+    <message>
+        <source>The studio&apos;s tables could not be created.</source>
+        <translation>Die Tabellen des Studios konnten nicht angelegt werden.</translation>
+    </message>
+    <message>
+        <source>The studio could not be stored.</source>
+        <translation>Das Studio konnte nicht gespeichert werden.</translation>
+    </message>
+    <message>
+        <source>The studio file %1 is damaged (%2).</source>
+        <translation>Die Studiodatei %1 ist beschädigt (%2).</translation>
+    </message>
+    <message>
+        <source>Close all windows of the program: the next start keeps the file aside and begins a new one.</source>
+        <translation>Alle Fenster des Programms schließen: Der nächste Start legt die Datei beiseite und beginnt eine neue.</translation>
+    </message>
+    <message>
+        <source>The studio file %1 is damaged and cannot be set aside.</source>
+        <translation>Die Studiodatei %1 ist beschädigt und kann nicht beiseitegelegt werden.</translation>
+    </message>
+    <message>
+        <source>The folder for %1 cannot be created.</source>
+        <translation>Der Ordner für %1 kann nicht angelegt werden.</translation>
+    </message>
+    <message>
+        <source>The end could not be stored.</source>
+        <translation>Das Ende konnte nicht gespeichert werden.</translation>
+    </message>
+    <message>
+        <source>The room could not be stored.</source>
+        <translation>Der Raum konnte nicht gespeichert werden.</translation>
+    </message>
+    <message>
+        <source>A display of this model and serial number is in the studio: %1.</source>
+        <translation>Ein Bildschirm mit diesem Modell und dieser Seriennummer ist im Studio: %1.</translation>
+    </message>
+    <message>
+        <source>Nothing was added.</source>
+        <translation>Es wurde nichts hinzugefügt.</translation>
+    </message>
+    <message>
+        <source>Bring that one back into service.</source>
+        <translation>Diesen wieder in Betrieb nehmen.</translation>
+    </message>
+    <message>
+        <source>Use that one, or correct the serial number.</source>
+        <translation>Diesen benutzen oder die Seriennummer berichtigen.</translation>
+    </message>
+    <message>
+        <source>The display could not be stored.</source>
+        <translation>Der Bildschirm konnte nicht gespeichert werden.</translation>
+    </message>
+    <message>
+        <source>The interval could not be stored.</source>
+        <translation>Der Abstand konnte nicht gespeichert werden.</translation>
+    </message>
+    <message>
+        <source>The display or the room no longer exists.</source>
+        <translation>Den Bildschirm oder den Raum gibt es nicht mehr.</translation>
+    </message>
+    <message>
+        <source>The display no longer exists.</source>
+        <translation>Den Bildschirm gibt es nicht mehr.</translation>
+    </message>
+    <message>
+        <source>The instrument could not be stored.</source>
+        <translation>Das Messgerät konnte nicht gespeichert werden.</translation>
+    </message>
+    <message>
+        <source>The person could not be stored.</source>
+        <translation>Die Person konnte nicht gespeichert werden.</translation>
+    </message>
+    <message>
+        <source>The visit could not be stored.</source>
+        <translation>Die Sitzung konnte nicht gespeichert werden.</translation>
+    </message>
+    <message>
+        <source>This visit is open in another window.</source>
+        <translation>Diese Sitzung ist in einem anderen Fenster offen.</translation>
+    </message>
+    <message>
+        <source>Nothing of it was changed from here.</source>
+        <translation>Von hier aus wurde nichts daran geändert.</translation>
+    </message>
+    <message>
+        <source>Continue it there, or close that window first.</source>
+        <translation>Dort fortsetzen oder jenes Fenster zuerst schließen.</translation>
+    </message>
+    <message>
+        <source>Reading %1 could not be stored.</source>
+        <translation>Messung %1 konnte nicht gespeichert werden.</translation>
+    </message>
+    <message>
+        <source>A stored profile is damaged.</source>
+        <translation>Ein gespeichertes Profil ist beschädigt.</translation>
+    </message>
+    <message>
+        <source>The visit %1 no longer exists.</source>
+        <translation>Die Sitzung %1 gibt es nicht mehr.</translation>
+    </message>
+    <message>
+        <source>Only the figures of the visit %1 were kept.</source>
+        <translation>Von der Sitzung %1 wurden nur die Kennzahlen aufbewahrt.</translation>
+    </message>
+    <message>
+        <source>The visit could not be taken over.</source>
+        <translation>Die Sitzung konnte nicht übernommen werden.</translation>
+    </message>
+    <message>
+        <source>That the profile was installed could not be stored.</source>
+        <translation>Dass das Profil installiert wurde, konnte nicht gespeichert werden.</translation>
+    </message>
+    <message>
+        <source>its ramps are missing</source>
+        <translation>ihre Kalibrierkurven fehlen</translation>
+    </message>
+    <message>
+        <source>%1 of its %2 readings are there</source>
+        <translation>%1 von ihren %2 Messungen sind da</translation>
+    </message>
+    <message>
+        <source>never visited</source>
+        <translation>noch nie gemessen</translation>
+    </message>
+    <message>
+        <source>out of tolerance</source>
+        <translation>außer Toleranz</translation>
+    </message>
+    <message>
+        <source>undecided</source>
+        <translation>unentschieden</translation>
+    </message>
+    <message>
+        <source>in tolerance, due in %1</source>
+        <translation>in Toleranz, fällig in %1</translation>
+    </message>
+    <message>
+        <source>due soon, in %1</source>
+        <translation>bald fällig, in %1</translation>
+    </message>
+    <message>
+        <source>due today</source>
+        <translation>heute fällig</translation>
+    </message>
+    <message>
+        <source>due for %1</source>
+        <translation>seit %1 fällig</translation>
+    </message>
+    <message>
+        <source>overdue by %1</source>
+        <translation>seit %1 überfällig</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n days</source>
+        <translation>
+            <numerusform>%n Tag</numerusform>
+            <numerusform>%n Tagen</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>The visit with all its readings is in %1; it can be opened from there.</source>
+        <translation>Die Sitzung mit allen Messungen liegt in %1; sie kann von dort geöffnet werden.</translation>
+    </message>
+    <message>
+        <source>This screen cannot do that.</source>
+        <translation>Dieser Bildschirm kann das nicht.</translation>
+    </message>
+    <message>
+        <source>%1 was left out: %2</source>
+        <translation>%1 wurde ausgelassen: %2</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n values</source>
+        <translation>
+            <numerusform>%n Wert</numerusform>
+            <numerusform>%n Werten</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n displays</source>
+        <translation>
+            <numerusform>%n Bildschirm</numerusform>
+            <numerusform>%n Bildschirme</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>Prepare</source>
+        <translation>Vorbereiten</translation>
+    </message>
+    <message>
+        <source>Room light</source>
+        <translation>Umgebungslicht</translation>
+    </message>
+    <message>
+        <source>Target</source>
+        <translation>Ziel</translation>
+    </message>
+    <message>
+        <source>Place the instrument</source>
+        <translation>Messgerät ansetzen</translation>
+    </message>
+    <message>
+        <source>Warm up</source>
+        <translation>Aufwärmen</translation>
+    </message>
+    <message>
+        <source>Adjust the display&apos;s controls</source>
+        <translation>Regler des Bildschirms einstellen</translation>
+    </message>
+    <message>
+        <source>Measure and calibrate</source>
+        <translation>Messen und kalibrieren</translation>
+    </message>
+    <message>
+        <source>Profile</source>
+        <translation>Profil</translation>
+    </message>
+    <message>
+        <source>Verify</source>
+        <translation>Überprüfen</translation>
+    </message>
+    <message>
+        <source>Compare by eye</source>
+        <translation>Sichtvergleich</translation>
+    </message>
+    <message>
+        <source>Sign off</source>
+        <translation>Abnahme</translation>
+    </message>
+    <message>
+        <source>Full visit</source>
+        <translation>Vollständige Sitzung</translation>
+    </message>
+    <message>
+        <source>Refresh</source>
+        <translation>Auffrischung</translation>
+    </message>
+    <message>
+        <source>Check</source>
+        <translation>Prüfung</translation>
+    </message>
+    <message>
+        <source>Profile only</source>
+        <translation>Nur Profil</translation>
+    </message>
+    <message>
+        <source>quick</source>
+        <translation>schnell</translation>
+    </message>
+    <message>
+        <source>standard</source>
+        <translation>normal</translation>
+    </message>
+    <message>
+        <source>thorough</source>
+        <translation>gründlich</translation>
+    </message>
+    <message>
+        <source>pass</source>
+        <translation>bestanden</translation>
+    </message>
+    <message>
+        <source>fail</source>
+        <translation>nicht bestanden</translation>
+    </message>
+    <message>
+        <source>White</source>
+        <translation>Weiß</translation>
+    </message>
+    <message>
+        <source>Luminance</source>
+        <translation>Leuchtdichte</translation>
+    </message>
+    <message>
+        <source>Mean difference</source>
+        <translation>Mittlerer Farbabstand</translation>
+    </message>
+    <message>
+        <source>Largest difference</source>
+        <translation>Größter Farbabstand</translation>
+    </message>
+    <message>
+        <source>Gray mean</source>
+        <translation>Grau im Mittel</translation>
+    </message>
+    <message>
+        <source>Gray largest</source>
+        <translation>Grau höchstens</translation>
+    </message>
+    <message>
+        <source>%1 could not be determined.</source>
+        <translation>%1 konnte nicht bestimmt werden.</translation>
+    </message>
+    <message>
+        <source>%1: %2 ± %3 %4 is within %5.</source>
+        <translation>%1: %2 ± %3 %4 liegt innerhalb von %5.</translation>
+    </message>
+    <message>
+        <source>%1: %2 ± %3 %4 is beyond %5.</source>
+        <translation>%1: %2 ± %3 %4 liegt über %5.</translation>
+    </message>
+    <message>
+        <source>%1: %2 ± %3 %4 is too close to %5 to tell.</source>
+        <translation>%1: %2 ± %3 %4 liegt zu nahe an %5 für eine Entscheidung.</translation>
+    </message>
+    <message>
+        <source>daylight %1 K</source>
+        <translation>Tageslicht %1 K</translation>
+    </message>
+    <message>
+        <source>blackbody %1 K</source>
+        <translation>Schwarzer Strahler %1 K</translation>
+    </message>
+    <message>
+        <source>x %1, y %2</source>
+        <translation>x %1, y %2</translation>
+    </message>
+    <message>
+        <source>the display&apos;s own white</source>
+        <translation>eigener Weißpunkt</translation>
+    </message>
+    <message>
+        <source>%1 cd/m²</source>
+        <translation>%1 cd/m²</translation>
+    </message>
+    <message>
+        <source>maximum luminance</source>
+        <translation>größte Leuchtdichte</translation>
+    </message>
+    <message>
+        <source>gamma %1</source>
+        <translation>Gamma %1</translation>
+    </message>
+    <message>
+        <source>black %1 cd/m²</source>
+        <translation>Schwarz %1 cd/m²</translation>
+    </message>
+    <message>
+        <source>%1 cd/m², x %2, y %3, %4 K</source>
+        <translation>%1 cd/m², x %2, y %3, %4 K</translation>
+    </message>
+    <message>
+        <source>The display has no mode called &quot;%1&quot;.</source>
+        <translation>Der Bildschirm hat keinen Modus namens „%1“.</translation>
+    </message>
+    <message>
+        <source>It has no modes to choose from.</source>
+        <translation>Er hat keine Modi zur Auswahl.</translation>
+    </message>
+    <message>
+        <source>Its modes are: %1.</source>
+        <translation>Seine Modi sind: %1.</translation>
+    </message>
+    <message>
+        <source>The bench offers no instrument.</source>
+        <translation>Der Messplatz hat kein Messgerät.</translation>
+    </message>
+    <message>
+        <source>The bench offers no display.</source>
+        <translation>Der Messplatz hat keinen Bildschirm.</translation>
+    </message>
+    <message>
+        <source>Use a bench that has both, or pair it with a screen in the window.</source>
+        <translation>Einen Messplatz mit beidem benutzen oder ihn im Fenster mit einem Bildschirm verbinden.</translation>
+    </message>
+    <message>
+        <source>There is no instrument %1.</source>
+        <translation>Es gibt kein Messgerät %1.</translation>
+    </message>
+    <message>
+        <source>The bench has %1, counted from 0.</source>
+        <translation>Der Messplatz hat %1, gezählt ab 0.</translation>
+    </message>
+    <message>
+        <source>The correction given does not fit: %1</source>
+        <translation>Die angegebene Korrektur passt nicht: %1</translation>
+    </message>
+    <message>
+        <source>Use it where it was made for, or make one for this instrument and panel.</source>
+        <translation>Sie dort benutzen, wofür sie gemacht wurde, oder eine für dieses Messgerät und Panel machen.</translation>
+    </message>
+    <message>
+        <source>Screen clean and on, menu at factory settings; automatic brightness, night colours, dynamic contrast and power saving off; no light falling on the screen.</source>
+        <translation>Bildschirm sauber und eingeschaltet, Menü auf Werkseinstellung; automatische Helligkeit, Nachtfarben, dynamischer Kontrast und Energiesparen aus; kein Licht fällt auf den Schirm.</translation>
+    </message>
+    <message>
+        <source>ramps left as they are</source>
+        <translation>Kalibrierkurven unverändert</translation>
+    </message>
+    <message>
+        <source>ramps linear</source>
+        <translation>Kalibrierkurven linear</translation>
+    </message>
+    <message>
+        <source>no video LUT</source>
+        <translation>keine Video-LUT</translation>
+    </message>
+    <message>
+        <source>%1, corrected by %2</source>
+        <translation>%1, korrigiert durch %2</translation>
+    </message>
+    <message>
+        <source>%1, corrected for %2</source>
+        <translation>%1, korrigiert für %2</translation>
+    </message>
+    <message>
+        <source>Earlier ramps were loaded; they were removed before anything was measured.</source>
+        <translation>Frühere Kalibrierkurven waren geladen; sie wurden vor der Messung entfernt.</translation>
+    </message>
+    <message>
+        <source>Earlier ramps are still loaded and cannot be removed.</source>
+        <translation>Frühere Kalibrierkurven sind noch geladen und lassen sich nicht entfernen.</translation>
+    </message>
+    <message>
+        <source>Close the program that loads them, then start again.</source>
+        <translation>Das Programm schließen, das sie lädt, dann erneut beginnen.</translation>
+    </message>
+    <message>
+        <source>This display has no video LUT: the profile can describe tone and white, but they cannot be corrected.</source>
+        <translation>Dieser Bildschirm hat keine Video-LUT: Tonwerte und Weißpunkt können nur im Profil beschrieben, nicht korrigiert werden.</translation>
+    </message>
+    <message>
+        <source>The correction in use is doubtful. %1</source>
+        <translation>Die benutzte Korrektur ist zweifelhaft. %1</translation>
+    </message>
+    <message>
+        <source>The instrument has no correction for this panel (%1): colours may be read a few ΔE wrong, and the uncertainty says so.</source>
+        <translation>Das Messgerät hat keine Korrektur für dieses Panel (%1): Farben können um einige ΔE falsch gemessen werden; die Unsicherheit sagt das.</translation>
+    </message>
+    <message>
+        <source>Put the spectroradiometer in the marked place instead of the colorimeter.</source>
+        <translation>Das Spektralradiometer statt des Kolorimeters auf die markierte Stelle setzen.</translation>
+    </message>
+    <message>
+        <source>Put the colorimeter back in the marked place.</source>
+        <translation>Das Kolorimeter wieder auf die markierte Stelle setzen.</translation>
+    </message>
+    <message>
+        <source>The correction made here was not used. %1</source>
+        <translation>Die hier gemachte Korrektur wurde nicht benutzt. %1</translation>
+    </message>
+    <message>
+        <source>The instrument cannot read room light.</source>
+        <translation>Das Messgerät kann kein Umgebungslicht messen.</translation>
+    </message>
+    <message>
+        <source>The bench cannot read room light.</source>
+        <translation>Der Messplatz kann kein Umgebungslicht messen.</translation>
+    </message>
+    <message>
+        <source>Put the instrument at the working position, its diffuser facing the room.</source>
+        <translation>Das Messgerät an den Arbeitsplatz legen, den Diffusor zum Raum.</translation>
+    </message>
+    <message>
+        <source>too dim: some light behind the screen spares the eyes</source>
+        <translation>zu dunkel: etwas Licht hinter dem Bildschirm schont die Augen</translation>
+    </message>
+    <message>
+        <source>right for photo work</source>
+        <translation>richtig für Fotoarbeit</translation>
+    </message>
+    <message>
+        <source>high: move the lamp, turn the screen or draw the blind</source>
+        <translation>hoch: Lampe versetzen, Bildschirm drehen oder Rollo schließen</translation>
+    </message>
+    <message>
+        <source>too high to judge colour: draw the blind, or choose a brighter target</source>
+        <translation>zu hoch, um Farben zu beurteilen: Rollo schließen oder ein helleres Ziel wählen</translation>
+    </message>
+    <message>
+        <source>%1 lux at the desk, %2 K: %3</source>
+        <translation>%1 Lux am Tisch, %2 K: %3</translation>
+    </message>
+    <message>
+        <source>The room is bright (%1 lux at the desk): blacks look gray and prints will come out dark.</source>
+        <translation>Der Raum ist hell (%1 Lux am Tisch): Schwarz wirkt grau, und Drucke werden zu dunkel.</translation>
+    </message>
+    <message>
+        <source>Choose what the display is for.</source>
+        <translation>Auswählen, wofür der Bildschirm dient.</translation>
+    </message>
+    <message>
+        <source>Cover off and used as counterweight; screen tilted back; instrument in the marked place, flat, no gap seen from the side. Never press on the panel.</source>
+        <translation>Abdeckung ab und als Gegengewicht; Bildschirm nach hinten geneigt; Messgerät flach auf der markierten Stelle, seitlich kein Spalt. Nie auf das Panel drücken.</translation>
+    </message>
+    <message>
+        <source>Centre of the screen</source>
+        <translation>Bildschirmmitte</translation>
+    </message>
+    <message>
+        <source>This panel dims itself when much of it shines: patches of %1 % of the screen are used.</source>
+        <translation>Dieses Panel dimmt sich, wenn viel davon leuchtet: Messfelder von %1 % des Bildschirms werden benutzt.</translation>
+    </message>
+    <message>
+        <source>Stable after %1 (%2), white at %3 cd/m²</source>
+        <translation>Stabil nach %1 (%2), Weiß bei %3 cd/m²</translation>
+    </message>
+    <message>
+        <source>Not stable after %1 (%2), white at %3 cd/m²</source>
+        <translation>Nicht stabil nach %1 (%2), Weiß bei %3 cd/m²</translation>
+    </message>
+    <message>
+        <source>%1 % a minute</source>
+        <translation>%1 % pro Minute</translation>
+    </message>
+    <message>
+        <source>The panel was not stable when it was measured: its luminance moved by %1.</source>
+        <translation>Das Panel war bei der Messung nicht stabil: Seine Leuchtdichte änderte sich um %1.</translation>
+    </message>
+    <message>
+        <source>Turn the display&apos;s brightness down in its menu, or use an instrument for brighter displays; then continue.</source>
+        <translation>Die Helligkeit im Menü des Bildschirms verringern oder ein Messgerät für hellere Bildschirme benutzen; dann fortsetzen.</translation>
+    </message>
+    <message>
+        <source>This kind of visit leaves the menu alone: make a full visit, turn the brightness down by hand, or use another instrument.</source>
+        <translation>Diese Art Sitzung lässt das Menü unberührt: eine vollständige Sitzung machen, die Helligkeit von Hand verringern oder ein anderes Messgerät benutzen.</translation>
+    </message>
+    <message>
+        <source>Full white saturated the instrument: brightness was turned down from %1 to %2.</source>
+        <translation>Volles Weiß übersteuerte das Messgerät: Die Helligkeit wurde von %1 auf %2 verringert.</translation>
+    </message>
+    <message>
+        <source>Set %1 to %2.</source>
+        <translation>%1 auf %2 stellen.</translation>
+    </message>
+    <message>
+        <source>The panel says it is %1, but its gamut is %2 times sRGB&apos;s, which that kind does not have: the instrument&apos;s correction may be for another kind of panel.</source>
+        <translation>Das Panel nennt sich %1, sein Farbumfang ist aber das %2-Fache von sRGB, was diese Art nicht hat: Die Korrektur des Messgeräts ist womöglich für eine andere Panelart.</translation>
+    </message>
+    <message>
+        <source>White reads %1 cd/m². If the display has a menu, turn its brightness down until white is near %2 cd/m², and change nothing else; white is then read again. Otherwise the ramps take the rest, which costs gray steps.</source>
+        <translation>Weiß misst %1 cd/m². Hat der Bildschirm ein Menü, die Helligkeit verringern, bis Weiß nahe %2 cd/m² liegt, und sonst nichts ändern; Weiß wird dann neu gemessen. Andernfalls übernehmen die Kalibrierkurven den Rest, was Graustufen kostet.</translation>
+    </message>
+    <message>
+        <source>White reads %1 cd/m². If the display has a menu, turn its brightness up until white is near %2 cd/m², and change nothing else; white is then read again. Otherwise the target&apos;s luminance is not reached.</source>
+        <translation>Weiß misst %1 cd/m². Hat der Bildschirm ein Menü, die Helligkeit erhöhen, bis Weiß nahe %2 cd/m² liegt, und sonst nichts ändern; Weiß wird dann neu gemessen. Andernfalls wird die Ziel-Leuchtdichte nicht erreicht.</translation>
+    </message>
+    <message>
+        <source>Brightness was set by hand; white then read %1 cd/m².</source>
+        <translation>Die Helligkeit wurde von Hand eingestellt; Weiß maß dann %1 cd/m².</translation>
+    </message>
+    <message>
+        <source>The display&apos;s controls need a person&apos;s hand and nobody was asked: they were left as found.</source>
+        <translation>Die Regler des Bildschirms brauchen eine Hand, und niemand wurde gefragt: Sie blieben wie vorgefunden.</translation>
+    </message>
+    <message>
+        <source>Controls not changed; white at %1</source>
+        <translation>Regler unverändert; Weiß bei %1</translation>
+    </message>
+    <message>
+        <source>The instrument saturates at about %1 cd/m²; the controls were left at %2.</source>
+        <translation>Das Messgerät übersteuert ab etwa %1 cd/m²; die Regler blieben auf %2.</translation>
+    </message>
+    <message>
+        <source>The instrument saturates at about %1 cd/m² of white; what the panel could show above that is not known.</source>
+        <translation>Das Messgerät übersteuert ab etwa %1 cd/m² Weiß; was das Panel darüber zeigen könnte, ist nicht bekannt.</translation>
+    </message>
+    <message>
+        <source>This display has no controls to adjust; the ramps do all of it.</source>
+        <translation>Dieser Bildschirm hat keine einstellbaren Regler; die Kalibrierkurven übernehmen alles.</translation>
+    </message>
+    <message>
+        <source>The controls are right as they are: %1.</source>
+        <translation>Die Regler stehen richtig: %1.</translation>
+    </message>
+    <message>
+        <source>Set %1; white then read %2 cd/m².</source>
+        <translation>Eingestellt: %1; Weiß maß dann %2 cd/m².</translation>
+    </message>
+    <message>
+        <source>The panel cannot reach %1 cd/m² at the target white: it is %2 cd/m² short; the nearest is %3 cd/m².</source>
+        <translation>Das Panel erreicht beim Ziel-Weiß keine %1 cd/m²: Es fehlen %2 cd/m²; am nächsten sind %3 cd/m².</translation>
+    </message>
+    <message>
+        <source>The panel was left brighter than %1 cd/m²; the ramps take off %2 %, which costs gray steps.</source>
+        <translation>Das Panel blieb heller als %1 cd/m²; die Kalibrierkurven nehmen %2 % weg, was Graustufen kostet.</translation>
+    </message>
+    <message>
+        <source>The controls cannot bring the panel down to %1 cd/m²; the ramps take off %2 %, which costs gray steps.</source>
+        <translation>Die Regler bringen das Panel nicht auf %1 cd/m² herunter; die Kalibrierkurven nehmen %2 % weg, was Graustufen kostet.</translation>
+    </message>
+    <message>
+        <source>The panel&apos;s black is %1 cd/m²; the target&apos;s %2 is below it.</source>
+        <translation>Das Schwarz des Panels ist %1 cd/m²; das Ziel von %2 liegt darunter.</translation>
+    </message>
+    <message>
+        <source>Black reads %1 cd/m² and has taken on the colour of the room&apos;s light (%2 % of the way from the panel&apos;s white): light may leak in under the instrument.</source>
+        <translation>Schwarz misst %1 cd/m² und hat die Farbe des Umgebungslichts angenommen (%2 % des Wegs vom Weiß des Panels): Unter das Messgerät könnte Licht fallen.</translation>
+    </message>
+    <message>
+        <source>Black reads %1 cd/m², more than this kind of panel leaves (%2): light may leak in under the instrument, or the room&apos;s light falls on the screen.</source>
+        <translation>Schwarz misst %1 cd/m², mehr als diese Panelart übrig lässt (%2): Unter das Messgerät könnte Licht fallen, oder Raumlicht fällt auf den Schirm.</translation>
+    </message>
+    <message>
+        <source>White %1; grays expected within ΔE00 %2 ± %3 on average; the LUT&apos;s steps alone cost %4</source>
+        <translation>Weiß %1; Grau im Mittel innerhalb ΔE00 %2 ± %3 erwartet; allein die Stufen der LUT kosten %4</translation>
+    </message>
+    <message>
+        <source>Measured as it is; white %1; no ramps</source>
+        <translation>Wie vorgefunden gemessen; Weiß %1; keine Kalibrierkurven</translation>
+    </message>
+    <message>
+        <source>The profile&apos;s ramps were not loaded; they were loaded for this check and stay loaded.</source>
+        <translation>Die Kalibrierkurven des Profils waren nicht geladen; sie wurden für diese Prüfung geladen und bleiben es.</translation>
+    </message>
+    <message>
+        <source>As found: white %1; gray ΔE00 mean %2</source>
+        <translation>Wie vorgefunden: Weiß %1; Grau ΔE00 im Mittel %2</translation>
+    </message>
+    <message>
+        <source>As found: white at %1 cd/m²; gray ΔE00 mean %2</source>
+        <translation>Wie vorgefunden: Weiß bei %1 cd/m²; Grau ΔE00 im Mittel %2</translation>
+    </message>
+    <message>
+        <source>The profile given: %1</source>
+        <translation>Das angegebene Profil: %1</translation>
+    </message>
+    <message>
+        <source>No profile was given to check: colours are judged as the display&apos;s own primaries with the target&apos;s tone curve would show them.</source>
+        <translation>Es wurde kein Profil zum Prüfen angegeben: Farben werden beurteilt, wie die eigenen Primärfarben mit der Tonwertkurve des Ziels sie zeigen würden.</translation>
+    </message>
+    <message>
+        <source>The readings of %1 do not describe a display: no profile can be made from them.</source>
+        <translation>Die Messungen von %1 beschreiben keinen Bildschirm: Daraus lässt sich kein Profil machen.</translation>
+    </message>
+    <message>
+        <source>Check that the display shows what is asked for and that the instrument lies on it, then start again.</source>
+        <translation>Prüfen, ob der Bildschirm das Gewünschte zeigt und das Messgerät darauf liegt, dann erneut beginnen.</translation>
+    </message>
+    <message>
+        <source>%1 (ICC %2, %3); shows %4 % of sRGB, %5 % of Adobe RGB (1998)</source>
+        <translation>%1 (ICC %2, %3); zeigt %4 % von sRGB, %5 % von Adobe RGB (1998)</translation>
+    </message>
+    <message>
+        <source>%1 (ICC %2, %3)</source>
+        <translation>%1 (ICC %2, %3)</translation>
+    </message>
+    <message>
+        <source>tables</source>
+        <translation>Tabellen</translation>
+    </message>
+    <message>
+        <source>matrix</source>
+        <translation>Matrix</translation>
+    </message>
+    <message>
+        <source>Red, green and blue do not add up on this panel: a matrix profile is off by ΔE00 %1 on average and up to %2. A table profile would be accurate.</source>
+        <translation>Rot, Grün und Blau addieren sich auf diesem Panel nicht: Ein Matrixprofil liegt im Mittel um ΔE00 %1 daneben, höchstens um %2. Ein Tabellenprofil wäre genau.</translation>
+    </message>
+    <message>
+        <source>The target asks for the gamut of %1; the panel&apos;s primaries miss it by up to Δu′v′ %2. Ramps cannot move primaries: choose the display&apos;s own mode for that space, or leave it to the profile.</source>
+        <translation>Das Ziel verlangt den Farbumfang von %1; die Primärfarben des Panels verfehlen ihn um bis zu Δu′v′ %2. Kalibrierkurven können Primärfarben nicht verschieben: den Modus des Bildschirms für diesen Farbraum wählen oder es dem Profil überlassen.</translation>
+    </message>
+    <message>
+        <source>Light from outside falls on the screen: waiting until it is gone.</source>
+        <translation>Fremdlicht fällt auf den Schirm: Es wird gewartet, bis es weg ist.</translation>
+    </message>
+    <message>
+        <source>Light from outside fell on the screen for about %1 s; what was read meanwhile was taken again.</source>
+        <translation>Etwa %1 s lang fiel Fremdlicht auf den Schirm; die Messungen aus dieser Zeit wurden wiederholt.</translation>
+    </message>
+    <message>
+        <source>Light from outside falls on the screen and stays.</source>
+        <translation>Fremdlicht fällt dauerhaft auf den Schirm.</translation>
+    </message>
+    <message>
+        <source>Turn the lamp off or draw the blind, check that the instrument lies flat, then continue the visit.</source>
+        <translation>Die Lampe ausschalten oder das Rollo schließen, prüfen, ob das Messgerät flach liegt, dann die Sitzung fortsetzen.</translation>
+    </message>
+    <message>
+        <source>A reading did not repeat later; it and those around the same time were set aside and taken again.</source>
+        <translation>Eine Messung war später nicht wiederholbar; sie und die aus derselben Zeit wurden beiseitegelegt und neu gemacht.</translation>
+    </message>
+    <message numerus="yes">
+        <source>The visit was interrupted; %n readings of the unfinished stages are kept but not used: they were taken again.</source>
+        <translation>
+            <numerusform>Die Sitzung wurde unterbrochen; %n Messung der unfertigen Schritte bleibt erhalten, zählt aber nicht: Sie wurde wiederholt.</numerusform>
+            <numerusform>Die Sitzung wurde unterbrochen; %n Messungen der unfertigen Schritte bleiben erhalten, zählen aber nicht: Sie wurden wiederholt.</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>White moved by %1 % while the colours were verified.</source>
+        <translation>Weiß änderte sich während der Überprüfung um %1 %.</translation>
+    </message>
+    <message>
+        <source>%1: ΔE00 mean %2 ± %3, max %4, 95 % below %5: %6</source>
+        <translation>%1: ΔE00 im Mittel %2 ± %3, höchstens %4, 95 % unter %5: %6</translation>
+    </message>
+    <message>
+        <source>%1: ΔE00 mean %2 ± %3, max %4: %5</source>
+        <translation>%1: ΔE00 im Mittel %2 ± %3, höchstens %4: %5</translation>
+    </message>
+    <message>
+        <source>%1 kept out of the profile: ΔE00 mean %2 ± %3, max %4: %5</source>
+        <translation>%1 nicht im Profil verwendet: ΔE00 im Mittel %2 ± %3, höchstens %4: %5</translation>
+    </message>
+    <message>
+        <source>%1 of the panel as it was left; white at %2 cd/m²</source>
+        <translation>%1 des Panels im hinterlassenen Zustand; Weiß bei %2 cd/m²</translation>
+    </message>
+    <message>
+        <source>%1 imported; white at %2 cd/m²</source>
+        <translation>%1 importiert; Weiß bei %2 cd/m²</translation>
+    </message>
+    <message>
+        <source>The readings were imported.</source>
+        <translation>Die Messungen wurden importiert.</translation>
+    </message>
+    <message>
+        <source>The readings of a visit were imported again.</source>
+        <translation>Die Messungen einer Sitzung wurden wieder importiert.</translation>
+    </message>
+    <message>
+        <source>Too few readings to keep some back for judging.</source>
+        <translation>Zu wenige Messungen, um einige für die Beurteilung zurückzuhalten.</translation>
+    </message>
+    <message>
+        <source>There are too few readings to keep some back: import 20 or more, with mixtures, to have the profile judged.</source>
+        <translation>Es sind zu wenige Messungen, um einige zurückzuhalten: 20 oder mehr importieren, mit Mischfarben, um das Profil beurteilen zu lassen.</translation>
+    </message>
+    <message>
+        <source>What the instrument was corrected for is not known, so it may be a few ΔE wrong. State it to have this decided.</source>
+        <translation>Wofür das Messgerät korrigiert war, ist nicht bekannt; es kann um einige ΔE falsch liegen. Eine Angabe erlaubt die Entscheidung.</translation>
+    </message>
+    <message>
+        <source>The profile is judged by readings of the same instrument that were kept out of it.</source>
+        <translation>Das Profil wird an Messungen desselben Messgeräts beurteilt, die nicht darin verwendet wurden.</translation>
+    </message>
+    <message>
+        <source>The profile that was checked is not among the readings: colours are judged by what it said then.</source>
+        <translation>Das geprüfte Profil ist nicht bei den Messungen: Farben werden danach beurteilt, was es damals angab.</translation>
+    </message>
+    <message>
+        <source>There is no profile to judge.</source>
+        <translation>Es gibt kein Profil zu beurteilen.</translation>
+    </message>
+    <message>
+        <source>The profile is faulty (%1): %2</source>
+        <translation>Das Profil ist fehlerhaft (%1): %2</translation>
+    </message>
+    <message>
+        <source>The instrument flagged %1 of %2 as low light: its figures are noisier than stated.</source>
+        <translation>Das Messgerät meldete bei %1 von %2 zu wenig Licht: Seine Werte rauschen stärker als angegeben.</translation>
+    </message>
+    <message>
+        <source>The instrument flagged %1 of %2 as low light, full white among them: its figures are noisier than stated.</source>
+        <translation>Das Messgerät meldete bei %1 von %2 zu wenig Licht, auch bei vollem Weiß: Seine Werte rauschen stärker als angegeben.</translation>
+    </message>
+    <message>
+        <source>The target asks for %1 cd/m²; at the target white this panel reaches %2 cd/m², %3 less. Nearest target: %4 cd/m².</source>
+        <translation>Das Ziel verlangt %1 cd/m²; beim Ziel-Weiß erreicht dieses Panel %2 cd/m², %3 weniger. Nächstes Ziel: %4 cd/m².</translation>
+    </message>
+    <message>
+        <source>The target asks for %1 cd/m²; at the target white this instrument could measure no more than %2 cd/m², %3 less. Nearest target: %4 cd/m².</source>
+        <translation>Das Ziel verlangt %1 cd/m²; beim Ziel-Weiß konnte dieses Messgerät nicht mehr als %2 cd/m² messen, %3 weniger. Nächstes Ziel: %4 cd/m².</translation>
+    </message>
+    <message>
+        <source>%1 cd/m² too bright: a full visit sets the brightness again.</source>
+        <translation>%1 cd/m² zu hell: Eine vollständige Sitzung stellt die Helligkeit neu ein.</translation>
+    </message>
+    <message>
+        <source>%1 cd/m² too dim: a full visit sets the brightness again.</source>
+        <translation>%1 cd/m² zu dunkel: Eine vollständige Sitzung stellt die Helligkeit neu ein.</translation>
+    </message>
+    <message>
+        <source>The panel cannot show the target white at this luminance. As chosen, the luminance was kept and white was moved by ΔE00 %1 towards the panel&apos;s own.</source>
+        <translation>Das Panel kann das Ziel-Weiß bei dieser Leuchtdichte nicht zeigen. Wie gewählt, blieb die Leuchtdichte erhalten, und Weiß wurde um ΔE00 %1 zum eigenen Weißpunkt verschoben.</translation>
+    </message>
+    <message>
+        <source>A correction of the instrument for this kind of panel would decide it.</source>
+        <translation>Eine Korrektur des Messgeräts für diese Panelart würde die Entscheidung erlauben.</translation>
+    </message>
+    <message>
+        <source>Verdict: %1 (%2)</source>
+        <translation>Urteil: %1 (%2)</translation>
+    </message>
+    <message>
+        <source>Nobody was there to look.</source>
+        <translation>Niemand war zum Vergleichen da.</translation>
+    </message>
+    <message>
+        <source>Compare before and after on the screen with pictures you know. Eyes adapt: look away in between.</source>
+        <translation>Vorher und nachher am Schirm mit bekannten Bildern vergleichen. Augen gewöhnen sich: dazwischen wegsehen.</translation>
+    </message>
+    <message>
+        <source>Sign off: from now on nobody touches the display&apos;s menu (%1).</source>
+        <translation>Abnahme: Ab jetzt ändert niemand das Menü des Bildschirms (%1).</translation>
+    </message>
+    <message>
+        <source>Compared, before and after</source>
+        <translation>Verglichen, vorher und nachher</translation>
+    </message>
+    <message>
+        <source>Signed off by %1: %2</source>
+        <translation>Abgenommen durch %1: %2</translation>
+    </message>
+    <message>
+        <source>All %1 are in %2.</source>
+        <translation>Alle %1 liegen in %2.</translation>
+    </message>
+</context>
+</TS>
