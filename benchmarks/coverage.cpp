@@ -5,6 +5,7 @@
 #include "colour/difference.h"
 #include "simlab/sim_bench.h"
 #include "visit/visit.h"
+#include "words/words.h"
 
 #include <cstdio>
 #include <cstdlib>
@@ -42,7 +43,7 @@ int main(int argc, char **argv)
             Visit visit(bench, plan, {}, {});
             const auto r = visit.run();
             if (!r) {
-                std::fprintf(stderr, "%d: %s\n", seed, r.error().text().c_str());
+                std::fprintf(stderr, "%d: %s\n", seed, plainEnglish(r.error().paragraph()).c_str());
                 continue;
             }
             const auto profile = Profile::open(r->profile);

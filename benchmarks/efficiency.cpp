@@ -7,6 +7,7 @@
 #include "judge/verification.h"
 #include "simlab/sim_bench.h"
 #include "visit/visit.h"
+#include "words/words.h"
 
 #include <algorithm>
 #include <cstdio>
@@ -99,7 +100,7 @@ Outcome run(const std::string &kind, std::uint64_t seed, int method)
         o.grayFloor = r->quantisationFloor;
         judgeTruth(bench, r->profile, target, bits, o);
     } else {
-        std::fprintf(stderr, "%s %llu: %s\n", kind.c_str(), static_cast<unsigned long long>(seed), r.error().text().c_str());
+        std::fprintf(stderr, "%s %llu: %s\n", kind.c_str(), static_cast<unsigned long long>(seed), plainEnglish(r.error().paragraph()).c_str());
     }
     return o;
 }

@@ -4,6 +4,7 @@
 #include "simlab/sim_bench.h"
 #include "store/store.h"
 #include "visit/visit.h"
+#include "words/words.h"
 
 #include <QCoreApplication>
 #include <QDir>
@@ -32,7 +33,7 @@ WallTime weekOf(int week, int display)
 void require(const Status &status)
 {
     if (!status) {
-        std::fprintf(stderr, "%s\n", status.error().text().c_str());
+        std::fprintf(stderr, "%s\n", plainEnglish(status.error().paragraph()).c_str());
         std::exit(1);
     }
 }
@@ -92,7 +93,7 @@ void bulk(store::Connection &c, qint64 templateId, int displays, std::mt19937_64
                 const Status s = c.change(sql,
                                           {QString::fromLatin1(uid), d, at, at + 420, 1e-4 * noise(random), 1e-4 * noise(random), noise(random),
                                            0.1 * noise(random), templateId},
-                                          QStringLiteral("a past visit"));
+                                          say("visit-could-not-stored"));
                 if (!s) {
                     return s;
                 }

@@ -39,7 +39,6 @@ bool chooseLanguage(const QStringList &arguments)
     for (QTranslator *translator : lamp::Language::translators()) {
         QCoreApplication::installTranslator(translator);
     }
-    QLocale::setDefault(lamp::Language::locale());
     return true;
 }
 
@@ -64,9 +63,12 @@ int main(int argc, char **argv)
     parser.addVersionOption();
     const QCommandLineOption demo(QStringLiteral("demo"), phrased(QT_TRANSLATE_NOOP("window", "Open the demo studio.")));
     const QCommandLineOption storeOption(QStringLiteral("store"), phrased(QT_TRANSLATE_NOOP("window", "The studio file.")), QStringLiteral("FILE"));
-    const QCommandLineOption picture(QStringLiteral("picture"), phrased(QT_TRANSLATE_NOOP("window", "Save a picture of the window, then quit.")), QStringLiteral("FILE"));
-    const QCommandLineOption startOnly(QStringLiteral("quit-when-painted"), phrased(QT_TRANSLATE_NOOP("window", "Quit after the first painting (for benchmarks).")));
-    const QCommandLineOption language(QStringLiteral("language"), phrased(QT_TRANSLATE_NOOP("window", "Language: en or de; the system's where left out.")), QStringLiteral("TAG"));
+    const QCommandLineOption picture(QStringLiteral("picture"), phrased(QT_TRANSLATE_NOOP("window", "Save a picture of the window, then quit.")),
+                                     QStringLiteral("FILE"));
+    const QCommandLineOption startOnly(QStringLiteral("quit-when-painted"),
+                                       phrased(QT_TRANSLATE_NOOP("window", "Quit after the first painting (for benchmarks).")));
+    const QCommandLineOption language(
+        QStringLiteral("language"), phrased(QT_TRANSLATE_NOOP("window", "Language: en or de; the system's where left out.")), QStringLiteral("TAG"));
     parser.addOptions({demo, storeOption, language, picture, startOnly});
     parser.process(application);
 
@@ -92,7 +94,9 @@ int main(int argc, char **argv)
         QObject::connect(timer, &QTimer::timeout, &window, [&] {
             if (!window.fillingDemo()) {
                 const bool saved = window.grab().save(parser.value(picture));
-                std::fprintf(stderr, "%s\n", qPrintable(saved ? phrased(QT_TRANSLATE_NOOP("window", "The picture was saved.")) : phrased(QT_TRANSLATE_NOOP("window", "The picture could not be saved."))));
+                std::fprintf(stderr, "%s\n",
+                             qPrintable(saved ? phrased(QT_TRANSLATE_NOOP("window", "The picture was saved."))
+                                              : phrased(QT_TRANSLATE_NOOP("window", "The picture could not be saved."))));
                 window.close();
             }
         });

@@ -43,9 +43,7 @@ Error fileError(const char *what, const fs::path &path, int code, Message todo)
 
 Error unwritable(const fs::path &path, int code)
 {
-    return fileError("cannot-write", path, code,
-                     code == ENOSPC || code == EDQUOT ? say("make-room-disk-or")
-                                                      : say("choose-folder-written"));
+    return fileError("cannot-write", path, code, code == ENOSPC || code == EDQUOT ? say("make-room-disk-or") : say("choose-folder-written"));
 }
 
 Error unreadable(const fs::path &path, Message why)

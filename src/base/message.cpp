@@ -111,6 +111,11 @@ Message patchNamed(const std::string &name)
     return say("patch-named", name);
 }
 
+Message controlNamed(const std::string &name)
+{
+    return say("control-named", name);
+}
+
 Message shippedNamed(const std::string &name)
 {
     return say("shipped-named", name);

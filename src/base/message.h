@@ -51,9 +51,7 @@ struct Argument : std::variant<std::string, std::int64_t, Decimal, Lasting, Day,
     Argument(std::string text) : Base(std::move(text)) {}
     Argument(const char *text) : Base(std::string(text)) {}
     template <std::integral Count>
-        requires(!std::same_as<Count, bool> && !std::same_as<Count, char>)
-    Argument(Count n) : Base(std::int64_t(n))
-    {}
+    requires(!std::same_as<Count, bool> && !std::same_as<Count, char>) Argument(Count n) : Base(std::int64_t(n)) {}
     Argument(Decimal n) : Base(n) {}
     Argument(Lasting span) : Base(span) {}
     Argument(Day day) : Base(day) {}
@@ -94,6 +92,9 @@ Message verbatim(std::string text);
 
 /// The name of a patch or reading as files have it ("gray 50 %", "white, warming up"): words/ translates it by its text.
 Message patchNamed(const std::string &name);
+
+/// The name of a control of a display's menu ("brightness"): words/ translates those that are usual.
+Message controlNamed(const std::string &name);
 
 /// The name of a target or tolerance that may be one that ships with the program: words/ translates it by its text.
 Message shippedNamed(const std::string &name);

@@ -34,7 +34,9 @@ struct Error {
 /// \param subject "The readings cannot be used" \param why a clause, without a full stop
 inline Error unusable(Message subject, Message why, Message todo, std::string code)
 {
-    return {ErrorKind::Input, say("subject-and-why", std::move(subject), std::move(why)), say("nothing-changed"), std::move(todo), std::move(code), false};
+    return {ErrorKind::Input,       say("subject-and-why", std::move(subject), std::move(why)),
+            say("nothing-changed"), std::move(todo),
+            std::move(code),        false};
 }
 
 /// A value or the error that prevented it. The caller looks before it takes.

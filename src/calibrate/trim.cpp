@@ -102,8 +102,7 @@ Status examine(Gauge &gauge, Primaries &p, std::array<std::optional<Measurement>
             return black.error();
         }
         if (black->xyz.b < 0.2 * p.black.b) {
-            return bad(say("answers-patch-before-each", who),
-                       say("look-instrument-helper-program"), "lag");
+            return bad(say("answers-patch-before-each", who), say("look-instrument-helper-program"), "lag");
         }
     }
     PrimaryFault fault = faultOf(p);
@@ -123,16 +122,14 @@ Status examine(Gauge &gauge, Primaries &p, std::array<std::optional<Measurement>
         fault = faultOf(p);
     }
     if (fault == PrimaryFault::Alike) {
-        return bad(say("patches-read-alike-whatever", decimal(p.white.b, 2), decimal(p.black.b, 2)),
-                   say("check-instrument-lies-screen"), "not-following");
+        return bad(say("patches-read-alike-whatever", decimal(p.white.b, 2), decimal(p.black.b, 2)), say("check-instrument-lies-screen"),
+                   "not-following");
     }
     if (fault == PrimaryFault::Hueless) {
-        return bad(say("red-green-blue-reads", who),
-                   say("check-instrument-lies-screen-over"), "not-following");
+        return bad(say("red-green-blue-reads", who), say("check-instrument-lies-screen-over"), "not-following");
     }
     if (fault == PrimaryFault::Exchanged) {
-        return bad(say("channels-exchanged", exchanged(p), who),
-                   say("check-display-cable-input"), "exchanged");
+        return bad(say("channels-exchanged", exchanged(p), who), say("check-display-cable-input"), "exchanged");
     }
     return Done{}; // strange all the same: this display is so
 }
@@ -385,10 +382,10 @@ MenuModel::Settings MenuModel::best(const LinearRgb &needed, bool mayExceed) con
     return best;
 }
 
-std::string menuText(const MenuModel::Settings &settings)
+Message menuSaid(const MenuModel::Settings &settings)
 {
-    std::string all;
-    const auto add = [&](const std::string &name, double value) { all += (all.empty() ? "" : ", ") + name + " " + fixed(value, 0); };
+    std::vector<Message> all;
+    const auto add = [&](const std::string &name, double value) { all.push_back(say("control-at", controlNamed(name), decimal(value, 0))); };
     const std::array<std::string, 4> usual{"brightness", "red", "green", "blue"};
     for (const std::string &name : usual) {
         if (settings.contains(name)) {
@@ -400,7 +397,7 @@ std::string menuText(const MenuModel::Settings &settings)
             add(name, value);
         }
     }
-    return all;
+    return listed(all);
 }
 
 namespace {
@@ -507,7 +504,7 @@ Result<Trim> trim(Gauge &gauge, const DisplayInfo &display, const Target &target
             return s.error();
         }
         const double expected = result.targetLuminance < 1e4 ? result.targetLuminance : 150;
-        auto white = gauge.read({1, 1, 1}, "white at " + menuText(result.after), expected, 0.0006);
+        auto white = gauge.read({1, 1, 1}, "white after a turn of the menu", expected, 0.0006);
         if (white && surprises(model.expect(result.after), result.primaries.amounts(white->xyz))) {
             white = gauge.readAgreed(white.value(), expected, 0.0006);
         }
@@ -553,10 +550,10 @@ Result<Trim> trim(Gauge &gauge, const DisplayInfo &display, const Target &target
     if (target.luminance.kind == LuminanceTarget::Kind::Maximum) {
         result.targetLuminance = result.reachableLuminance;
     }
-    result.advice = result.saturatedAbove ? say("instrument-sees-no-more", decimal(*result.saturatedAbove, 0), menuText(result.after))
-                    : controls.empty()  ? say("display-no-controls-trim")
-                    : result.moves == 0 ? say("controls-stand-right", menuText(result.after))
-                                        : say("set-white-then-read", menuText(result.after), decimal(result.white.b, 1));
+    result.advice = result.saturatedAbove ? say("instrument-sees-no-more", decimal(*result.saturatedAbove, 0), menuSaid(result.after))
+                    : controls.empty()    ? say("display-no-controls-trim")
+                    : result.moves == 0   ? say("controls-stand-right", menuSaid(result.after))
+                                          : say("set-white-then-read", menuSaid(result.after), decimal(result.white.b, 1));
     return result;
 }
 

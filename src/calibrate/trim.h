@@ -61,7 +61,7 @@ private:
 };
 
 /// Settings in the order in which people set them: "brightness 47, red 98, green 100, blue 93".
-std::string menuText(const MenuModel::Settings &settings);
+Message menuSaid(const MenuModel::Settings &settings);
 
 /// What trimming did.
 struct Trim {

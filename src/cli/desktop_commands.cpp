@@ -123,12 +123,7 @@ bool tell(const Desk &desk, bool json, const std::vector<Message> &done = {}, co
 Status installGiven(Desk &desk, const DesktopOptions &o)
 {
     if (desk.outputs.size() != 1) {
-        return Error{ErrorKind::Input,
-                     say("several-outputs"),
-                     say("nothing-changed"),
-                     say("name-output"),
-                     "output",
-                     false};
+        return Error{ErrorKind::Input, say("several-outputs"), say("nothing-changed"), say("name-output"), "output", false};
     }
     const auto bytes = readBytes(o.profile);
     return bytes ? desk.installation.install(desk.outputs.front(), bytes.value()) : Status(bytes.error());
@@ -218,8 +213,9 @@ int clearProfiles(const DesktopOptions &o)
             return report(s.error(), o.json);
         }
         const bool had = before && *before, ramps = output.gammaSize > 0;
-        done.push_back(say(had ? (ramps ? "profile-removed-linear" : "profile-removed-no-ramps") : (ramps ? "no-profile-linear" : "no-profile-no-ramps"),
-                           output.name));
+        done.push_back(
+            say(had ? (ramps ? "profile-removed-linear" : "profile-removed-no-ramps") : (ramps ? "no-profile-linear" : "no-profile-no-ramps"),
+                output.name));
     }
     tell(desk.value(), o.json, done);
     return kDone;

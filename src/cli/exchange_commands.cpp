@@ -264,8 +264,7 @@ int convertVisit(const std::string &content, const ImportOptions &o)
         {".cxf", [&] { return readingsToCxf(readingSet(record.value())); }}};
     const auto maker = makers.find(to);
     if (maker == makers.end()) {
-        return report(optionError(say("visit-into-formats", to), say("choose-ending")),
-                      o.json);
+        return report(optionError(say("visit-into-formats", to), say("choose-ending")), o.json);
     }
     return deliver(o, maker->second());
 }
@@ -319,9 +318,7 @@ int convertFile(const ImportOptions &o)
         } else if (to == ".json") {
             text = readingsToJson(set.value());
         } else {
-            return report(
-                optionError(say("readings-into-formats", to), say("choose-ending")),
-                o.json);
+            return report(optionError(say("readings-into-formats", to), say("choose-ending")), o.json);
         }
     }
     return deliver(o, text);

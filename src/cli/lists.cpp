@@ -74,7 +74,8 @@ bool looksLikeFile(const std::string &text)
     return text.find('/') != std::string::npos || text.ends_with(".json");
 }
 
-template <typename T, typename List, typename Parse> Result<T> find(const std::string &nameOrFile, const char *notThere, const List &list, Parse parse)
+template <typename T, typename List, typename Parse>
+Result<T> find(const std::string &nameOrFile, const char *notThere, const List &list, Parse parse)
 {
     for (const T &item : list) {
         if (lower(item.name) == lower(nameOrFile)) {
@@ -86,12 +87,7 @@ template <typename T, typename List, typename Parse> Result<T> find(const std::s
         for (const T &item : list) {
             names += (names.empty() ? "" : ", ") + ("\"" + item.name + "\"");
         }
-        return Error{ErrorKind::Input,
-                     say(notThere, nameOrFile),
-                     say("nothing-started"),
-                     say("choose-or-json", names),
-                     "name",
-                     false};
+        return Error{ErrorKind::Input, say(notThere, nameOrFile), say("nothing-started"), say("choose-or-json", names), "name", false};
     }
     const auto text = readFile(nameOrFile);
     if (!text) {
@@ -114,12 +110,7 @@ Status addFault(sim::SimBench &bench, const std::string &text)
         bench.failReadings(from, count, text.substr(0, first));
         return Done{};
     } catch (const std::exception &) {
-        return Error{ErrorKind::Input,
-                     say("fault-form", text),
-                     {},
-                     say("fault-example"),
-                     "fault",
-                     false};
+        return Error{ErrorKind::Input, say("fault-form", text), {}, say("fault-example"), "fault", false};
     }
 }
 
@@ -170,8 +161,7 @@ int serveDisplay(const ServeOptions &options, bool json)
         char colon = 0, second = 0;
         std::istringstream in(options.lamp);
         if (!(in >> from >> colon >> length >> second >> light) || colon != ':' || second != ':') {
-            return report({ErrorKind::Input, say("lamp-form", options.lamp), {}, say("lamp-example"), "lamp", false},
-                          json);
+            return report({ErrorKind::Input, say("lamp-form", options.lamp), {}, say("lamp-example"), "lamp", false}, json);
         }
         bench.value()->lamp((options.warm ? 7200 : 0) + from, length, light);
     }
@@ -220,8 +210,8 @@ int listTolerances(bool json)
     for (const Tolerance &t : builtInTolerances()) {
         all.push_back(Json::parse(toleranceToJson(t)));
         if (!json) {
-            std::cout << said(say("tolerance-line", t.name, decimal(t.mean, 1), decimal(t.max, 1), decimal(t.whiteDeltaE, 1),
-                                  decimal(t.luminancePercent, 0)))
+            std::cout << said(
+                say("tolerance-line", t.name, decimal(t.mean, 1), decimal(t.max, 1), decimal(t.whiteDeltaE, 1), decimal(t.luminancePercent, 0)))
                       << "\n    " << shippedText(t.why).toStdString() << "\n";
         }
     }

@@ -41,7 +41,8 @@ void addVisit(CLI::App &app, VisitOptions &o, int &status)
     command->add_option("--target", o.target, phrase("cli", "Name of a built-in target, or a JSON file"))->required();
     command->add_option("--out", o.out, phrase("cli", "Folder for the results"))->required();
     command->add_option("--task", o.task,
-                        phrase("cli", "full; refresh: controls untouched; check: measure only (loads the ramps of --profile-in where none are loaded, and leaves them loaded); profile: describe the display as it is"));
+                        phrase("cli", "full; refresh: controls untouched; check: measure only (loads the ramps of --profile-in where none are "
+                                      "loaded, and leaves them loaded); profile: describe the display as it is"));
     command->add_option("--profile", o.profile, phrase("cli", "auto, matrix or lut"));
     command->add_option("--instrument", o.instrument, phrase("cli", "auto, or the number of one of the bench's instruments"));
     command->add_option("--icc", o.icc, phrase("cli", "ICC major version: 2 or 4"));
@@ -52,7 +53,8 @@ void addVisit(CLI::App &app, VisitOptions &o, int &status)
     command->add_option("--tolerance", o.tolerance, phrase("cli", "Name of a built-in tolerance, or a JSON file"));
     command->add_option("--keep", o.keep, phrase("cli", "Where the target is out of reach: keep the white, or keep the luminance"));
     command->add_option("--warm-up", o.warmUp, phrase("cli", "wait for a stable panel, or skip"));
-    command->add_option("--name", o.name, phrase("cli", "The profile's description; {display}, {serial}, {white}, {luminance}, {tone}, {date} are filled in"));
+    command->add_option("--name", o.name,
+                        phrase("cli", "The profile's description; {display}, {serial}, {white}, {luminance}, {tone}, {date} are filled in"));
     command->add_option("--profile-in", o.profileIn, phrase("cli", "For --task check: the profile to verify"));
     command->add_option("--correction", o.correction, phrase("cli", "A correction of your own for this instrument and kind of panel: a JSON file"));
     command->add_flag("--whole", o.whole, phrase("cli", "Also write whole-visit.json: all of it in one file, for another studio"));
@@ -67,14 +69,16 @@ void addImport(CLI::App &app, ImportOptions &o, int &status)
         command->add_option("FILE", o.file, phrase("cli", "CSV, CGATS, CxF or JSON with drives and colours"))->required();
         command->add_option("--columns", o.columns, phrase("cli", "What columns are: HEADING=ROLE,..."));
         command->add_option("--full-drive", o.fullDrive, phrase("cli", "The drive that means full: 1, 100, 255, 1023"))->check(kPositive);
-        command->add_option("--white-luminance", o.whiteLuminance, phrase("cli", "cd/m² of white, where colours are relative to it"))->check(kPositive);
+        command->add_option("--white-luminance", o.whiteLuminance, phrase("cli", "cd/m² of white, where colours are relative to it"))
+            ->check(kPositive);
         command->add_flag("--accept-guess", o.acceptGuess, phrase("cli", "Accept guesses where the file leaves something open"));
         command->add_flag("--json", o.json, phrase("cli", "Machine-readable output"));
     };
     auto *importing = app.add_subcommand("import", phrase("cli", "Import readings and make a profile and a verdict from them"));
     reading(importing);
     importing->add_option("--out", o.out, phrase("cli", "Folder for the results"))->required();
-    importing->add_option("--target", o.target, phrase("cli", "Target of the display: name or JSON file; as the file says, else Photo, where left out"));
+    importing->add_option("--target", o.target,
+                          phrase("cli", "Target of the display: name or JSON file; as the file says, else Photo, where left out"));
     importing->add_option("--tolerance", o.tolerance, phrase("cli", "Tolerance: name or JSON file; as the file says, else studio, where left out"));
     importing->add_option("--profile", o.profile, phrase("cli", "auto, matrix or lut"));
     importing->add_option("--icc", o.icc, phrase("cli", "ICC major version: 2 or 4"));
@@ -82,14 +86,17 @@ void addImport(CLI::App &app, ImportOptions &o, int &status)
     importing->add_option("--grid", o.grid, phrase("cli", "Nodes along each axis of a table profile"))->check(CLI::Range(9, 65));
     importing->add_option("--name", o.name, phrase("cli", "The profile's description"));
     importing->add_option("--ramps", o.ramps, phrase("cli", "Ramps that were loaded while measuring: CSV or one-dimensional .cube"));
-    importing->add_option("--corrected-for", o.correctedFor,
-                          phrase("cli", "What the instrument was corrected for (a kind of panel, a matrix, \"spectroradiometer\"), where the file does not say it"));
+    importing->add_option(
+        "--corrected-for", o.correctedFor,
+        phrase("cli", "What the instrument was corrected for (a kind of panel, a matrix, \"spectroradiometer\"), where the file does not say it"));
     importing->add_flag("--whole", o.whole, phrase("cli", "Also write whole-visit.json: all of it in one file, for another studio"));
     importing->add_option("--report", o.report, phrase("cli", "pdf, html or none"));
     importing->callback([&] { status = importReadings(o); });
     auto *convert = app.add_subcommand("convert", phrase("cli", "Convert readings or ramps to another format, by the ending of the new file"));
     reading(convert);
-    convert->add_option("OUT", o.out, phrase("cli", "New file: .csv, .txt (CGATS), .cxf, .json; ramps: .csv, .cube; of a whole visit also .icc, .pdf, .html"))
+    convert
+        ->add_option("OUT", o.out,
+                     phrase("cli", "New file: .csv, .txt (CGATS), .cxf, .json; ramps: .csv, .cube; of a whole visit also .icc, .pdf, .html"))
         ->required();
     convert->callback([&] { status = convertFile(o); });
     auto *rebuild = app.add_subcommand("rebuild", phrase("cli", "Make a profile again from the readings that it carries"));
@@ -124,7 +131,8 @@ void addProfiles(CLI::App &app, ScreenOptions &screen, CubeOptions &cube, int &s
     }
     making->add_option("--source", cube.source, phrase("cli", "The source colour space: ") + spaces);
     making->add_option("--tone", cube.tone, phrase("cli", "srgb, lstar, bt1886 or an exponent; the source's own where left out"));
-    making->add_option("--luminance", cube.luminance, phrase("cli", "cd/m² of the source's white; the most that the display has where left out"))->check(kPositive);
+    making->add_option("--luminance", cube.luminance, phrase("cli", "cd/m² of the source's white; the most that the display has where left out"))
+        ->check(kPositive);
     making->add_option("--size", cube.size, phrase("cli", "Nodes along each axis: 17, 33, 65"));
     making->add_flag("--display-white", cube.displayWhite, phrase("cli", "Use the display's own white as the source's"));
     making->add_flag("--fold-ramps", cube.foldRamps, phrase("cli", "The 3D LUT includes the calibration ramps"));
@@ -170,7 +178,8 @@ void addServe(CLI::App &app, ServeOptions &o, bool &json, int &status)
     command->add_flag("--bare", o.bare, phrase("cli", "The colorimeter has no factory corrections"));
     command->add_flag("--spectral", o.spectral, phrase("cli", "A spectroradiometer lies beside the colorimeter"));
     command->add_flag("--warm", o.warm, phrase("cli", "The panel has been on for two hours"));
-    command->add_option("--screen", o.screen, phrase("cli", "Offer the instrument only; its panel shows what this computer's output shows: a name, or first"));
+    command->add_option("--screen", o.screen,
+                        phrase("cli", "Offer the instrument only; its panel shows what this computer's output shows: a name, or first"));
     command->add_flag("--json", json, phrase("cli", "Errors as JSON; the protocol itself always is"));
     command->callback([&] { status = serveDisplay(o, json); });
 }

@@ -33,12 +33,18 @@ namespace {
 Json inspectionJson(const Inspection &seen)
 {
     const auto xy = [](const Chromaticity &c) { return Json{{"x", std::round(c.x * 1e5) / 1e5}, {"y", std::round(c.y * 1e5) / 1e5}}; };
-    Json j{{"bytes", seen.bytes}, {"sound", seen.sound()}, {"sentences", plainTexts(meaningOf(seen))}, {"findings", Json::array()}, {"tag_table", Json::array()}};
+    Json j{{"bytes", seen.bytes},
+           {"sound", seen.sound()},
+           {"sentences", plainTexts(meaningOf(seen))},
+           {"findings", Json::array()},
+           {"tag_table", Json::array()}};
     for (const Finding &f : seen.findings) {
-        j["findings"].push_back({{"weight", weightName(f.weight)}, {"place", f.place}, {"text", plainEnglish(f.text)}, {"message", messageJson(f.text)}});
+        j["findings"].push_back(
+            {{"weight", weightName(f.weight)}, {"place", f.place}, {"text", plainEnglish(f.text)}, {"message", messageJson(f.text)}});
     }
     for (const TagEntry &t : seen.tags) {
-        j["tag_table"].push_back({{"signature", t.signature}, {"type", t.type}, {"offset", t.offset}, {"size", t.size}, {"means", plainEnglish(t.means)}});
+        j["tag_table"].push_back(
+            {{"signature", t.signature}, {"type", t.type}, {"offset", t.offset}, {"size", t.size}, {"means", plainEnglish(t.means)}});
     }
     if (!seen.facts) {
         return j;
@@ -76,12 +82,16 @@ void printInspection(const std::string &path, const Inspection &seen)
         std::cout << "  " << said(say("profile-line", f.version, f.deviceClass, f.created)) << "\n";
         const std::array<const char *, 3> names{"red", "green", "blue"};
         for (size_t c = 0; c < 3; ++c) {
-            std::cout << "  " << said(say("subject-because", say(names[c]), say("white-xy", decimal(f.primaries[c].x, 4), decimal(f.primaries[c].y, 4)))) << "\n";
+            std::cout << "  "
+                      << said(say("subject-because", say(names[c]), say("white-xy", decimal(f.primaries[c].x, 4), decimal(f.primaries[c].y, 4))))
+                      << "\n";
         }
     }
     for (const TagEntry &t : seen.tags) {
         const Message size = say("count-bytes", t.size);
-        std::cout << "  " << said(t.means.empty() ? say("tag-line", t.signature, t.type, size) : say("tag-line-means", t.signature, t.type, size, t.means)) << "\n";
+        std::cout << "  "
+                  << said(t.means.empty() ? say("tag-line", t.signature, t.type, size) : say("tag-line-means", t.signature, t.type, size, t.means))
+                  << "\n";
     }
     for (const Finding &f : seen.findings) {
         std::cout << "  " << said(say("finding-line", named(f.weight), f.place, f.text)) << "\n";
@@ -106,7 +116,8 @@ int inspectProfile(const std::string &path, bool json)
     }
     const Inspection seen = inspect(bytes.value(), now());
     const Message why = seen.findings.empty() ? say("cannot-be-read") : seen.findings.back().text;
-    const Error error{ErrorKind::Input, say("subject-because", path, why), say("nothing-changed"), say("choose-icc-profile-display"), "profile", false};
+    const Error error{
+        ErrorKind::Input, say("subject-because", path, why), say("nothing-changed"), say("choose-icc-profile-display"), "profile", false};
     if (json) {
         Json j = inspectionJson(seen);
         if (!seen.profile) {
@@ -191,7 +202,8 @@ Json screeningJson(const Screening &s, const std::vector<RealError> &errors)
         j["ranking"] = plainEnglish(rankingVerdict(errors, s));
     }
     for (const RealError &e : errors) {
-        j["real_errors"].push_back({{"name", e.name.empty() ? plainEnglish(say("no-profile")) : e.name}, {"mean", e.mean}, {"max", e.max}, {"white", e.white}});
+        j["real_errors"].push_back(
+            {{"name", e.name.empty() ? plainEnglish(say("no-profile")) : e.name}, {"mean", e.mean}, {"max", e.max}, {"white", e.white}});
     }
     return j;
 }
@@ -256,12 +268,7 @@ Result<ToneCurve> toneNamed(const std::string &name, const ToneCurve &otherwise)
     if (in >> gamma.gamma && gamma.gamma >= 1 && gamma.gamma <= 4) {
         return gamma;
     }
-    return Error{ErrorKind::Input,
-                 say("no-tone-curve-called", name),
-                 say("nothing-written"),
-                 say("choose-tone-curve"),
-                 "tone",
-                 false};
+    return Error{ErrorKind::Input, say("no-tone-curve-called", name), say("nothing-written"), say("choose-tone-curve"), "tone", false};
 }
 
 /// Loads a cube into a display and measures through it against what was asked for.
@@ -317,8 +324,9 @@ int makeCube(const CubeOptions &o)
     }
     for (const Finding &f : inspect(bytes.value(), now()).findings) {
         if (f.weight == Finding::Weight::Fault) {
-            return report({ErrorKind::Input, say("subject-because", o.profile, f.text), say("nothing-written"), say("make-profile-anew"), "profile", false},
-                          o.json);
+            return report(
+                {ErrorKind::Input, say("subject-because", o.profile, f.text), say("nothing-written"), say("make-profile-anew"), "profile", false},
+                o.json);
         }
     }
     const auto space = rgbSpace(o.source);
@@ -383,8 +391,7 @@ int makeCube(const CubeOptions &o)
                 std::cout << said(say("note-warning", *doubt)) << "\n";
             }
             std::cout << said(say("measured-through", decimal(proof["mean"].get<double>(), 2), decimal(proof["max"].get<double>(), 2),
-                                  say("verdict-" + proof["verdict"].get<std::string>()),
-                                  shippedNamed(proof["tolerance"].get<std::string>())))
+                                  say("verdict-" + proof["verdict"].get<std::string>()), shippedNamed(proof["tolerance"].get<std::string>())))
                       << "\n";
         }
     }

@@ -288,8 +288,7 @@ Result<OutputState> Installation::state(const XScreen &screen, const XOutput &ou
     }
     const Assignment *a = assignment(output);
     if (a == nullptr) {
-        s.sentences.push_back(!*found ? say("no-profile-installed-none")
-                                              : say("use-not-installed-from", foundName));
+        s.sentences.push_back(!*found ? say("no-profile-installed-none") : say("use-not-installed-from", foundName));
         return s;
     }
     s.installed = a->profiles[a->active].name;
@@ -317,11 +316,9 @@ Result<OutputState> Installation::state(const XScreen &screen, const XOutput &ou
     } else if (s.rampsLoaded) {
         s.sentences.push_back(wanted.empty() ? say("profile-asks-no-ramps") : say("ramps-loaded"));
     } else if (rampDifference(loaded->value(), {}) < kSameRamps) {
-        s.sentences.push_back(
-            say("ramps-not-loaded-output"));
+        s.sentences.push_back(say("ramps-not-loaded-output"));
     } else {
-        s.sentences.push_back(
-            say("other-ramps-loaded-up", decimal(100 * s.rampsOff, 1)));
+        s.sentences.push_back(say("other-ramps-loaded-up", decimal(100 * s.rampsOff, 1)));
     }
     return s;
 }

@@ -30,12 +30,12 @@ struct Assignment {
 /// How an output stands.
 struct OutputState {
     XOutput output;
-    std::string installed;              ///< name of the profile that is to be in use; empty where none was installed
-    std::string found;                  ///< name of the profile that programs find; empty where there is none
-    bool inUse = false;                 ///< the installed profile is the one that programs find
-    bool rampsLoaded = false;           ///< and its ramps are loaded
-    double rampsOff = 0;                ///< the largest difference from them, 0..1
-    std::vector<Message> sentences;     ///< how it stands and what to do
+    std::string installed;          ///< name of the profile that is to be in use; empty where none was installed
+    std::string found;              ///< name of the profile that programs find; empty where there is none
+    bool inUse = false;             ///< the installed profile is the one that programs find
+    bool rampsLoaded = false;       ///< and its ramps are loaded
+    double rampsOff = 0;            ///< the largest difference from them, 0..1
+    std::vector<Message> sentences; ///< how it stands and what to do
     /// Whether what is installed is what programs find, with its ramps where the output has any.
     [[nodiscard]] bool good() const { return installed.empty() || (inUse && (rampsLoaded || output.gammaSize == 0)); }
 };

@@ -55,8 +55,7 @@ struct XScreen::Connection {
     {
         const Reply<xcb_generic_error_t> error(xcb_request_check(c, cookie));
         xcb_flush(c);
-        return error ? Status(xError(say("refused-x-server-error", what, int(error->error_code)),
-                                     say("see-whether-another-program")))
+        return error ? Status(xError(say("refused-x-server-error", what, int(error->error_code)), say("see-whether-another-program")))
                      : Status(Done{});
     }
 };
@@ -70,8 +69,7 @@ Result<std::unique_ptr<XScreen>> XScreen::open(const std::string &display)
     int number = 0;
     x->c = xcb_connect(display.empty() ? nullptr : display.c_str(), &number);
     if (xcb_connection_has_error(x->c) != 0) {
-        return xError(display.empty() ? say("no-x-server") : say("no-x-server-at", display),
-                      say("start-x-session-or"));
+        return xError(display.empty() ? say("no-x-server") : say("no-x-server-at", display), say("start-x-session-or"));
     }
     xcb_screen_iterator_t screens = xcb_setup_roots_iterator(xcb_get_setup(x->c));
     for (; screens.rem > 1 && number > 0; --number) {

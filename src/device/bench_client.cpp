@@ -96,12 +96,7 @@ Error BenchClient::gone(Message what, const char *verb)
     if (!words.empty()) {
         told.push_back(say("bench-last-words", words));
     }
-    return {ErrorKind::Bench,
-            sentences(told),
-            say("readings-kept"),
-            say("look-bench-program-asked", verb),
-            "gone",
-            false};
+    return {ErrorKind::Bench, sentences(told), say("readings-kept"), say("look-bench-program-asked", verb), "gone", false};
 }
 
 Result<Json> BenchClient::ask(const char *verb, Json parameters, bool person, double passed)
@@ -135,12 +130,8 @@ Status BenchClient::tick(const Json &reply, double passed)
         return Done{};
     }
     const auto bad = [](Message what) {
-        return Error{ErrorKind::Bench,
-                     say("bench-clock-is-wrong", std::move(what)),
-                     say("readings-kept"),
-                     say("look-bench-program-without"),
-                     "clock",
-                     false};
+        return Error{
+            ErrorKind::Bench, say("bench-clock-is-wrong", std::move(what)), say("readings-kept"), say("look-bench-program-without"), "clock", false};
     };
     if (!tellsTime(reply)) {
         // A bench that tells no time: what was asked to pass has passed.

@@ -16,9 +16,9 @@ namespace lamp {
 class BenchClient : public Bench {
 public:
     struct Options {
-        double replyTimeoutS = 30;                    ///< wall seconds without an answer that mean failure
-        std::stop_token stop;                         ///< a request to stop ends a wait for an answer
-        std::function<void(const Message &)> log;     ///< hears of skipped lines; may be empty
+        double replyTimeoutS = 30;                ///< wall seconds without an answer that mean failure
+        std::stop_token stop;                     ///< a request to stop ends a wait for an answer
+        std::function<void(const Message &)> log; ///< hears of skipped lines; may be empty
     };
 
     /// Starts the command, says hello and checks the protocol.

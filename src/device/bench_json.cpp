@@ -65,12 +65,8 @@ template <typename F> auto guarded(const char *what, F f) -> Result<decltype(f()
     try {
         return f();
     } catch (const FieldError &e) {
-        return Error{ErrorKind::Bench,
-                     say("bench-answer-not-understood", what, e.field, e.expected),
-                     {},
-                     say("look-bench-program-docs"),
-                     "bad-reply",
-                     false};
+        return Error{
+            ErrorKind::Bench, say("bench-answer-not-understood", what, e.field, e.expected), {}, say("look-bench-program-docs"), "bad-reply", false};
     }
 }
 

@@ -30,8 +30,7 @@ constexpr double kMostLight = 1e6; ///< cd/m²
 
 Error tableError(Message what)
 {
-    return unusable(say("readings-cannot-used"), std::move(what), say("each-row-needs-drive"),
-                    "readings");
+    return unusable(say("readings-cannot-used"), std::move(what), say("each-row-needs-drive"), "readings");
 }
 
 /// A number as people write it: a decimal comma, a sign of percent.

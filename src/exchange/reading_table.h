@@ -36,9 +36,9 @@ Message named(Role role); ///< "red drive", "X", ...
 
 /// What is what in a table.
 struct Roles {
-    std::vector<Role> columns;        ///< of each
-    double fullDrive = 1;             ///< the drive that means full: 1, 100, 255, ...
-    double whiteLuminance = 0;        ///< cd/m² of white where colours are relative to it (Y = 100, or Lab); 0: they are absolute
+    std::vector<Role> columns;    ///< of each
+    double fullDrive = 1;         ///< the drive that means full: 1, 100, 255, ...
+    double whiteLuminance = 0;    ///< cd/m² of white where colours are relative to it (Y = 100, or Lab); 0: they are absolute
     std::vector<Message> unclear; ///< what has to be asked before the table can be used
 };
 

@@ -15,8 +15,7 @@ using Eigen::Vector3d;
 
 Error unusable(Message what)
 {
-    return {ErrorKind::Input, std::move(what), say("nothing-changed"), say("read-red-green-blue"),
-            "correction",     false};
+    return {ErrorKind::Input, std::move(what), say("nothing-changed"), say("read-red-green-blue"), "correction", false};
 }
 
 /// Chromaticity coordinates x, y, z as a vector.

@@ -76,12 +76,7 @@ std::optional<Error> Spending::spent(double benchNow) const
     } else {
         return std::nullopt;
     }
-    return Error{ErrorKind::Bench,
-                 say("more-than-work-needs", what),
-                 say("readings-kept"),
-                 say("see-whether-display-instrument"),
-                 "budget",
-                 false};
+    return Error{ErrorKind::Bench, say("more-than-work-needs", what), say("readings-kept"), say("see-whether-display-instrument"), "budget", false};
 }
 
 Error stoppedOnRequest()
@@ -277,15 +272,12 @@ Result<Reading> Gauge::readPlausibly(const Shot &shot)
             odd.unstable = true;
             keep(odd, shot.rgb, shot.name + ", which cannot be", shot.mode);
         }
-        const Message what = say("reads-while-shown", instrumentName(), *why, shot.rgb == Drive{1, 1, 1} ? say("full-white") : say("a-patch", decimal(100 * shot.rgb.a, 0), decimal(100 * shot.rgb.b, 0), decimal(100 * shot.rgb.c, 0)));
+        const Message what = say("reads-while-shown", instrumentName(), *why,
+                                 shot.rgb == Drive{1, 1, 1}
+                                     ? say("full-white")
+                                     : say("a-patch", decimal(100 * shot.rgb.a, 0), decimal(100 * shot.rgb.b, 0), decimal(100 * shot.rgb.c, 0)));
         if (attempt == kTries) {
-            return Error{
-                ErrorKind::Bench,
-                what,
-                say("readings-kept"),
-                say("see-display-shows-patch"),
-                "implausible",
-                false};
+            return Error{ErrorKind::Bench, what, say("readings-kept"), say("see-display-shows-patch"), "implausible", false};
         }
         if (m_hooks.onNote) {
             m_hooks.onNote(say("read-again", what));
@@ -329,8 +321,7 @@ Result<Reading> Gauge::readPatiently(const Shot &shot)
             last.kind = ErrorKind::Bench;
             last.what = say("who-says", instrumentName(), last.what);
             last.safe = say("readings-kept");
-            last.todo = attempt > 1 ? say("did-not-recover-after", say("count-tries", attempt))
-                                    : say("check-instrument-then-go");
+            last.todo = attempt > 1 ? say("did-not-recover-after", say("count-tries", attempt)) : say("check-instrument-then-go");
             return last;
         }
         if (e.code == "too-dark") {
@@ -417,7 +408,8 @@ Result<Measurement> Gauge::readAgreed(const Measurement &first, double expectedY
     const bool withFirst = agree(first, third.value()), withSecond = agree(second.value(), third.value());
     if (!withFirst && !withSecond) {
         return Error{ErrorKind::Bench,
-                     say("reads-one-after-other", instrumentName(), patchNamed(first.name), decimal(first.xyz.b, 2), decimal(second->xyz.b, 2), decimal(third->xyz.b, 2)),
+                     say("reads-one-after-other", instrumentName(), patchNamed(first.name), decimal(first.xyz.b, 2), decimal(second->xyz.b, 2),
+                         decimal(third->xyz.b, 2)),
                      say("readings-kept"),
                      say("see-display-shows-patch-stands"),
                      "not-repeating",

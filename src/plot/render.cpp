@@ -3,6 +3,7 @@
 
 #include <QBuffer>
 #include <QImage>
+#include <QLocale>
 #include <QPdfWriter>
 #include <QSvgGenerator>
 
@@ -88,7 +89,7 @@ private:
             m_painter.drawLine(m_frame.at(v.x0, y), m_frame.at(v.x1, y));
             m_painter.setPen(m_tones.soft);
             m_painter.drawText(QRectF(plot.left() - 44, m_frame.at(v.x0, y).y() - 8, 39, 16), Qt::AlignRight | Qt::AlignVCenter,
-                               QString::number(y, 'f', yDecimals));
+                               QLocale().toString(y, 'f', yDecimals));
         }
         const auto [xs, xDecimals] = ticks(m_plot.x, v.x0, v.x1);
         for (const double x : xs) {
@@ -96,7 +97,7 @@ private:
             m_painter.setPen(QPen(m_tones.line, 1));
             m_painter.drawLine(foot, foot + QPointF(0, 4));
             m_painter.setPen(m_tones.soft);
-            m_painter.drawText(QRectF(foot.x() - 30, plot.bottom() + 4, 60, 14), Qt::AlignCenter, QString::number(x, 'f', xDecimals));
+            m_painter.drawText(QRectF(foot.x() - 30, plot.bottom() + 4, 60, 14), Qt::AlignCenter, QLocale().toString(x, 'f', xDecimals));
         }
         m_painter.setPen(m_tones.soft);
         m_painter.drawText(QRectF(plot.left(), plot.bottom() + 17, plot.width(), 15), Qt::AlignRight | Qt::AlignVCenter, words(m_plot.x.title()));

@@ -67,8 +67,7 @@ constexpr const char *kSpectral = "SPECTRAL_";
 
 Error badCgats(Message what)
 {
-    return unusable(say("readings-cannot-used"), std::move(what), say("choose-cgats-text-file"),
-                    "cgats");
+    return unusable(say("readings-cannot-used"), std::move(what), say("choose-cgats-text-file"), "cgats");
 }
 
 } // namespace

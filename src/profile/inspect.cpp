@@ -38,34 +38,13 @@ std::string fourCharacters(const Bytes &b, size_t at)
 
 Message tagMeaning(const std::string &signature)
 {
-    static const std::map<std::string, Message> names{{"desc", say("tag-desc")},
-                                                           {"cprt", say("tag-cprt")},
-                                                           {"dmnd", say("tag-dmnd")},
-                                                           {"dmdd", say("tag-dmdd")},
-                                                           {"wtpt", say("tag-wtpt")},
-                                                           {"bkpt", say("tag-bkpt")},
-                                                           {"chad", say("tag-chad")},
-                                                           {"lumi", say("tag-lumi")},
-                                                           {"rXYZ", say("tag-rXYZ")},
-                                                           {"gXYZ", say("tag-gXYZ")},
-                                                           {"bXYZ", say("tag-bXYZ")},
-                                                           {"rTRC", say("tag-rTRC")},
-                                                           {"gTRC", say("tag-gTRC")},
-                                                           {"bTRC", say("tag-bTRC")},
-                                                           {"A2B0", say("tag-A2B0")},
-                                                           {"A2B1", say("tag-A2B1")},
-                                                           {"A2B2", say("tag-A2B2")},
-                                                           {"B2A0", say("tag-B2A0")},
-                                                           {"B2A1", say("tag-B2A1")},
-                                                           {"B2A2", say("tag-B2A2")},
-                                                           {"vcgt", say("tag-vcgt")},
-                                                           {"meas", say("tag-meas")},
-                                                           {"view", say("tag-view")},
-                                                           {"vued", say("tag-vued")},
-                                                           {"targ", say("tag-targ")},
-                                                           {"tech", say("tag-tech")},
-                                                           {"gamt", say("tag-gamt")},
-                                                           {"meta", say("tag-meta")}};
+    static const std::map<std::string, Message> names{
+        {"desc", say("tag-desc")}, {"cprt", say("tag-cprt")}, {"dmnd", say("tag-dmnd")}, {"dmdd", say("tag-dmdd")}, {"wtpt", say("tag-wtpt")},
+        {"bkpt", say("tag-bkpt")}, {"chad", say("tag-chad")}, {"lumi", say("tag-lumi")}, {"rXYZ", say("tag-rXYZ")}, {"gXYZ", say("tag-gXYZ")},
+        {"bXYZ", say("tag-bXYZ")}, {"rTRC", say("tag-rTRC")}, {"gTRC", say("tag-gTRC")}, {"bTRC", say("tag-bTRC")}, {"A2B0", say("tag-A2B0")},
+        {"A2B1", say("tag-A2B1")}, {"A2B2", say("tag-A2B2")}, {"B2A0", say("tag-B2A0")}, {"B2A1", say("tag-B2A1")}, {"B2A2", say("tag-B2A2")},
+        {"vcgt", say("tag-vcgt")}, {"meas", say("tag-meas")}, {"view", say("tag-view")}, {"vued", say("tag-vued")}, {"targ", say("tag-targ")},
+        {"tech", say("tag-tech")}, {"gamt", say("tag-gamt")}, {"meta", say("tag-meta")}};
     const auto found = names.find(signature);
     return found != names.end() ? found->second : Message{};
 }
@@ -79,8 +58,7 @@ public:
     {
         m_into.bytes = m_bytes.size();
         if (m_bytes.size() < kHeader + 4) {
-            add(Weight::Fault, "header",
-                say("file-icc-profile-least", say("count-bytes", m_bytes.size())));
+            add(Weight::Fault, "header", say("file-icc-profile-least", say("count-bytes", m_bytes.size())));
             return;
         }
         if (std::memcmp(m_bytes.data() + 36, "acsp", 4) != 0) {
@@ -115,11 +93,9 @@ private:
     {
         const std::uint32_t size = u32(m_bytes, 0);
         if (size > m_bytes.size()) {
-            add(Weight::Fault, "header",
-                say("header-says-bytes-file", size, m_bytes.size()));
+            add(Weight::Fault, "header", say("header-says-bytes-file", size, m_bytes.size()));
         } else if (size < m_bytes.size()) {
-            add(Weight::Doubt, "header",
-                say("header-says-bytes-file-something", size, m_bytes.size()));
+            add(Weight::Doubt, "header", say("header-says-bytes-file-something", size, m_bytes.size()));
         }
         const std::string deviceClass = fourCharacters(m_bytes, 12), space = fourCharacters(m_bytes, 16), pcs = fourCharacters(m_bytes, 20);
         if (deviceClass != "mntr") {
@@ -247,17 +223,14 @@ private:
         const bool four = m_bytes[8] >= 4;
         const Eigen::Matrix3d chad = m_into.profile->chad();
         if (!has("chad")) {
-            add(four ? Weight::Fault : Weight::Note, "chad",
-                four ? say("no-chad-tag-display")
-                     : say("no-chad-tag-display-own"));
+            add(four ? Weight::Fault : Weight::Note, "chad", four ? say("no-chad-tag-display") : say("no-chad-tag-display-own"));
         } else if (!chad.allFinite() || std::abs(chad.determinant()) < 0.05 || (chad - Eigen::Matrix3d::Identity()).norm() > 1.5) {
             add(Weight::Fault, "chad", say("adaptation-no-adaptation-matrix"));
         }
         const Lab white = m_into.profile->colourOf({1, 1, 1});
         const double off = deltaE2000(white, {100, 0, 0});
         if (!(off <= 1)) {
-            add(!(off <= 5) ? Weight::Fault : Weight::Doubt, "colours",
-                say("full-red-green-blue", decimal(off, 1)));
+            add(!(off <= 5) ? Weight::Fault : Weight::Doubt, "colours", say("full-red-green-blue", decimal(off, 1)));
         }
         if (m_into.facts->white && has("chad")) {
             const Cct t = cctOf(*m_into.facts->white);
@@ -268,8 +241,7 @@ private:
         if (m_into.facts->luminance && !(*m_into.facts->luminance > 0 && *m_into.facts->luminance < 20000)) {
             add(Weight::Fault, "lumi", say("white-luminance-given-no", decimal(*m_into.facts->luminance, 1)));
         } else if (m_into.facts->luminance && (*m_into.facts->luminance < 20 || *m_into.facts->luminance > 4000)) {
-            add(Weight::Doubt, "lumi",
-                say("white-luminance-given-no-working", decimal(*m_into.facts->luminance, 1)));
+            add(Weight::Doubt, "lumi", say("white-luminance-given-no-working", decimal(*m_into.facts->luminance, 1)));
         }
     }
 
@@ -287,8 +259,7 @@ private:
             double a = angle(p[c]);
             a = c == 1 && a < 0 ? a + 360 : a;
             if (!std::isfinite(a) || a < low[c] || a > high[c]) {
-                add(Weight::Fault, "colours",
-                    say("not-channels-swapped-or", say(names[c])));
+                add(Weight::Fault, "colours", say("not-channels-swapped-or", say(names[c])));
             }
         }
         for (const RgbSpace &space : rgbSpaces()) {
@@ -297,8 +268,7 @@ private:
                 distance = std::max(distance, std::hypot(space.primaries[c].x - p[c].x, space.primaries[c].y - p[c].y));
             }
             if (distance < 0.002) {
-                add(Weight::Doubt, "colours",
-                    say("primaries-third-decimal-describes", space.name));
+                add(Weight::Doubt, "colours", say("primaries-third-decimal-describes", space.name));
                 return;
             }
         }
@@ -333,8 +303,7 @@ private:
                 add(Weight::Doubt, place, say("tone-curve-stands-still", say(names[c]), decimal(flat, 0)));
             }
             if (gamma < 1.4 || gamma > 3) {
-                add(Weight::Doubt, place,
-                    say("tone-curve-gamma-displays", say(names[c]), decimal(gamma, 1)));
+                add(Weight::Doubt, place, say("tone-curve-gamma-displays", say(names[c]), decimal(gamma, 1)));
             }
             m_into.tone[c] = std::move(light);
         }
@@ -368,14 +337,12 @@ private:
                 add(Weight::Fault, "vcgt", say("calibration-ramp-falls-somewhere", say(name)));
             }
             if (clipped > 5) {
-                add(Weight::Doubt, "vcgt",
-                    say("calibration-ramp-clipped-last", say(name), clipped));
+                add(Weight::Doubt, "vcgt", say("calibration-ramp-clipped-last", say(name), clipped));
             }
             std::vector<double> sorted = list;
             sorted.erase(std::unique(sorted.begin(), sorted.end(), [](double a, double b) { return std::abs(a - b) < 1e-5; }), sorted.end());
             if (sorted.size() < 100) {
-                add(Weight::Doubt, "vcgt",
-                    say("calibration-ramp-only-levels", say(name), sorted.size()));
+                add(Weight::Doubt, "vcgt", say("calibration-ramp-only-levels", say(name), sorted.size()));
             }
             if (list.back() < 0.5) {
                 add(Weight::Doubt, "vcgt", say("calibration-ramp-takes-away", say(name)));
@@ -401,8 +368,7 @@ private:
             }
         }
         if (sum / n > 2 || most > 10) {
-            add(sum / n > 4 ? Weight::Fault : Weight::Doubt, "B2A0",
-                say("tables-disagree-colour-taken", decimal(sum / n, 1), decimal(most, 1)));
+            add(sum / n > 4 ? Weight::Fault : Weight::Doubt, "B2A0", say("tables-disagree-colour-taken", decimal(sum / n, 1), decimal(most, 1)));
         }
     }
 
@@ -471,7 +437,8 @@ std::vector<Message> meaningOf(const Inspection &seen)
     s.push_back(say("facts-shows", listed(shares)));
     const double l = seen.profile->colourOf({128 / 255.0, 128 / 255.0, 128 / 255.0}).a;
     const double y = xyzOf(Lab{l, 0, 0}, iccD50()).b, black = xyzOf(seen.profile->colourOf({0, 0, 0}), iccD50()).b;
-    s.push_back(say("middle-gray-128-255", decimal(std::log(std::max(1e-6, (y - black) / (1 - black))) / std::log(128.0 / 255), 2), black > 1e-5 ? say("black-lies-1-white", decimal(1 / black, 0)) : say("black-given-no-light")));
+    s.push_back(say("middle-gray-128-255", decimal(std::log(std::max(1e-6, (y - black) / (1 - black))) / std::log(128.0 / 255), 2),
+                    black > 1e-5 ? say("black-lies-1-white", decimal(1 / black, 0)) : say("black-given-no-light")));
     if (const auto r = seen.profile->ramps(256)) {
         s.push_back(say("calibration-ramps-end-red", decimal(100 * r->r.back(), 1), decimal(100 * r->g.back(), 1), decimal(100 * r->b.back(), 1)));
     } else {

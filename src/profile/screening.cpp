@@ -150,8 +150,7 @@ void recommend(Screening &s)
     const auto n = s.profiles.size();
     const auto odd = size_t(std::count_if(s.profiles.begin(), s.profiles.end(), [](const ScreenedProfile &p) { return p.odd(); }));
     if (n < 3) {
-        s.verdict = n < 2 ? say("one-profile-alone-cannot")
-                          : say("two-profiles-differ-mean", decimal(s.difference(1, 0), 1));
+        s.verdict = n < 2 ? say("one-profile-alone-cannot") : say("two-profiles-differ-mean", decimal(s.difference(1, 0), 1));
         return;
     }
     if (2 * odd >= n) {

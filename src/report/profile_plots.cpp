@@ -32,12 +32,11 @@ template <typename At> Plot curves(const char *title, const char *axis, const ch
             Series s{said(say(kChannels[c].name)), {}, kChannels[c].stroke, 1.4, Ink::Strong};
             for (int i = 0; i <= 255; ++i) {
                 const double v = i / 255.0, y = at(c, size_t(i));
-                s.points.push_back({100 * v,
-                                    100 * y,
-                                    {},
-                                    i % 15 == 0
-                                        ? said(say(point, say(kChannels[c].name), decimal(100 * v, 0), decimal(100 * y, 1)))
-                                        : std::string()});
+                s.points.push_back(
+                    {100 * v,
+                     100 * y,
+                     {},
+                     i % 15 == 0 ? said(say(point, say(kChannels[c].name), decimal(100 * v, 0), decimal(100 * y, 1))) : std::string()});
             }
             p.series.push_back(std::move(s));
         }
@@ -63,17 +62,11 @@ Plot profileGamutPlot(const Inspection &seen, bool xy)
         Series own = trianglePlot(said(say("series-this-profile")), seen.facts->primaries, xy, true);
         p.series.push_back(std::move(own));
         if (const auto &w = seen.facts->white) {
-            p.series.push_back(
-                {said(say("series-white")),
-                 {chromaticityPoint(*w, xy,
-                                    whiteReadOut(*w))},
-                 Stroke::None,
-                 1,
-                 Ink::Strong,
-                 Mark::Ring});
+            p.series.push_back({said(say("series-white")), {chromaticityPoint(*w, xy, whiteReadOut(*w))}, Stroke::None, 1, Ink::Strong, Mark::Ring});
         }
     }
-    p.legend = {said(say("legend-solid", say("series-this-profile"))), said(say("legend-dashed", "sRGB")), said(say("legend-ring", say("series-white")))};
+    p.legend = {said(say("legend-solid", say("series-this-profile"))), said(say("legend-dashed", "sRGB")),
+                said(say("legend-ring", say("series-white")))};
     p.legendAt = Plot::Legend::BottomLeft;
     return p;
 }
@@ -87,8 +80,8 @@ Plot profileTonePlot(const Inspection &seen)
 Plot profileRampsPlot(const Inspection &seen)
 {
     const auto ramps = seen.profile ? seen.profile->ramps(256) : std::nullopt;
-    Plot p =
-        curves("plot-ramps", "axis-behind-ramps", "point-ramp", ramps ? Curve([&](size_t c, size_t i) { return ramps->channel(int(c))[i]; }) : Curve());
+    Plot p = curves("plot-ramps", "axis-behind-ramps", "point-ramp",
+                    ramps ? Curve([&](size_t c, size_t i) { return ramps->channel(int(c))[i]; }) : Curve());
     p.empty = said(say("plot-no-ramps"));
     return p;
 }
@@ -102,12 +95,13 @@ Plot screeningPlot(const Screening &s)
         own.width = int(i) == s.recommended ? 2.4 : 1.2;
         own.stroke = one.odd() ? Stroke::Dashed : Stroke::Solid;
         p.series.push_back(std::move(own));
-        p.series.push_back({said(say("series-white-of", one.name)),
-                            {chromaticityPoint(one.white, false, said(say("point-white-of", one.name, decimal(one.white.x, 4), decimal(one.white.y, 4))))},
-                            Stroke::None,
-                            1,
-                            Ink::Strong,
-                            Mark::Ring});
+        p.series.push_back(
+            {said(say("series-white-of", one.name)),
+             {chromaticityPoint(one.white, false, said(say("point-white-of", one.name, decimal(one.white.x, 4), decimal(one.white.y, 4))))},
+             Stroke::None,
+             1,
+             Ink::Strong,
+             Mark::Ring});
     }
     p.legend = {said(say("legend-thick")), said(say("legend-stands-apart")), said(say("legend-rings-whites"))};
     p.legendAt = Plot::Legend::BottomRight;

@@ -68,10 +68,8 @@ QString figures(const VisitRecord &r)
     t += row(say("row-grays"), say("gray-figures", decimal(r.gray.mean, 2), decimal(r.gray.max, 2)),
              say("gray-gamma", decimal(r.gray.gammaMean, 2), r.plan.target.tone.named()));
     const Verification &v = r.verification;
-    t += row(say("row-colours"),
-             say("colour-figures", decimal(v.mean, 2), decimal(2 * v.meanUncertainty, 2), decimal(v.p95, 2), decimal(v.max, 2)),
-             say("tolerance-figures", shippedNamed(r.plan.tolerance.name), decimal(r.plan.tolerance.mean, 1),
-                 decimal(r.plan.tolerance.max, 1)));
+    t += row(say("row-colours"), say("colour-figures", decimal(v.mean, 2), decimal(2 * v.meanUncertainty, 2), decimal(v.p95, 2), decimal(v.max, 2)),
+             say("tolerance-figures", shippedNamed(r.plan.tolerance.name), decimal(r.plan.tolerance.mean, 1), decimal(r.plan.tolerance.max, 1)));
     return t + QStringLiteral("</table>");
 }
 
@@ -134,8 +132,8 @@ template <typename F> QString body(const VisitRecord &r, F source)
     t += QStringLiteral("<table><tr><td>%1</td><td>%2</td></tr></table>").arg(image(kPictures[1]), image(kPictures[2]));
     t += heading("heading-worksheet") + worksheet(r);
     t += image(kPictures[3]);
-    const std::string settings = menuText(r.controls);
-    const Message foot = sentences({say("menu-as-left", settings.empty() ? say("no-controls") : verbatim(settings)),
+    const Message settings = menuSaid(r.controls);
+    const Message foot = sentences({say("menu-as-left", settings.empty() ? say("no-controls") : settings),
                                     say("report-instrument", r.instrument.model + " " + r.instrument.serial,
                                         r.correction.empty() ? say("no-correction") : say("correction-of", r.correction)),
                                     say("report-readings", say("count-readings", r.readings.size()), lasting(r.benchSeconds)),

@@ -62,10 +62,8 @@ Plot grayPlot(const VisitRecord &r)
     p.limits = {{limit, said(say("limit-of", decimal(limit, 1)))}};
     Series s{said(say("series-grays")), {}, Stroke::Solid, 1.2, Ink::Soft, Mark::Square};
     for (const GrayResult &g : r.gray.grays) {
-        s.points.push_back({100 * g.drive,
-                            g.deltaE,
-                            {},
-                            said(say("point-gray", decimal(100 * g.drive, 0), decimal(g.deltaE, 2), decimal(g.xyz.b, 2)))});
+        s.points.push_back(
+            {100 * g.drive, g.deltaE, {}, said(say("point-gray", decimal(100 * g.drive, 0), decimal(g.deltaE, 2), decimal(g.xyz.b, 2)))});
     }
     p.series.push_back(std::move(s));
     return p;
@@ -75,7 +73,8 @@ Plot tonePlot(const VisitRecord &r)
 {
     const XYZ &white = r.calibrated.white, &black = r.calibrated.black;
     const ToneCurve tone = r.plan.target.tone.withBlack(white.b > 0 ? black.b / white.b : 0);
-    Series wanted{said(say("series-target")), {}, Stroke::Dashed, 1.2, Ink::Strong}, read{said(say("series-read")), {}, Stroke::None, 1, Ink::Strong, Mark::Square};
+    Series wanted{said(say("series-target")), {}, Stroke::Dashed, 1.2, Ink::Strong},
+        read{said(say("series-read")), {}, Stroke::None, 1, Ink::Strong, Mark::Square};
     double low = 9, high = 0;
     for (double v = 0.04; v < 0.98; v += 0.02) {
         const double gamma = gammaAt(v, tone.value(v));
@@ -87,10 +86,11 @@ Plot tonePlot(const VisitRecord &r)
         if (g.gamma > 0) {
             low = std::min(low, g.gamma);
             high = std::max(high, g.gamma);
-            read.points.push_back({100 * g.drive,
-                                   g.gamma,
-                                   {},
-                                   said(say("point-tone", decimal(100 * g.drive, 0), decimal(g.gamma, 3), decimal(gammaAt(g.drive, tone.value(g.drive)), 3)))});
+            read.points.push_back(
+                {100 * g.drive,
+                 g.gamma,
+                 {},
+                 said(say("point-tone", decimal(100 * g.drive, 0), decimal(g.gamma, 3), decimal(gammaAt(g.drive, tone.value(g.drive)), 3)))});
         }
     }
     Plot p;
@@ -154,11 +154,11 @@ Series trianglePlot(const std::string &name, const std::array<Chromaticity, 3> &
     s.closed = true;
     for (size_t c = 0; c < 3; ++c) {
         const Uv uv = uvOf(primaries[c]);
-        s.points.push_back(chromaticityPoint(primaries[c], xy,
-                                             !readOut ? std::string()
-                                                      : said(say("point-primary", listed({verbatim(of), say(kPrimaryNames[c])}),
-                                                                 decimal(primaries[c].x, 4), decimal(primaries[c].y, 4), decimal(uv.u, 4),
-                                                                 decimal(uv.v, 4)))));
+        s.points.push_back(
+            chromaticityPoint(primaries[c], xy,
+                              !readOut ? std::string()
+                                       : said(say("point-primary", listed({verbatim(of), say(kPrimaryNames[c])}), decimal(primaries[c].x, 4),
+                                                  decimal(primaries[c].y, 4), decimal(uv.u, 4), decimal(uv.v, 4)))));
     }
     return s;
 }
@@ -184,12 +184,8 @@ Plot gamutPlot(const VisitRecord &r)
     if (c.white.b > 0) {
         p.series.push_back(trianglePlot(own, {chromaticity(c.red), chromaticity(c.green), chromaticity(c.blue)}, false, true, own));
         p.series.push_back({wanted, {chromaticityPoint(r.targetWhite(), false)}, Stroke::None, 1, Ink::Strong, Mark::Cross});
-        p.series.push_back({read,
-                            {chromaticityPoint(chromaticity(c.white), false, whiteReadOut(chromaticity(c.white)))},
-                            Stroke::None,
-                            1,
-                            Ink::Strong,
-                            Mark::Ring});
+        p.series.push_back(
+            {read, {chromaticityPoint(chromaticity(c.white), false, whiteReadOut(chromaticity(c.white)))}, Stroke::None, 1, Ink::Strong, Mark::Ring});
     }
     p.legend = {said(say("legend-solid", own)), said(say("legend-dashed", "sRGB")), said(say("legend-dotted", "Adobe RGB (1998)")),
                 said(say("legend-cross", wanted)), said(say("legend-ring", read))};

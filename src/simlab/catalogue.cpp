@@ -333,13 +333,11 @@ Result<std::unique_ptr<SimBench>> makeBench(const std::string &displayName, std:
         for (const std::string &name : displayNames()) {
             list += (list.empty() ? "" : ", ") + name;
         }
-        return Error{
-            ErrorKind::Input, say("no-simulated-display", displayName), {}, say("choose-one-of", list), "", false};
+        return Error{ErrorKind::Input, say("no-simulated-display", displayName), {}, say("choose-one-of", list), "", false};
     }
     const auto kinds = typeNames();
     if (!options.claims.empty() && std::find(kinds.begin(), kinds.end(), options.claims) == kinds.end()) {
-        return Error{
-            ErrorKind::Input, say("no-kind-of-panel", options.claims), {}, say("protocol-names-panels"), "", false};
+        return Error{ErrorKind::Input, say("no-kind-of-panel", options.claims), {}, say("protocol-names-panels"), "", false};
     }
     e.panel.claims = options.claims;
     std::vector<MeterSpec> meters{MeterSpec{}};

@@ -132,9 +132,7 @@ Status Connection::transaction(const std::function<Status()> &work)
         return work();
     }
     QSqlDatabase db = database();
-    const auto failed = [&](const QSqlError &error) {
-        return storageError(say("studio-file-cannot-written", m_where.toStdString()), error);
-    };
+    const auto failed = [&](const QSqlError &error) { return storageError(say("studio-file-cannot-written", m_where.toStdString()), error); };
     // The engine's own statements, since Qt's transaction() begins one that may fail when it first writes.
     QSqlQuery query(db);
     if (!query.exec(m_dialect.begin())) {

@@ -166,9 +166,7 @@ Status Store::examine(const QString &path, const std::stop_token &stop)
             }
         }
         for (const QString &owner : dead) {
-            if (const auto gone =
-                    c.write(QStringLiteral("DELETE FROM at_work WHERE owner = ?"), {owner}, say("end-could-not-stored"));
-                !gone) {
+            if (const auto gone = c.write(QStringLiteral("DELETE FROM at_work WHERE owner = ?"), {owner}, say("end-could-not-stored")); !gone) {
                 return gone.error();
             }
         }

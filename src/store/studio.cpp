@@ -241,8 +241,7 @@ Status Studio::refreshSearch(qint64 displayId)
             words += folded(rows.text(i)) + '\n';
         }
     }
-    return m_connection.change(QStringLiteral("UPDATE display SET search = ? WHERE id = ?"), {words, displayId},
-                               say("display-could-not-stored"));
+    return m_connection.change(QStringLiteral("UPDATE display SET search = ? WHERE id = ?"), {words, displayId}, say("display-could-not-stored"));
 }
 
 std::vector<InstrumentEntry> Studio::instruments() const
@@ -292,8 +291,7 @@ Result<qint64> Studio::personId(const QString &role)
             return rows.integer(0);
         }
     }
-    return m_connection.insert(QStringLiteral("INSERT INTO person (role) VALUES (?) RETURNING id"), {stored(role)},
-                               say("person-could-not-stored"));
+    return m_connection.insert(QStringLiteral("INSERT INTO person (role) VALUES (?) RETURNING id"), {stored(role)}, say("person-could-not-stored"));
 }
 
 } // namespace lamp::store

@@ -139,12 +139,8 @@ Result<qint64> Visits::write(const VisitRecord &r, qint64 displayId, VisitState 
         return storageError(kNotWritten, rows.error());
     }
     if (!rows.next()) {
-        return Error{ErrorKind::Input,
-                     say("visit-worked-another-window"),
-                     say("nothing-changed-from-here"),
-                     say("go-or-close-window"),
-                     "owned",
-                     false};
+        return Error{
+            ErrorKind::Input, say("visit-worked-another-window"), say("nothing-changed-from-here"), say("go-or-close-window"), "owned", false};
     }
     const qint64 visit = rows.integer(0);
     Status kept = writeFindings(visit, r);
@@ -160,9 +156,10 @@ Status Visits::writeFindings(qint64 visit, const VisitRecord &r)
     int position = 0;
     const auto add = [&](const char *weight, const Message &said) {
         if (done) {
-            done = m_connection.change(
-                QStringLiteral("INSERT INTO finding (visit_id, position, weight, code, arguments) VALUES (?,?,?,?,?)"),
-                {visit, position++, QString::fromLatin1(weight), fromStd(said.code), stored(jsonText(messageJson(said).value("arguments", Json::array())))}, kNotWritten);
+            done = m_connection.change(QStringLiteral("INSERT INTO finding (visit_id, position, weight, code, arguments) VALUES (?,?,?,?,?)"),
+                                       {visit, position++, QString::fromLatin1(weight), fromStd(said.code),
+                                        stored(jsonText(messageJson(said).value("arguments", Json::array())))},
+                                       kNotWritten);
         }
     };
     for (const Message &s : r.reasons) {

@@ -15,12 +15,7 @@ const Message kNotStored = say("visit-could-not-stored");
 
 Error ownedByAnother()
 {
-    return {ErrorKind::Input,
-            say("visit-worked-another-window"),
-            say("nothing-changed-from-here"),
-            say("go-or-close-window"),
-            "owned",
-            false};
+    return {ErrorKind::Input, say("visit-worked-another-window"), say("nothing-changed-from-here"), say("go-or-close-window"), "owned", false};
 }
 
 Error notThere(const QString &visitId)
@@ -147,8 +142,7 @@ Status Visits::take(const QString &visitId)
         }
         return owned(m_connection.write(QStringLiteral("UPDATE visit SET owner = ?, lease_until = ?, state = ?, revision = revision + 1 "
                                                        "WHERE uid = ? AND owner = ?"),
-                                        {m_owner, leaseEnd(), int(VisitState::Running), visitId, before},
-                                        say("visit-could-not-taken")));
+                                        {m_owner, leaseEnd(), int(VisitState::Running), visitId, before}, say("visit-could-not-taken")));
     });
 }
 

@@ -434,7 +434,8 @@ void Visit::describeCalibration()
     }
     m_record.gray = judgeGrays(grays, p.white, p.black, m_record.targetWhite(), m_record.plan.target.tone);
     if (ramps) {
-        finish(Stage::Calibrate, say("calibrated-summary", whiteSaid(p.white), decimal(m_record.gray.mean, 2), decimal(2 * m_record.expectedError, 2), decimal(m_record.quantisationFloor, 2)));
+        finish(Stage::Calibrate, say("calibrated-summary", whiteSaid(p.white), decimal(m_record.gray.mean, 2), decimal(2 * m_record.expectedError, 2),
+                                     decimal(m_record.quantisationFloor, 2)));
     } else {
         finish(Stage::Calibrate, say("measured-summary", whiteSaid(p.white)));
     }
@@ -511,19 +512,17 @@ Status Visit::profileStage()
     }
     const auto bytes = table ? writeTableProfile(*shown, m_record.ramps, text, m_record.plan.grid) : writeMatrixProfile(matrix, m_record.ramps, text);
     if (!bytes || !Profile::open(bytes.value())) {
-        return Error{ErrorKind::Bench,
-                     say("readings-do-not-describe", m_gauge->instrumentName()),
-                     say("readings-kept"),
-                     say("see-display-shows-what"),
-                     "not-following",
-                     false};
+        return Error{ErrorKind::Bench,     say("readings-do-not-describe", m_gauge->instrumentName()),
+                     say("readings-kept"), say("see-display-shows-what"),
+                     "not-following",      false};
     }
     m_record.profile = bytes.value();
     compareWithTargetGamut();
     if (const auto profile = Profile::open(m_record.profile)) {
         describeGamut(m_record, *profile, table ? &*shown : nullptr, matrix);
     }
-    finish(Stage::Profile, say("profile-gamut-summary", text.description, text.version, table ? say("by-tables") : say("by-matrix"), decimal(m_record.coverage["sRGB"], 1), decimal(m_record.coverage["Adobe RGB (1998)"], 1)));
+    finish(Stage::Profile, say("profile-gamut-summary", text.description, text.version, table ? say("by-tables") : say("by-matrix"),
+                               decimal(m_record.coverage["sRGB"], 1), decimal(m_record.coverage["Adobe RGB (1998)"], 1)));
     return Done{};
 }
 

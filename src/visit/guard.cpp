@@ -149,12 +149,7 @@ Status Visit::waitForDark(double since)
             return Done{};
         }
         if (lasted > kLongestLightS) {
-            const Error e{ErrorKind::Bench,
-                          say("light-from-outside-falls-screen"),
-                          say("readings-kept"),
-                          say("turn-lamp-off-or"),
-                          "light",
-                          true};
+            const Error e{ErrorKind::Bench, say("light-from-outside-falls-screen"), say("readings-kept"), say("turn-lamp-off-or"), "light", true};
             if (!m_hooks.ask || !ask({Question::Kind::Mend, m_record.openStage().value_or(Stage::Verify), e.paragraph(), "", 0}).goOn) {
                 return e;
             }

@@ -19,8 +19,7 @@ constexpr size_t kMostInModel = 900; // a fit costs the cube of their number
 
 Error missing(Message what)
 {
-    return unusable(say("readings-do-not-describe-display"), std::move(what),
-                    say("needed-black-white-red"), "readings");
+    return unusable(say("readings-do-not-describe-display"), std::move(what), say("needed-black-white-red"), "readings");
 }
 
 bool usable(const Measurement &m)
@@ -224,11 +223,11 @@ private:
             m_record.reasons.push_back(c.sentence());
         }
         if (!instrumentMatched(m_record)) {
-            m_record.reasons.push_back(
-                say("nothing-says-what-instrument"));
+            m_record.reasons.push_back(say("nothing-says-what-instrument"));
         }
         m_record.warnings.push_back(say("profile-judged-readings-same"));
-        done(Stage::Verify, say("kept-out-summary", say("count-readings", int(v.colours.size())), decimal(v.mean, 2), decimal(2 * v.meanUncertainty, 2), decimal(v.max, 2), named(m_record.verdict)));
+        done(Stage::Verify, say("kept-out-summary", say("count-readings", int(v.colours.size())), decimal(v.mean, 2),
+                                decimal(2 * v.meanUncertainty, 2), decimal(v.max, 2), named(m_record.verdict)));
     }
 
     const ReadingSet &m_set;

@@ -79,7 +79,8 @@ public:
         }
         judgeVisit(m_record, m_now);
         const Verification &v = m_record.verification;
-        done(Stage::Verify, say("verified-summary-short", say("count-colours", int(v.colours.size())), decimal(v.mean, 2), decimal(2 * v.meanUncertainty, 2), decimal(v.max, 2), named(m_record.verdict)));
+        done(Stage::Verify, say("verified-summary-short", say("count-colours", int(v.colours.size())), decimal(v.mean, 2),
+                                decimal(2 * v.meanUncertainty, 2), decimal(v.max, 2), named(m_record.verdict)));
         return m_record;
     }
 
@@ -108,8 +109,7 @@ private:
     {
         const auto json = [this](const char *name) -> Result<nlohmann::json> {
             const auto it = m_set.facts.find(name);
-            return it == m_set.facts.end() ? Result<nlohmann::json>(cannotAgain(say("does-not-say", name)))
-                                           : parseJson(it->second);
+            return it == m_set.facts.end() ? Result<nlohmann::json>(cannotAgain(say("does-not-say", name))) : parseJson(it->second);
         };
         const auto display = json("display_facts"), instrument = json("instrument_facts");
         const auto info = display ? benchjson::displayInfo(display.value()) : Result<DisplayInfo>(display.error());
@@ -224,8 +224,7 @@ private:
         m_record.aimLuminance = p.white.b;
         m_record.light = shown.asMatrix(smooth.empty() ? std::vector<double>{} : tone.withBlack(p.black.b / p.white.b).samples()).light;
         const MatrixModel matrix = m_record.asMatrix();
-        done(Stage::Calibrate,
-             say("as-left-summary", say("count-readings", readings.size()), decimal(shown.white().b, 1)));
+        done(Stage::Calibrate, say("as-left-summary", say("count-readings", readings.size()), decimal(shown.white().b, 1)));
         ProfileText text;
         text.description = m_record.profileName();
         text.created = m_now;

@@ -28,17 +28,19 @@ Status Visit::prepare()
             for (const std::string &m : modes) {
                 all += (all.empty() ? "\"" : ", \"") + m + '"';
             }
-            return Error{ErrorKind::Input, say("display-no-mode-called", plan.mode), say("nothing-changed-display"),
-                         all.empty() ? say("display-has-no-modes") : say("modes-are", all), "mode", false};
+            return Error{ErrorKind::Input,
+                         say("display-no-mode-called", plan.mode),
+                         say("nothing-changed-display"),
+                         all.empty() ? say("display-has-no-modes") : say("modes-are", all),
+                         "mode",
+                         false};
         }
         m_touched = true;
         if (const Status s = m_bench.setMode(plan.mode); !s) {
             return s;
         }
     }
-    const Answer ready = ask({Question::Kind::Confirm, Stage::Prepare,
-                              say("screen-clean-menu-factory"),
-                              "", 0});
+    const Answer ready = ask({Question::Kind::Confirm, Stage::Prepare, say("screen-clean-menu-factory"), "", 0});
     if (!ready.goOn) {
         return stoppedOnRequest();
     }
@@ -58,12 +60,8 @@ Status Visit::prepare()
             return now.error();
         }
         if (now->lutLoaded) {
-            return Error{ErrorKind::Bench,
-                         say("ramps-from-before-still"),
-                         say("nothing-changed-display"),
-                         say("close-program-loads-them"),
-                         "bench",
-                         false};
+            return Error{
+                ErrorKind::Bench, say("ramps-from-before-still"), say("nothing-changed-display"), say("close-program-loads-them"), "bench", false};
         }
         summary.push_back(say("ramps-linear"));
     } else {
@@ -73,9 +71,9 @@ Status Visit::prepare()
     if (const Status s = chooseCorrection(); !s) {
         return s;
     }
-    summary.push_back(m_record.correction.empty()
-                          ? verbatim(m_record.instrument.model)
-                          : say(m_record.matrix ? "instrument-corrected-by" : "instrument-corrected-for", m_record.instrument.model, m_record.correction));
+    summary.push_back(m_record.correction.empty() ? verbatim(m_record.instrument.model)
+                                                  : say(m_record.matrix ? "instrument-corrected-by" : "instrument-corrected-for",
+                                                        m_record.instrument.model, m_record.correction));
     finish(Stage::Prepare, clauses(summary));
     return Done{};
 }
@@ -249,7 +247,8 @@ Status Visit::chooseTarget()
         m_record.plan.target = *a.target;
     }
     const Target &t = m_record.plan.target;
-    const Message what = listed({t.white.named(), t.luminance.named(), t.tone.named(), t.black.native ? Message{} : say("black-of", decimal(t.black.cdM2, 2))});
+    const Message what =
+        listed({t.white.named(), t.luminance.named(), t.tone.named(), t.black.native ? Message{} : say("black-of", decimal(t.black.cdM2, 2))});
     finish(Stage::Target, t.name.empty() ? what : say("who-says", shippedNamed(t.name), what));
     return Done{};
 }
@@ -257,10 +256,7 @@ Status Visit::chooseTarget()
 Status Visit::place()
 {
     begin(Stage::Place);
-    if (!ask({Question::Kind::Confirm, Stage::Place,
-              say("cover-off-used-counterweight"),
-              "", 0})
-             .goOn) {
+    if (!ask({Question::Kind::Confirm, Stage::Place, say("cover-off-used-counterweight"), "", 0}).goOn) {
         return stoppedOnRequest();
     }
     if (const Status s = m_gauge->place({}); !s) {
@@ -333,7 +329,8 @@ Status Visit::warmUpStage()
     if (!w->stable) {
         warn(say("panel-not-stable-when", rate));
     }
-    finish(Stage::WarmUp, say(w->stable ? "warm-up-stable" : "warm-up-not-stable", lasting(m_record.warmUpSeconds), say("count-readings", w->readings), decimal(w->white.b, 1)));
+    finish(Stage::WarmUp, say(w->stable ? "warm-up-stable" : "warm-up-not-stable", lasting(m_record.warmUpSeconds),
+                              say("count-readings", w->readings), decimal(w->white.b, 1)));
     return Done{};
 }
 
@@ -342,8 +339,7 @@ Status Visit::dim(const Error &error)
     const bool mayTurn = m_record.plan.task == Task::Full;
     const Control *brightness = m_record.display.control("brightness");
     Error told = error;
-    told.todo = mayTurn ? say("turn-display-brightness-down")
-                        : say("kind-visit-leaves-menu");
+    told.todo = mayTurn ? say("turn-display-brightness-down") : say("kind-visit-leaves-menu");
     if (!mayTurn) {
         return told;
     }
@@ -376,7 +372,7 @@ Result<double> Visit::turn(const Control &control, double value)
     m_touched = true;
     Answer a;
     if (control.byPerson) {
-        a = ask({Question::Kind::Control, Stage::Trim, say("set-control-to", control.name, decimal(value, 0)), control.name, value});
+        a = ask({Question::Kind::Control, Stage::Trim, say("set-control-to", controlNamed(control.name), decimal(value, 0)), control.name, value});
         if (!a.goOn) {
             return stoppedOnRequest();
         }
@@ -445,8 +441,7 @@ Status Visit::turnUnseenMenu(Trim &t, const DisplayInfo &display, TrimOptions op
         }
         const double aim = 0.5 * (1 + kSpare) * *wanted * white / reach;
         ask({Question::Kind::Control, Stage::Trim,
-             say(aim < white ? "turn-brightness-down" : "turn-brightness-up", decimal(white, 1), decimal(aim, 0)),
-             "brightness", aim});
+             say(aim < white ? "turn-brightness-down" : "turn-brightness-up", decimal(white, 1), decimal(aim, 0)), "brightness", aim});
         const auto read = m_gauge->read({1, 1, 1}, "white, brightness turned by hand", aim, 0.0006);
         if (!read) {
             return read.error();

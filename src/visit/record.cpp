@@ -412,9 +412,9 @@ std::optional<Stage> VisitRecord::openStage() const
 std::string VisitRecord::profileName() const
 {
     std::string name = plan.profileName.empty() ? kUsualName : plan.profileName;
-    const std::map<std::string, std::string> values{{"{display}", display.model},          {"{serial}", display.serial},
+    const std::map<std::string, std::string> values{{"{display}", display.model},         {"{serial}", display.serial},
                                                     {"{white}", plan.target.white.tag()}, {"{luminance}", fixed(aimLuminance, 0)},
-                                                    {"{tone}", plan.target.tone.name()},   {"{date}", localDate(started)}};
+                                                    {"{tone}", plan.target.tone.name()},  {"{date}", localDate(started)}};
     for (const auto &[placeholder, value] : values) {
         for (size_t at = name.find(placeholder); at != std::string::npos; at = name.find(placeholder, at + value.size())) {
             name.replace(at, placeholder.size(), value);
@@ -455,8 +455,9 @@ Json worded(const std::vector<Message> &messages, const Wording &wording)
 /// The code of a check by the name that records of version 7 and before gave it.
 std::string checkCode(const std::string &name)
 {
-    static const std::map<std::string, std::string> old{{"Mean difference", "colour-mean"}, {"Largest difference", "colour-max"}, {"White", "white"},
-                                                        {"Luminance", "luminance"},         {"Gray mean", "gray-mean"},          {"Gray largest", "gray-max"}};
+    static const std::map<std::string, std::string> old{
+        {"Mean difference", "colour-mean"}, {"Largest difference", "colour-max"}, {"White", "white"},
+        {"Luminance", "luminance"},         {"Gray mean", "gray-mean"},           {"Gray largest", "gray-max"}};
     const auto it = old.find(name);
     return it != old.end() ? it->second : name;
 }
@@ -518,8 +519,11 @@ std::string visitJson(const VisitRecord &r, const Wording &wording)
     constexpr std::array<const char *, 5> states{"pending", "running", "done", "skipped", "failed"};
     for (int i = 0; i < kStages; ++i) {
         const StageLine &l = r.lines[size_t(i)];
-        stages.push_back(
-            {{"stage", stageName(Stage(i))}, {"state", states[size_t(l.state)]}, {"summary", wording(l.summary)}, {"at", isoTime(l.at)}, {"by", l.by}});
+        stages.push_back({{"stage", stageName(Stage(i))},
+                          {"state", states[size_t(l.state)]},
+                          {"summary", wording(l.summary)},
+                          {"at", isoTime(l.at)},
+                          {"by", l.by}});
     }
     json["stages"] = stages;
     Json measurements = Json::array();
@@ -605,8 +609,8 @@ void readFindings(const Json &j, VisitRecord &r)
     r.coverage = figuresFrom(j.at("coverage"));
     r.volume = figuresFrom(j.at("volume"));
     for (const Json &c : j.at("checks")) {
-        r.checks.push_back({checkCode(c.at(0).get<std::string>()), numberOrNaN(c.at(1)), numberOrNaN(c.at(2)), numberOrNaN(c.at(3)), c.at(4).get<std::string>(),
-                            Verdict(std::clamp(c.at(5).get<int>(), 0, 2))});
+        r.checks.push_back({checkCode(c.at(0).get<std::string>()), numberOrNaN(c.at(1)), numberOrNaN(c.at(2)), numberOrNaN(c.at(3)),
+                            c.at(4).get<std::string>(), Verdict(std::clamp(c.at(5).get<int>(), 0, 2))});
     }
     r.verdict = Verdict(std::clamp(j.at("verdict").get<int>(), 0, 2));
     r.reasons = messagesFrom(j.at("reasons"));

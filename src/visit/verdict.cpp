@@ -111,7 +111,9 @@ void judgeVisit(VisitRecord &record, WallTime now)
     if (!profileOnly && wantedLuminance && record.plan.task != Task::Check && record.aimLuminance < *wantedLuminance * 0.98) {
         record.verdict = Verdict::Fail;
         const bool blind = record.trim && record.trim->saturatedAbove;
-        record.reasons.push_back(say(blind ? "target-beyond-instrument" : "target-beyond-panel", decimal(*wantedLuminance, 0), decimal(record.aimLuminance, 0), decimal(*wantedLuminance - record.aimLuminance, 0), decimal(std::floor(record.aimLuminance), 0)));
+        record.reasons.push_back(say(blind ? "target-beyond-instrument" : "target-beyond-panel", decimal(*wantedLuminance, 0),
+                                     decimal(record.aimLuminance, 0), decimal(*wantedLuminance - record.aimLuminance, 0),
+                                     decimal(std::floor(record.aimLuminance), 0)));
     } else if (!profileOnly && wantedLuminance && record.verdict != Verdict::Pass) {
         const double over = white.b - *wantedLuminance;
         if (std::abs(over) > *wantedLuminance * tolerance.luminancePercent / 100 && tolerance.luminancePercent > 0) {
@@ -120,8 +122,7 @@ void judgeVisit(VisitRecord &record, WallTime now)
     }
     const double moved = record.aimWhite.y > 0 ? whiteDifference(xyzOf(record.aimWhite, 1), record.targetWhite()) : 0;
     if (moved > 0.3) {
-        record.reasons.push_back(
-            say("panel-cannot-show-target", decimal(moved, 1)));
+        record.reasons.push_back(say("panel-cannot-show-target", decimal(moved, 1)));
     }
     if (record.verdict == Verdict::Undecided && !instrumentMatched(record)) {
         record.reasons.push_back(say("give-instrument-correction-kind"));

@@ -110,7 +110,8 @@ Status Visit::verifyStage()
     }
     judgeVisit(m_record, m_hooks.wallClock ? m_hooks.wallClock() : WallTime{});
     const Verification &v = m_record.verification;
-    finish(Stage::Verify, say("verified-summary", say("count-colours", int(v.colours.size())), decimal(v.mean, 2), decimal(2 * v.meanUncertainty, 2), decimal(v.max, 2), decimal(v.p95, 2), named(m_record.verdict)));
+    finish(Stage::Verify, say("verified-summary", say("count-colours", int(v.colours.size())), decimal(v.mean, 2), decimal(2 * v.meanUncertainty, 2),
+                              decimal(v.max, 2), decimal(v.p95, 2), named(m_record.verdict)));
     return Done{};
 }
 

@@ -218,8 +218,7 @@ Status Visit::connect()
     m_spending = Spending({6 * m_budget.readings + 150, 6.0 * 3600, hello->virtualClock && !m_hooks.ask ? 1.0 * 3600 : 10.0 * 3600});
     m_spending.start(m_clockStart);
     if (!hello->hasDisplay || !hello->hasInstrument) {
-        return benchError(say(hello->hasDisplay ? "bench-offers-no-instrument" : "bench-offers-no-display"),
-                          say("use-bench-both-or"));
+        return benchError(say(hello->hasDisplay ? "bench-offers-no-instrument" : "bench-offers-no-display"), say("use-bench-both-or"));
     }
     const auto instrument = chooseInstrument(hello->instruments);
     if (!instrument) {
@@ -435,8 +434,9 @@ Status Visit::closing(Stage stage)
     begin(stage);
     const bool look = stage == Stage::Look;
     const Answer a = ask({Question::Kind::Confirm, stage,
-                          look ? say("compare-before-after-screen")
-                               : say("sign-off-from-now", menuText(m_record.controls)),
+                          look                        ? say("compare-before-after-screen")
+                          : m_record.controls.empty() ? say("sign-off-no-menu")
+                                                      : say("sign-off-from-now", menuSaid(m_record.controls)),
                           "", 0});
     if (!a.goOn) {
         return stoppedOnRequest();

@@ -28,10 +28,11 @@ std::span<const Sentence> report();
 std::span<const Sentence> commands();
 } // namespace catalogue
 
-/// Words that stand in the names of patches ("white", "warming up") and in data that ships with the program (why a target
+/// Words that stand in the names of patches ("white", "warming up"), names of usual controls, and data that ships with the program (why a target
 /// is as it is): they are translated where they are shown, by their text.
 std::span<const char *const> patchWords();
 std::span<const char *const> dataSentences();
+std::span<const char *const> controlNames();
 
 /// \return nothing for a code that is not in the catalogue
 const Sentence *sentenceOf(const std::string &code);

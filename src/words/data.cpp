@@ -14,7 +14,7 @@ std::span<const char *const> patchWords()
         QT_TRANSLATE_NOOP("patch", "again"), QT_TRANSLATE_NOOP("patch", "once more"), QT_TRANSLATE_NOOP("patch", "longer"),
         QT_TRANSLATE_NOOP("patch", "again, to be sure"), QT_TRANSLATE_NOOP("patch", "to be sure"), QT_TRANSLATE_NOOP("patch", "smaller"),
         QT_TRANSLATE_NOOP("patch", "warming up"), QT_TRANSLATE_NOOP("patch", "for the correction"),
-        QT_TRANSLATE_NOOP("patch", "brightness turned by hand"), QT_TRANSLATE_NOOP("patch", "to see whether readings lag"),
+        QT_TRANSLATE_NOOP("patch", "brightness turned by hand"), QT_TRANSLATE_NOOP("patch", "white after a turn of the menu"), QT_TRANSLATE_NOOP("patch", "to see whether readings lag"),
         QT_TRANSLATE_NOOP("patch", "for light from outside"), QT_TRANSLATE_NOOP("patch", "which cannot be"),
         QT_TRANSLATE_NOOP("patch", "room light"), QT_TRANSLATE_NOOP("patch", "light skin"), QT_TRANSLATE_NOOP("patch", "dark skin"),
         QT_TRANSLATE_NOOP("patch", "sky"), QT_TRANSLATE_NOOP("patch", "foliage"), QT_TRANSLATE_NOOP("patch", "yellow"),
@@ -53,6 +53,17 @@ std::span<const char *const> dataSentences()
         QT_TRANSLATE_NOOP("data", "Daily work: hard to see side by side, and no patch at fault."),
         QT_TRANSLATE_NOOP("data", "relaxed"),
         QT_TRANSLATE_NOOP("data", "Not for professional work: office screens and laptops."),
+    };
+    return all;
+}
+
+std::span<const char *const> controlNames()
+{
+    static constexpr const char *all[]{
+        QT_TRANSLATE_NOOP("control", "brightness"), QT_TRANSLATE_NOOP("control", "contrast"), QT_TRANSLATE_NOOP("control", "red"),
+        QT_TRANSLATE_NOOP("control", "green"), QT_TRANSLATE_NOOP("control", "blue"), QT_TRANSLATE_NOOP("control", "backlight"),
+        QT_TRANSLATE_NOOP("control", "sharpness"), QT_TRANSLATE_NOOP("control", "saturation"), QT_TRANSLATE_NOOP("control", "hue"),
+        QT_TRANSLATE_NOOP("control", "gamma"),
     };
     return all;
 }

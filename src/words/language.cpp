@@ -66,6 +66,7 @@ bool Language::choose(const QString &tag)
     }
     c.tag = language;
     c.locale = Chosen::plain(QLocale(QString(wanted).replace(u'-', u'_')));
+    QLocale::setDefault(c.locale); // axes of charts, fields to type into
     return true;
 }
 

@@ -160,6 +160,8 @@ std::span<const Sentence> visit()
         {"sign-off-from-now", QT_TRANSLATE_NOOP("words", "Sign off: from now on nobody touches the display's menu (%1).")},
         {"looked-at", QT_TRANSLATE_NOOP("words", "Compared, before and after")},
         {"signed-off-by", QT_TRANSLATE_NOOP("words", "Signed off by %1: %2")},
+        {"control-at", QT_TRANSLATE_NOOP("words", "%1 %2")},
+        {"sign-off-no-menu", QT_TRANSLATE_NOOP("words", "Sign off: from now on nobody changes the display's settings.")},
     };
     return all;
 }

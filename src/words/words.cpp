@@ -117,14 +117,16 @@ QString render(const Message &message, const Style &style)
         return {};
     }
     if (message.code == "sentences" || message.code == "clauses" || message.code == "listed") {
-        return joined(message, message.code == "sentences" ? QStringLiteral(" ") : (message.code == "clauses" ? QStringLiteral("; ") : QStringLiteral(", ")),
+        return joined(message,
+                      message.code == "sentences" ? QStringLiteral(" ") : (message.code == "clauses" ? QStringLiteral("; ") : QStringLiteral(", ")),
                       style);
     }
     if (message.code == "patch-named" && !message.arguments.empty()) {
         return patch(std::visit(ArgumentText{style}, message.arguments.front().value()).toStdString(), style);
     }
-    if (message.code == "shipped-named" && !message.arguments.empty()) {
-        return translated(style, "data", std::visit(ArgumentText{style}, message.arguments.front().value()).toUtf8().constData());
+    if ((message.code == "shipped-named" || message.code == "control-named") && !message.arguments.empty()) {
+        return translated(style, message.code == "shipped-named" ? "data" : "control",
+                          std::visit(ArgumentText{style}, message.arguments.front().value()).toUtf8().constData());
     }
     const Sentence *sentence = sentenceOf(message.code);
     if (sentence == nullptr) {
@@ -140,7 +142,8 @@ QString render(const Message &message, const Style &style)
     const auto *n = message.arguments.empty() ? nullptr : std::get_if<std::int64_t>(&message.arguments.front().value());
     const auto count = n != nullptr ? *n : 0;
     const bool asOne = style.translator == nullptr && count == 1;
-    return filled(asOne ? QString::fromUtf8(sentence->one) : translated(style, "words", sentence->text, int(std::clamp<std::int64_t>(count, 0, 1 << 30))),
+    return filled(asOne ? QString::fromUtf8(sentence->one)
+                        : translated(style, "words", sentence->text, int(std::clamp<std::int64_t>(count, 0, 1 << 30))),
                   arguments, arguments.value(0));
 }
 
@@ -150,8 +153,8 @@ const Sentence *sentenceOf(const std::string &code)
 {
     static const auto all = [] {
         QHash<QByteArray, const Sentence *> byCode;
-        for (const auto part : {catalogue::files(), catalogue::studio(), catalogue::desktop(), catalogue::bench(), catalogue::visit(), catalogue::profiles(),
-                                catalogue::report(), catalogue::commands()}) {
+        for (const auto part : {catalogue::files(), catalogue::studio(), catalogue::desktop(), catalogue::bench(), catalogue::visit(),
+                                catalogue::profiles(), catalogue::report(), catalogue::commands()}) {
             for (const Sentence &s : part) {
                 byCode.insert(s.code, &s);
             }
@@ -207,6 +210,11 @@ std::string phrase(const char *context, const char *english)
 QString shippedText(const std::string &text)
 {
     return translated(forPeople(), "data", text.c_str());
+}
+
+QString controlName(const std::string &name)
+{
+    return translated(forPeople(), "control", name.c_str());
 }
 
 QString patchName(const std::string &name)

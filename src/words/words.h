@@ -44,6 +44,8 @@ std::vector<std::string> plainTexts(const std::vector<Message> &messages);
 std::string phrase(const char *context, const char *english);
 /// A sentence of data that ships with the program, in the language in use; any other text as it is.
 QString shippedText(const std::string &text);
+/// The name of a control of a display's menu, in the language in use; unusual ones as they are.
+QString controlName(const std::string &name);
 /// The name of a patch, in the language in use.
 QString patchName(const std::string &name);
 

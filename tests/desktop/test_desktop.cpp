@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Against a real X server (dummy driver) and a private bus; xprop and xrandr are the independent witnesses.
+#include "english.h"
 #include "support.h"
 #include "x_server.h"
-#include "english.h"
 
 #include "colour/spaces.h"
 #include "desktop/hold.h"

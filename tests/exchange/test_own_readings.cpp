@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Any visit's readings, brought in again in any of our formats, say what the visit said.
-#include "support.h"
 #include "english.h"
+#include "support.h"
 
 #include "exchange/reading_table.h"
 #include "profile/cgats.h"

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Twenty thousand damaged files through every reader: no crash, no hang, always a message. In the sanitized build an
 // allocation over 256 MiB ends the test (tests/CMakeLists.txt).
-#include "support.h"
 #include "english.h"
+#include "support.h"
 
 #include "exchange/reading_table.h"
 #include "judge/tolerance.h"

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "support.h"
 #include "english.h"
+#include "support.h"
 
 #include "fleet/cadence.h"
 #include "judge/tolerance.h"

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "support.h"
 #include "english.h"
+#include "support.h"
 
 #include "colour/difference.h"
 #include "colour/spaces.h"

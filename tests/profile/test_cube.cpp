@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "support.h"
 #include "english.h"
+#include "support.h"
 
 #include "colour/difference.h"
 #include "panels.h"
@@ -83,7 +83,8 @@ private Q_SLOTS:
         task.luminance = 400;
         const auto cube = cubeToDisplay(display.profile, task);
         QVERIFY(!cube.ok());
-        QVERIFY(english(cube.error().what).find("reaches 14") != std::string::npos || english(cube.error().what).find("reaches 15") != std::string::npos);
+        QVERIFY(english(cube.error().what).find("reaches 14") != std::string::npos
+                || english(cube.error().what).find("reaches 15") != std::string::npos);
         task.luminance = 0; // the most there is
         const auto most = cubeToDisplay(display.profile, task);
         QVERIFY(most.ok());

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // What is wrong with a profile is found and named; each fault is made here by the standard's own layout (ICC.1:2010, 7).
-#include "support.h"
 #include "english.h"
+#include "support.h"
 
 #include "colour/spaces.h"
 #include "panels.h"

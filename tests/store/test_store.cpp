@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "support.h"
 #include "english.h"
+#include "support.h"
 
 #include "simlab/sim_bench.h"
 #include "store/owner.h"
@@ -86,8 +86,9 @@ QJsonValue asMessages(QJsonObject record)
         return line;
     });
     each("checks", [](const QJsonValue &v) {
-        static const QMap<QString, QString> codes{{"Mean difference", "colour-mean"}, {"Largest difference", "colour-max"}, {"White", "white"},
-                                                  {"Luminance", "luminance"},         {"Gray mean", "gray-mean"},          {"Gray largest", "gray-max"}};
+        static const QMap<QString, QString> codes{
+            {"Mean difference", "colour-mean"}, {"Largest difference", "colour-max"}, {"White", "white"},
+            {"Luminance", "luminance"},         {"Gray mean", "gray-mean"},           {"Gray largest", "gray-max"}};
         QJsonArray check = v.toArray();
         check[0] = codes[check[0].toString()];
         return check;

@@ -2,8 +2,8 @@
 // A visit of a screen of this computer from beginning to end, on a real X server (dummy driver): patches on the screen,
 // ramps through RandR, the profile on the root window. The instrument is the stand-in that looks at that screen
 // (`serve --screen`); it knows of the visit only what the screen shows.
-#include "support.h"
 #include "english.h"
+#include "support.h"
 
 #include "desktop/x_server.h"
 #include "ui/views.h"

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // What goes wrong in a real room: each ends in a recovered visit, or in a clear stop with all readings kept.
-#include "support.h"
 #include "english.h"
+#include "support.h"
 
 #include "colour/spaces.h"
 #include "simlab/sim_bench.h"

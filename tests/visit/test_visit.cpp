@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "support.h"
 #include "english.h"
+#include "support.h"
 
 #include "colour/difference.h"
 #include "colour/spectrum.h"
@@ -176,8 +176,8 @@ private Q_SLOTS:
         Visit deeper(*b, p, {}, {});
         const auto d = deeper.run();
         QVERIFY(d.ok());
-        QVERIFY(
-            std::any_of(d->warnings.begin(), d->warnings.end(), [](const Message &w) { return english(w).find("is below it") != std::string::npos; }));
+        QVERIFY(std::any_of(d->warnings.begin(), d->warnings.end(),
+                            [](const Message &w) { return english(w).find("is below it") != std::string::npos; }));
     }
 
     void nativeWhiteAtItsMostKeepsTheGains()
@@ -503,7 +503,8 @@ private Q_SLOTS:
         damaged.replace(damaged.find("\"sigma_Y\""), 9, "\"sigme_Y\"");
         const auto refused = wholeVisitFromJson(damaged);
         QVERIFY(!refused.ok());
-        QVERIFY2(english(refused.error().what).find("reading 1") != std::string::npos && english(refused.error().what).find("sigma_Y") != std::string::npos,
+        QVERIFY2(english(refused.error().what).find("reading 1") != std::string::npos
+                     && english(refused.error().what).find("sigma_Y") != std::string::npos,
                  english(refused.error().what).c_str());
         QVERIFY(!wholeVisitFromJson(whole.substr(0, whole.size() / 2)).ok());
         QVERIFY(!recordFromJson("{\"id\":3}").ok());

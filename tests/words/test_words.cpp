@@ -77,8 +77,8 @@ std::vector<Said> everythingSaid()
 std::vector<Sentence> catalogued()
 {
     std::vector<Sentence> all;
-    for (const auto part : {catalogue::files(), catalogue::studio(), catalogue::desktop(), catalogue::bench(), catalogue::visit(), catalogue::profiles(),
-                            catalogue::report(), catalogue::commands()}) {
+    for (const auto part : {catalogue::files(), catalogue::studio(), catalogue::desktop(), catalogue::bench(), catalogue::visit(),
+                            catalogue::profiles(), catalogue::report(), catalogue::commands()}) {
         all.insert(all.end(), part.begin(), part.end());
     }
     return all;
@@ -115,7 +115,7 @@ private Q_SLOTS:
     {
         const auto said = everythingSaid();
         QVERIFY2(said.size() > 500, qPrintable(QString::number(said.size())));
-        const QSet<QString> special{"verbatim", "sentences", "clauses", "listed", "patch-named", "shipped-named"};
+        const QSet<QString> special{"verbatim", "sentences", "clauses", "listed", "patch-named", "shipped-named", "control-named"};
         for (const Said &s : said) {
             if (special.contains(s.code) || s.code.endsWith('-')) {
                 continue;
@@ -123,10 +123,8 @@ private Q_SLOTS:
             const Sentence *sentence = sentenceOf(s.code.toStdString());
             QVERIFY2(sentence != nullptr, qPrintable(s.file + ": " + s.code));
             const auto places = placesOf(QString::fromUtf8(sentence->text));
-            QVERIFY2(places.size() == s.arguments, qPrintable(QStringLiteral("%1: %2 has %3 places and %4 arguments")
-                                                                  .arg(s.file, s.code)
-                                                                  .arg(places.size())
-                                                                  .arg(s.arguments)));
+            QVERIFY2(places.size() == s.arguments,
+                     qPrintable(QStringLiteral("%1: %2 has %3 places and %4 arguments").arg(s.file, s.code).arg(places.size()).arg(s.arguments)));
         }
     }
 
@@ -178,7 +176,8 @@ private Q_SLOTS:
             }
             QVERIFY2(s.one == nullptr || placesOf(QString::fromUtf8(s.one)) == placesOf(english), s.code);
         }
-        for (const auto &[context, words] : {std::pair{"patch", patchWords()}, std::pair{"data", dataSentences()}}) {
+        for (const auto &[context, words] :
+             {std::pair{"patch", patchWords()}, std::pair{"data", dataSentences()}, std::pair{"control", controlNames()}}) {
             for (const char *w : words) {
                 QVERIFY2(!german->translate(context, w).isEmpty(), w);
             }
@@ -253,6 +252,8 @@ private Q_SLOTS:
         QCOMPARE(patchName("gray 50 %, again"), QString("Grau 50 %, wiederholt"));
         QCOMPARE(patchName("a patch of ours"), QString("a patch of ours"));
         QCOMPARE(shippedText("Photo"), QString("Foto"));
+        QCOMPARE(worded(say("set-control-to", controlNamed("brightness"), decimal(47, 0))), QString("Helligkeit auf 47 stellen."));
+        QCOMPARE(worded(say("set-control-to", controlNamed("warp"), decimal(47, 0))), QString("warp auf 47 stellen."));
         QCOMPARE(shippedText("Our own"), QString("Our own"));
         // What goes into files does not.
         QCOMPARE(plainEnglish(m), std::string("Stable after 1 min 23 s (4 readings), white at 224.3 cd/m²"));

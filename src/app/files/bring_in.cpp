@@ -80,8 +80,7 @@ void BringIn::aim(StudioFile kind, const std::string &json)
     }
     case StudioFile::Tolerance: {
         const auto tolerance = toleranceFromJson(json);
-        keepIt(tolerance,
-               tolerance ? tr("Visits can be judged by \"%1\" from now on: Studio, Settings.").arg(text(tolerance->name)) : QString(),
+        keepIt(tolerance, tolerance ? tr("Visits can be judged by \"%1\" from now on: Studio, Settings.").arg(text(tolerance->name)) : QString(),
                [&](const Tolerance &t) { return aims.keep(t); });
         break;
     }

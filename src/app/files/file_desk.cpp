@@ -187,8 +187,7 @@ FileDesk::LookedAt FileDesk::lookAt(const QStringList &files)
 void FileDesk::open(const QStringList &files, Store *store, qint64 display)
 {
     m_background->start(
-        tr("Reading the files…"), [files] { return lookAt(files); },
-        [this, store, display](LookedAt seen) { lay(std::move(seen), store, display); });
+        tr("Reading the files…"), [files] { return lookAt(files); }, [this, store, display](LookedAt seen) { lay(std::move(seen), store, display); });
 }
 
 void FileDesk::lay(LookedAt seen, Store *store, qint64 display)

@@ -142,7 +142,7 @@ ImportView::ImportView(QWidget *parent)
     for (const double full : {1.0, 100.0, 255.0, 1023.0, 4095.0, 65535.0}) {
         m_drive->addItem(QString::number(full), full);
     }
-    form->addRow(tr("Full &drive is"), m_drive);
+    form->addRow(tr("Full d&rive is"), m_drive);
     m_luminance->setRange(0, 10000);
     m_luminance->setDecimals(1);
     m_luminance->setSuffix(tr(" cd/m²"));
@@ -150,7 +150,7 @@ ImportView::ImportView(QWidget *parent)
     form->addRow(tr("White's &luminance"), m_luminance);
     form->addRow(tr("&Target"), m_target);
     form->addRow(tr("&Instrument was"), m_instrument);
-    form->addRow(tr("&Display"), m_display);
+    form->addRow(tr("Dis&play"), m_display);
     layout->addLayout(form);
     layout->addWidget(m_make, 0, Qt::AlignLeft);
     QStringList names;
@@ -231,13 +231,13 @@ void ImportView::fillColumns(const std::shared_ptr<const ReadingTable> &table, i
             m_roles = settledRoles(*m_table, std::move(roles));
             settle();
         });
-        int widest = role->sizeHint().width();
+        int widest = std::max(role->sizeHint().width(), fontMetrics().horizontalAdvance(heading) + 12);
         for (int row = 1; row < m_rows->rowCount(); ++row) {
             const QString cell = text(table->rows[size_t(row - 1)][size_t(c)]);
             m_rows->setItem(row, c, new QTableWidgetItem(cell));
             widest = std::max(widest, row < 6 ? fontMetrics().horizontalAdvance(cell) + 12 : 0);
         }
-        m_rows->setColumnWidth(c, std::min(widest, 260));
+        m_rows->setColumnWidth(c, std::min(widest, 300));
     }
     if (from + kAtOnce < columns) {
         QTimer::singleShot(0, this, [this, table, from] { fillColumns(table, from + kAtOnce); });
@@ -287,13 +287,13 @@ TypedReadings::TypedReadings(QWidget *parent)
     layout->setContentsMargins(18, 14, 18, 14);
     layout->addWidget(m_what);
     auto *middle = new QHBoxLayout;
-    m_patch->setMinimumSize(220, 160);
+    m_patch->setMinimumSize(170, 160);
     m_patch->setAutoFillBackground(true);
     m_patch->setAccessibleName(tr("Patch to measure"));
     middle->addWidget(m_patch, 1);
     auto *form = new QFormLayout;
     m_kind->addItems({tr("luminance and chromaticity: Y, x, y"), tr("tristimulus values: X, Y, Z")});
-    form->addRow(tr("The instrument &shows"), m_kind);
+    form->addRow(tr("The instrument sho&ws"), m_kind);
     for (size_t i = 0; i < 3; ++i) {
         m_names[i] = new QLabel;
         m_fields[i] = new QLineEdit;
@@ -302,8 +302,8 @@ TypedReadings::TypedReadings(QWidget *parent)
         connect(m_fields[i], &QLineEdit::returnPressed, this, [this, i] { i < 2 ? m_fields[i + 1]->setFocus() : take(); });
     }
     form->addRow(tr("&Target"), m_target);
-    form->addRow(tr("The instrument &was"), m_instrument);
-    form->addRow(tr("&Display"), m_display);
+    form->addRow(tr("The &instrument was"), m_instrument);
+    form->addRow(tr("Dis&play"), m_display);
     fillInstrument(*m_instrument, {});
     middle->addLayout(form, 1);
     layout->addLayout(middle);
@@ -398,13 +398,8 @@ void TypedReadings::showPatch()
     m_done->setRowCount(int(n));
     for (size_t i = 0; i < n; ++i) {
         const Measurement &m = m_set.readings[n - 1 - i];
-        const std::array<QString, 7> cells{text(m.name),
-                                           QString::number(m.rgb.a),
-                                           QString::number(m.rgb.b),
-                                           QString::number(m.rgb.c),
-                                           number(m.xyz.a, 3),
-                                           number(m.xyz.b, 3),
-                                           number(m.xyz.c, 3)};
+        const std::array<QString, 7> cells{text(m.name),       QString::number(m.rgb.a), QString::number(m.rgb.b), QString::number(m.rgb.c),
+                                           number(m.xyz.a, 3), number(m.xyz.b, 3),       number(m.xyz.c, 3)};
         setRow(*m_done, int(i), cells);
     }
     if (all) {

@@ -281,7 +281,7 @@ void PlotWidget::showTable()
     dialog->resize(560, 420);
     auto *table = plainTable({tr("Series"), text(m_plot.x.title()), text(m_plot.y.title()), tr("± (k = 2)"), tr("In words")}, text(m_plot.title), 22);
     table->setRowCount(int(m_readings.size()));
-    const auto number = [](double v) { return QString::number(v, 'g', 6); };
+    const auto number = [](double v) { return QLocale().toString(v, 'g', 6); };
     for (size_t i = 0; i < m_readings.size(); ++i) {
         const plot::Reading &r = m_readings[i];
         const std::array<QString, 5> cells{text(r.series), number(r.x), number(r.y), r.uncertainty ? number(*r.uncertainty) : QString(),

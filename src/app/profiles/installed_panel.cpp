@@ -33,9 +33,9 @@ std::string commandLine()
 } // namespace
 
 InstalledPanel::InstalledPanel(QWidget *parent)
-    : QFrame(parent), m_installation(DesktopFolders::ofUser()), m_choice(new QComboBox), m_state(new QLabel),
-      m_apply(new QPushButton(tr("A&pply"))), m_clear(new QPushButton(tr("&Remove"))), m_next(new QPushButton(tr("&Next profile (F9)"))),
-      m_look(new QPushButton(tr("Compare &before and after (F8)"))), m_login(new QPushButton(tr("Apply at &login"))), m_timer(new QTimer(this))
+    : QFrame(parent), m_installation(DesktopFolders::ofUser()), m_choice(new QComboBox), m_state(new QLabel), m_apply(new QPushButton(tr("A&pply"))),
+      m_clear(new QPushButton(tr("Re&move"))), m_next(new QPushButton(tr("&Next profile (F9)"))), m_look(new QPushButton(tr("Before/&after (F8)"))),
+      m_login(new QPushButton(tr("Apply at &login"))), m_timer(new QTimer(this))
 {
     auto *layout = new QVBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);

@@ -109,8 +109,7 @@ void ProfileView::fillFindings()
         // State is told by shape and words: a filled square, a half one, a hollow one.
         const QString mark = f.weight == Finding::Weight::Fault ? QStringLiteral("■ ")
                                                                 : (f.weight == Finding::Weight::Doubt ? QStringLiteral("◧ ") : QStringLiteral("□ "));
-        lines << mark + worded(named(f.weight)) + QStringLiteral(" (") + QString::fromStdString(f.place) + QStringLiteral("): ")
-                     + worded(f.text);
+        lines << mark + worded(named(f.weight)) + QStringLiteral(" (") + QString::fromStdString(f.place) + QStringLiteral("): ") + worded(f.text);
     }
     m_findings->setText(lines.isEmpty() ? tr("Nothing wrong was found.") : lines.join('\n'));
 }

@@ -19,8 +19,8 @@ namespace lamp::app {
 ScreeningView::ScreeningView(QWidget *parent)
     : QFrame(parent), m_verdict(new QLabel), m_mind(new QLabel(worded(strangersProfile()))),
       m_table(plainTable({tr("Profile"), tr("State"), tr("Group"), tr("To others, ΔE00"), tr("Here, ΔE00"), tr("Reason")}, tr("Profiles"))),
-      m_pairs(plainTable({}, tr("Differences of each pair"))), m_plot(new PlotWidget),
-      m_rank(new QPushButton(tr("&Rank by readings of this unit…"))), m_read(new QPushButton), m_progress(new QLabel)
+      m_pairs(plainTable({}, tr("Differences of each pair"))), m_plot(new PlotWidget), m_rank(new QPushButton(tr("&Rank by readings of this unit…"))),
+      m_read(new QPushButton), m_progress(new QLabel)
 {
     setObjectName(QStringLiteral("sheet"));
     auto *layout = new QVBoxLayout(this);
@@ -125,8 +125,7 @@ void ScreeningView::setProgress(int taken, int of)
         m_since.start();
     }
     const double left = taken > 1 ? 0.001 * double(m_since.elapsed()) / (taken - 1) * (of - taken) : 0;
-    m_progress->setText(taken > 1 ? tr("Reading %1 of %2, about %3 left").arg(taken).arg(of).arg(wordedSpan(left))
-                                  : tr("The instrument begins…"));
+    m_progress->setText(taken > 1 ? tr("Reading %1 of %2, about %3 left").arg(taken).arg(of).arg(wordedSpan(left)) : tr("The instrument begins…"));
 }
 
 void ScreeningView::fill(const std::vector<RealError> &errors)
@@ -167,9 +166,8 @@ void ScreeningView::fill(const std::vector<RealError> &errors)
     m_pairs->setVerticalHeaderLabels(heads);
     for (size_t i = 0; i < n; ++i) {
         for (size_t k = 0; k < n; ++k) {
-            m_pairs->setItem(
-                int(i), int(k),
-                new QTableWidgetItem(i == k ? QStringLiteral("–") : number(screening.difference(Eigen::Index(i), Eigen::Index(k)), 1)));
+            m_pairs->setItem(int(i), int(k),
+                             new QTableWidgetItem(i == k ? QStringLiteral("–") : number(screening.difference(Eigen::Index(i), Eigen::Index(k)), 1)));
         }
     }
     m_pairs->resizeColumnsToContents();

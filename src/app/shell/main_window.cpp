@@ -138,7 +138,8 @@ void MainWindow::buildMenus()
     display->addAction(tr("&Refresh"), QKeySequence(tr("F6")), this, [this] { startVisit(Task::Refresh); });
     display->addAction(tr("&Check"), QKeySequence(tr("F7")), this, [this] { startVisit(Task::Check); });
     display->addAction(tr("&Next profile of this computer's output"), QKeySequence(tr("F9")), this, [this] { m_installed->next(); });
-    display->addAction(tr("Compare &before and after on this computer's output"), QKeySequence(tr("F8")), this, [this] { m_installed->lookBothWays(); });
+    display->addAction(tr("Compare &before and after on this computer's output"), QKeySequence(tr("F8")), this,
+                       [this] { m_installed->lookBothWays(); });
     display->addAction(tr("C&ard of the display"), QKeySequence(tr("F2")), this, [this] { showCard(); });
     display->addAction(tr("Running &visit"), QKeySequence(tr("F4")), m_visitDesk, &VisitDesk::showRunning);
     QMenu *view = menuBar()->addMenu(tr("S&urround"));
@@ -148,7 +149,9 @@ void MainWindow::buildMenus()
     }
     QMenu *help = menuBar()->addMenu(tr("&Help"));
     help->addAction(tr("&Keyboard shortcuts"), QKeySequence::HelpContents, this, [this] {
-        m_banner->say(tr("Space continues; digits choose a target; Escape pauses and resumes; B switches before and after; R opens the report; F5 full visit, F6 refresh, F7 check, F2 card, F4 the running visit; F8 before and after on this computer's output, F9 its next profile; Enter on a line of the worksheet opens or closes it."));
+        m_banner->say(tr("Space continues; digits choose a target; Escape pauses and resumes; B switches before and after; R opens the report; F5 "
+                         "full visit, F6 refresh, F7 check, F2 card, F4 the running visit; F8 before and after on this computer's output, F9 its "
+                         "next profile; Enter on a line of the worksheet opens or closes it."));
     });
     help->addAction(tr("&About"), this, [this] {
         m_banner->say(
@@ -292,6 +295,18 @@ void MainWindow::openStore(bool demo)
     m_visits->offerInterrupted();
 }
 
+void MainWindow::widenPlaces()
+{
+    // Names and states are whole, as far as there is room.
+    constexpr int kNarrowest = 200, kWidest = 300;
+    int widest = kNarrowest;
+    for (QModelIndex i = m_placesModel->index(0, 0); i.isValid(); i = m_places->indexBelow(i)) {
+        const int depth = i.parent().isValid() ? 2 : 1;
+        widest = std::max(widest, m_places->sizeHintForIndex(i).width() + depth * m_places->indentation() + 2 * m_places->frameWidth() + 4);
+    }
+    m_places->setMinimumWidth(std::min(widest, kWidest));
+}
+
 void MainWindow::reloadPlaces()
 {
     if (store() == nullptr || !m_banner->did(m_placesModel->reload(*store(), wallNow()))) {
@@ -299,6 +314,7 @@ void MainWindow::reloadPlaces()
     }
     if (m_placesModel->displays() <= kFewDisplays) {
         m_places->expandAll();
+        widenPlaces();
     }
     if (m_display == 0) {
         const auto first = store()->studio().displays({0, 1});

@@ -69,6 +69,7 @@ private:
     void connectStudio();
     void connectVisits();
     void reloadPlaces();
+    void widenPlaces();
     void showCard();
     /// Makes a display the current one without going to its card.
     void mean(qint64 displayId);

@@ -28,8 +28,8 @@ QString advice(LampFill fill, Verdict verdict)
         return verdict == Verdict::Fail ? CardView::tr("Its last visit found it out of tolerance: a full visit sets its controls and ramps again.")
                                         : CardView::tr("Its last visit was undecided: its worksheet says why. A full visit decides it.");
     case LampFill::Crescent:
-        return CardView::tr(
-            "It is overdue. A check (measure only) tells whether it is still in tolerance; a refresh renews ramps and profile without touching the menu.");
+        return CardView::tr("It is overdue. A check (measure only) tells whether it is still in tolerance; a refresh renews ramps and profile "
+                            "without touching the menu.");
     case LampFill::Half: return CardView::tr("It is due. A refresh renews ramps and profile without touching the menu.");
     case LampFill::ThreeQuarters: return CardView::tr("Nothing to do today; it will be due soon.");
     case LampFill::Full: return CardView::tr("Nothing to do.");
@@ -125,7 +125,8 @@ void CardView::show(const DisplayEntry &display, Store &store, WallTime now)
     const auto visits = store.visits().of(display.id);
     m_ids.clear();
     m_history->setRowCount(int(visits.size()));
-    QString facts = tr("%1, serial number %2, panel %3.").arg(display.model, display.serial.isEmpty() ? tr("unknown") : display.serial, display.technology);
+    QString facts =
+        tr("%1, serial number %2, panel %3.").arg(display.model, display.serial.isEmpty() ? tr("unknown") : display.serial, display.technology);
     if (!display.note.isEmpty()) {
         facts += ' ' + display.note;
     }
@@ -136,18 +137,17 @@ void CardView::show(const DisplayEntry &display, Store &store, WallTime now)
         const bool finished = v.state == VisitState::Finished;
         const QString state =
             finished ? tr("finished") : (v.state == VisitState::Running ? (v.worked ? tr("running") : tr("interrupted")) : tr("discarded"));
-        const std::array<QString, 5> cells{wordedDay(v.started), text(named(v.task)),
-                                           finished ? text(named(v.verdict)) : QStringLiteral("–"), QString::number(v.readings), state};
+        const std::array<QString, 5> cells{wordedDay(v.started), text(named(v.task)), finished ? text(named(v.verdict)) : QStringLiteral("–"),
+                                           QString::number(v.readings), state};
         setRow(*m_history, int(i), cells);
         if (finished && !visited) {
             visited = true;
             if (const auto record = store.visits().record(v.id)) {
-                const QString menu = text(menuText(record->controls));
+                const QString menu = text(menuSaid(record->controls));
                 if (record->trim) {
                     facts += '\n' + (menu.isEmpty() ? tr("Its controls cannot be set by the program.") : tr("Menu as left: %1.").arg(menu));
                 }
-                facts += ' '
-                         + tr("White %1 cd/m², gray ΔE00 mean %2").arg(number(record->calibrated.white.b, 1), number(record->gray.mean, 2))
+                facts += ' ' + tr("White %1 cd/m², gray ΔE00 mean %2").arg(number(record->calibrated.white.b, 1), number(record->gray.mean, 2))
                          + (record->verification.colours.empty() ? QString() : tr(", colours mean %1").arg(number(record->verification.mean, 2)))
                          + '.';
             }

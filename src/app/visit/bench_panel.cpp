@@ -110,11 +110,11 @@ void BenchPanel::rebuildMenu()
     int line = 0;
     for (const Control &c : m_bench->view().display.controls) {
         const QString name = QString::fromStdString(c.name);
-        Row row{new QLabel(name, this), new QSlider(Qt::Horizontal, this), new QLabel(this)};
+        Row row{new QLabel(controlName(c.name), this), new QSlider(Qt::Horizontal, this), new QLabel(this)};
         row.slider->setRange(int(c.min), int(c.max));
         row.slider->setSingleStep(int(std::max(1.0, c.step)));
         row.slider->setValue(int(c.value));
-        row.slider->setAccessibleName(tr("Display's menu: %1").arg(name));
+        row.slider->setAccessibleName(tr("Display's menu: %1").arg(controlName(c.name)));
         row.slider->setObjectName(QStringLiteral("menu-") + name);
         row.value->setMinimumWidth(28);
         row.value->setAlignment(Qt::AlignRight);
@@ -138,7 +138,7 @@ void BenchPanel::askFor(const QString &control, double value)
         f.setBold(name == control);
         row.name->setFont(f);
     }
-    m_asked->setText(control.isEmpty() ? QString() : tr("Set: %1 to %2").arg(control).arg(value));
+    m_asked->setText(control.isEmpty() ? QString() : tr("Set: %1 to %2").arg(controlName(control.toStdString())).arg(value));
     if (QSlider *s = slider(control)) {
         s->setFocus(Qt::OtherFocusReason);
     }

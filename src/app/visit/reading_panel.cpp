@@ -73,8 +73,7 @@ void ReadingPanel::show(const Measurement &m, const VisitRecord &record)
     const bool white = m.rgb.a == 1 && m.rgb.b == 1 && m.rgb.c == 1 && !ambient;
     if (white) {
         if (const auto target = record.plan.target.white.chromaticity()) {
-            distance =
-                tr("Δu′v′ %1 from %2; ").arg(number(uvDistance(c, *target), 4), worded(record.plan.target.white.named())) + distance;
+            distance = tr("Δu′v′ %1 from %2; ").arg(number(uvDistance(c, *target), 4), worded(record.plan.target.white.named())) + distance;
         }
         if (const auto level = record.plan.target.luminance.value()) {
             const double off = m.xyz.b - *level;

@@ -130,7 +130,8 @@ void VisitController::run(VisitPlan plan, std::optional<VisitRecord> resume, qin
         return;
     }
     if (!source.reaches()) {
-        m_banner.say(tr("No bench reaches this display from here: it is known from imported readings, or it is measured at another computer. Import or enter newer ones, or add it with a bench."));
+        m_banner.say(tr("No bench reaches this display from here: it is known from imported readings, or it is measured at another computer. Import "
+                        "or enter newer ones, or add it with a bench."));
         return;
     }
     if (m_patch != nullptr) {
@@ -156,7 +157,8 @@ bool VisitController::agreed(const BenchSource &source, std::function<void()> on
         return true;
     }
     m_banner.say(
-        tr("This display's bench is a program that this studio names and that nobody at this computer has agreed to run yet. Run exactly this line?\n%1")
+        tr("This display's bench is a program that this studio names and that nobody at this computer has agreed to run yet. Run exactly this "
+           "line?\n%1")
             .arg(command),
         tr("Run"),
         [command, go = std::move(onYes)] {
@@ -186,7 +188,8 @@ void VisitController::rank(qint64 displayId, std::function<void()> begin)
         return;
     }
     m_banner.say(
-        tr("Put the instrument on %1, which has been on for half an hour. %2 patches follow, without ramps; they do not flash, but the screen changes every few seconds: look away if that is bad for you.")
+        tr("Put the instrument on %1, which has been on for half an hour. %2 patches follow, without ramps; they do not flash, but the screen "
+           "changes every few seconds: look away if that is bad for you.")
             .arg(display->name)
             .arg(quickSetSize()),
         tr("Start"),
@@ -376,8 +379,8 @@ void VisitController::keep(const RecordPtr &record, qint64 displayId, const QStr
 QString VisitController::keptMessage(const VisitRecord &record, qint64 displayId, const QString &output, const QString &folder,
                                      const Result<KeptResults> &result)
 {
-    QString message = result && !result->problem ? tr("Report, readings and profile are in %1.").arg(folder)
-                                                 : text(result ? *result->problem : result.error());
+    QString message =
+        result && !result->problem ? tr("Report, readings and profile are in %1.").arg(folder) : text(result ? *result->problem : result.error());
     if (record.plan.task != Task::Check && !record.profile.empty()) {
         const auto copy = Installation(DesktopFolders::ofUser()).keepCopy(record.profile);
         message += ' ' + (copy ? tr("The profile is installed as %1.").arg(text(copy->string())) : text(copy.error()));

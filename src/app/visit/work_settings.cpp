@@ -64,8 +64,8 @@ QString toleranceText(Store *store, const QString &name)
     for (const Tolerance &t : tolerancesOf(store)) {
         if (text(t.name) == name) {
             return WorkSettings::tr("Mean ΔE00 %1, largest %2, white %3, grays %4, luminance %5 %. %6")
-                .arg(number(t.mean, 1), number(t.max, 1), number(t.whiteDeltaE, 1), number(t.grayMean, 1),
-                     number(t.luminancePercent, 0), text(t.why));
+                .arg(number(t.mean, 1), number(t.max, 1), number(t.whiteDeltaE, 1), number(t.grayMean, 1), number(t.luminancePercent, 0),
+                     text(t.why));
         }
     }
     return {};
@@ -120,7 +120,8 @@ WorkSettings::WorkSettings(Store *store, QWidget *parent)
     explained(tr("&Kind of profile"), m_kind,
               tr("Tables describe panels whose channels do not add up, and map colours out of reach. Every program reads a matrix."));
     explained(tr("&Nodes of tables"), m_grid, tr("33 is accurate to a tenth of a ΔE00; 17 makes small files for old programs."));
-    explained(tr("Tone &curves"), m_curves, tr("Of matrix profiles; parametric ones are smooth and short, sampled ones fit any curve. ICC 2 has sampled ones only."));
+    explained(tr("Tone &curves"), m_curves,
+              tr("Of matrix profiles; parametric ones are smooth and short, sampled ones fit any curve. ICC 2 has sampled ones only."));
     explained(tr("&ICC version"), m_version, tr("2 for programs that do not read 4."));
     m_name->setPlaceholderText(text(kUsualName));
     m_name->setText(text(kept(kName)));

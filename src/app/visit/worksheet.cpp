@@ -32,9 +32,11 @@ QStringList instructions(Stage stage)
     switch (stage) {
     case Stage::Prepare:
         return {QObject::tr("Display switched on; screen clean (unplug it before cleaning, and follow its maker's instructions)."),
-                QObject::tr("Display's menu at factory settings. Automatic brightness, night colours, dynamic contrast, power-saving and static-image dimming off."),
+                QObject::tr("Display's menu at factory settings. Automatic brightness, night colours, dynamic contrast, power-saving and "
+                            "static-image dimming off."),
                 QObject::tr("No light falls on the screen; hood on if there is one. Dark, neutral clothes; sit still."),
-                QObject::tr("Patches change brightness in a dark room. Nothing flashes, but people with photosensitive epilepsy should not watch; everybody else may look away too.")};
+                QObject::tr("Patches change brightness in a dark room. Nothing flashes, but people with photosensitive epilepsy should not watch; "
+                            "everybody else may look away too.")};
     case Stage::RoomLight: return {QObject::tr("Put the instrument where you work, its diffuser facing the room.")};
     case Stage::Place:
         return {QObject::tr("Cover off, and over the back of the display as counterweight."),
@@ -42,7 +44,8 @@ QStringList instructions(Stage stage)
                 QObject::tr("Never press on the panel. For displays on walls or ceilings follow local rules for working at height.")};
     case Stage::Look:
         return {QObject::tr("Compare before and after with pictures you know. Eyes adapt: look away in between, and rest before judging."),
-                QObject::tr("A look checks the eye as much as the screen. About one man in twelve sees some colours differently; this is no medical test.")};
+                QObject::tr(
+                    "A look checks the eye as much as the screen. About one man in twelve sees some colours differently; this is no medical test.")};
     case Stage::SignOff:
         return {QObject::tr("Note the menu's settings on the display's card: a reset of the display destroys them."),
                 QObject::tr("Put the instrument back in a dark, dry place. From now on nobody touches the display's menu.")};
@@ -61,7 +64,8 @@ QString checksTable(const VisitRecord &r)
         const QString word = c.verdict == Verdict::Pass
                                  ? QObject::tr("within %1")
                                  : (c.verdict == Verdict::Fail ? QObject::tr("<b>beyond %1</b>") : QObject::tr("<b>undecided at %1</b>"));
-        table += QStringLiteral("%1<td>%2&nbsp;</td><td align='right'>%3&nbsp;</td><td>%4&nbsp;&nbsp;&nbsp;&nbsp;</td>%5")
+        table += QStringLiteral("%1<td>%2&nbsp;</td><td align='right' style='white-space:nowrap'>%3&nbsp;</td><td "
+                                "style='white-space:nowrap'>%4&nbsp;&nbsp;&nbsp;&nbsp;</td>%5")
                      .arg(i % 2 == 0 ? "<tr>" : "", worded(lamp::say(c.code)).toHtmlEscaped(), figure, word.arg(number(c.limit, 1) + unit),
                           i % 2 == 1 ? "</tr>" : "");
     }
@@ -265,6 +269,7 @@ void Worksheet::buildDetails()
         auto *table = plainTable({tr("No."), tr("Patch"), tr("Y, cd/m²"), tr("x"), tr("y"), tr("s")}, tr("Readings of this stage"), 22);
         table->verticalHeader()->hide();
         table->horizontalHeader()->setDefaultAlignment(Qt::AlignCenter);
+        table->horizontalHeader()->setSectionResizeMode(QHeaderView::ResizeToContents);
         table->horizontalHeader()->setSectionResizeMode(1, QHeaderView::Stretch);
         table->setMinimumHeight(150);
         table->setVisible(false);
@@ -291,8 +296,8 @@ void Worksheet::fillReadings(Stage stage)
         const Measurement &m = *own[i];
         const Chromaticity c = chromaticity(m.xyz);
         const std::array<QString, 6> cells{QString::number(m.index), patchName(m.name) + (m.superseded ? tr(" (read again)") : QString()),
-                                           number(m.xyz.b, 3),  number(c.x, 4),
-                                           number(c.y, 4),      number(m.integrationS, 1)};
+                                           number(m.xyz.b, 3),       number(c.x, 4),
+                                           number(c.y, 4),           number(m.integrationS, 1)};
         for (size_t k = 0; k < cells.size(); ++k) {
             auto *item = new QTableWidgetItem(cells[k]);
             item->setTextAlignment(k == 1 ? Qt::AlignLeft | Qt::AlignVCenter : Qt::AlignRight | Qt::AlignVCenter);

@@ -487,6 +487,49 @@
     </message>
 </context>
 <context>
+    <name>control</name>
+    <message>
+        <source>brightness</source>
+        <translation>Helligkeit</translation>
+    </message>
+    <message>
+        <source>contrast</source>
+        <translation>Kontrast</translation>
+    </message>
+    <message>
+        <source>red</source>
+        <translation>Rot</translation>
+    </message>
+    <message>
+        <source>green</source>
+        <translation>Grün</translation>
+    </message>
+    <message>
+        <source>blue</source>
+        <translation>Blau</translation>
+    </message>
+    <message>
+        <source>backlight</source>
+        <translation>Hintergrundlicht</translation>
+    </message>
+    <message>
+        <source>sharpness</source>
+        <translation>Schärfe</translation>
+    </message>
+    <message>
+        <source>saturation</source>
+        <translation>Sättigung</translation>
+    </message>
+    <message>
+        <source>hue</source>
+        <translation>Farbton</translation>
+    </message>
+    <message>
+        <source>gamma</source>
+        <translation>Gamma</translation>
+    </message>
+</context>
+<context>
     <name>data</name>
     <message>
         <source>Photo</source>
@@ -950,10 +993,6 @@
         <translation>Messungen in der Datei; die erste Zeile sagt, was jede Spalte ist</translation>
     </message>
     <message>
-        <source>Full &amp;drive is</source>
-        <translation>Volle &amp;Ansteuerung ist</translation>
-    </message>
-    <message>
         <source> cd/m²</source>
         <translation> cd/m²</translation>
     </message>
@@ -974,10 +1013,6 @@
         <translation>Messgerät &amp;war</translation>
     </message>
     <message>
-        <source>&amp;Display</source>
-        <translation>Bil&amp;dschirm</translation>
-    </message>
-    <message>
         <source>%1 (%2): %3</source>
         <translation>%1 (%2): %3</translation>
     </message>
@@ -993,28 +1028,28 @@
         <source>Nothing is unclear. Some of the readings are kept out of the profile to judge it.</source>
         <translation>Alles ist eindeutig. Einige Messungen bleiben außerhalb des Profils und beurteilen es.</translation>
     </message>
+    <message>
+        <source>Full d&amp;rive is</source>
+        <translation>Volle &amp;Ansteuerung ist</translation>
+    </message>
+    <message>
+        <source>Dis&amp;play</source>
+        <translation>Bildschi&amp;rm</translation>
+    </message>
 </context>
 <context>
     <name>lamp::app::InstalledPanel</name>
     <message>
         <source>A&amp;pply</source>
-        <translation>&amp;Anwenden</translation>
-    </message>
-    <message>
-        <source>&amp;Remove</source>
-        <translation>&amp;Entfernen</translation>
+        <translation>An&amp;wenden</translation>
     </message>
     <message>
         <source>&amp;Next profile (F9)</source>
-        <translation>&amp;Nächstes Profil (F9)</translation>
-    </message>
-    <message>
-        <source>Compare &amp;before and after (F8)</source>
-        <translation>Vorher und &amp;nachher (F8)</translation>
+        <translation>&amp;Nächstes (F9)</translation>
     </message>
     <message>
         <source>Apply at &amp;login</source>
-        <translation>Beim An&amp;melden anwenden</translation>
+        <translation>Bei An&amp;meldung</translation>
     </message>
     <message>
         <source>Output</source>
@@ -1027,6 +1062,14 @@
     <message>
         <source>There is no X server here, so no profile can be applied.</source>
         <translation>Hier gibt es keinen X-Server; daher kann kein Profil angewendet werden.</translation>
+    </message>
+    <message>
+        <source>Before/&amp;after (F8)</source>
+        <translation>Vorher/na&amp;chher (F8)</translation>
+    </message>
+    <message>
+        <source>Re&amp;move</source>
+        <translation>&amp;Entfernen</translation>
     </message>
 </context>
 <context>
@@ -1378,7 +1421,7 @@
     </message>
     <message>
         <source>&amp;Install for an output…</source>
-        <translation>Für einen Ausgang &amp;installieren …</translation>
+        <translation>Für Ausgang &amp;installieren …</translation>
     </message>
     <message>
         <source>Make a 3D &amp;LUT…</source>
@@ -1386,7 +1429,7 @@
     </message>
     <message>
         <source>Make it &amp;again from its readings…</source>
-        <translation>Aus seinen Messungen &amp;neu erstellen …</translation>
+        <translation>Aus Messungen &amp;neu erstellen …</translation>
     </message>
     <message>
         <source>A faulty profile cannot be installed.</source>
@@ -1546,7 +1589,7 @@
     </message>
     <message>
         <source>&amp;Rank by readings of this unit…</source>
-        <translation>Nach Messungen dieses Geräts &amp;ordnen …</translation>
+        <translation>Nach Messungen &amp;ordnen …</translation>
     </message>
     <message>
         <source>Enter or a double click inspects a profile</source>
@@ -1640,7 +1683,7 @@
     </message>
     <message>
         <source>&amp;Back to the previous patch</source>
-        <translation>&amp;Zurück zum vorigen Feld</translation>
+        <translation>Zurüc&amp;k</translation>
     </message>
     <message>
         <source>&amp;Make profile and verdict</source>
@@ -1659,20 +1702,8 @@
         <translation>Normfarbwerte: X, Y, Z</translation>
     </message>
     <message>
-        <source>The instrument &amp;shows</source>
-        <translation>Das Messgerät &amp;zeigt</translation>
-    </message>
-    <message>
         <source>&amp;Target</source>
         <translation>&amp;Ziel</translation>
-    </message>
-    <message>
-        <source>The instrument &amp;was</source>
-        <translation>Das Messgerät &amp;war</translation>
-    </message>
-    <message>
-        <source>&amp;Display</source>
-        <translation>Bil&amp;dschirm</translation>
     </message>
     <message>
         <source>x</source>
@@ -1705,6 +1736,18 @@
     <message>
         <source>x and y must be between 0 and 1 and add up to less than 1.</source>
         <translation>x und y müssen zwischen 0 und 1 liegen und zusammen unter 1 bleiben.</translation>
+    </message>
+    <message>
+        <source>The instrument sho&amp;ws</source>
+        <translation>Das Messgerät zei&amp;gt</translation>
+    </message>
+    <message>
+        <source>The &amp;instrument was</source>
+        <translation>Messgerät &amp;war</translation>
+    </message>
+    <message>
+        <source>Dis&amp;play</source>
+        <translation>Bildschi&amp;rm</translation>
     </message>
 </context>
 <context>
@@ -1910,7 +1953,7 @@
     </message>
     <message>
         <source>Tone &amp;curves</source>
-        <translation>Tonwert&amp;kurven</translation>
+        <translation>Tonwertku&amp;rven</translation>
     </message>
     <message>
         <source>Of matrix profiles; parametric ones are smooth and short, sampled ones fit any curve. ICC 2 has sampled ones only.</source>
@@ -1934,7 +1977,7 @@
     </message>
     <message>
         <source>Your &amp;role</source>
-        <translation>Ihre &amp;Rolle</translation>
+        <translation>Ihre R&amp;olle</translation>
     </message>
     <message>
         <source>It stands on every line of the worksheet and in reports.</source>
@@ -2225,6 +2268,10 @@
     <message>
         <source>purple</source>
         <translation>Violett</translation>
+    </message>
+    <message>
+        <source>white after a turn of the menu</source>
+        <translation>Weiß nach Menüänderung</translation>
     </message>
 </context>
 <context>
@@ -5503,6 +5550,14 @@
     <message>
         <source>All %1 are in %2.</source>
         <translation>Alle %1 liegen in %2.</translation>
+    </message>
+    <message>
+        <source>%1 %2</source>
+        <translation>%1 %2</translation>
+    </message>
+    <message>
+        <source>Sign off: from now on nobody changes the display&apos;s settings.</source>
+        <translation>Abnahme: Ab jetzt ändert niemand die Einstellungen des Bildschirms.</translation>
     </message>
 </context>
 </TS>

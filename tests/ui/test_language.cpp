@@ -1,0 +1,306 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The window in each language: nothing cut off, no letter given twice, at 100, 150 and 200 %.
+#include "support.h"
+
+#include "ui/views.h"
+
+#include "app/files/file_desk.h"
+#include "app/files/import_view.h"
+#include "app/parts/look.h"
+#include "app/profiles/profile_view.h"
+#include "app/profiles/screening_view.h"
+#include "app/shell/main_window.h"
+#include "app/studio/add_display.h"
+#include "app/visit/visit_controller.h"
+#include "app/visit/visit_runner.h"
+#include "app/visit/work_settings.h"
+#include "app/visit/worksheet.h"
+#include "report/files.h"
+#include "report/report.h"
+#include "words/words.h"
+
+#include <QApplication>
+#include <QCheckBox>
+#include <QComboBox>
+#include <QHeaderView>
+#include <QMenuBar>
+#include <QPushButton>
+#include <QTableWidget>
+#include <QTemporaryDir>
+#include <QTranslator>
+#include <QTreeView>
+
+using namespace lamp;
+using namespace lamp::app;
+
+namespace {
+
+bool isCut(const QLabel &l)
+{
+    if (l.text().isEmpty() || l.width() <= 0) {
+        return false;
+    }
+    return l.wordWrap() ? l.heightForWidth(l.width()) > l.height() + 1
+                        : l.sizeHint().width() > l.width() + 1 || l.sizeHint().height() > l.height() + 1;
+}
+
+int longestLine(const QFontMetrics &metrics, const QString &text)
+{
+    int most = 0;
+    for (const QString &line : text.split('\n')) {
+        most = std::max(most, metrics.horizontalAdvance(line));
+    }
+    return most;
+}
+
+/// Texts that are not wholly to be seen.
+QStringList cut(const QWidget &in)
+{
+    QStringList all;
+    const auto look = [&](const QWidget *w, const QString &text, bool bad) {
+        if (w->isVisibleTo(&in) && bad) {
+            all << QString(w->metaObject()->className()) + ": " + text;
+        }
+    };
+    for (const QLabel *l : in.findChildren<QLabel *>()) {
+        look(l, l->text(), isCut(*l));
+    }
+    for (const QAbstractButton *b : in.findChildren<QAbstractButton *>()) {
+        look(b, b->text(), !b->text().isEmpty() && b->sizeHint().width() > b->width() + 1);
+    }
+    for (const QComboBox *c : in.findChildren<QComboBox *>()) {
+        look(c, c->currentText(), c->fontMetrics().horizontalAdvance(c->currentText()) > c->width() - 16);
+    }
+    for (const QHeaderView *h : in.findChildren<QHeaderView *>()) {
+        for (int i = 0; h->orientation() == Qt::Horizontal && h->isVisibleTo(&in) && i < h->count(); ++i) {
+            const QString text = h->model()->headerData(i, Qt::Horizontal).toString();
+            look(h, text, h->sectionSize(i) > 0 && h->fontMetrics().horizontalAdvance(text) > h->sectionSize(i));
+        }
+    }
+    for (const QTreeView *t : in.findChildren<QTreeView *>()) {
+        std::function<void(const QModelIndex &)> each = [&](const QModelIndex &parent) {
+            for (int r = 0; r < t->model()->rowCount(parent); ++r) {
+                const QModelIndex i = t->model()->index(r, 0, parent);
+                const QString text = i.data().toString();
+                const int room = t->visualRect(i).width() - (parent.isValid() ? t->iconSize().width() + 4 : 0);
+                look(t, text, longestLine(t->fontMetrics(), text) > room);
+                each(i);
+            }
+        };
+        each({});
+    }
+    return all;
+}
+
+QString letterOf(const QString &text)
+{
+    const qsizetype at = QString(text).replace("&&", "  ").indexOf('&');
+    return at < 0 ? QString() : text.mid(at + 1, 1).toLower();
+}
+
+/// Letters that two things answer to at once.
+QStringList sharedLetters(const QWidget &in)
+{
+    QStringList all;
+    QMap<QString, QString> taken;
+    const auto take = [&](const QString &text) {
+        const QString letter = letterOf(text);
+        if (!letter.isEmpty() && taken.contains(letter)) {
+            all << taken[letter] + " / " + text;
+        }
+        taken[letter] = text;
+    };
+    for (const QMenuBar *bar : in.findChildren<QMenuBar *>()) {
+        for (const QAction *a : bar->actions()) {
+            take(a->text());
+        }
+    }
+    for (const QPushButton *b : in.findChildren<QPushButton *>()) {
+        if (b->isVisibleTo(&in) && b->isEnabled()) {
+            take(b->text());
+        }
+    }
+    for (const QLabel *l : in.findChildren<QLabel *>()) {
+        if (l->isVisibleTo(&in) && l->buddy() != nullptr && l->buddy()->isVisibleTo(&in)) {
+            take(l->text());
+        }
+    }
+    return all;
+}
+
+QStringList sharedInMenus(const QWidget &window)
+{
+    QStringList all;
+    for (const QMenu *menu : window.findChildren<QMenu *>()) {
+        QSet<QString> taken;
+        for (const QAction *a : menu->actions()) {
+            const QString letter = letterOf(a->text());
+            if (!letter.isEmpty() && taken.contains(letter)) {
+                all << menu->title() + ": " + a->text();
+            }
+            taken.insert(letter);
+        }
+    }
+    return all;
+}
+
+} // namespace
+
+class TestLanguage : public QObject {
+    Q_OBJECT
+
+    QTemporaryDir m_dir;
+
+    static void inspectView(QWidget &w, const QString &name)
+    {
+        QTest::qWait(60);
+        picture(w, Language::tag() + '-' + name);
+        const QStringList found = cut(w), shared = sharedLetters(w);
+        QVERIFY2(found.isEmpty(), qPrintable(name + " cuts: " + found.join(" | ")));
+        QVERIFY2(shared.isEmpty(), qPrintable(name + " shares letters: " + shared.join(" | ")));
+    }
+
+    static qint64 idOf(const MainWindow &w, const QString &name)
+    {
+        for (const DisplayEntry &d : w.store()->studio().displays()) {
+            if (d.name.startsWith(name)) {
+                return d.id;
+            }
+        }
+        return 0;
+    }
+
+    void lookAtFiles(MainWindow &w)
+    {
+        const VisitRecord record = w.store()->visits().record(w.store()->visits().of(idOf(w, "Avocet")).front().id).value();
+        QStringList profiles;
+        for (int i = 0; i < 3; ++i) {
+            profiles << m_dir.filePath(QStringLiteral("avocet-%1.icc").arg(i));
+            QVERIFY(writeFile(std::filesystem::path(profiles.back().toStdString()), record.profile).ok());
+        }
+        const QString csv = m_dir.filePath("readings.csv");
+        QVERIFY(writeFile(std::filesystem::path(csv.toStdString()), readingsToCsv(readingSet(record))).ok());
+        const auto open = [&](const QStringList &files, const char *name) {
+            w.openFiles(files);
+            QTRY_VERIFY_WITH_TIMEOUT(!w.desk()->busy(), 30000);
+            inspectView(w, name);
+        };
+        open({profiles.front()}, "profile");
+        open(profiles, "screening");
+        open({csv}, "import");
+        w.desk()->typeReadings(*w.store(), idOf(w, "Avocet"));
+        inspectView(w, "typed");
+    }
+
+    void lookAtVisits(MainWindow &w)
+    {
+        w.worksheet()->setRecord(
+            std::make_shared<VisitRecord>(w.store()->visits().record(w.store()->visits().of(idOf(w, "Turnstone")).front().id).value()));
+        w.selectDisplay(idOf(w, "Dunlin"));
+        w.startVisit(Task::Full);
+        QSet<int> seen;
+        // Each stage's question, and the line it comes to.
+        QElapsedTimer since;
+        since.start();
+        while (w.runner()->running() && since.elapsed() < 60000) {
+            QTest::qWait(20);
+            if (w.runner()->question()) {
+                const int stage = int(w.runner()->question()->stage);
+                if (!seen.contains(stage)) {
+                    seen.insert(stage);
+                    inspectView(w, QStringLiteral("visit-%1").arg(stage));
+                }
+                QTest::keyClick(w.windowHandle(), Qt::Key_Space);
+            }
+        }
+        QVERIFY2(!w.runner()->running(), w.runner()->question() ? plainEnglish(w.runner()->question()->text).c_str() : "no question");
+        QVERIFY2(seen.size() >= 5, qPrintable(QString::number(seen.size())));
+        inspectView(w, "visit-done");
+    }
+
+    void lookAtDialogs(MainWindow &w)
+    {
+        WorkSettings settings(w.store(), &w);
+        settings.show();
+        inspectView(settings, "settings");
+        settings.close();
+        AddDisplay add(*w.store(), &w);
+        add.show();
+        inspectView(add, "add-display");
+        add.close();
+    }
+
+private Q_SLOTS:
+    void initTestCase() { loadFonts(); }
+
+    void nothingIsCutOff_data()
+    {
+        QTest::addColumn<QString>("tag");
+        QTest::addColumn<QString>("scale");
+        for (const char *tag : {"en", "de"}) {
+            for (const char *scale : {"1", "1.5", "2"}) {
+                QTest::addRow("%s at %s", tag, scale) << tag << scale;
+            }
+        }
+    }
+    /// A scale is that of the whole program: each combination is a program of its own.
+    void nothingIsCutOff()
+    {
+        if (qEnvironmentVariableIsSet("LAMP_LANGUAGE_TEST")) {
+            QSKIP("This is the program that is looked at.");
+        }
+        QFETCH(QString, tag);
+        QFETCH(QString, scale);
+        QProcess child;
+        QProcessEnvironment e = QProcessEnvironment::systemEnvironment();
+        e.insert("LAMP_LANGUAGE_TEST", tag);
+        e.insert("QT_SCALE_FACTOR", scale);
+        e.insert("XDG_CONFIG_HOME", m_dir.filePath(tag + scale));
+        e.insert("XDG_DATA_HOME", m_dir.filePath(tag + scale));
+        // A screen as large as such scales are used on.
+        const QString screen = m_dir.filePath("screen.json");
+        QVERIFY(writeFile(std::filesystem::path(screen.toStdString()),
+                          std::string(R"({"screens":[{"name":"one","x":0,"y":0,"width":2880,"height":1800,"logicalDpi":96,"dpr":1}]})"))
+                    .ok());
+        e.insert("QT_QPA_PLATFORM", "offscreen:configfile=" + screen);
+        child.setProcessEnvironment(e);
+        child.setProcessChannelMode(QProcess::MergedChannels);
+        child.start(QCoreApplication::applicationFilePath(), {"everyView"});
+        QVERIFY(child.waitForFinished(120000));
+        QVERIFY2(child.exitCode() == 0, child.readAll().right(4000));
+    }
+
+    void everyView()
+    {
+        const QString tag = qEnvironmentVariable("LAMP_LANGUAGE_TEST");
+        if (tag.isEmpty()) {
+            QSKIP("The other one starts this in each language and scale.");
+        }
+        QVERIFY(Language::choose(tag));
+        for (QTranslator *t : Language::translators()) {
+            QVERIFY(QCoreApplication::installTranslator(t));
+        }
+        applySurround(*qApp, Surround::Dim);
+        MainWindow w(m_dir.filePath("demo.sqlite"));
+        w.show();
+        inspectView(w, "welcome");
+        w.openStore(true);
+        w.setSpeed(0);
+        QTRY_VERIFY_WITH_TIMEOUT(!w.fillingDemo(), 60000);
+        w.activateWindow();
+        QVERIFY2(sharedInMenus(w).isEmpty(), qPrintable(sharedInMenus(w).join(" | ")));
+        for (const char *name : {"Avocet", "Turnstone", "Curlew", "Dunlin"}) {
+            w.selectDisplay(idOf(w, name));
+            inspectView(w, QStringLiteral("card-") + name);
+            QVERIFY2(w.width() <= 1280 && w.height() <= 760, qPrintable(QStringLiteral("%1 × %2").arg(w.width()).arg(w.height())));
+        }
+        lookAtDialogs(w);
+        lookAtFiles(w);
+        w.activateWindow();
+        QVERIFY(QTest::qWaitForWindowActive(&w));
+        lookAtVisits(w);
+    }
+};
+
+QTEST_MAIN(TestLanguage)
+#include "test_language.moc"
