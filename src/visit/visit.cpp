@@ -441,7 +441,7 @@ Status Visit::closing(Stage stage)
     if (!a.goOn) {
         return stoppedOnRequest();
     }
-    finish(stage, look ? say("looked-at") : say("signed-off-by", m_record.plan.by, named(m_record.verdict)));
+    finish(stage, look ? say("looked-at") : say("signed-off-by", shippedNamed(m_record.plan.by), named(m_record.verdict)));
     return Done{};
 }
 

@@ -29,6 +29,7 @@ std::span<const char *const> patchWords()
 std::span<const char *const> dataSentences()
 {
     static constexpr const char *all[]{
+        QT_TRANSLATE_NOOP("data", "program"), QT_TRANSLATE_NOOP("data", "colour keeper"), // who works
         QT_TRANSLATE_NOOP("data", "Photo"),
         QT_TRANSLATE_NOOP("data", "For retouching and photographs seen on screens: daylight white, a brightness that suits a dim office."),
         QT_TRANSLATE_NOOP("data", "Dim room"),

@@ -65,15 +65,15 @@ qint64 displayNamed(const ReadingTable &table, Store &store)
 /// Targets to aim at; readings of a visit name their own, which comes first, without a name.
 void fillTargets(QComboBox &box, Store &store, bool own = false)
 {
-    const QString chosen = own ? QString() : box.currentText();
+    const QString chosen = own ? QString() : box.currentData().toString();
     box.clear();
     if (own) {
         box.addItem(ImportView::tr("the visit's own target"), QString());
     }
     for (const Target &t : store.aims().targets()) {
-        box.addItem(text(t.name), text(t.name));
+        box.addItem(shippedText(t.name), text(t.name));
     }
-    box.setCurrentIndex(std::max(0, box.findText(chosen)));
+    box.setCurrentIndex(std::max(0, box.findData(chosen)));
 }
 
 /// What is known of the instrument decides how sure a verdict can be.

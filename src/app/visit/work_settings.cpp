@@ -43,7 +43,7 @@ std::vector<std::pair<QString, QVariant>> names(const std::vector<Tolerance> &to
 {
     std::vector<std::pair<QString, QVariant>> all;
     for (const Tolerance &t : tolerances) {
-        all.emplace_back(text(t.name), text(t.name));
+        all.emplace_back(shippedText(t.name), text(t.name));
     }
     return all;
 }
@@ -65,7 +65,7 @@ QString toleranceText(Store *store, const QString &name)
         if (text(t.name) == name) {
             return WorkSettings::tr("Mean ΔE00 %1, largest %2, white %3, grays %4, luminance %5 %. %6")
                 .arg(number(t.mean, 1), number(t.max, 1), number(t.whiteDeltaE, 1), number(t.grayMean, 1), number(t.luminancePercent, 0),
-                     text(t.why));
+                     shippedText(t.why));
         }
     }
     return {};
@@ -83,7 +83,7 @@ void applyWorkSettings(VisitPlan &plan, Store *store)
     plan.grid = QSettings().value(kGrid, 33).toInt() == 17 ? 17 : 33;
     plan.iccVersion = QSettings().value(kVersion, 4).toInt() == 2 ? 2 : 4;
     plan.profileName = kept(kName);
-    plan.by = QSettings().value(kRole, WorkSettings::tr("colour keeper")).toString().toStdString();
+    plan.by = QSettings().value(kRole, QStringLiteral("colour keeper")).toString().toStdString();
 }
 
 WorkSettings::WorkSettings(Store *store, QWidget *parent)
@@ -126,7 +126,7 @@ WorkSettings::WorkSettings(Store *store, QWidget *parent)
     m_name->setPlaceholderText(text(kUsualName));
     m_name->setText(text(kept(kName)));
     explained(tr("Profile na&me"), m_name, tr("Filled in are {display}, {serial}, {white}, {luminance}, {tone}, {date}."));
-    m_role->setPlaceholderText(tr("colour keeper"));
+    m_role->setPlaceholderText(shippedText("colour keeper"));
     m_role->setText(text(kept(kRole)));
     explained(tr("Your &role"), m_role, tr("It stands on every line of the worksheet and in reports."));
     auto *buttons = new QDialogButtonBox(QDialogButtonBox::Ok | QDialogButtonBox::Cancel);

@@ -627,6 +627,14 @@
         <source>Not for professional work: office screens and laptops.</source>
         <translation>Nicht für Facharbeit: Bürobildschirme und Laptops.</translation>
     </message>
+    <message>
+        <source>program</source>
+        <translation>Programm</translation>
+    </message>
+    <message>
+        <source>colour keeper</source>
+        <translation>Farbverantwortliche</translation>
+    </message>
 </context>
 <context>
     <name>lamp::app::AddDisplay</name>
@@ -1880,10 +1888,6 @@
         <translation>ΔE00 im Mittel %1, höchstens %2, Weiß %3, Grau %4, Leuchtdichte %5 %. %6</translation>
     </message>
     <message>
-        <source>colour keeper</source>
-        <translation>Farbverantwortliche</translation>
-    </message>
-    <message>
         <source>quick: up to 44 readings</source>
         <translation>schnell: bis zu 44 Messungen</translation>
     </message>
@@ -1949,7 +1953,7 @@
     </message>
     <message>
         <source>33 is accurate to a tenth of a ΔE00; 17 makes small files for old programs.</source>
-        <translation>33 ist auf ein zehntel ΔE00 genau; 17 ergibt kleine Dateien für alte Programme.</translation>
+        <translation>33 ist auf ein Zehntel ΔE00 genau; 17 ergibt kleine Dateien für alte Programme.</translation>
     </message>
     <message>
         <source>Tone &amp;curves</source>
