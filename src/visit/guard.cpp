@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Readings that cannot be right are noticed and taken again (docs/methods.md, "Readings that are taken again").
-#include "visit/visit.h"
+#include "visit/guard.h"
 
 #include "colour/difference.h"
 
@@ -23,35 +23,35 @@ constexpr double kLongestLightS = 240;
 
 } // namespace
 
-double Visit::oddness(const PanelReading &r) const
+double Guard::oddness(const PanelReading &r) const
 {
-    const bool unsure = m_guards >= kGuards || m_model->readings().size() < kYoung;
-    if (m_model->surprise(r) < (unsure ? 8 : 1) * kOdd) {
+    const bool unsure = m_guards >= kGuards || m_known.model->readings().size() < kYoung;
+    if (m_known.model->surprise(r) < (unsure ? 8 : 1) * kOdd) {
         return 0;
     }
-    const XYZ white = m_model->white();
+    const XYZ white = m_known.model->white();
     const RelXYZ n = relativeTo(white, white.b);
-    const double d = deltaE2000(labOf(relativeTo(m_model->evaluate(r.behind), white.b), n), labOf(relativeTo(r.xyz, white.b), n));
+    const double d = deltaE2000(labOf(relativeTo(m_known.model->evaluate(r.behind), white.b), n), labOf(relativeTo(r.xyz, white.b), n));
     return d > (unsure ? 2 : 1) * kVisible ? d : 0;
 }
 
-Result<Measurement> Visit::readGuarded(const Drive &rgb, const std::string &name, const XYZ &expected)
+Result<Measurement> Guard::readGuarded(const Drive &rgb, const std::string &name, const XYZ &expected)
 {
     const double level = std::max(expected.b, 0.02);
-    auto m = m_gauge->read(rgb, name, level, noiseGoal(level));
-    if (!m || !m_model) {
+    auto m = m_s.gauge->read(rgb, name, level, m_s.noiseGoal(level));
+    if (!m || !m_known.model) {
         return m;
     }
     const double oddBy = oddness(panelReading(*m));
     return oddBy > 0 ? lookInto(m.value(), expected, oddBy) : m;
 }
 
-PanelReading Visit::panelReading(const Measurement &m) const
+PanelReading Guard::panelReading(const Measurement &m) const
 {
-    return {behindRamps(m.rgb), m.xyz, m.sigma, m.t, m.index};
+    return {m_s.behindRamps(m.rgb), m.xyz, m.sigma, m.t, m.index};
 }
 
-Result<Measurement> Visit::lookInto(const Measurement &first, const XYZ &expected, double oddBy)
+Result<Measurement> Guard::lookInto(const Measurement &first, const XYZ &expected, double oddBy)
 {
     const double level = std::max(expected.b, 0.02);
     const auto lit = lightFalls();
@@ -67,9 +67,9 @@ Result<Measurement> Visit::lookInto(const Measurement &first, const XYZ &expecte
         if (const Status s = waitForDark(first.t); !s) {
             return s.error();
         }
-        dropBetween(first.t - kBeforeNoticedS, m_gauge->now());
+        dropBetween(first.t - kBeforeNoticedS, m_s.gauge->now());
     }
-    auto second = m_gauge->read(first.rgb, first.name + ", again", level, noiseGoal(level));
+    auto second = m_s.gauge->read(first.rgb, first.name + ", again", level, m_s.noiseGoal(level));
     if (!second || *lit) {
         return second;
     }
@@ -78,139 +78,124 @@ Result<Measurement> Visit::lookInto(const Measurement &first, const XYZ &expecte
         apart = std::max(apart, std::abs(second->xyz[c] - first.xyz[c]) / std::hypot(first.sigma[c], second->sigma[c]));
     }
     if (apart > 5) {
-        setAside(first.index);
-        warn(say("reading-did-not-repeat", first.name));
+        m_s.setAside(first.index);
+        m_s.warn(say("reading-did-not-repeat", patchNamed(first.name)));
     } else {
         ++m_guards;
     }
     return second;
 }
 
-void Visit::dropBetween(double from, double to)
+void Guard::dropBetween(double from, double to)
 {
     constexpr size_t kWorthKeeping = 8;
-    const std::string &stage = stageName(m_record.openStage().value_or(Stage::Verify));
-    for (Measurement &m : m_record.readings) {
+    const std::string &stage = stageName(m_s.record.openStage().value_or(Stage::Verify));
+    for (Measurement &m : m_s.record.readings) {
         if (m.stage == stage && m.t > from && m.t < to && !m.superseded) {
-            setAside(m.index);
+            m_s.setAside(m.index);
         }
     }
-    if (m_record.openStage() != Stage::Calibrate) {
+    if (m_s.record.openStage() != Stage::Calibrate) {
         return;
     }
-    for (size_t i = m_model->readings().size(); i-- > 0 && m_model->readings().size() > 1;) {
-        if (isSetAside(m_model->readings()[i].number)) {
-            m_model->forget(i);
+    for (size_t i = m_known.model->readings().size(); i-- > 0 && m_known.model->readings().size() > 1;) {
+        if (m_s.isSetAside(m_known.model->readings()[i].number)) {
+            m_known.model->forget(i);
         }
     }
     // Too little is left to go on from: the display is looked at anew.
-    m_startOver = m_model->readings().size() < kWorthKeeping;
+    m_startOver = m_known.model->readings().size() < kWorthKeeping;
 }
 
-bool Visit::isSetAside(int index) const
-{
-    return std::find(m_record.setAside.begin(), m_record.setAside.end(), index) != m_record.setAside.end();
-}
-
-Result<bool> Visit::lightFalls()
+Result<bool> Guard::lightFalls()
 {
     // Light from outside adds to every patch alike; nowhere does it show as at black.
-    const XYZ known = m_model->evaluate(behindRamps({0, 0, 0}));
-    const auto wanted = m_gauge->wanted();
-    m_gauge->setWanted({}); // this black verifies nothing
-    const auto m = m_gauge->read({0, 0, 0}, kBlackAgainstLight, std::max(known.b, 0.02), noiseGoal(std::max(known.b, 0.02)));
-    m_gauge->setWanted(wanted);
+    const XYZ known = m_known.model->evaluate(m_s.behindRamps({0, 0, 0}));
+    const auto wanted = m_s.gauge->wanted();
+    m_s.gauge->setWanted({}); // this black verifies nothing
+    const auto m = m_s.gauge->read({0, 0, 0}, kBlackAgainstLight, std::max(known.b, 0.02), m_s.noiseGoal(std::max(known.b, 0.02)));
+    m_s.gauge->setWanted(wanted);
     if (!m) {
         return m.error();
     }
-    const double most = known.b + std::max({6 * m->sigma.b, 0.25 * known.b, 2e-4 * m_model->white().b});
+    const double most = known.b + std::max({6 * m->sigma.b, 0.25 * known.b, 2e-4 * m_known.model->white().b});
     if (m->xyz.b > most) {
-        setAside(m->index);
+        m_s.setAside(m->index);
     }
     return m->xyz.b > most;
 }
 
-Status Visit::waitForDark(double since)
+Status Guard::waitForDark(double since)
 {
-    if (m_hooks.onNote) {
-        m_hooks.onNote(say("light-from-outside-falls"));
+    if (m_s.hooks.onNote) {
+        m_s.hooks.onNote(say("light-from-outside-falls"));
     }
     for (;;) {
-        if (const Status s = m_gauge->wait(kPauseS); !s) {
+        if (const Status s = m_s.gauge->wait(kPauseS); !s) {
             return s;
         }
         const auto lit = lightFalls();
         if (!lit) {
             return lit.error();
         }
-        const double lasted = m_gauge->now() - since;
+        const double lasted = m_s.gauge->now() - since;
         if (!*lit) {
-            warn(say("light-from-outside-fell", decimal(lasted, 0)));
+            m_s.warn(say("light-from-outside-fell", decimal(lasted, 0)));
             return Done{};
         }
         if (lasted > kLongestLightS) {
             const Error e{ErrorKind::Bench, say("light-from-outside-falls-screen"), say("readings-kept"), say("turn-lamp-off-or"), "light", true};
-            if (!m_hooks.ask || !ask({Question::Kind::Mend, m_record.openStage().value_or(Stage::Verify), e.paragraph(), "", 0}).goOn) {
+            if (!m_s.hooks.ask || !m_s.ask({Question::Kind::Mend, m_s.record.openStage().value_or(Stage::Verify), e.paragraph(), "", 0}).goOn) {
                 return e;
             }
-            since = m_gauge->now();
+            since = m_s.gauge->now();
         }
     }
 }
 
-void Visit::setAside(int index)
-{
-    m_record.setAside.push_back(index);
-    for (Measurement &m : m_record.readings) {
-        if (m.index == index) {
-            m.superseded = true;
-        }
-    }
-}
-
-Result<PanelReading> Visit::firstBlack(const XYZ &expected, double white)
+Result<PanelReading> Guard::firstBlack(const XYZ &expected, double white)
 {
     // Before there is a model only the black read while trimming tells whether light falls now.
     constexpr int kLooks = 9;
-    const double plausible = 2 * expected.b + std::max(2 * m_record.instrument.floorCdM2, 1e-4 * white);
+    const double plausible = 2 * expected.b + std::max(2 * m_s.record.instrument.floorCdM2, 1e-4 * white);
     double since = 0;
     std::vector<int> lit;
     for (int look = 0;; ++look) {
-        const auto m = m_gauge->read({0, 0, 0}, "black", std::max(expected.b, 0.02), noiseGoal(std::max(expected.b, 0.02)));
+        const auto m = m_s.gauge->read({0, 0, 0}, "black", std::max(expected.b, 0.02), m_s.noiseGoal(std::max(expected.b, 0.02)));
         if (!m) {
             return m.error();
         }
         if (m->xyz.b <= plausible || look == kLooks) {
             if (!lit.empty() && m->xyz.b <= plausible) {
-                std::for_each(lit.begin(), lit.end(), [this](int index) { setAside(index); });
-                warn(say("light-from-outside-fell", decimal(m_gauge->now() - since, 0)));
+                std::for_each(lit.begin(), lit.end(), [this](int index) { m_s.setAside(index); });
+                m_s.warn(say("light-from-outside-fell", decimal(m_s.gauge->now() - since, 0)));
                 m_litBefore = true;
             }
             return panelReading(*m);
         }
         since = look == 0 ? m->t : since;
         lit.push_back(m->index);
-        if (const Status s = m_gauge->wait(kPauseS); !s) {
+        if (const Status s = m_s.gauge->wait(kPauseS); !s) {
             return s.error();
         }
     }
 }
 
-Drive Visit::patchNear(const Drive &behind) const
+Drive Guard::patchNear(const Drive &behind) const
 {
     // Along a line from black: the patch whose drive behind the ramps lies nearest.
     const double most = behind.vec().maxCoeff();
     Drive best;
     double shortest = 1e9;
-    const int top = (1 << std::min(m_record.display.bits, 10)) - 1;
+    const int top = (1 << std::min(m_s.record.display.bits, 10)) - 1;
     for (int i = 0; most > 0 && i <= top; ++i) {
         const double v = double(i) / top;
         Drive d;
         for (int c = 0; c < 3; ++c) {
             d[c] = v * std::round(32 * behind[c] / most) / 32;
         }
-        d = onFrameBuffer(d);
-        const double distance = (behindRamps(d).vec() - behind.vec()).cwiseAbs().maxCoeff();
+        d = m_s.onFrameBuffer(d);
+        const double distance = (m_s.behindRamps(d).vec() - behind.vec()).cwiseAbs().maxCoeff();
         if (distance < shortest) {
             shortest = distance;
             best = d;
@@ -219,16 +204,16 @@ Drive Visit::patchNear(const Drive &behind) const
     return best;
 }
 
-Status Visit::reviewOdd()
+Status Guard::reviewOdd()
 {
     constexpr double kSuspect = 25;
     constexpr size_t kFewest = 12;
     constexpr int kMostReviews = 6;
     for (int round = 0; round < 3 && int(m_reviewed.size()) < kMostReviews; ++round) {
-        const std::vector<double> all = m_model->surprises();
+        const std::vector<double> all = m_known.model->surprises();
         size_t worst = all.size();
         for (size_t i = 0; i < all.size(); ++i) {
-            const bool seen = std::find(m_reviewed.begin(), m_reviewed.end(), m_model->readings()[i].number) != m_reviewed.end();
+            const bool seen = std::find(m_reviewed.begin(), m_reviewed.end(), m_known.model->readings()[i].number) != m_reviewed.end();
             if (!seen && all[i] > kSuspect && (worst == all.size() || all[i] > all[worst])) {
                 worst = i;
             }
@@ -236,35 +221,45 @@ Status Visit::reviewOdd()
         if (worst == all.size() || all.size() < kFewest) {
             return Done{};
         }
-        const PanelReading old = m_model->readings()[worst];
+        const PanelReading old = m_known.model->readings()[worst];
         m_reviewed.push_back(old.number);
         const Drive rgb = patchNear(old.behind);
-        const XYZ expected = m_model->evaluate(behindRamps(rgb));
+        const XYZ expected = m_known.model->evaluate(m_s.behindRamps(rgb));
         const double level = std::max(expected.b, 0.02);
-        const auto m = m_gauge->read(rgb, "again, to be sure", level, noiseGoal(level));
+        const auto m = m_s.gauge->read(rgb, "again, to be sure", level, m_s.noiseGoal(level));
         if (!m) {
             return m.error();
         }
         const PanelReading now = panelReading(*m);
         // What the small step in drive between the two should make is taken off.
-        const XYZ step = m_model->evaluate(now.behind) - m_model->evaluate(old.behind);
+        const XYZ step = m_known.model->evaluate(now.behind) - m_known.model->evaluate(old.behind);
         double apart = 0;
         for (int c = 0; c < 3; ++c) {
             apart = std::max(apart, std::abs(now.xyz[c] - step[c] - old.xyz[c]) / std::hypot(old.sigma[c], now.sigma[c], 0.2 * step[c]));
         }
         if (apart > 5) {
             // Whatever disturbed it is likely to have disturbed its neighbours in time, less visibly.
-            warn(say("reading-did-not-repeat-later"));
+            m_s.warn(say("reading-did-not-repeat-later"));
             dropBetween(old.t - kAroundS, old.t + kAroundS);
             if (m_startOver) {
-                m_startOver = false;
-                return firstLook();
+                return Done{};
             }
         }
         m_reviewed.push_back(now.number);
-        m_model->add({now}, m_gauge->now(), true);
+        m_known.model->add({now}, m_s.gauge->now(), true);
     }
     return Done{};
+}
+
+Result<Measurement> Guard::believed(const Measurement &m, double oddBy, double level)
+{
+    constexpr double kOdd = 6; // ΔE00: what a display in use rarely shows, and a reading that went wrong does
+    constexpr int kMost = 8;   // a display that is so everywhere is not read twice everywhere
+    if (oddBy <= kOdd || m_doubted >= kMost) {
+        return m;
+    }
+    ++m_doubted;
+    return m_s.gauge->readAgreed(m, std::max(0.02, level), m_s.noiseGoal(std::max(0.02, level)));
 }
 
 } // namespace lamp

@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Verifying and judging.
-#include "visit/visit.h"
+#include "visit/verification_stage.h"
 
 #include "colour/difference.h"
 #include "visit/systematic.h"
@@ -11,13 +11,13 @@
 
 namespace lamp {
 
-std::vector<TestColour> Visit::coloursToVerify(const Profile &profile) const
+std::vector<TestColour> VerificationStage::coloursToVerify(const Profile &profile) const
 {
-    std::vector<TestColour> colours = verificationColours(profile, m_budget.colours);
+    std::vector<TestColour> colours = verificationColours(profile, m_s.budget.colours);
     for (TestColour &c : colours) {
         if (c.wanted.b == 0 && c.wanted.c == 0) {
             // Neutrals are read on the gray axis itself: they judge the grays and the profile at once.
-            const Drive d = onFrameBuffer({(c.rgb.a + c.rgb.b + c.rgb.c) / 3, 0, 0});
+            const Drive d = m_s.onFrameBuffer({(c.rgb.a + c.rgb.b + c.rgb.c) / 3, 0, 0});
             c.rgb = {d.a, d.a, d.a};
             c.wanted = profile.colourOf(c.rgb);
         }
@@ -25,31 +25,20 @@ std::vector<TestColour> Visit::coloursToVerify(const Profile &profile) const
     return colours;
 }
 
-Result<Measurement> Visit::readVerified(const TestColour &colour, const Profile &profile)
+Result<Measurement> VerificationStage::readVerified(const TestColour &colour, const Profile &profile)
 {
-    const XYZ &white = m_record.calibrated.white;
+    const XYZ &white = m_s.record.calibrated.white;
     const XYZ expected = xyzOf(chromaticity(white), white.b * xyzOf(colour.wanted, iccD50()).b);
-    m_gauge->setWanted(colour.wanted);
-    auto m = readGuarded(colour.rgb, colour.name, expected);
-    if (m && !m_model) {
-        m = believed(m.value(), deltaE2000(colour.wanted, measuredLab(m->xyz, white, profile.chad())), expected.b);
+    m_s.gauge->setWanted(colour.wanted);
+    auto m = m_guard.readGuarded(colour.rgb, colour.name, expected);
+    if (m && !m_known.model) {
+        m = m_guard.believed(m.value(), deltaE2000(colour.wanted, measuredLab(m->xyz, white, profile.chad())), expected.b);
     }
-    m_gauge->setWanted({});
+    m_s.gauge->setWanted({});
     return m;
 }
 
-Result<Measurement> Visit::believed(const Measurement &m, double oddBy, double level)
-{
-    constexpr double kOdd = 6; // ΔE00: what a display in use rarely shows, and a reading that went wrong does
-    constexpr int kMost = 8;   // a display that is so everywhere is not read twice everywhere
-    if (oddBy <= kOdd || m_doubted >= kMost) {
-        return m;
-    }
-    ++m_doubted;
-    return m_gauge->readAgreed(m, std::max(0.02, level), noiseGoal(std::max(0.02, level)));
-}
-
-Result<std::vector<Measurement>> Visit::readVerified(const std::vector<TestColour> &colours, const Profile &profile)
+Result<std::vector<Measurement>> VerificationStage::readVerified(const std::vector<TestColour> &colours, const Profile &profile)
 {
     std::vector<Measurement> all;
     for (const TestColour &c : colours) {
@@ -61,7 +50,7 @@ Result<std::vector<Measurement>> Visit::readVerified(const std::vector<TestColou
     }
     // Those that were read shortly before light from outside was noticed are read again.
     for (size_t i = 0; i < colours.size(); ++i) {
-        if (isSetAside(all[i].index)) {
+        if (m_s.isSetAside(all[i].index)) {
             const auto m = readVerified(colours[i], profile);
             if (!m) {
                 return m.error();
@@ -72,15 +61,15 @@ Result<std::vector<Measurement>> Visit::readVerified(const std::vector<TestColou
     return all;
 }
 
-Status Visit::verifyStage()
+Status VerificationStage::run()
 {
-    begin(Stage::Verify);
-    const auto profile = Profile::open(m_record.profile);
+    m_s.begin(Stage::Verify);
+    const auto profile = Profile::open(m_s.record.profile);
     if (!profile) {
         return profile.error();
     }
     const std::vector<TestColour> colours = coloursToVerify(profile.value());
-    const auto before = readGuarded({1, 1, 1}, "white", m_record.calibrated.white);
+    const auto before = m_guard.readGuarded({1, 1, 1}, "white", m_s.record.calibrated.white);
     if (!before) {
         return before.error();
     }
@@ -88,7 +77,7 @@ Status Visit::verifyStage()
     if (!read) {
         return read.error();
     }
-    const auto after = readGuarded({1, 1, 1}, "white", m_record.calibrated.white);
+    const auto after = m_guard.readGuarded({1, 1, 1}, "white", m_s.record.calibrated.white);
     if (!after) {
         return after.error();
     }
@@ -98,29 +87,29 @@ Status Visit::verifyStage()
     }
     const bool drifted = std::abs(after->xyz.b / before->xyz.b - 1) > 0.01;
     if (drifted) {
-        warn(say("white-moved-while-colours", decimal(100 * (after->xyz.b / before->xyz.b - 1), 1)));
+        m_s.warn(say("white-moved-while-colours", decimal(100 * (after->xyz.b / before->xyz.b - 1), 1)));
     }
     const XYZ white = drifted ? after->xyz : 0.5 * (before->xyz + after->xyz);
-    m_record.verification = verify(std::move(verified), white, profile->chad(), systematic(m_record).deltaE);
+    m_s.record.verification = verify(std::move(verified), white, profile->chad(), systematic(m_s.record).deltaE);
     if (const Status s = readUndecided(profile.value(), *before, *after); !s) {
         return s;
     }
-    if (m_record.plan.task != Task::Check) {
-        judgeMeasuredState(m_record);
+    if (m_s.record.plan.task != Task::Check) {
+        judgeMeasuredState(m_s.record);
     }
-    judgeVisit(m_record, m_hooks.wallClock ? m_hooks.wallClock() : WallTime{});
-    const Verification &v = m_record.verification;
-    finish(Stage::Verify, say("verified-summary", say("count-colours", int(v.colours.size())), decimal(v.mean, 2), decimal(2 * v.meanUncertainty, 2),
-                              decimal(v.max, 2), decimal(v.p95, 2), named(m_record.verdict)));
+    judgeVisit(m_s.record, m_s.wallNow());
+    const Verification &v = m_s.record.verification;
+    m_s.finish(Stage::Verify, say("verified-summary", say("count-colours", int(v.colours.size())), decimal(v.mean, 2),
+                                  decimal(2 * v.meanUncertainty, 2), decimal(v.max, 2), decimal(v.p95, 2), named(m_s.record.verdict)));
     return Done{};
 }
 
-Status Visit::readUndecided(const Profile &profile, const Measurement &before, const Measurement &after)
+Status VerificationStage::readUndecided(const Profile &profile, const Measurement &before, const Measurement &after)
 {
     constexpr int kLongest = 6; // readings; each lasts as long as the instrument lets it
-    const double limit = m_record.plan.tolerance.max, shared = systematic(m_record).deltaE;
+    const double limit = m_s.record.plan.tolerance.max, shared = systematic(m_s.record).deltaE;
     for (int i = 0; i < kLongest; ++i) {
-        Verification &v = m_record.verification;
+        Verification &v = m_s.record.verification;
         const auto worst = std::max_element(v.colours.begin(), v.colours.end(),
                                             [](const VerifiedColour &p, const VerifiedColour &q) { return p.deltaE < q.deltaE; });
         const double margin = std::abs(v.max - limit);
@@ -128,9 +117,9 @@ Status Visit::readUndecided(const Profile &profile, const Measurement &before, c
         if (worst == v.colours.end() || margin > 2 * v.maxUncertainty || margin < 2 * shared || worst->uncertainty < 0.2 * shared) {
             return Done{};
         }
-        m_gauge->setWanted(worst->colour.wanted);
-        const auto m = m_gauge->read(worst->colour.rgb, worst->colour.name + ", longer", std::max(0.02, worst->xyz.b), 1e-5);
-        m_gauge->setWanted({});
+        m_s.gauge->setWanted(worst->colour.wanted);
+        const auto m = m_s.gauge->read(worst->colour.rgb, worst->colour.name + ", longer", std::max(0.02, worst->xyz.b), 1e-5);
+        m_s.gauge->setWanted({});
         if (!m) {
             return m.error();
         }

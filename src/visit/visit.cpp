@@ -2,7 +2,6 @@
 #include "visit/visit.h"
 
 #include <algorithm>
-#include <chrono>
 #include <cmath>
 
 namespace lamp {
@@ -16,207 +15,126 @@ Error benchError(Message what, Message todo)
 
 } // namespace
 
-Visit::Visit(Bench &bench, VisitPlan plan, VisitHooks hooks, std::stop_token stop)
-    : m_bench(bench), m_hooks(std::move(hooks)), m_stop(std::move(stop))
+Visit::Visit(Bench &bench, VisitPlan plan, VisitHooks hooks, std::stop_token stop) : m_s(bench, std::move(plan), std::move(hooks), std::move(stop))
 {
-    m_record.plan = std::move(plan);
-    m_budget = budgetOf(m_record.plan.effort, m_record.plan.task);
+    m_s.onProgress = [this](double extraSeconds) { tellProgress(extraSeconds); };
 }
 
 void Visit::resume(VisitRecord record)
 {
-    m_record = std::move(record);
-    m_budget = budgetOf(m_record.plan.effort, m_record.plan.task);
+    m_s.record = std::move(record);
+    m_s.budget = budgetOf(m_s.record.plan.effort, m_s.record.plan.task);
     m_resumed = true;
-    m_secondsBefore = m_record.benchSeconds;
-    for (StageLine &l : m_record.lines) {
+    m_s.secondsBefore = m_s.record.benchSeconds;
+    for (StageLine &l : m_s.record.lines) {
         if (l.state == LineState::Running || l.state == LineState::Failed) {
             l = {};
         }
     }
-    for (const Measurement &m : m_record.readings) {
-        m_resumedAfter = std::max(m_resumedAfter, m.index);
+    for (const Measurement &m : m_s.record.readings) {
+        m_s.resumedAfter = std::max(m_s.resumedAfter, m.index);
     }
     // Whatever was interrupted, the instrument has to lie in its place again and the panel to be warm.
-    if (m_record.plan.task != Task::Check && m_record.openStage() == Stage::Profile) {
+    if (m_s.record.plan.task != Task::Check && m_s.record.openStage() == Stage::Profile) {
         // The profile comes from the display model, which is made of the calibration's readings.
-        m_record.line(Stage::Calibrate) = {};
+        m_s.record.line(Stage::Calibrate) = {};
     }
-    if (m_record.openStage().value_or(Stage::SignOff) <= Stage::Verify) {
+    if (m_s.record.openStage().value_or(Stage::SignOff) <= Stage::Verify) {
         for (const Stage s : {Stage::Place, Stage::WarmUp}) {
-            m_record.line(s) = {};
+            m_s.record.line(s) = {};
         }
     }
     // The display may have changed meanwhile, and the bench's clock began anew: what the open stages had read is kept, but
     // neither used nor counted as spent.
     int left = 0;
     for (int i = 0; i < kStages; ++i) {
-        if (m_record.lines[size_t(i)].state != LineState::Pending) {
+        if (m_s.record.lines[size_t(i)].state != LineState::Pending) {
             continue;
         }
-        for (const Measurement &m : m_record.readings) {
+        for (const Measurement &m : m_s.record.readings) {
             if (m.stage == stageName(Stage(i)) && !m.superseded) {
-                setAside(m.index);
+                m_s.setAside(m.index);
                 ++left;
             }
         }
     }
     if (left > 0) {
-        m_record.warnings.push_back(say("visit-was-interrupted", left));
-    }
-}
-
-bool Visit::usesLut() const
-{
-    return m_record.display.lut.has_value();
-}
-
-Answer Visit::ask(const Question &question)
-{
-    if (!m_hooks.ask) {
-        return {};
-    }
-    const auto since = std::chrono::steady_clock::now();
-    const Answer a = m_hooks.ask(question);
-    m_spending.excuse(std::chrono::steady_clock::now() - since);
-    return a;
-}
-
-void Visit::warn(Message text)
-{
-    auto &all = m_record.warnings;
-    if (std::find(all.begin(), all.end(), text) == all.end()) {
-        all.push_back(text);
-        if (m_hooks.onNote) {
-            m_hooks.onNote(text);
-        }
-    }
-}
-
-void Visit::begin(Stage stage)
-{
-    StageLine &l = m_record.line(stage);
-    l = {LineState::Running, {}, m_hooks.wallClock ? m_hooks.wallClock() : WallTime{}, m_record.plan.by};
-    if (m_gauge) {
-        m_gauge->setStage(stageName(stage));
-    }
-    if (m_hooks.onStage) {
-        m_hooks.onStage(stage, m_record);
-    }
-    tellProgress();
-}
-
-void Visit::finish(Stage stage, Message summary)
-{
-    StageLine &l = m_record.line(stage);
-    l.state = LineState::Done;
-    l.summary = std::move(summary);
-    l.at = m_hooks.wallClock ? m_hooks.wallClock() : WallTime{};
-    m_record.benchSeconds = m_secondsBefore + m_bench.now() - m_clockStart;
-    if (m_hooks.onStage) {
-        m_hooks.onStage(stage, m_record);
-    }
-    tellProgress();
-}
-
-void Visit::skip(Stage stage, Message why)
-{
-    StageLine &l = m_record.line(stage);
-    l = {LineState::Skipped, std::move(why), m_hooks.wallClock ? m_hooks.wallClock() : WallTime{}, "program"};
-    if (m_hooks.onStage) {
-        m_hooks.onStage(stage, m_record);
+        m_s.record.warnings.push_back(say("visit-was-interrupted", left));
     }
 }
 
 void Visit::tellProgress(double extraSeconds)
 {
-    if (!m_hooks.onProgress) {
+    if (!m_s.hooks.onProgress) {
         return;
     }
     // Readings still to come, stage by stage, at what a reading has taken so far.
-    const Budget &b = m_budget;
-    const std::array<double, kStages> planned{0, 1, 0, 0, 4, 4.0 + b.moves * 0.8, double(b.readings - b.colours - 13), 0, b.colours + 2.0, 0, 0};
+    const VisitRecord &r = m_s.record;
     double left = 0, all = 0;
     Stage at = Stage::SignOff;
-    for (int i = kStages - 1; i >= 0; --i) {
-        const LineState s = m_record.lines[size_t(i)].state;
+    const auto &stages = m_procedure->stages();
+    for (auto work = stages.rbegin(); work != stages.rend(); ++work) {
+        const Stage stage = (*work)->stage();
+        const double planned = (*work)->planned();
+        const LineState s = r.line(stage).state;
         if (s == LineState::Pending || s == LineState::Running) {
-            const double taken = s == LineState::Running ? double(std::count_if(m_record.readings.begin(), m_record.readings.end(),
-                                                                                [&](const Measurement &m) { return m.stage == stageName(Stage(i)); }))
-                                                         : 0;
-            left += std::max(0.0, planned[size_t(i)] - taken);
-            at = Stage(i);
+            const auto here = [&](const Measurement &m) { return m.stage == stageName(stage); };
+            const double taken = s == LineState::Running ? double(std::count_if(r.readings.begin(), r.readings.end(), here)) : 0;
+            left += std::max(0.0, planned - taken);
+            at = stage;
         }
-        all += planned[size_t(i)];
+        all += planned;
     }
-    const double warm = m_record.warmUpSeconds;
-    const auto taken = double(m_record.readings.size());
-    const double each = taken > 8 ? std::clamp((m_bench.now() - m_clockStart - warm) / taken, 0.5, 8.0) : 2.5;
-    m_hooks.onProgress({at, std::clamp(1 - left / all, 0.0, 1.0), left * each + extraSeconds});
+    const auto taken = double(r.readings.size());
+    const double each = taken > 8 ? std::clamp((m_s.bench.now() - m_s.clockStart - r.warmUpSeconds) / taken, 0.5, 8.0) : 2.5;
+    m_s.hooks.onProgress({at, std::clamp(1 - left / all, 0.0, 1.0), left * each + extraSeconds});
 }
 
 Result<VisitRecord> Visit::run()
 {
     if (!m_resumed) {
-        m_record.started = m_hooks.wallClock ? m_hooks.wallClock() : WallTime{};
+        m_s.record.started = m_s.wallNow();
     }
+    m_procedure = std::make_unique<Procedure>(m_s);
     Status status = connect();
     if (status && m_resumed) {
         status = reapply();
     }
-    while (status) {
-        const auto open = m_record.openStage();
-        if (!open) {
-            break;
+    for (const auto &work : m_procedure->stages()) {
+        const LineState state = m_s.record.line(work->stage()).state;
+        if (!status || state == LineState::Done || state == LineState::Skipped) {
+            continue;
         }
-        status = m_stop.stop_requested() ? Status(stoppedOnRequest()) : runStage(*open);
+        status = m_s.stop.stop_requested() ? Status(stoppedOnRequest()) : work->run();
         if (!status) {
-            StageLine &l = m_record.line(*open);
+            StageLine &l = m_s.record.line(work->stage());
             l.state = LineState::Failed;
             l.summary = status.error().what;
         }
     }
-    m_record.finished = m_hooks.wallClock ? m_hooks.wallClock() : WallTime{};
-    m_record.benchSeconds = m_secondsBefore + m_bench.now() - m_clockStart;
+    m_s.record.finished = m_s.wallNow();
+    m_s.record.benchSeconds = m_s.secondsBefore + m_s.bench.now() - m_s.clockStart;
     if (!status) {
         if (status.error().code != "gone") {
-            m_bench.closing();
+            m_s.bench.closing();
             putBack();
         }
         return status.error();
     }
-    return m_record;
-}
-
-Status Visit::runStage(Stage stage)
-{
-    switch (stage) {
-    case Stage::Prepare: return prepare();
-    case Stage::RoomLight: return roomLight();
-    case Stage::Target: return chooseTarget();
-    case Stage::Place: return place();
-    case Stage::WarmUp: return warmUpStage();
-    case Stage::Trim: return trimStage();
-    case Stage::Calibrate: return calibrateStage();
-    case Stage::Profile: return profileStage();
-    case Stage::Verify: return verifyStage();
-    case Stage::Look:
-    case Stage::SignOff: return closing(stage);
-    }
-    return Done{};
+    return m_s.record;
 }
 
 Status Visit::connect()
 {
-    const auto hello = m_bench.hello();
+    const auto hello = m_s.bench.hello();
     if (!hello) {
         return hello.error();
     }
-    m_record.bench = hello.value();
-    m_clockStart = m_bench.now();
+    m_s.record.bench = hello.value();
+    m_s.clockStart = m_s.bench.now();
     // Several times what the slowest visit needs; a thorough one of a cold panel takes an hour and a half.
-    m_spending = Spending({6 * m_budget.readings + 150, 6.0 * 3600, hello->virtualClock && !m_hooks.ask ? 1.0 * 3600 : 10.0 * 3600});
-    m_spending.start(m_clockStart);
+    m_s.spending = Spending({6 * m_s.budget.readings + 150, 6.0 * 3600, hello->virtualClock && !m_s.hooks.ask ? 1.0 * 3600 : 10.0 * 3600});
+    m_s.spending.start(m_s.clockStart);
     if (!hello->hasDisplay || !hello->hasInstrument) {
         return benchError(say(hello->hasDisplay ? "bench-offers-no-instrument" : "bench-offers-no-display"), say("use-bench-both-or"));
     }
@@ -224,19 +142,19 @@ Status Visit::connect()
     if (!instrument) {
         return instrument.error();
     }
-    const auto display = m_bench.describeDisplay();
+    const auto display = m_s.bench.describeDisplay();
     if (!display) {
         return display.error();
     }
-    m_record.instrument = instrument.value();
+    m_s.record.instrument = instrument.value();
     if (!m_resumed) {
-        m_record.display = display.value();
+        m_s.record.display = display.value();
     }
     for (const Control &c : display->controls) {
-        m_record.controls[c.name] = c.value;
+        m_s.record.controls[c.name] = c.value;
     }
-    if (m_record.plan.matrix) {
-        if (const Message why = misfit(*m_record.plan.matrix, m_record.instrument, display.value()); !why.empty()) {
+    if (m_s.record.plan.matrix) {
+        if (const Message why = misfit(*m_s.record.plan.matrix, m_s.record.instrument, display.value()); !why.empty()) {
             return Error{ErrorKind::Input,
                          say("correction-given-does-not", why),
                          say("nothing-changed-display"),
@@ -245,55 +163,18 @@ Status Visit::connect()
                          false};
         }
     }
-    m_gauge = std::make_unique<Gauge>(m_bench, m_record.instrument, gaugeHooks(), m_stop);
-    m_gauge->setCount(int(m_record.readings.size()));
-    m_gauge->setSpending(&m_spending);
+    m_s.gauge = std::make_unique<Gauge>(m_s.bench, m_s.record.instrument, m_s.gaugeHooks(), m_s.stop);
+    m_s.gauge->setCount(int(m_s.record.readings.size()));
+    m_s.gauge->setSpending(&m_s.spending);
     if (display->maxPatchArea) {
-        m_gauge->setPatchArea(std::min(0.1, *display->maxPatchArea));
+        m_s.gauge->setPatchArea(std::min(0.1, *display->maxPatchArea));
     }
     return Done{};
 }
 
-Gauge::Hooks Visit::gaugeHooks()
-{
-    Gauge::Hooks hooks;
-    hooks.onReading = [this](const Measurement &m) {
-        m_record.readings.push_back(m);
-        if (m_hooks.onReading) {
-            m_hooks.onReading(m, m_record);
-        }
-        if (!m_warmingUp) {
-            tellProgress();
-        }
-    };
-    hooks.onNote = m_hooks.onNote;
-    hooks.onSetAside = [this](int index) { setAside(index); };
-    hooks.onState = [this](DisplayState &state, Measurement &m) {
-        state.mode = m_record.plan.mode.empty() ? m_record.display.mode : m_record.plan.mode;
-        state.controls = m_record.controls;
-        // Ramps that were found loaded, and left so, cannot be read back from a bench.
-        const bool unknown = m_record.ramps.empty() && m_record.display.lutLoaded && m_record.plan.task == Task::Check;
-        state.ramps = unknown ? kUnknownRamps : m_record.states.keyOf(m_record.ramps);
-        state.cube = m_record.display.cubeLoaded ? kUnknownRamps : "";
-        if (m_record.matrix) {
-            state.correction = m_record.matrix->name();
-        }
-        if (!unknown) {
-            m.behind = behindRamps(m.rgb);
-        }
-        m.state = m_record.states.numberOf(state);
-    };
-    if (m_hooks.ask) {
-        hooks.askToMend = [this](const Error &e) {
-            return ask({Question::Kind::Mend, m_record.openStage().value_or(Stage::Verify), e.paragraph(), "", 0}).goOn;
-        };
-    }
-    return hooks;
-}
-
 Result<InstrumentInfo> Visit::chooseInstrument(int count)
 {
-    const int wanted = m_record.plan.instrument;
+    const int wanted = m_s.record.plan.instrument;
     if (wanted >= count) {
         return Error{ErrorKind::Input,
                      say("no-such-instrument", wanted),
@@ -304,13 +185,13 @@ Result<InstrumentInfo> Visit::chooseInstrument(int count)
     }
     if (wanted >= 0 || count <= 1) {
         if (wanted >= 0) {
-            if (const Status s = m_bench.selectInstrument(wanted); !s && !(wanted == 0 && s.error().code == "unsupported")) {
+            if (const Status s = m_s.bench.selectInstrument(wanted); !s && !(wanted == 0 && s.error().code == "unsupported")) {
                 return s.error();
             }
         }
-        return m_bench.describeInstrument();
+        return m_s.bench.describeInstrument();
     }
-    const auto display = m_bench.describeDisplay();
+    const auto display = m_s.bench.describeDisplay();
     if (!display) {
         return display.error();
     }
@@ -318,15 +199,15 @@ Result<InstrumentInfo> Visit::chooseInstrument(int count)
     // spectroradiometer, which by itself is right, if slow; an uncorrected colorimeter comes last.
     int best = 0, bestRank = -1, spectral = -1;
     for (int i = 0; i < count; ++i) {
-        if (const Status s = m_bench.selectInstrument(i); !s) {
+        if (const Status s = m_s.bench.selectInstrument(i); !s) {
             return s.error();
         }
-        const auto info = m_bench.describeInstrument();
+        const auto info = m_s.bench.describeInstrument();
         if (!info) {
             return info.error();
         }
         const bool isSpectral = info->kind == "spectroradiometer";
-        const bool given = ownCorrection(info.value(), display.value()).has_value();
+        const bool given = m_s.ownCorrection(info.value(), display.value()).has_value();
         const int rank = given ? 3 : (!isSpectral && info->hasCorrection(display->technology) ? 2 : (isSpectral ? 0 : 1));
         if (isSpectral && spectral < 0) {
             spectral = i;
@@ -338,111 +219,73 @@ Result<InstrumentInfo> Visit::chooseInstrument(int count)
     }
     if (bestRank == 1 && spectral >= 0) {
         // Somebody has to lay the instruments on the screen in turn.
-        if (m_record.bench.automatic || m_hooks.ask) {
-            m_reference = spectral;
+        if (m_s.record.bench.automatic || m_s.hooks.ask) {
+            m_s.reference = spectral;
         } else {
             best = spectral;
         }
     }
-    m_instrumentIndex = best;
-    if (const Status s = m_bench.selectInstrument(best); !s) {
+    m_s.instrumentIndex = best;
+    if (const Status s = m_s.bench.selectInstrument(best); !s) {
         return s.error();
     }
-    return m_bench.describeInstrument();
-}
-
-std::optional<MatrixCorrection> Visit::ownCorrection(const InstrumentInfo &instrument, const DisplayInfo &display) const
-{
-    if (m_record.plan.matrix) {
-        return misfit(*m_record.plan.matrix, instrument, display).empty() ? m_record.plan.matrix : std::nullopt;
-    }
-    for (const MatrixCorrection &c : m_record.plan.offered) {
-        if (misfit(c, instrument, display).empty() && doubts(c).empty()) {
-            return c;
-        }
-    }
-    return std::nullopt;
+    return m_s.bench.describeInstrument();
 }
 
 Status Visit::reapply()
 {
-    m_touched = true;
-    if (!m_record.plan.mode.empty()) {
-        if (const Status s = m_bench.setMode(m_record.plan.mode); !s) {
+    m_s.touched = true;
+    if (!m_s.record.plan.mode.empty()) {
+        if (const Status s = m_s.bench.setMode(m_s.record.plan.mode); !s) {
             return s;
         }
     }
-    if (m_record.line(Stage::Prepare).state == LineState::Done) {
-        if (const Status s = m_gauge->setCorrection(m_record.matrix ? "" : m_record.correction); !s) {
+    if (m_s.record.line(Stage::Prepare).state == LineState::Done) {
+        if (const Status s = m_s.gauge->setCorrection(m_s.record.matrix ? "" : m_s.record.correction); !s) {
             return s;
         }
-        if (m_record.matrix) {
-            m_gauge->setMatrix(m_record.matrix->matrix);
+        if (m_s.record.matrix) {
+            m_s.gauge->setMatrix(m_s.record.matrix->matrix);
         }
     }
-    if (m_record.trim && m_record.line(Stage::Trim).state == LineState::Done) {
-        for (const auto &[name, value] : m_record.trim->after) {
-            const Control *c = m_record.display.control(name);
-            if (c != nullptr && m_record.controls[name] != value) {
-                if (const auto taken = turn(*c, value); !taken) {
+    if (m_s.record.trim && m_s.record.line(Stage::Trim).state == LineState::Done) {
+        for (const auto &[name, value] : m_s.record.trim->after) {
+            const Control *c = m_s.record.display.control(name);
+            if (c != nullptr && m_s.record.controls[name] != value) {
+                if (const auto taken = m_s.turn(*c, value); !taken) {
                     return taken.error();
                 }
             }
         }
     }
-    if (!usesLut() || m_record.plan.task == Task::Check) {
+    if (!m_s.usesLut() || m_s.record.plan.task == Task::Check) {
         return Done{};
     }
-    if (m_record.line(Stage::Calibrate).state == LineState::Done && !m_record.ramps.empty()) {
-        return m_bench.setLut(m_record.ramps);
+    if (m_s.record.line(Stage::Calibrate).state == LineState::Done && !m_s.record.ramps.empty()) {
+        return m_s.bench.setLut(m_s.record.ramps);
     }
-    m_record.ramps = {}; // those of an interrupted calibration are made anew
-    return m_bench.resetLut();
+    m_s.record.ramps = {}; // those of an interrupted calibration are made anew
+    return m_s.bench.resetLut();
 }
 
 void Visit::putBack()
 {
-    if (!m_touched) {
+    if (!m_s.touched) {
         return;
     }
     // What was found: the menu's values, the mode, and linear ramps. Ramps that were loaded before cannot be read
     // from a bench, so they cannot be brought back; the worksheet says so.
-    for (const Control &c : m_record.display.controls) {
-        if (m_record.controls.contains(c.name) && m_record.controls[c.name] != c.value && (m_record.bench.automatic || !c.byPerson)) {
-            (void)m_bench.setControl(c.name, c.value);
+    for (const Control &c : m_s.record.display.controls) {
+        if (m_s.record.controls.contains(c.name) && m_s.record.controls[c.name] != c.value && (m_s.record.bench.automatic || !c.byPerson)) {
+            (void)m_s.bench.setControl(c.name, c.value);
         }
     }
-    if (!m_record.plan.mode.empty() && !m_record.display.mode.empty()) {
-        (void)m_bench.setMode(m_record.display.mode);
+    if (!m_s.record.plan.mode.empty() && !m_s.record.display.mode.empty()) {
+        (void)m_s.bench.setMode(m_s.record.display.mode);
     }
-    if (usesLut() && m_record.plan.task != Task::Check) {
-        (void)m_bench.resetLut();
+    if (m_s.usesLut() && m_s.record.plan.task != Task::Check) {
+        (void)m_s.bench.resetLut();
     }
-}
-
-Status Visit::closing(Stage stage)
-{
-    if (!m_hooks.ask) {
-        if (stage == Stage::SignOff) {
-            begin(stage);
-            finish(stage, say("verdict-by-tolerance", named(m_record.verdict), shippedNamed(m_record.plan.tolerance.name)));
-        } else {
-            skip(stage, say("nobody-looked"));
-        }
-        return Done{};
-    }
-    begin(stage);
-    const bool look = stage == Stage::Look;
-    const Answer a = ask({Question::Kind::Confirm, stage,
-                          look                        ? say("compare-before-after-screen")
-                          : m_record.controls.empty() ? say("sign-off-no-menu")
-                                                      : say("sign-off-from-now", menuSaid(m_record.controls)),
-                          "", 0});
-    if (!a.goOn) {
-        return stoppedOnRequest();
-    }
-    finish(stage, look ? say("looked-at") : say("signed-off-by", shippedNamed(m_record.plan.by), named(m_record.verdict)));
-    return Done{};
 }
 
 } // namespace lamp

@@ -1,0 +1,48 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "visit/stage_work.h"
+
+namespace lamp {
+
+/// The display's mode, linear ramps, the instrument's correction.
+class Preparation : public StageWork {
+public:
+    explicit Preparation(Session &session) : StageWork(session, Stage::Prepare) {}
+    Status run() override;
+
+private:
+    Status chooseCorrection();
+};
+
+/// The light at the desk.
+class RoomLight : public StageWork {
+public:
+    explicit RoomLight(Session &session) : StageWork(session, Stage::RoomLight) {}
+    Status run() override;
+    [[nodiscard]] double planned() const override { return 1; }
+
+private:
+    void judgeRoom();
+};
+
+class TargetChoice : public StageWork {
+public:
+    explicit TargetChoice(Session &session) : StageWork(session, Stage::Target) {}
+    Status run() override;
+};
+
+class Placement : public StageWork {
+public:
+    explicit Placement(Session &session) : StageWork(session, Stage::Place) {}
+    Status run() override;
+};
+
+/// What a person does at the end: compare by eye, sign off.
+class Closing : public StageWork {
+public:
+    Closing(Session &session, Stage stage) : StageWork(session, stage) {}
+    Status run() override;
+};
+
+} // namespace lamp

@@ -1,0 +1,26 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "visit/guard.h"
+#include "visit/stage_work.h"
+
+namespace lamp {
+
+/// Reads colours that were used for nothing else, and judges all of it.
+class VerificationStage : public StageWork {
+public:
+    VerificationStage(Session &session, const KnownPanel &known, Guard &guard) : StageWork(session, Stage::Verify), m_known(known), m_guard(guard) {}
+    Status run() override;
+    [[nodiscard]] double planned() const override { return m_s.budget.colours + 2.0; }
+
+private:
+    [[nodiscard]] std::vector<TestColour> coloursToVerify(const Profile &profile) const;
+    Result<Measurement> readVerified(const TestColour &colour, const Profile &profile);
+    Result<std::vector<Measurement>> readVerified(const std::vector<TestColour> &colours, const Profile &profile);
+    Status readUndecided(const Profile &profile, const Measurement &before, const Measurement &after);
+
+    const KnownPanel &m_known;
+    Guard &m_guard;
+};
+
+} // namespace lamp
