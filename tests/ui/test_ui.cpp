@@ -821,6 +821,24 @@ private Q_SLOTS:
         }
     }
 
+    // What is worked out in the background can be given up: nothing comes of it, and the next piece is not held up.
+    void backgroundWorkIsCancelled()
+    {
+        auto w = demoWindow(store());
+        w->selectDisplay(idOf(*w, "Avocet"));
+        const QString file = m_dir.filePath("cancelled.icc");
+        QVERIFY(writeFile(std::filesystem::path(file.toStdString()), calibrated(*w, "Avocet").profile).ok());
+        QVERIFY(button(*w, "Cancel") == nullptr);
+        w->openFiles({file, file, file});
+        QVERIFY(w->desk()->busy() && button(*w, "Cancel") != nullptr);
+        button(*w, "Cancel")->click();
+        QVERIFY(!w->desk()->busy() && button(*w, "Cancel") == nullptr);
+        QTest::qWait(400);
+        QVERIFY(!w->desk()->isVisible() && w->statusText().isEmpty());
+        openAndWait(*w, {file});
+        QVERIFY(w->desk()->isVisible() && w->desk()->currentWidget() == w->desk()->profile());
+    }
+
     // Common practice, no published source: one of five profiles for a wide panel carried the sRGB gamut.
     void fiveProfilesAreScreened()
     {

@@ -116,6 +116,11 @@ FileDesk::FileDesk(QWidget *parent)
     connect(m_typed, &TypedReadings::wanted, this, &FileDesk::readingsBrought);
 }
 
+void FileDesk::cancel()
+{
+    m_background->cancel();
+}
+
 bool FileDesk::busy() const
 {
     return m_background->busy();
@@ -289,9 +294,12 @@ void FileDesk::makeCube()
     }
     m_background->start(
         tr("Making the 3D LUT…"),
-        [file, bytes = m_profile->bytes(), task = dialog.task(profile->facts().description)]() -> Status {
+        [file, bytes = m_profile->bytes(), task = dialog.task(profile->facts().description)](const std::stop_token &stop) -> Status {
             const auto display = Profile::open(bytes);
             const auto cube = display ? cubeToDisplay(display.value(), task) : Result<Cube>(display.error());
+            if (stop.stop_requested()) {
+                return stoppedOnRequest();
+            }
             return cube ? writeFile(std::filesystem::path(file.toStdString()), cubeToText(cube.value())) : Status(cube.error());
         },
         [this, file](const Status &s) {
@@ -309,7 +317,7 @@ void FileDesk::rebuild()
     }
     m_background->start(
         tr("Making the profile again…"),
-        [file, plan, bytes = m_profile->bytes()]() -> Status {
+        [file, plan, bytes = m_profile->bytes()](const std::stop_token &stop) -> Status {
             const auto profile = Profile::open(bytes);
             if (!profile) {
                 return profile.error();
@@ -324,6 +332,9 @@ void FileDesk::rebuild()
             what.version = plan.iccVersion;
             what.curves = plan.curves;
             const auto made = rebuiltProfile(profile.value(), what, plan.profileKind, plan.grid);
+            if (stop.stop_requested()) {
+                return stoppedOnRequest();
+            }
             return made ? writeFile(std::filesystem::path(file.toStdString()), made.value()) : Status(made.error());
         },
         [this, file](const Status &s) { Q_EMIT message(s ? tr("Made again from its readings: %1.").arg(file) : text(s.error())); });

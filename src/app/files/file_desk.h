@@ -27,6 +27,7 @@ public:
     void rankBy(const ReadingSet &set);
     /// Whether something is worked out just now whose result will lie here.
     [[nodiscard]] bool busy() const;
+    void cancel();
     void layOpen(const QString &name, const Bytes &profile);
     void typeReadings(Store &store, qint64 display);
     /// What became of the readings that were handed over: a visit, or nothing, and they are still here.

@@ -184,7 +184,7 @@ void MainWindow::connectPages()
         m_stack->setCurrentWidget(m_desk);
     });
     connect(m_desk, &FileDesk::message, this, [this](const QString &words) { m_banner->say(words); });
-    connect(m_desk, &FileDesk::working, m_progress, &ProgressBar::say);
+    connect(m_desk, &FileDesk::working, m_progress, &ProgressBar::work);
     connect(m_desk, &FileDesk::installWanted, this, &MainWindow::installProfile);
     connect(m_bringIn, &BringIn::broughtIn, this, [this](const RecordPtr &record, qint64 display, bool made) {
         m_display = display;
@@ -195,8 +195,15 @@ void MainWindow::connectPages()
         }
     });
     connect(m_bringIn, &BringIn::status, m_progress, &ProgressBar::say);
-    connect(m_background, &Background::begun, m_progress, &ProgressBar::say);
-    connect(m_background, &Background::ended, this, [this] { m_progress->say({}); });
+    connect(m_background, &Background::begun, m_progress, &ProgressBar::work);
+    connect(m_background, &Background::ended, this, [this] { m_progress->work({}); });
+    connect(m_progress, &ProgressBar::cancelWorkWanted, this, [this] {
+        m_desk->cancel();
+        if (m_background->busy()) {
+            m_background->cancel();
+            m_desk->notBroughtIn();
+        }
+    });
     connect(m_background, &Background::failed, this, [this](const QString &why) { m_banner->say(tr("That could not be done: %1.").arg(why)); });
     connect(m_installed, &InstalledPanel::disturbed, this, [this](const QString &what) { m_banner->say(what); });
 }

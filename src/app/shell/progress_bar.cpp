@@ -16,7 +16,7 @@ ProgressBar::ProgressBar(QWidget *parent)
     auto *layout = new QHBoxLayout(this);
     layout->setContentsMargins(0, 0, 0, 0);
     m_bar->setRange(0, 1000);
-    m_bar->setAccessibleName(tr("Progress of the visit"));
+    m_bar->setAccessibleName(tr("Progress"));
     m_words->setMinimumWidth(260);
     layout->addWidget(m_words, 1);
     layout->addWidget(m_bar, 1);
@@ -34,7 +34,7 @@ ProgressBar::ProgressBar(QWidget *parent)
     m_speed->setAccessibleName(tr("Speed of demo time"));
     connect(m_speed, &QComboBox::currentIndexChanged, this, [this] { Q_EMIT speedChanged(speed()); });
     connect(m_pause, &QPushButton::clicked, this, &ProgressBar::pauseWanted);
-    connect(m_cancel, &QPushButton::clicked, this, &ProgressBar::cancelWanted);
+    connect(m_cancel, &QPushButton::clicked, this, [this] { m_visit ? Q_EMIT cancelWanted() : Q_EMIT cancelWorkWanted(); });
     connect(m_toVisit, &QPushButton::clicked, this, &ProgressBar::visitWanted);
     setPaused(false);
     end();
@@ -50,8 +50,20 @@ QString ProgressBar::words() const
     return m_words->text();
 }
 
+void ProgressBar::work(const QString &what)
+{
+    say(what);
+    if (!m_visit) {
+        m_bar->setRange(0, what.isEmpty() ? 1000 : 0); // how far it is nobody knows
+        m_bar->setVisible(!what.isEmpty());
+        m_cancel->setVisible(!what.isEmpty());
+    }
+}
+
 void ProgressBar::begin(bool simulated)
 {
+    m_visit = true;
+    m_bar->setRange(0, 1000);
     for (QWidget *w : std::initializer_list<QWidget *>{m_bar, m_pause, m_cancel}) {
         w->show();
     }
@@ -63,6 +75,7 @@ void ProgressBar::begin(bool simulated)
 
 void ProgressBar::end()
 {
+    m_visit = false;
     for (QWidget *w : std::initializer_list<QWidget *>{m_bar, m_pause, m_cancel, m_demoTime, m_speed, m_toVisit}) {
         w->hide();
     }

@@ -17,6 +17,8 @@ class ProgressBar : public QWidget {
 public:
     explicit ProgressBar(QWidget *parent = nullptr);
     void say(const QString &words);
+    /// Something is worked out in the background, which can be cancelled where no visit runs. \param what empty: nothing any more
+    void work(const QString &what);
     [[nodiscard]] QString words() const;
     /// A visit runs. \param simulated its clock can go faster
     void begin(bool simulated);
@@ -31,7 +33,8 @@ public:
 
 Q_SIGNALS:
     void pauseWanted();
-    void cancelWanted();
+    void cancelWanted();     ///< of the visit
+    void cancelWorkWanted(); ///< of what is worked out in the background
     void visitWanted();
     void speedChanged(double speed);
 
@@ -40,6 +43,7 @@ private:
     QProgressBar *m_bar;
     QPushButton *m_toVisit, *m_pause, *m_cancel;
     QComboBox *m_speed;
+    bool m_visit = false;
 };
 
 } // namespace lamp::app

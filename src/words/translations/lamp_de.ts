@@ -1459,10 +1459,6 @@
         <translation>Abbrechen</translation>
     </message>
     <message>
-        <source>Progress of the visit</source>
-        <translation>Fortschritt der Sitzung</translation>
-    </message>
-    <message>
         <source>real time</source>
         <translation>Echtzeit</translation>
     </message>
@@ -1481,6 +1477,10 @@
     <message>
         <source>Pause (Esc)</source>
         <translation>Pause (Esc)</translation>
+    </message>
+    <message>
+        <source>Progress</source>
+        <translation>Fortschritt</translation>
     </message>
 </context>
 <context>
