@@ -10,6 +10,7 @@
 #include "app/before_after/look_view.h"
 #include "app/files/file_desk.h"
 #include "app/files/import_view.h"
+#include "app/parts/background.h"
 #include "app/parts/plot_widget.h"
 #include "app/profiles/installed_panel.h"
 #include "app/profiles/profile_view.h"
@@ -41,13 +42,17 @@
 #include <QProcess>
 #include <QPushButton>
 #include <QRegularExpression>
+#include <QScopeGuard>
+#include <QSemaphore>
 #include <QSettings>
 #include <QSlider>
 #include <QSpinBox>
 #include <QTableWidget>
 #include <QTemporaryDir>
+#include <QThreadPool>
 #include <QTreeView>
 
+#include <atomic>
 #include <csignal>
 #include <random>
 #include <unistd.h>
@@ -837,6 +842,58 @@ private Q_SLOTS:
         QVERIFY(!w->desk()->isVisible() && w->statusText().isEmpty());
         openAndWait(*w, {file});
         QVERIFY(w->desk()->isVisible() && w->desk()->currentWidget() == w->desk()->profile());
+    }
+
+    // Of views only the newest is wanted; a file that was asked for is made, and told of, whatever is begun after it.
+    void newerWorkDropsNoFile()
+    {
+        QSemaphore gate;
+        std::atomic<bool> olderTold = false;
+        QThreadPool *pool = QThreadPool::globalInstance();
+        const int threads = pool->maxThreadCount();
+        pool->setMaxThreadCount(std::max(threads, 4)); // two wait at the gate
+        app::Background background;
+        const auto openAgain = qScopeGuard([&] {
+            gate.release(3);
+            pool->setMaxThreadCount(threads);
+        });
+        QStringList came;
+        const auto put = [&came](const QString &which) { came << which; };
+        background.carryOut(
+            "file",
+            [&gate](const std::stop_token &stop) {
+                gate.acquire();
+                return QString(stop.stop_requested() ? "no file" : "file");
+            },
+            put);
+        background.start(
+            "older view",
+            [&](const std::stop_token &stop) {
+                gate.acquire();
+                olderTold = stop.stop_requested();
+                return QString("older view");
+            },
+            put);
+        background.start(
+            "newer view", [] { return QString("newer view"); }, put);
+        QTRY_COMPARE(came, QStringList{"newer view"});
+        QVERIFY(background.busy());
+        gate.release(2);
+        QTRY_COMPARE(came, (QStringList{"newer view", "file"}));
+        QTRY_VERIFY(olderTold);
+        QVERIFY(!background.busy());
+        background.carryOut(
+            "cancelled file",
+            [&gate] {
+                gate.acquire();
+                return QString("cancelled file");
+            },
+            put);
+        background.cancel();
+        gate.release();
+        QTest::qWait(100);
+        QCOMPARE(came.size(), 2);
+        QVERIFY(!background.busy());
     }
 
     // Common practice, no published source: one of five profiles for a wide panel carried the sRGB gamut.

@@ -50,7 +50,7 @@ void BringIn::passOn(const RecordPtr &record, QWidget *window)
     if (file.isEmpty()) {
         return;
     }
-    m_background.start(
+    m_background.carryOut(
         tr("Writing the visit…"), [record, file] { return writeFile(std::filesystem::path(file.toStdString()), wholeVisitToJson(*record)); },
         [this, file](const Status &s) {
             if (m_banner.did(s)) {
@@ -158,7 +158,7 @@ void BringIn::readings(const ReadingSet &set, qint64 display, const QString &tar
         asked.target = plan.target = m_studio.store()->aims().target(target.toStdString());
     }
     applyWorkSettings(plan, m_studio.store());
-    m_background.start(
+    m_background.carryOut(
         tr("Fitting a model to the readings…"), [set, plan, asked] { return visitOfReadings(set, plan, asked, wallNow()); },
         [this, display, name = text(set.display)](Result<VisitRecord> made) {
             if (!made) {

@@ -292,7 +292,7 @@ void FileDesk::makeCube()
     if (file.isEmpty()) {
         return;
     }
-    m_background->start(
+    m_background->carryOut(
         tr("Making the 3D LUT…"),
         [file, bytes = m_profile->bytes(), task = dialog.task(profile->facts().description)](const std::stop_token &stop) -> Status {
             const auto display = Profile::open(bytes);
@@ -315,7 +315,7 @@ void FileDesk::rebuild()
     if (file.isEmpty()) {
         return;
     }
-    m_background->start(
+    m_background->carryOut(
         tr("Making the profile again…"),
         [file, plan, bytes = m_profile->bytes()](const std::stop_token &stop) -> Status {
             const auto profile = Profile::open(bytes);

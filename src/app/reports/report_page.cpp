@@ -50,7 +50,7 @@ void ReportPage::save()
     const QString file = QFileDialog::getSaveFileName(this, tr("Save the report"),
                                                       plainFileName(text(m_record->profileName())) + QStringLiteral(".pdf"), tr("PDF (*.pdf)"));
     if (!file.isEmpty()) {
-        m_background.start(
+        m_background.carryOut(
             tr("Making the report…"), [file, record = m_record] { return writeFile(std::filesystem::path(file.toStdString()), reportPdf(*record)); },
             [this, file](const Status &s) {
                 if (m_banner.did(s)) {
