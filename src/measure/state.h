@@ -31,6 +31,10 @@ struct DisplayState {
     }
 };
 
+/// Among the controls of a state: how often a person turned a menu that the bench knows nothing of. What it stood at nobody
+/// can say, but that it stood otherwise before.
+constexpr const char *kTurnsByHand = "turns by hand";
+
 /// Ramps that were loaded and that nobody could read back.
 constexpr const char *kUnknownRamps = "unknown";
 

@@ -199,6 +199,9 @@ Gauge::Hooks Session::gaugeHooks()
     heard.onState = [this](DisplayState &state, Measurement &m) {
         state.mode = record.plan.mode.empty() ? record.display.mode : record.plan.mode;
         state.controls = record.controls;
+        if (turnsByHand > 0) {
+            state.controls[kTurnsByHand] = turnsByHand;
+        }
         // Ramps that were found loaded, and left so, cannot be read back from a bench.
         const bool unknown = record.ramps.empty() && record.display.lutLoaded && record.plan.task == Task::Check;
         state.ramps = unknown ? kUnknownRamps : record.states.keyOf(record.ramps);

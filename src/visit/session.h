@@ -73,6 +73,7 @@ public:
     Spending spending;
     int instrumentIndex = 0, reference = -1;             ///< of the bench's instruments; the reference one corrects the other
     std::optional<XYZ> freshWhite;                       ///< the last of the warm-up
+    int turnsByHand = 0;                                 ///< of a menu that the bench does not know; 0: as it was found
     bool touched = false;                                ///< something of the display may have been changed
     bool warmingUp = false;                              ///< the warm-up tells of its progress itself
     int resumedAfter = 0;                                ///< number of the last reading before the interruption

@@ -149,6 +149,11 @@ Status Visit::connect()
     m_s.record.instrument = instrument.value();
     if (!m_resumed) {
         m_s.record.display = display.value();
+    } else if (!m_s.record.readings.empty()) {
+        const DisplayState *left = m_s.record.states.find(m_s.record.readings.back().state);
+        if (left != nullptr && left->controls.contains(kTurnsByHand)) {
+            m_s.turnsByHand = int(std::clamp(left->controls.at(kTurnsByHand), 0.0, 1e6));
+        }
     }
     for (const Control &c : display->controls) {
         m_s.record.controls[c.name] = c.value;

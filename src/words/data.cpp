@@ -64,7 +64,7 @@ std::span<const char *const> controlNames()
         QT_TRANSLATE_NOOP("control", "brightness"), QT_TRANSLATE_NOOP("control", "contrast"), QT_TRANSLATE_NOOP("control", "red"),
         QT_TRANSLATE_NOOP("control", "green"), QT_TRANSLATE_NOOP("control", "blue"), QT_TRANSLATE_NOOP("control", "backlight"),
         QT_TRANSLATE_NOOP("control", "sharpness"), QT_TRANSLATE_NOOP("control", "saturation"), QT_TRANSLATE_NOOP("control", "hue"),
-        QT_TRANSLATE_NOOP("control", "gamma"),
+        QT_TRANSLATE_NOOP("control", "gamma"), QT_TRANSLATE_NOOP("control", "turns by hand"),
     };
     return all;
 }

@@ -272,6 +272,18 @@ private Q_SLOTS:
         const double spare = turned->trim->reachableLuminance / 120;
         QVERIFY2(spare >= 1 && spare < 1.09, qPrintable(QString::number(spare)));
         QVERIFY(english(turned->trim->advice).find("by hand") != std::string::npos);
+        // White of one state is one white: what was read before the menu was turned is of another state than what came after.
+        std::map<int, std::pair<double, double>> whites;
+        for (const Measurement &m : turned->readings) {
+            if (m.mode == ReadMode::Emission && m.rgb == Drive{1, 1, 1}) {
+                const auto [it, fresh] = whites.try_emplace(m.state, m.xyz.b, m.xyz.b);
+                it->second = {std::min(it->second.first, m.xyz.b), std::max(it->second.second, m.xyz.b)};
+            }
+        }
+        QVERIFY(whites.size() >= 3); // as found, turned, with ramps
+        for (const auto &[state, span] : whites) {
+            QVERIFY2(span.second / span.first < 1.05, qPrintable(QString("state %1: %2 to %3").arg(state).arg(span.first).arg(span.second)));
+        }
         LAMP_NEAR(turned->calibrated.white.b, 120, 1.5);
         std::vector<std::string> once;
         const auto left = visited(false, once);

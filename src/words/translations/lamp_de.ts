@@ -489,6 +489,10 @@
 <context>
     <name>control</name>
     <message>
+        <source>turns by hand</source>
+        <translation>Verstellungen von Hand</translation>
+    </message>
+    <message>
         <source>brightness</source>
         <translation>Helligkeit</translation>
     </message>
