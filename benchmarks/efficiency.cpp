@@ -55,11 +55,11 @@ void judgeTruth(const sim::SimBench &b, const Bytes &bytes, const Target &t, int
             const Lab wanted = labOf(LCh{double(l), 12.0 + (l * 7 + h) % 30, double(h)});
             const Drive rgb = profile->driveFor(wanted);
             if ((profile->colourOf(rgb).vec() - wanted.vec()).norm() < 0.3) {
-                colours.push_back({{"", wanted, rgb}, b.seen(rgb, 0.05), {}, {}, 0, 0});
+                colours.push_back({{"", wanted, rgb}, b.seen(rgb, 0.05), {}});
             }
         }
     }
-    const Verification v = verify(colours, white, profile->chad(), 0);
+    const Verification v = verify(colours, {white}, profile->chad());
     o.colours = v.mean;
     o.worst = v.max;
     // The same against what the profile says of the codes that the frame buffer really has: without their rounding.

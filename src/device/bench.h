@@ -70,6 +70,14 @@ struct InstrumentInfo {
     std::vector<std::string> corrections;
     bool spectral = false;
     std::string lastCertified; ///< ISO date or empty
+    /// Standard uncertainties (k = 1) of a white of 100 cd/m² against the standard observer, with the correction that is set, as
+    /// the instrument itself states them.
+    struct Accuracy {
+        std::optional<double> xy;        ///< of each of x and y
+        std::optional<double> luminance; ///< relative
+        friend bool operator==(const Accuracy &, const Accuracy &) = default;
+    };
+    Accuracy accuracy;
 
     [[nodiscard]] bool canReadAmbient() const
     {

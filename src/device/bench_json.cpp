@@ -16,6 +16,7 @@ constexpr int kMostInstruments = 32;
 constexpr double kMostSteps = 1e6; // of a control
 constexpr double kMostFloor = 5;   // cd/m²: an instrument that sees nothing below could not read a display
 constexpr double kMostRepeatability = 0.2;
+constexpr double kMostInaccuracyXy = 0.3;
 constexpr double kMostLight = 1e9; // cd/m² or lux, a sun
 
 const Json *member(const Json &object, const char *key)
@@ -90,6 +91,19 @@ Control control(const Json &item)
     }
     c.value = std::clamp(c.value, c.min, c.max);
     return c;
+}
+
+/// A number between 0 and a limit, or nothing where there is none.
+std::optional<double> share(const Json &object, const char *name, double most)
+{
+    if (member(object, name) == nullptr) {
+        return std::nullopt;
+    }
+    const double value = number(object, name, 0);
+    if (value < 0 || value > most) {
+        throw FieldError{name, say("between-0-and", decimal(most, 1))};
+    }
+    return value;
 }
 
 } // namespace
@@ -289,6 +303,11 @@ Json toJson(const InstrumentInfo &info)
     if (!info.lastCertified.empty()) {
         json["last_certified"] = info.lastCertified;
     }
+    for (const auto &[name, value] : {std::pair{"xy", info.accuracy.xy}, std::pair{"Y", info.accuracy.luminance}}) {
+        if (value) {
+            json["accuracy"][name] = *value;
+        }
+    }
     return json;
 }
 
@@ -315,6 +334,12 @@ Result<InstrumentInfo> instrumentInfo(const Json &reply)
         info.corrections = texts(reply, "corrections");
         info.spectral = member(reply, "spectral") != nullptr;
         info.lastCertified = label(reply, "last_certified");
+        if (const Json *accuracy = member(reply, "accuracy")) {
+            if (!accuracy->is_object()) {
+                throw FieldError{"accuracy", say("object-or-null")};
+            }
+            info.accuracy = {share(*accuracy, "xy", kMostInaccuracyXy), share(*accuracy, "Y", 1)};
+        }
         return info;
     });
 }

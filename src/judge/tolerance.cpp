@@ -56,6 +56,13 @@ Result<Tolerance> fromJson(const Json &json)
     if (const auto it = json.find("metric"); it != json.end() && *it != "CIEDE2000") {
         return bad("metric", verbatim("\"CIEDE2000\""));
     }
+    if (const auto it = json.find("scope"); it != json.end() && !it->is_null()) {
+        const auto scope = it->is_string() ? scopeFromName(it->get<std::string>()) : std::nullopt;
+        if (!scope) {
+            return bad("scope", verbatim("\"instrument\", \"absolute\""));
+        }
+        t.scope = *scope;
+    }
     for (const Field &f : kFields) {
         const auto it = json.find(f.name);
         if (it == json.end() || it->is_null()) {
@@ -112,7 +119,7 @@ Result<Tolerance> toleranceFromJson(const std::string &text)
 
 std::string toleranceToJson(const Tolerance &t)
 {
-    Json json{{"name", t.name}, {"metric", "CIEDE2000"}};
+    Json json{{"name", t.name}, {"metric", "CIEDE2000"}, {"scope", scopeName(t.scope)}};
     for (const Field &f : kFields) {
         if (t.*f.member > 0) {
             json[f.name] = t.*f.member;
@@ -122,6 +129,16 @@ std::string toleranceToJson(const Tolerance &t)
         json["why"] = t.why;
     }
     return jsonText(json, 2);
+}
+
+std::string scopeName(Scope scope)
+{
+    return scope == Scope::Instrument ? "instrument" : "absolute";
+}
+
+std::optional<Scope> scopeFromName(const std::string &name)
+{
+    return name == "instrument" ? std::optional(Scope::Instrument) : (name == "absolute" ? std::optional(Scope::Absolute) : std::nullopt);
 }
 
 std::string verdictName(Verdict verdict)
@@ -144,29 +161,36 @@ Message named(Verdict verdict)
     return {};
 }
 
-Message Check::sentence() const
+Message Check::sentence(const std::string &instrument) const
 {
-    if (!std::isfinite(value) || !std::isfinite(uncertainty)) {
+    if (!std::isfinite(value) || !std::isfinite(uncertainty())) {
         return say("check-not-worked-out", say(code));
     }
-    const auto told = [&](const char *how) { return say(how, say(code), decimal(value, 2), decimal(uncertainty, 2), unit, decimal(limit, 2)); };
+    const bool seen = scope == Scope::Instrument;
+    const Message name = instrument.empty() ? say("the-instrument") : verbatim(instrument);
+    // Beside the verdict's scope: how much it may be for the standard observer, or how sure it is as the instrument sees it.
+    const double other = seen ? value + k2.absolute : k2.instrument;
+    const auto told = [&](const char *how) {
+        return say(how, say(code), decimal(value, 2), decimal(uncertainty(), 2), unit, decimal(limit, 2), name, decimal(other, 2));
+    };
     switch (verdict) {
-    case Verdict::Pass: return told("check-within");
-    case Verdict::Fail: return told("check-beyond");
-    case Verdict::Undecided: return told("check-too-close");
+    case Verdict::Pass: return told(seen ? "check-passes-seen" : "check-passes-absolute");
+    case Verdict::Fail: return told(seen ? "check-fails-seen" : "check-fails-absolute");
+    case Verdict::Undecided: return told(seen ? "check-undecided-seen" : "check-undecided-absolute");
     }
     return {};
 }
 
-Check check(std::string code, double value, double limit, double uncertaintyK2, std::string unit)
+Check check(std::string code, double value, double limit, const Expanded &k2, Scope scope, std::string unit)
 {
-    Check c{std::move(code), value, limit, uncertaintyK2, std::move(unit), Verdict::Undecided};
-    if (!std::isfinite(value) || !std::isfinite(uncertaintyK2)) {
+    Check c{std::move(code), value, limit, k2, scope, std::move(unit), Verdict::Undecided};
+    const double u = c.uncertainty();
+    if (!std::isfinite(value) || !std::isfinite(u)) {
         return c; // a comparison that could not be made decides nothing
     }
-    if (value + uncertaintyK2 <= limit) {
+    if (value + u <= limit) {
         c.verdict = Verdict::Pass;
-    } else if (value - uncertaintyK2 > limit) {
+    } else if (value - u > limit) {
         c.verdict = Verdict::Fail;
     }
     return c;

@@ -58,59 +58,80 @@ XYZ withoutDrift(const Measurement &m, const Measurement &before, const Measurem
     return xyz;
 }
 
-Verification verify(std::vector<VerifiedColour> colours, const XYZ &white, const Eigen::Matrix3d &chad, double systematic)
+void VerifiedColour::joinedWith(const XYZ &other, const XYZ &otherSigma)
+{
+    for (int c = 0; c < 3; ++c) {
+        const double a = 1 / std::pow(sigma[c], 2), b = 1 / std::pow(otherSigma[c], 2);
+        xyz[c] = (a * xyz[c] + b * other[c]) / (a + b);
+        sigma[c] = 1 / std::sqrt(a + b);
+    }
+}
+
+WhiteRead whiteBetween(const Measurement &before, const Measurement &after)
+{
+    const bool drifted = std::abs(after.xyz.b / before.xyz.b - 1) > 0.01;
+    WhiteRead white{drifted ? after.xyz : 0.5 * (before.xyz + after.xyz), {}, {}};
+    for (int c = 0; c < 3; ++c) {
+        const double noise = std::hypot(before.sigma[c], after.sigma[c]), change = after.xyz[c] - before.xyz[c];
+        white.sigma[c] = drifted ? after.sigma[c] : 0.5 * noise;
+        // It stands half of what it went from where the readings say, at either end of the time between them.
+        white.moved[c] = 0.5 * std::sqrt(std::max(0.0, change * change - noise * noise));
+    }
+    return white;
+}
+
+Verification verify(std::vector<VerifiedColour> colours, const WhiteRead &white, const Eigen::Matrix3d &chad)
 {
     Verification result;
     result.white = white;
+    result.chad = chad;
     std::vector<double> sorted;
-    double noise = 0;
     bool whole = !colours.empty();
     for (VerifiedColour &v : colours) {
-        v.measured = measuredLab(v.xyz, white, chad);
+        v.measured = measuredLab(v.xyz, white.xyz, chad);
         v.deltaE = deltaE2000(v.colour.wanted, v.measured);
-        // Sensitivity by differences in each component (GUM 5.1.4, note 2).
-        double variance = 0;
-        for (int c = 0; c < 3; ++c) {
-            XYZ moved = v.xyz;
-            moved[c] += v.sigma[c];
-            variance += std::pow(deltaE2000(v.measured, measuredLab(moved, white, chad)), 2);
-        }
-        v.uncertainty = std::sqrt(variance);
-        noise += variance;
-        whole = whole && std::isfinite(v.deltaE) && std::isfinite(v.uncertainty);
+        whole = whole && std::isfinite(v.deltaE);
         sorted.push_back(v.deltaE);
         result.mean += v.deltaE;
-        if (v.deltaE >= result.max) {
-            result.max = v.deltaE;
-            result.maxUncertainty = std::hypot(v.uncertainty, systematic);
-        }
+        result.max = std::max(result.max, v.deltaE);
     }
     const auto n = double(colours.size());
     if (!whole) {
         // One colour that could not be compared leaves mean and largest unknown.
-        result.mean = result.max = result.p95 = result.meanUncertainty = result.maxUncertainty = std::numeric_limits<double>::quiet_NaN();
+        result.mean = result.max = result.p95 = std::numeric_limits<double>::quiet_NaN();
     } else {
         std::sort(sorted.begin(), sorted.end());
         result.mean /= n;
         // Nearest-rank percentile: the smallest value with at least 95 % of all at or below it.
         result.p95 = sorted[size_t(std::ceil(0.95 * n)) - 1];
-        result.meanUncertainty = std::hypot(std::sqrt(noise) / n, systematic);
     }
     result.colours = std::move(colours);
     return result;
+}
+
+GrayAgainst::GrayAgainst(const XYZ &white, const XYZ &black, const Chromaticity &targetWhite, const ToneCurve &tone)
+    : m_white(white.b), m_black(black.b), m_target(whiteOf(targetWhite)), m_curve(tone.withBlack(black.b / white.b))
+{
+}
+
+XYZ GrayAgainst::wanted(double drive) const
+{
+    return XYZ((m_black + (m_white - m_black) * m_curve.value(drive)) * m_target.vec());
+}
+
+double GrayAgainst::difference(const GrayInput &gray) const
+{
+    return deltaE2000(labOf(relativeTo(wanted(gray.drive), m_white), m_target), labOf(relativeTo(gray.xyz, m_white), m_target));
 }
 
 GrayJudgement judgeGrays(const std::vector<GrayInput> &grays, const XYZ &white, const XYZ &black, const Chromaticity &targetWhite,
                          const ToneCurve &tone)
 {
     GrayJudgement result;
-    const RelXYZ n = whiteOf(targetWhite);
-    const ToneCurve curve = tone.withBlack(black.b / white.b);
+    const GrayAgainst against(white, black, targetWhite, tone);
     int gammas = 0;
     for (const GrayInput &g : grays) {
-        GrayResult r{g.drive, g.xyz, 0, 0};
-        const double y = (black.b + (white.b - black.b) * curve.value(g.drive)) / white.b;
-        r.deltaE = deltaE2000(labOf(RelXYZ(y * n.vec()), n), labOf(relativeTo(g.xyz, white.b), n));
+        GrayResult r{g.drive, g.xyz, g.sigma, against.difference(g), 0, {}};
         const double light = (g.xyz.b - black.b) / (white.b - black.b);
         if (g.drive > 0.05 && g.drive < 0.97 && light > 0) {
             r.gamma = gammaAt(g.drive, light);

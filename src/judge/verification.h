@@ -3,6 +3,7 @@
 
 #include "colour/spaces.h"
 #include "icc/icc.h"
+#include "judge/tolerance.h"
 #include "measure/gauge.h"
 
 #include <string>
@@ -25,19 +26,29 @@ std::vector<TestColour> verificationColours(const Profile &profile, int count);
 /// One colour as verified.
 struct VerifiedColour {
     TestColour colour;
-    XYZ xyz, sigma;         ///< as read, cd/m²
-    Lab measured;           ///< D50, relative to the measured white
-    double deltaE = 0;      ///< CIEDE2000
-    double uncertainty = 0; ///< standard uncertainty from noise
+    XYZ xyz, sigma;      ///< as read, cd/m²
+    Lab measured = {};   ///< D50, relative to the measured white
+    double deltaE = 0;   ///< CIEDE2000
+    Expanded k2 = {};    ///< how sure the difference is (weigh(), uncertainty.h)
+    /// Joins another reading of the same colour: both count, by how sure they are.
+    void joinedWith(const XYZ &other, const XYZ &otherSigma);
 };
+
+/// White that colours are relative to, cd/m².
+struct WhiteRead {
+    XYZ xyz;
+    XYZ sigma = {}; ///< standard deviation of what noise leaves open
+    XYZ moved = {}; ///< the same of what the display did between the readings
+};
+/// Of one before and one after: what lies between them; the second where the display moved by more than 1 % in between.
+WhiteRead whiteBetween(const Measurement &before, const Measurement &after);
 
 /// What verification found.
 struct Verification {
     std::vector<VerifiedColour> colours;
-    XYZ white; ///< that they are relative to, cd/m²
+    WhiteRead white;       ///< that they are relative to
+    Eigen::Matrix3d chad = Eigen::Matrix3d::Identity(); ///< of the profile that is verified; not kept with a visit, the profile has it
     double mean = 0, max = 0, p95 = 0;
-    double meanUncertainty = 0; ///< standard uncertainty (k = 1) of the mean: noise and the instrument's systematic part
-    double maxUncertainty = 0;
 };
 
 /// Lab of a reading, D50, relative to a measured white and adapted by a profile's `chad`.
@@ -47,16 +58,16 @@ Lab measuredLab(const XYZ &xyz, const XYZ &white, const Eigen::Matrix3d &chad);
 /// Changes within the noise are left alone.
 XYZ withoutDrift(const Measurement &m, const Measurement &before, const Measurement &after);
 
-/// Judges readings against what was wanted.
-/// \param systematic standard uncertainty in ΔE00 that all colours share: the instrument's correction
-Verification verify(std::vector<VerifiedColour> colours, const XYZ &white, const Eigen::Matrix3d &chad, double systematic);
+/// Compares readings with what was wanted.
+Verification verify(std::vector<VerifiedColour> colours, const WhiteRead &white, const Eigen::Matrix3d &chad);
 
 /// Grays against the target white at the measured luminance, Y(v) = Yk + (Yw - Yk)·f(v) (cli contract).
 struct GrayResult {
     double drive = 0;
-    XYZ xyz;
+    XYZ xyz, sigma;
     double deltaE = 0;
     double gamma = 0; ///< log-log slope through white, black taken off; 0 at the ends
+    Expanded k2 = {}; ///< of the difference
 };
 struct GrayJudgement {
     std::vector<GrayResult> grays;
@@ -65,6 +76,21 @@ struct GrayJudgement {
 struct GrayInput {
     double drive;
     XYZ xyz;
+    XYZ sigma = {};
+};
+/// What a gray should be, and how far it is from that.
+class GrayAgainst {
+public:
+    GrayAgainst(const XYZ &white, const XYZ &black, const Chromaticity &targetWhite, const ToneCurve &tone);
+    /// What it should be, cd/m².
+    [[nodiscard]] XYZ wanted(double drive) const;
+    /// CIEDE2000, relative to the target white at the measured luminance.
+    [[nodiscard]] double difference(const GrayInput &gray) const;
+
+private:
+    double m_white, m_black;
+    RelXYZ m_target;
+    ToneCurve m_curve;
 };
 GrayJudgement judgeGrays(const std::vector<GrayInput> &grays, const XYZ &white, const XYZ &black, const Chromaticity &targetWhite,
                          const ToneCurve &tone);

@@ -89,7 +89,7 @@ double NoiseModel::sigma(double level, double integrationS) const
     const double t = std::max(integrationS, 0.05);
     const double shot = m_repeatability * std::sqrt(100 * std::max(level, 0.0) / t);
     const double dark = 0.2 * m_floor / std::sqrt(t);
-    const double steady = 0.0003 * level;
+    const double steady = kSteady * level;
     return std::sqrt(shot * shot + dark * dark + steady * steady);
 }
 

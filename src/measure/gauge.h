@@ -40,6 +40,9 @@ public:
     NoiseModel() = default;
     explicit NoiseModel(const InstrumentInfo &info) : m_repeatability(info.repeatability), m_floor(info.floorCdM2) {}
 
+    /// The part of a reading's noise that time does not average, relative. It comes from light and geometry, and so is the same in
+    /// X, Y and Z.
+    static constexpr double kSteady = 0.0003;
     /// Standard deviation in cd/m² at a level in cd/m² and an integration time in seconds.
     [[nodiscard]] double sigma(double level, double integrationS) const;
     /// Integration time in seconds, 0.5..10, that brings the relative standard deviation to a goal where it can.

@@ -114,8 +114,8 @@ Plot coloursPlot(const VisitRecord &r)
     p.y = differenceAxis(niceTop(std::max(r.verification.max, limits.mean) * 1.15));
     for (size_t i = 0; i < colours.size(); ++i) {
         const VerifiedColour &c = colours[i];
-        p.bars.push_back({double(i) + 0.5, c.deltaE, screenCodes(c.colour.wanted), 2 * c.uncertainty,
-                          said(say("point-colour", patchNamed(c.colour.name), decimal(c.deltaE, 2), decimal(2 * c.uncertainty, 2)))});
+        p.bars.push_back({double(i) + 0.5, c.deltaE, screenCodes(c.colour.wanted), c.k2.instrument,
+                          said(say("point-colour", patchNamed(c.colour.name), decimal(c.deltaE, 2), decimal(c.k2.instrument, 2)))});
     }
     p.limits = {{limits.mean, said(say("limit-mean", decimal(limits.mean, 1)))},
                 {limits.max, said(say("limit-largest", decimal(limits.max, 1)))},

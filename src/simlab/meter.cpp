@@ -33,23 +33,41 @@ MeterSpec spectroradiometer()
     return m;
 }
 
-Meter::Meter(MeterSpec spec, std::uint64_t seed) : m_spec(std::move(spec)), m_random(seed)
+MeterSpec variedMeter(bool spectral, std::uint64_t seed)
 {
+    MeterSpec m = spectral ? spectroradiometer() : MeterSpec{};
+    std::mt19937_64 random(seed * 6151 + 3);
+    std::normal_distribution<double> normal;
+    m.serial += "-" + std::to_string(seed);
+    for (size_t c = 0; c < 3; ++c) {
+        m.unitShiftNm[c] = (spectral ? 0.34 : 0.6) * normal(random);
+        m.unitTilt[c] = (spectral ? 0.012 : 0.02) * normal(random);
+    }
+    m.unitScale = 1 + (spectral ? 0.009 : 0.019) * normal(random);
+    return m;
+}
+
+Meter::Meter(MeterSpec spec, std::uint64_t seed) : m_spec(std::move(spec)), m_filters(filters(1)), m_random(seed)
+{
+    setCorrection("");
+}
+
+Meter::Filters Meter::filters(double unit) const
+{
+    Filters all;
     const ColourMatching &cmf = colourMatching(Observer::Cie1931_2deg);
     for (int i = 0; i < kObserverCount; ++i) {
-        const double nm = 380 + 5.0 * i;
-        if (m_spec.spectroradiometer) {
-            m_filters[size_t(i)] = cmf.xyz[size_t(i)];
-            continue;
-        }
+        const double nm = 380 + 5.0 * i, along = (nm - 560) / 200;
         // Each filter lies beside its function by its own amount; none of the errors is a multiple of another.
         const std::array<double, 3> shift{m_spec.filterShiftNm, -0.6 * m_spec.filterShiftNm, 0.8 * m_spec.filterShiftNm};
-        for (int c = 0; c < 3; ++c) {
-            const double tilt = 1 + m_spec.filterTilt * (nm - 560) / 200 * (c == 1 ? -1 : 1);
-            m_filters[size_t(i)][c] = interpolated(cmf, nm - shift[size_t(c)])[c] * tilt;
+        for (size_t c = 0; c < 3; ++c) {
+            const size_t own = m_spec.spectroradiometer ? 0 : c;
+            const double off = (m_spec.spectroradiometer ? 0 : shift[c]) + unit * m_spec.unitShiftNm[own];
+            const double tilt = (m_spec.spectroradiometer ? 0 : m_spec.filterTilt * (c == 1 ? -1 : 1)) + unit * m_spec.unitTilt[own];
+            all[size_t(i)][long(c)] = interpolated(cmf, nm - off)[long(c)] * (1 + tilt * along);
         }
     }
-    setCorrection("");
+    return all;
 }
 
 InstrumentInfo Meter::describe() const
@@ -67,11 +85,11 @@ InstrumentInfo Meter::describe() const
     return info;
 }
 
-Eigen::Vector3d Meter::raw(const Spectrum &s) const
+Eigen::Vector3d Meter::through(const Filters &filters, const Spectrum &s)
 {
     Eigen::Vector3d sum = Eigen::Vector3d::Zero();
     for (int i = 0; i < kObserverCount; ++i) {
-        sum += s.at(380 + 5.0 * i) * m_filters[size_t(i)];
+        sum += s.at(380 + 5.0 * i) * filters[size_t(i)];
     }
     return kMaxLuminousEfficacy * 5 * sum;
 }
@@ -80,9 +98,10 @@ Eigen::Matrix3d Meter::correctionFor(const std::string &technology) const
 {
     // The maker measured type samples of the technology's primaries and solved for a 3 by 3 matrix.
     const auto type = typeSpectra(technology);
+    const Filters ofType = filters(0);
     Eigen::Matrix3d seen, truth;
     for (int c = 0; c < 3; ++c) {
-        seen.col(c) = raw(type[size_t(c)]);
+        seen.col(c) = through(ofType, type[size_t(c)]);
         truth.col(c) = toXyz(type[size_t(c)]).vec();
     }
     return truth * seen.inverse();
@@ -111,7 +130,7 @@ XYZ Meter::noiseless(const Weights &weights, const std::array<Spectrum, kCompone
             sum += weights[k] * raw(spectra[size_t(k)]);
         }
     }
-    return XYZ((m_matrix * sum).cwiseMax(0.0));
+    return XYZ((m_spec.unitScale * m_matrix * sum).cwiseMax(0.0));
 }
 
 Spectrum Meter::spectrumOf(const Weights &weights, const std::array<Spectrum, kComponents> &spectra, double integrationS)
@@ -119,9 +138,9 @@ Spectrum Meter::spectrumOf(const Weights &weights, const std::array<Spectrum, kC
     std::normal_distribution<double> normal;
     Spectrum s{380, 5, std::vector<double>(kObserverCount, 0.0)};
     for (int i = 0; i < kObserverCount; ++i) {
-        double value = 0;
+        double value = 0; // as its calibration makes it
         for (int k = 0; k < kComponents; ++k) {
-            value += weights[k] * spectra[size_t(k)].values[size_t(i)];
+            value += m_spec.unitScale * weights[k] * spectra[size_t(k)].values[size_t(i)];
         }
         // About what its repeatability of Y comes to, spread over the wavelengths that make Y.
         s.values[size_t(i)] = value * (1 + normal(m_random) * m_spec.repeatability * 4 / std::sqrt(integrationS));

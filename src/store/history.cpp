@@ -33,8 +33,6 @@ const std::vector<QStringList> &additions()
     return all;
 }
 
-const Message kWhat = say("studio-file-could-not-brought");
-
 class Upgrade {
 public:
     explicit Upgrade(Connection &connection) : m_c(connection), m_studio(m_c), m_aims(m_c), m_visits(m_c, m_studio, m_aims, QStringLiteral("")) {}
@@ -42,7 +40,7 @@ public:
     Status run(int version);
 
 private:
-    Status statement(const QString &sql, const QVariantList &values = {}) { return m_c.change(sql, values, kWhat); }
+    Status statement(const QString &sql, const QVariantList &values = {}) { return m_c.change(sql, values, kNotBroughtUp); }
     Status refuseWhileWorkedOn();
     Status places();
     Status aims();
@@ -226,7 +224,7 @@ Status Upgrade::unreadable(const QString &id, qint64 displayId, int state, const
             "INSERT INTO visit (uid, display_id, state, task, effort, started_at, finished_at, verdict) VALUES (?,?,?,?,'',?,?,?) RETURNING id"),
         {id, displayId, state, row[0], stored(fromIsoTime(row[1].toString().toStdString())), stored(fromIsoTime(row[2].toString().toStdString())),
          verdict},
-        kWhat);
+        kNotBroughtUp);
     if (!visit) {
         return visit.error();
     }
@@ -246,7 +244,7 @@ Status Upgrade::unreadable(const QString &id, qint64 displayId, int state, const
 
 } // namespace
 
-Status bringToSeven(Connection &connection, int version)
+Status intoTables(Connection &connection, int version)
 {
     return Upgrade(connection).run(version);
 }

@@ -2,6 +2,7 @@
 #include "store/packed.h"
 
 #include "base/json.h"
+#include "colour/difference.h"
 
 #include <QCryptographicHash>
 
@@ -155,12 +156,31 @@ void pointAtReadings(Json &colours, const std::vector<Measurement> &readings, co
                 colours[i].erase("rgb");
                 colours[i].erase("wanted");
                 colours[i]["of"] = m.index;
-                if (m.xyz == verified[i].xyz && m.sigma == verified[i].sigma) {
+                if (deltaE2000(c.wanted, verified[i].measured) == verified[i].deltaE) {
+                    colours[i].erase("delta_e");
+                }
+                if (m.xyz == verified[i].xyz) { // not where drift was taken out
                     colours[i].erase("XYZ");
+                }
+                if (m.sigma == verified[i].sigma) {
                     colours[i].erase("sigma");
                 }
                 break;
             }
+        }
+    }
+}
+
+/// Grays that verification read point at its colours.
+void pointAtColours(Json &grays, const std::vector<GrayResult> &read, const std::vector<VerifiedColour> &verified)
+{
+    for (size_t i = 0; i < read.size(); ++i) {
+        const auto it = std::find_if(verified.begin(), verified.end(),
+                                     [&](const VerifiedColour &c) { return c.xyz == read[i].xyz && c.sigma == read[i].sigma; });
+        if (it != verified.end()) {
+            grays[i].erase("XYZ");
+            grays[i].erase("sigma");
+            grays[i]["of"] = it - verified.begin();
         }
     }
 }
@@ -293,9 +313,10 @@ QByteArray packSheet(const VisitRecord &record, bool stored)
 {
     // What stands in columns and tables of its own is left out.
     Json j = recordJson(record);
-    for (const char *kept : {"states", "profile", "ramps"}) {
+    for (const char *kept : {"states", "profile", "ramps", "reasons", "warnings"}) {
         j.erase(kept);
     }
+    j["findings"] = record.reasons.size() + record.warnings.size();
     for (const char *kept : {"target", "tolerance", "profile_in"}) {
         j["plan"].erase(kept);
     }
@@ -303,19 +324,27 @@ QByteArray packSheet(const VisitRecord &record, bool stored)
     j["native_light"] = packedCurves(record.nativeLight);
     if (stored) {
         pointAtReadings(j["verification"]["colours"], record.readings, record.verification.colours);
+        pointAtColours(j["gray"]["grays"], record.gray.grays, record.verification.colours);
     }
     const auto cbor = Json::to_cbor(j);
     return qCompress(reinterpret_cast<const uchar *>(cbor.data()), int(cbor.size()), 9);
 }
 
 Result<VisitRecord> unpackSheet(const QByteArray &bytes, const std::string &target, const std::string &tolerance,
-                                const std::vector<Measurement> &readings)
+                                const std::vector<Measurement> &readings, const Said &said)
 {
     try {
         const QByteArray plain = inflated(bytes);
         Json j = Json::from_cbor(plain.begin(), plain.end());
         j["states"] = statesJson({});
         j["profile"] = "";
+        if (j.contains("findings")) { // version 7 kept them here, too
+            if (j["findings"].get<size_t>() != said.reasons.size() + said.warnings.size()) {
+                throw Unreadable(say("its-findings-missing"));
+            }
+            j["reasons"] = messagesJson(said.reasons);
+            j["warnings"] = messagesJson(said.warnings);
+        }
         j["ramps"] = {Json::array(), Json::array(), Json::array()};
         j["plan"]["target"] = Json::parse(target);
         j["plan"]["tolerance"] = Json::parse(tolerance);
@@ -334,10 +363,23 @@ Result<VisitRecord> unpackSheet(const QByteArray &bytes, const std::string &targ
                 c["name"] = m.name;
                 c["rgb"] = {m.rgb.a, m.rgb.b, m.rgb.c};
                 c["wanted"] = {wanted.a, wanted.b, wanted.c};
+                if (!c.contains("delta_e")) {
+                    const Json &lab = c.at("measured");
+                    c["delta_e"] = deltaE2000(wanted, {lab.at(0).get<double>(), lab.at(1).get<double>(), lab.at(2).get<double>()});
+                }
                 if (!c.contains("XYZ")) {
                     c["XYZ"] = {m.xyz.a, m.xyz.b, m.xyz.c};
+                }
+                if (!c.contains("sigma")) {
                     c["sigma"] = {m.sigma.a, m.sigma.b, m.sigma.c};
                 }
+            }
+        }
+        for (Json &gray : j.at("gray").at("grays")) {
+            if (gray.contains("of")) {
+                const Json &c = j.at("verification").at("colours").at(gray["of"].get<size_t>());
+                gray["XYZ"] = c.at("XYZ");
+                gray["sigma"] = c.at("sigma");
             }
         }
         return recordOf(j);

@@ -31,10 +31,14 @@ Bytes unpackProfile(const QByteArray &bytes);
 /// What a worksheet shows beside what the store keeps in columns and tables of its own: CBOR (RFC 8949) in zlib.
 /// \param stored whether all readings of the record are in the store: then its verification points at them
 QByteArray packSheet(const VisitRecord &record, bool stored);
+/// What a visit found, from its table.
+struct Said {
+    std::vector<Message> reasons, warnings;
+};
 /// What packSheet() kept, without readings, states, profiles and ramps. \param target, tolerance as JSON text
 /// \param readings of the visit, which its verification points at
 Result<VisitRecord> unpackSheet(const QByteArray &bytes, const std::string &target, const std::string &tolerance,
-                                const std::vector<Measurement> &readings);
+                                const std::vector<Measurement> &readings, const Said &said);
 
 /// SHA-256, 32 bytes.
 QByteArray sha256(const QByteArray &bytes);

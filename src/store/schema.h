@@ -7,10 +7,12 @@ namespace lamp::store {
 
 /// The schema's version that this program writes.
 int schemaVersion();
-/// The first version with tables that can be asked; what came before is brought up by bringToSeven() (history.h).
+/// The first version with tables that can be asked; what came before is brought up by intoTables() (history.h).
 constexpr int kAskable = 7;
+/// What is said where a file of an earlier version cannot be brought up.
+inline const Message kNotBroughtUp = say("studio-file-could-not-brought");
 
-/// Makes the tables of kAskable in an empty database.
+/// Makes the tables of schemaVersion() in an empty database.
 Status makeTables(Connection &connection);
 
 /// Brings a database to schemaVersion(): makes it where it is empty; of one of an earlier version a whole copy is kept

@@ -28,7 +28,7 @@ const Message kNotWritten = say("visit-could-not-stored");
 QVariantList valuesOf(const VisitFigures &f)
 {
     QVariantList all;
-    const auto plain = [&](const Figure &figure) { all << stored(figure.value) << stored(figure.k2); };
+    const auto plain = [&](const Figure &figure) { all << stored(figure.value) << stored(figure.k2) << stored(figure.absoluteK2); };
     const auto judged = [&](const Figure &figure) {
         plain(figure);
         all << (figure.verdict ? QVariant(int(*figure.verdict)) : QVariant());
@@ -381,6 +381,17 @@ std::vector<Measurement> Visits::readings(qint64 visit) const
     return all;
 }
 
+Said Visits::findings(qint64 visit) const
+{
+    Said said;
+    Rows rows = m_connection.read(QStringLiteral("SELECT weight, code, arguments FROM finding WHERE visit_id = ? ORDER BY position"), {visit});
+    while (rows.next()) {
+        const Message m = messageFrom(Json{{"code", rows.text(1).toStdString()}, {"arguments", Json::parse(rows.text(2).toStdString())}});
+        (rows.text(0) == QStringLiteral("reason") ? said.reasons : said.warnings).push_back(m);
+    }
+    return said;
+}
+
 Result<VisitRecord> Visits::record(const QString &visitId) const
 {
     Rows rows = m_connection.read(
@@ -402,7 +413,7 @@ Result<VisitRecord> Visits::record(const QString &visitId) const
         if (qint64(read.size()) != rows.integer(8)) {
             throw Unreadable(say("readings-missing", read.size(), rows.integer(8)));
         }
-        auto record = unpackSheet(rows.bytes(2), rows.text(3).toStdString(), rows.text(4).toStdString(), read);
+        auto record = unpackSheet(rows.bytes(2), rows.text(3).toStdString(), rows.text(4).toStdString(), read, findings(rows.integer(0)));
         if (!record) {
             return record;
         }

@@ -33,6 +33,8 @@ struct InstalledEntry {
 
 namespace store {
 
+struct Said;
+
 /// Visits with their figures, findings, states, readings and profiles. Each public verb is one transaction.
 class Visits {
 public:
@@ -86,6 +88,7 @@ private:
     [[nodiscard]] std::optional<qint64> keyOf(const QString &visitId) const;
     [[nodiscard]] std::vector<Measurement> readings(qint64 visit) const;
     [[nodiscard]] States states(qint64 visit) const;
+    [[nodiscard]] Said findings(qint64 visit) const;
     [[nodiscard]] Ramps ramps(qint64 id) const;
     [[nodiscard]] Result<Bytes> profile(qint64 id) const;
     Connection &m_connection;

@@ -46,7 +46,7 @@ Status AsFound::run()
         if (!m) {
             return m.error();
         }
-        grays.push_back({d.a, m->xyz});
+        grays.push_back({d.a, m->xyz, m->sigma});
     }
     m_s.record.gray = judgeGrays(grays, p.white, p.black, m_s.record.targetWhite(), m_s.record.plan.target.tone);
     m_s.record.light.fill(tone.samples());

@@ -287,11 +287,45 @@ Status Characterisation::run()
             return s;
         }
     }
-    if (!ramps) {
+    if (ramps) {
+        if (const Status s = withoutDeafLut(); !s) {
+            return s;
+        }
+    }
+    if (!m_s.usesLut() || !ramps) {
         m_s.record.aimLuminance = m_known.model->white().b;
     }
     describeCalibration();
     return Done{};
+}
+
+Status Characterisation::withoutDeafLut()
+{
+    // Only where the readings do not fit together: each is held to be of the drive before the ramps instead.
+    constexpr double kDoubtful = 0.4, kBetter = 0.4;
+    if (m_s.record.expectedError < kDoubtful) {
+        return Done{};
+    }
+    std::vector<PanelReading> readings;
+    for (const Measurement &m : m_s.record.readings) {
+        if (m.stage == stageName(Stage::Calibrate) && m.mode == ReadMode::Emission && !m.superseded && !m_s.isSetAside(m.index) && !m_s.ofBefore(m)) {
+            readings.push_back(m_guard.panelReading(m));
+            readings.back().behind = m.rgb;
+        }
+    }
+    const Trim &t = *m_s.record.trim;
+    DisplayModel deaf(t.primaries.turnedTo(t.white), 0.02, readings, m_s.gauge->now());
+    if (!(expectedError(deaf, designTargets()) < kBetter * m_s.record.expectedError)) {
+        return Done{};
+    }
+    m_s.warn(say("ramps-do-nothing"));
+    m_s.lutDoesNothing = true;
+    m_known.model.emplace(std::move(deaf));
+    m_known.exactRamps = {};
+    m_s.record.ramps = {};
+    m_s.record.quantisationFloor = 0;
+    m_s.record.expectedError = expectedError(*m_known.model, designTargets());
+    return m_s.bench.resetLut();
 }
 
 Status Characterisation::makeRamps()

@@ -18,6 +18,8 @@ public:
 private:
     Status firstLook();
     Status readBatch(int count);
+    /// Where the panel shows the same with the ramps as without: takes them off, says so, and goes on as without a LUT.
+    Status withoutDeafLut();
     Status makeRamps();
     GrayAim aimFor(const DisplayModel &model);
     Result<PanelReading> readPanel(const Drive &rgb, const XYZ &expected);

@@ -8,12 +8,25 @@ namespace lamp {
 
 namespace {
 
-/// Value, uncertainty and verdict by a check's code.
+/// Takes over what is known of a figure's uncertainty.
+void doubted(Figure &figure, const Expanded &k2)
+{
+    if (figure.value && std::isfinite(k2.instrument)) {
+        figure.k2 = k2.instrument;
+    }
+    if (figure.value && std::isfinite(k2.absolute)) {
+        figure.absoluteK2 = k2.absolute;
+    }
+}
+
+/// Value, verdict and uncertainty by a check's code.
 void judged(Figure &figure, const VisitRecord &r, const char *code, bool measured)
 {
     const auto it = std::find_if(r.checks.begin(), r.checks.end(), [&](const Check &c) { return c.code == code; });
     if (measured && it != r.checks.end() && std::isfinite(it->value)) {
-        figure = {it->value, it->uncertainty, it->verdict};
+        figure.value = it->value;
+        figure.verdict = it->verdict;
+        doubted(figure, it->k2);
     }
 }
 
@@ -23,18 +36,6 @@ void plain(Figure &figure, double value, bool measured)
     if (!figure.value && measured && std::isfinite(value)) {
         figure.value = value;
     }
-}
-
-/// What the noise of a reading leaves open of x, y and Y, k = 2: x = X/S, S = X + Y + Z, so dx = (dX - x·dS)/S and the
-/// same for y; components are taken as independent (GUM, JCGM 100:2008, 5.1.2).
-void noiseOfWhite(VisitFigures &f, const XYZ &white, const XYZ &sigma)
-{
-    const double sum = white.a + white.b + white.c;
-    const Chromaticity c = chromaticity(white);
-    const auto combined = [&](double dX, double dY, double dZ) { return 2 * std::sqrt(dX * dX + dY * dY + dZ * dZ); };
-    f.whiteX.k2 = combined((1 - c.x) * sigma.a / sum, c.x * sigma.b / sum, c.x * sigma.c / sum);
-    f.whiteY.k2 = combined(c.y * sigma.a / sum, (1 - c.y) * sigma.b / sum, c.y * sigma.c / sum);
-    f.luminance.k2 = 2 * sigma.b;
 }
 
 } // namespace
@@ -49,11 +50,6 @@ VisitFigures figuresOf(const VisitRecord &r)
         f.whiteX.value = c.x;
         f.whiteY.value = c.y;
         f.luminance.value = white.b;
-        const auto &all = r.verification.colours;
-        const auto it = std::find_if(all.begin(), all.end(), [](const VerifiedColour &v) { return v.colour.rgb == Drive{1, 1, 1}; });
-        if (it != all.end() && it->sigma.b > 0) {
-            noiseOfWhite(f, white, it->sigma);
-        }
         f.black.value = black.b;
     }
     const bool verified = !r.verification.colours.empty(), grays = !r.gray.grays.empty();
@@ -71,6 +67,12 @@ VisitFigures figuresOf(const VisitRecord &r)
     plain(f.grayMean, r.gray.mean, grays);
     plain(f.grayMax, r.gray.max, grays);
     plain(f.gamma, r.gray.gammaMean, grays && r.gray.gammaMean > 0);
+    const FigureDoubt &d = r.doubt;
+    for (const auto &[figure, k2] : {std::pair{&f.whiteX, &d.whiteX}, std::pair{&f.whiteY, &d.whiteY}, std::pair{&f.luminance, &d.luminance},
+                                     std::pair{&f.white, &d.white}, std::pair{&f.black, &d.black}, std::pair{&f.grayMean, &d.grayMean},
+                                     std::pair{&f.grayMax, &d.grayMax}, std::pair{&f.colourMean, &d.mean}, std::pair{&f.colourMax, &d.max}}) {
+        doubted(*figure, *k2);
+    }
     const auto named = [](const std::map<std::string, double> &all) {
         const auto it = all.find("sRGB");
         return it != all.end() && std::isfinite(it->second) ? std::optional(it->second) : std::nullopt;

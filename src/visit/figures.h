@@ -10,7 +10,8 @@ namespace lamp {
 /// One figure of a visit. What is not known is not there: it is never 0.
 struct Figure {
     std::optional<double> value;
-    std::optional<double> k2; ///< expanded uncertainty
+    std::optional<double> k2;         ///< expanded uncertainty, as the instrument sees it
+    std::optional<double> absoluteK2; ///< the same against the standard observer
     std::optional<Verdict> verdict;
     friend bool operator==(const Figure &, const Figure &) = default;
 };

@@ -5,7 +5,6 @@
 #include "gamut/gamut.h"
 #include "profile/cgats.h"
 #include "visit/gamut_figures.h"
-#include "visit/systematic.h"
 #include "visit/verdict.h"
 
 #include <algorithm>
@@ -53,11 +52,13 @@ bool isGray(const Drive &d)
 
 /// Noise of a reading whose instrument is not known: that of a middling colorimeter (common practice, no published
 /// source); the model's own noise factor corrects it.
+constexpr double kUsualNoise = 0.0015; ///< relative, of an instrument that does not say (common practice, no published source)
+
 XYZ sigmaOf(const Measurement &m, double white)
 {
     XYZ s;
     for (int c = 0; c < 3; ++c) {
-        s[c] = std::hypot(0.0015 * m.xyz[c], 3e-5 * white);
+        s[c] = std::hypot(kUsualNoise * m.xyz[c], 3e-5 * white);
     }
     return s;
 }
@@ -192,7 +193,8 @@ private:
         std::vector<GrayInput> grays;
         for (int i = 1; i <= 20; ++i) {
             const double v = i / 20.0;
-            grays.push_back({v, shown.evaluate({v, v, v})});
+            const XYZ xyz = shown.evaluate({v, v, v});
+            grays.push_back({v, xyz, kUsualNoise * xyz});
         }
         m_record.gray = judgeGrays(grays, shown.white(), m_record.calibrated.black, m_record.targetWhite(), m_record.plan.target.tone);
         done(Stage::Calibrate, say("readings-imported-summary", say("count-readings", int(m_set.readings.size())), decimal(shown.white().b, 1)));
@@ -205,7 +207,7 @@ private:
             if (out[i]) {
                 const Measurement &m = m_set.readings[i];
                 const std::string name = m.name.empty() ? "reading " + std::to_string(m.index) : m.name;
-                colours.push_back({{name, profile.colourOf(m.rgb), m.rgb}, m.xyz, sigmaOf(m, m_record.calibrated.white.b), {}, 0, 0});
+                colours.push_back({{name, profile.colourOf(m.rgb), m.rgb}, m.xyz, sigmaOf(m, m_record.calibrated.white.b)});
             }
         }
         if (colours.size() < 3) {
@@ -214,20 +216,23 @@ private:
             m_record.reasons = {say("too-few-readings-keep-some")};
             return;
         }
-        m_record.verification = verify(std::move(colours), m_record.calibrated.white, profile.chad(), systematic(m_record).deltaE);
+        // White is the model's, of many readings; no better than one of them is counted.
+        const XYZ &white = m_record.calibrated.white;
+        m_record.verification = verify(std::move(colours), {white, kUsualNoise * white, {}}, profile.chad());
+        weighRecord(m_record);
         const Verification &v = m_record.verification;
-        m_record.checks = {check("colour-mean", v.mean, m_record.plan.tolerance.mean, 2 * v.meanUncertainty, "ΔE00"),
-                           check("colour-max", v.max, m_record.plan.tolerance.max, 2 * v.maxUncertainty, "ΔE00")};
+        // White, luminance and grays are not judged: nothing says that they were aimed at.
+        m_record.checks = lamp::judge({v.mean, v.max, {}, {}, {}, {}, m_record.doubt, m_record.instrumentMatched()}, m_record.plan.tolerance);
         m_record.verdict = overall(m_record.checks);
         for (const Check &c : m_record.checks) {
-            m_record.reasons.push_back(c.sentence());
+            m_record.reasons.push_back(c.sentence(m_record.instrument.model));
         }
-        if (!instrumentMatched(m_record)) {
+        if (!m_record.instrumentMatched()) {
             m_record.reasons.push_back(say("nothing-says-what-instrument"));
         }
         m_record.warnings.push_back(say("profile-judged-readings-same"));
         done(Stage::Verify, say("kept-out-summary", say("count-readings", int(v.colours.size())), decimal(v.mean, 2),
-                                decimal(2 * v.meanUncertainty, 2), decimal(v.max, 2), named(m_record.verdict)));
+                                decimal(m_record.doubt.mean.by(m_record.scope()), 2), decimal(v.max, 2), named(m_record.verdict)));
     }
 
     const ReadingSet &m_set;

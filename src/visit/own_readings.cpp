@@ -7,7 +7,6 @@
 #include "profile/table_profile.h"
 #include "visit/gamut_figures.h"
 #include "visit/imported.h"
-#include "visit/systematic.h"
 #include "visit/verdict.h"
 
 #include <algorithm>
@@ -80,7 +79,7 @@ public:
         judgeVisit(m_record, m_now);
         const Verification &v = m_record.verification;
         done(Stage::Verify, say("verified-summary-short", say("count-colours", int(v.colours.size())), decimal(v.mean, 2),
-                                decimal(2 * v.meanUncertainty, 2), decimal(v.max, 2), named(m_record.verdict)));
+                                decimal(m_record.doubt.mean.by(m_record.scope()), 2), decimal(v.max, 2), named(m_record.verdict)));
         return m_record;
     }
 
@@ -262,7 +261,7 @@ private:
         for (const Measurement &m : m_set.readings) {
             const bool gray = m.rgb.a == m.rgb.b && m.rgb.b == m.rgb.c && m.rgb.a > 0 && m.rgb.a < 1;
             if (countsAgain(m) && calibrating(m) && gray) {
-                grays.push_back({m.rgb.a, m.xyz});
+                grays.push_back({m.rgb.a, m.xyz, m.sigma});
             }
         }
         m_record.gray = judgeGrays(grays, p.white, p.black, m_record.targetWhite(), m_record.plan.target.tone);
@@ -305,15 +304,10 @@ private:
             const XYZ xyz = withoutDrift(m, before, after);
             const auto same = std::find_if(colours.begin(), colours.end(), [&](const VerifiedColour &c) { return c.colour.rgb == m.rgb; });
             if (same == colours.end()) {
-                colours.push_back({{m.name, check ? *m.wanted : profile->colourOf(m.rgb), m.rgb}, xyz, m.sigma, {}, 0, 0});
+                colours.push_back({{m.name, check ? *m.wanted : profile->colourOf(m.rgb), m.rgb}, xyz, m.sigma});
                 continue;
             }
-            // Read again, and longer: both count, by how sure they are.
-            for (int c = 0; c < 3; ++c) {
-                const double a = 1 / std::pow(same->sigma[c], 2), b = 1 / std::pow(m.sigma[c], 2);
-                same->xyz[c] = (a * same->xyz[c] + b * xyz[c]) / (a + b);
-                same->sigma[c] = 1 / std::sqrt(a + b);
-            }
+            same->joinedWith(xyz, m.sigma); // read again, and longer
         }
         Eigen::Matrix3d chad = profile->chad();
         if (const auto said = m_set.facts.find("profile_chad"); check && said != m_set.facts.end()) {
@@ -323,9 +317,7 @@ private:
             }
             chad = read.value();
         }
-        const bool drifted = std::abs(after.xyz.b / before.xyz.b - 1) > 0.01;
-        const XYZ white = drifted ? after.xyz : 0.5 * (before.xyz + after.xyz);
-        m_record.verification = verify(std::move(colours), white, chad, systematic(m_record).deltaE);
+        m_record.verification = verify(std::move(colours), whiteBetween(before, after), chad);
         return Done{};
     }
 

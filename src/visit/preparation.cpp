@@ -86,7 +86,14 @@ Status Preparation::chooseCorrection()
     if (m_s.record.correction.empty() && m_s.record.instrument.kind != "spectroradiometer" && m_s.reference < 0) {
         m_s.warn(say("instrument-no-correction-panel", technology));
     }
-    return m_s.gauge->setCorrection(m_s.record.correction);
+    if (const Status s = m_s.gauge->setCorrection(m_s.record.correction); !s) {
+        return s;
+    }
+    // What it states of its accuracy belongs to the correction that is set. One that does not answer now is met when it reads.
+    if (const auto now = m_s.bench.describeInstrument()) {
+        m_s.record.instrument.accuracy = now->accuracy;
+    }
+    return Done{};
 }
 
 Status RoomLight::run()

@@ -189,7 +189,7 @@ VisitPlan planFrom(const Json &j)
     return p;
 }
 
-Json verificationJson(const Verification &v)
+Json verificationJson(const Verification &v, const FigureDoubt &doubt)
 {
     Json patches = Json::array();
     for (const VerifiedColour &c : v.colours) {
@@ -198,7 +198,8 @@ Json verificationJson(const Verification &v)
                            {"expected_lab", list(c.colour.wanted)},
                            {"measured_lab", list(c.measured)},
                            {"delta_e_00", rounded(c.deltaE, 4)},
-                           {"uncertainty_k2", rounded(2 * c.uncertainty, 4)},
+                           {"instrument_k2", rounded(c.k2.instrument, 4)},
+                           {"absolute_k2", rounded(c.k2.absolute, 4)},
                            {"XYZ", list(c.xyz, 6)},
                            {"sigma_XYZ", list(c.sigma, 7)}});
     }
@@ -206,10 +207,23 @@ Json verificationJson(const Verification &v)
             {"mean", rounded(v.mean, 4)},
             {"max", rounded(v.max, 4)},
             {"p95", rounded(v.p95, 4)},
-            {"mean_uncertainty_k2", rounded(2 * v.meanUncertainty, 4)},
-            {"max_uncertainty_k2", rounded(2 * v.maxUncertainty, 4)},
-            {"white_XYZ", list(v.white, 5)},
+            {"mean_uncertainty_k2", rounded(doubt.mean.absolute, 4)},
+            {"max_uncertainty_k2", rounded(doubt.max.absolute, 4)},
+            {"white_XYZ", list(v.white.xyz, 5)},
             {"patches", patches}};
+}
+
+/// In thousandths, as weigh() says it.
+Json expandedJson(const Expanded &k2)
+{
+    const auto thousandths = [](double k) { return std::isfinite(k) ? Json(std::llround(std::min(k, 1e12) * 1000)) : Json(nullptr); };
+    return {thousandths(k2.instrument), thousandths(k2.absolute)};
+}
+
+/// Of earlier versions: one uncertainty that noise and a guess of the instrument's error had gone into.
+Expanded expandedFrom(const Json &j)
+{
+    return j.is_array() ? Expanded{numberOrNaN(j.at(0)) / 1000, numberOrNaN(j.at(1)) / 1000} : Expanded{};
 }
 
 /// Everything of a verification, with all figures.
@@ -224,15 +238,15 @@ Json exactVerificationJson(const Verification &v)
                            {"sigma", exact(c.sigma)},
                            {"measured", exact(c.measured)},
                            {"delta_e", c.deltaE},
-                           {"uncertainty", c.uncertainty}});
+                           {"k2", expandedJson(c.k2)}});
     }
     return {{"colours", colours},
-            {"white", exact(v.white)},
+            {"white", exact(v.white.xyz)},
+            {"white_sigma", exact(v.white.sigma)},
+            {"white_moved", exact(v.white.moved)},
             {"mean", v.mean},
             {"max", v.max},
-            {"p95", v.p95},
-            {"mean_uncertainty", v.meanUncertainty},
-            {"max_uncertainty", v.maxUncertainty}};
+            {"p95", v.p95}};
 }
 
 Verification verificationFrom(const Json &j)
@@ -242,30 +256,83 @@ Verification verificationFrom(const Json &j)
     v.max = numberOrNaN(j.at("max"));
     v.p95 = numberOrNaN(j.at("p95"));
     if (j.contains("colours")) {
-        v.white = tripleFrom<XYZ>(j.at("white"));
-        v.meanUncertainty = numberOrNaN(j.at("mean_uncertainty"));
-        v.maxUncertainty = numberOrNaN(j.at("max_uncertainty"));
+        v.white.xyz = tripleFrom<XYZ>(j.at("white"));
+        if (j.contains("white_sigma")) {
+            v.white.sigma = tripleFrom<XYZ>(j.at("white_sigma"));
+            v.white.moved = tripleFrom<XYZ>(j.at("white_moved"));
+        }
         for (const Json &c : j.at("colours")) {
             v.colours.push_back({{c.at("name").get<std::string>(), tripleFrom<Lab>(c.at("wanted")), tripleFrom<Drive>(c.at("rgb"))},
                                  tripleFrom<XYZ>(c.at("XYZ")),
                                  tripleFrom<XYZ>(c.at("sigma")),
                                  tripleFrom<Lab>(c.at("measured")),
                                  numberOrNaN(c.at("delta_e")),
-                                 numberOrNaN(c.at("uncertainty"))});
+                                 expandedFrom(c.value("k2", Json()))});
         }
         return v;
     }
     // As earlier versions wrote it.
-    v.meanUncertainty = numberOrNaN(j.at("mean_uncertainty_k2")) / 2;
     for (const Json &p : j.at("patches")) {
         VerifiedColour c;
         c.colour = {p.at("name").get<std::string>(), tripleFrom<Lab>(p.at("expected_lab")), tripleFrom<Drive>(p.at("rgb"))};
         c.measured = tripleFrom<Lab>(p.at("measured_lab"));
         c.deltaE = numberOrNaN(p.at("delta_e_00"));
-        c.uncertainty = numberOrNaN(p.at("uncertainty_k2")) / 2;
         v.colours.push_back(c);
     }
     return v;
+}
+
+struct NamedDoubt {
+    const char *name;
+    Expanded FigureDoubt::*member;
+};
+constexpr std::array<NamedDoubt, 10> kDoubts{{{"white_x", &FigureDoubt::whiteX},
+                                              {"white_y", &FigureDoubt::whiteY},
+                                              {"luminance_cd_m2", &FigureDoubt::luminance},
+                                              {"black_cd_m2", &FigureDoubt::black},
+                                              {"white", &FigureDoubt::white},
+                                              {"luminance_percent", &FigureDoubt::luminancePercent},
+                                              {"gray_mean", &FigureDoubt::grayMean},
+                                              {"gray_max", &FigureDoubt::grayMax},
+                                              {"mean", &FigureDoubt::mean},
+                                              {"max", &FigureDoubt::max}}};
+
+Json doubtJson(const FigureDoubt &doubt)
+{
+    Json all = Json::object();
+    for (const NamedDoubt &d : kDoubts) {
+        all[d.name] = {(doubt.*d.member).instrument, (doubt.*d.member).absolute};
+    }
+    return all;
+}
+
+/// The same as the command line promises it; null where it is not known.
+Json uncertaintyJson(const FigureDoubt &doubt)
+{
+    Json all = Json::object();
+    for (const NamedDoubt &d : kDoubts) {
+        const Expanded &k2 = doubt.*d.member;
+        all[d.name] = {{"instrument_k2", rounded(k2.instrument)}, {"absolute_k2", rounded(k2.absolute)}};
+    }
+    return all;
+}
+
+Json accuracyJson(const VisitRecord &r)
+{
+    constexpr std::array<const char *, 3> from{"stated", "class", "matrix"};
+    const Accuracy a = r.accuracy();
+    return {{"xy", rounded(a.xy, 5)}, {"Y", rounded(a.luminance, 4)}, {"from", from[size_t(a.from)]}, {"corrected", a.corrected},
+            {"years_since_certificate", a.dated ? rounded(a.years, 2) : Json(nullptr)}};
+}
+
+/// What was seen of the display, the instrument and the room.
+Json findingsJson(const VisitRecord &r, const Wording &wording)
+{
+    Json all = Json::array();
+    for (const Message &m : r.warnings) {
+        all.push_back({{"code", m.code}, {"severity", "warning"}, {"text", wording(m)}});
+    }
+    return all;
 }
 
 Json grayJson(const GrayJudgement &g)
@@ -282,7 +349,12 @@ Json exactGrayJson(const GrayJudgement &g)
 {
     Json grays = Json::array();
     for (const GrayResult &r : g.grays) {
-        grays.push_back({{"drive", r.drive}, {"XYZ", exact(r.xyz)}, {"delta_e_00", r.deltaE}, {"gamma", r.gamma}});
+        grays.push_back({{"drive", r.drive},
+                         {"XYZ", exact(r.xyz)},
+                         {"sigma", exact(r.sigma)},
+                         {"delta_e_00", r.deltaE},
+                         {"gamma", r.gamma},
+                         {"k2", expandedJson(r.k2)}});
     }
     return {{"delta_e_00_mean", g.mean}, {"delta_e_00_max", g.max}, {"gamma_mean", g.gammaMean}, {"grays", grays}};
 }
@@ -294,7 +366,8 @@ GrayJudgement grayFrom(const Json &j)
     g.max = numberOrNaN(j.at("delta_e_00_max"));
     g.gammaMean = numberOrNaN(j.at("gamma_mean"));
     for (const Json &r : j.at("grays")) {
-        g.grays.push_back({numberOrNaN(r.at("drive")), tripleFrom<XYZ>(r.at("XYZ")), numberOrNaN(r.at("delta_e_00")), numberOrNaN(r.at("gamma"))});
+        g.grays.push_back({numberOrNaN(r.at("drive")), tripleFrom<XYZ>(r.at("XYZ")), r.contains("sigma") ? tripleFrom<XYZ>(r.at("sigma")) : XYZ{},
+                           numberOrNaN(r.at("delta_e_00")), numberOrNaN(r.at("gamma")), expandedFrom(r.value("k2", Json()))});
     }
     return g;
 }
@@ -381,6 +454,16 @@ std::string profileKindName(ProfileKind kind)
 std::optional<ProfileKind> profileKindFromName(const std::string &name)
 {
     return named<ProfileKind>(kProfileKinds, name);
+}
+
+bool VisitRecord::instrumentMatched() const
+{
+    return !correctionDoubtful && (!correction.empty() || instrument.kind == "spectroradiometer");
+}
+
+Accuracy VisitRecord::accuracy() const
+{
+    return accuracyOf(instrument, instrumentMatched(), correctionDoubtful ? std::nullopt : matrix, started);
 }
 
 MatrixModel VisitRecord::asMatrix() const
@@ -502,8 +585,12 @@ std::string visitJson(const VisitRecord &r, const Wording &wording)
                 {"gray", grayJson(r.gray)},
                 {"expected_error_delta_e_00", rounded(r.expectedError, 3)},
                 {"gray_floor_delta_e_00", rounded(r.quantisationFloor, 3)}}},
-              {"verification", verificationJson(r.verification)},
+              {"verification", verificationJson(r.verification, r.doubt)},
               {"gamut", {{"coverage_percent", Json::object()}, {"volume_percent", Json::object()}}},
+              {"uncertainty", uncertaintyJson(r.doubt)},
+              {"accuracy_k1", accuracyJson(r)},
+              {"scope", r.checks.empty() ? Json(nullptr) : Json(scopeName(r.checks.front().scope))},
+              {"findings", findingsJson(r, wording)},
               {"verdict", verdictName(r.verdict)},
               {"reasons", worded(r.reasons, wording)},
               {"warnings", worded(r.warnings, wording)},
@@ -551,7 +638,7 @@ Json recordJson(const VisitRecord &r)
     }
     Json checks = Json::array();
     for (const Check &c : r.checks) {
-        checks.push_back({c.code, c.value, c.limit, c.uncertainty, c.unit, int(c.verdict)});
+        checks.push_back({c.code, c.value, c.limit, c.k2.instrument, c.unit, int(c.verdict), c.k2.absolute, scopeName(c.scope)});
     }
     return {{"id", r.id},
             {"display_key", r.displayKey},
@@ -584,6 +671,7 @@ Json recordJson(const VisitRecord &r)
             {"matrix", r.matrix ? correctionJson(*r.matrix) : Json(nullptr)},
             {"profile", base16(r.profile)},
             {"verification", exactVerificationJson(r.verification)},
+            {"doubt", doubtJson(r.doubt)},
             {"coverage", r.coverage},
             {"volume", r.volume},
             {"checks", checks},
@@ -606,10 +694,19 @@ void readFindings(const Json &j, VisitRecord &r)
 {
     r.gray = grayFrom(j.at("gray"));
     r.verification = verificationFrom(j.at("verification"));
+    for (const NamedDoubt &d : kDoubts) {
+        if (j.contains("doubt")) {
+            const Json &k2 = j.at("doubt").at(d.name);
+            r.doubt.*d.member = {numberOrNaN(k2.at(0)), numberOrNaN(k2.at(1))};
+        }
+    }
     r.coverage = figuresFrom(j.at("coverage"));
     r.volume = figuresFrom(j.at("volume"));
     for (const Json &c : j.at("checks")) {
-        r.checks.push_back({checkCode(c.at(0).get<std::string>()), numberOrNaN(c.at(1)), numberOrNaN(c.at(2)), numberOrNaN(c.at(3)),
+        // Earlier versions knew one uncertainty only, and judged by what the instrument saw.
+        const Expanded k2{numberOrNaN(c.at(3)), c.size() > 7 ? numberOrNaN(c.at(6)) : std::nan("")};
+        const auto scope = c.size() > 7 ? scopeFromName(c.at(7).get<std::string>()) : Scope::Instrument;
+        r.checks.push_back({checkCode(c.at(0).get<std::string>()), numberOrNaN(c.at(1)), numberOrNaN(c.at(2)), k2, scope.value_or(Scope::Instrument),
                             c.at(4).get<std::string>(), Verdict(std::clamp(c.at(5).get<int>(), 0, 2))});
     }
     r.verdict = Verdict(std::clamp(j.at("verdict").get<int>(), 0, 2));

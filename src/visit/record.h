@@ -7,8 +7,7 @@
 #include "calibrate/trim.h"
 #include "device/bench.h"
 #include "icc/icc.h"
-#include "judge/tolerance.h"
-#include "judge/verification.h"
+#include "judge/judgement.h"
 #include "measure/gauge.h"
 
 #include <nlohmann/json_fwd.hpp>
@@ -111,6 +110,7 @@ struct VisitRecord {
     std::vector<int> setAside;                      ///< numbers of readings that were taken again and are not used
     Bytes profile;
     Verification verification;
+    FigureDoubt doubt;                              ///< how sure the figures are
     std::map<std::string, double> coverage, volume; ///< percent, by RGB space
     std::vector<Check> checks;
     Verdict verdict = Verdict::Undecided;
@@ -120,6 +120,12 @@ struct VisitRecord {
     [[nodiscard]] const StageLine &line(Stage s) const { return lines[size_t(s)]; }
     /// White of the target as a chromaticity; the measured white where the target is native.
     [[nodiscard]] Chromaticity targetWhite() const;
+    /// Whether the instrument knows what light it looks at: corrected for this kind of panel, or a spectroradiometer.
+    [[nodiscard]] bool instrumentMatched() const;
+    /// By whose eyes it is judged.
+    [[nodiscard]] Scope scope() const { return instrumentMatched() ? plan.tolerance.scope : Scope::Absolute; }
+    /// How near the instrument comes to the standard observer here.
+    [[nodiscard]] Accuracy accuracy() const;
     /// The display as left, by its primaries and the light that each gives over drive.
     [[nodiscard]] MatrixModel asMatrix() const;
     /// The first stage that is neither done nor skipped, if any.

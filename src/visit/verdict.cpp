@@ -2,50 +2,26 @@
 #include "visit/verdict.h"
 
 #include "profile/inspect.h"
-#include "visit/systematic.h"
 
 #include <algorithm>
 #include <cmath>
 
 namespace lamp {
 
-namespace {
-
-/// What noise leaves open of the grays' mean and largest difference (k = 1).
-struct GrayNoise {
-    double mean = 0.05, max = 0.15; ///< where no grays were verified
-};
-GrayNoise grayNoise(const Verification &v)
-{
-    double sum = 0, most = 0;
-    int n = 0;
-    for (const VerifiedColour &c : v.colours) {
-        const Drive &d = c.colour.rgb;
-        if (d.a == d.b && d.b == d.c) {
-            sum += c.uncertainty * c.uncertainty;
-            most = std::max(most, c.uncertainty);
-            ++n;
-        }
-    }
-    return n > 0 ? GrayNoise{std::sqrt(sum) / n, most} : GrayNoise{};
-}
-
-} // namespace
-
 void judgeMeasuredState(VisitRecord &record)
 {
     // White and grays as they were read now, with everything in place, not as they were expected.
     const Verification &v = record.verification;
-    record.calibrated.white = v.white;
+    record.calibrated.white = v.white.xyz;
     std::vector<GrayInput> grays;
     for (const VerifiedColour &c : v.colours) {
         const Drive &d = c.colour.rgb;
         if (d.a == d.b && d.b == d.c) {
-            grays.push_back({d.a, c.xyz});
+            grays.push_back({d.a, c.xyz, c.sigma});
         }
     }
     std::sort(grays.begin(), grays.end(), [](const GrayInput &p, const GrayInput &q) { return p.drive < q.drive; });
-    record.gray = judgeGrays(grays, v.white, record.calibrated.black, record.targetWhite(), record.plan.target.tone);
+    record.gray = judgeGrays(grays, v.white.xyz, record.calibrated.black, record.targetWhite(), record.plan.target.tone);
 }
 
 void judgeSoundness(VisitRecord &record, WallTime now)
@@ -73,40 +49,53 @@ void judgeSoundness(VisitRecord &record, WallTime now)
     }
 }
 
+void weighRecord(VisitRecord &record)
+{
+    const Primaries &panel = record.calibrated;
+    // Black is known no better than the last reading of it, or where none is left, than nothing.
+    XYZ blackSigma;
+    for (const Measurement &m : record.readings) {
+        if (m.mode == ReadMode::Emission && !m.superseded && m.rgb == Drive{}) {
+            blackSigma = m.sigma;
+        }
+    }
+    record.doubt = weigh({panel, blackSigma, record.targetWhite(), record.plan.target.luminance.value(), record.plan.target.tone}, record.accuracy(),
+                         record.verification, record.gray);
+}
+
+void judgeFigures(VisitRecord &record)
+{
+    Findings f{record.verification.mean, record.verification.max, {}, {}, {}, {}, record.doubt, record.instrumentMatched()};
+    const XYZ &white = record.calibrated.white;
+    // A profile describes a state and judges nothing of it; white, luminance and gray are judged where they were aimed at.
+    if (record.plan.task != Task::Profile) {
+        if (record.plan.target.white.chromaticity()) {
+            f.white = whiteDifference(white, record.targetWhite());
+        }
+        if (const auto wanted = record.plan.target.luminance.value()) {
+            f.luminancePercent = 100 * std::abs(white.b / *wanted - 1);
+        }
+        if (record.display.lut) {
+            f.grayMean = record.gray.mean;
+            f.grayMax = record.gray.max;
+        }
+    }
+    record.checks = judge(f, record.plan.tolerance);
+    record.verdict = overall(record.checks);
+    record.reasons.clear();
+    for (const Check &c : record.checks) {
+        record.reasons.push_back(c.sentence(record.instrument.model));
+    }
+}
+
 void judgeVisit(VisitRecord &record, WallTime now)
 {
     const Tolerance &tolerance = record.plan.tolerance;
-    const Verification &v = record.verification;
-    const Systematic shared = systematic(record);
-    const GrayNoise noise = grayNoise(v);
     const bool profileOnly = record.plan.task == Task::Profile;
-    auto &checks = record.checks;
-    checks.clear();
-    checks.push_back(check("colour-mean", v.mean, tolerance.mean, 2 * v.meanUncertainty, "ΔE00"));
-    checks.push_back(check("colour-max", v.max, tolerance.max, 2 * v.maxUncertainty, "ΔE00"));
+    weighRecord(record);
+    judgeFigures(record);
     const auto wantedLuminance = record.plan.target.luminance.value();
     const XYZ &white = record.calibrated.white;
-    // A profile describes a state and judges nothing of it; white, luminance and gray are judged where they were aimed at.
-    if (!profileOnly) {
-        if (tolerance.whiteDeltaE > 0 && record.plan.target.white.chromaticity()) {
-            checks.push_back(check("white", whiteDifference(white, record.targetWhite()), tolerance.whiteDeltaE, 2 * shared.deltaE, "ΔE00"));
-        }
-        if (tolerance.luminancePercent > 0 && wantedLuminance) {
-            checks.push_back(
-                check("luminance", 100 * std::abs(white.b / *wantedLuminance - 1), tolerance.luminancePercent, 2 * shared.luminancePercent, "%"));
-        }
-        if (tolerance.grayMean > 0 && record.display.lut) {
-            checks.push_back(check("gray-mean", record.gray.mean, tolerance.grayMean, 2 * std::hypot(noise.mean, shared.deltaE / 2), "ΔE00"));
-        }
-        if (tolerance.grayMax > 0 && record.display.lut) {
-            checks.push_back(check("gray-max", record.gray.max, tolerance.grayMax, 2 * std::hypot(noise.max, shared.deltaE / 2), "ΔE00"));
-        }
-    }
-    record.verdict = overall(checks);
-    record.reasons.clear();
-    for (const Check &c : checks) {
-        record.reasons.push_back(c.sentence());
-    }
     // A target that the panel cannot reach is a fail whatever the tolerance allows (cli contract).
     if (!profileOnly && wantedLuminance && record.plan.task != Task::Check && record.aimLuminance < *wantedLuminance * 0.98) {
         record.verdict = Verdict::Fail;
@@ -124,7 +113,7 @@ void judgeVisit(VisitRecord &record, WallTime now)
     if (moved > 0.3) {
         record.reasons.push_back(say("panel-cannot-show-target", decimal(moved, 1)));
     }
-    if (record.verdict == Verdict::Undecided && !instrumentMatched(record)) {
+    if (record.verdict == Verdict::Undecided && !record.instrumentMatched()) {
         record.reasons.push_back(say("give-instrument-correction-kind"));
     }
     judgeSoundness(record, now);

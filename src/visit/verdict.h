@@ -13,6 +13,8 @@ void judgeMeasuredState(VisitRecord &record);
 /// profile's date
 void judgeSoundness(VisitRecord &record, WallTime now);
 
+/// How sure the figures of a record are, from its readings and its instrument.
+void weighRecord(VisitRecord &record);
 /// Checks, verdict and reasons of a record from its figures, soundness included.
 void judgeVisit(VisitRecord &record, WallTime now);
 

@@ -3,7 +3,6 @@
 #include "visit/verification_stage.h"
 
 #include "colour/difference.h"
-#include "visit/systematic.h"
 #include "visit/verdict.h"
 
 #include <algorithm>
@@ -83,38 +82,39 @@ Status VerificationStage::run()
     }
     std::vector<VerifiedColour> verified;
     for (size_t i = 0; i < colours.size(); ++i) {
-        verified.push_back({colours[i], withoutDrift((*read)[i], *before, *after), (*read)[i].sigma, {}, 0, 0});
+        verified.push_back({colours[i], withoutDrift((*read)[i], *before, *after), (*read)[i].sigma});
     }
-    const bool drifted = std::abs(after->xyz.b / before->xyz.b - 1) > 0.01;
-    if (drifted) {
-        m_s.warn(say("white-moved-while-colours", decimal(100 * (after->xyz.b / before->xyz.b - 1), 1)));
+    if (const double moved = after->xyz.b / before->xyz.b - 1; std::abs(moved) > 0.01) {
+        m_s.warn(say("white-moved-while-colours", decimal(100 * moved, 1)));
     }
-    const XYZ white = drifted ? after->xyz : 0.5 * (before->xyz + after->xyz);
-    m_s.record.verification = verify(std::move(verified), white, profile->chad(), systematic(m_s.record).deltaE);
-    if (const Status s = readUndecided(profile.value(), *before, *after); !s) {
-        return s;
-    }
+    m_s.record.verification = verify(std::move(verified), whiteBetween(*before, *after), profile->chad());
     if (m_s.record.plan.task != Task::Check) {
         judgeMeasuredState(m_s.record);
+    }
+    if (const Status s = readUndecided(*before, *after); !s) {
+        return s;
     }
     judgeVisit(m_s.record, m_s.wallNow());
     const Verification &v = m_s.record.verification;
     m_s.finish(Stage::Verify, say("verified-summary", say("count-colours", int(v.colours.size())), decimal(v.mean, 2),
-                                  decimal(2 * v.meanUncertainty, 2), decimal(v.max, 2), decimal(v.p95, 2), named(m_s.record.verdict)));
+                                  decimal(m_s.record.doubt.mean.by(m_s.record.scope()), 2), decimal(v.max, 2), decimal(v.p95, 2), named(m_s.record.verdict)));
     return Done{};
 }
 
-Status VerificationStage::readUndecided(const Profile &profile, const Measurement &before, const Measurement &after)
+Status VerificationStage::readUndecided(const Measurement &before, const Measurement &after)
 {
     constexpr int kLongest = 6; // readings; each lasts as long as the instrument lets it
-    const double limit = m_s.record.plan.tolerance.max, shared = systematic(m_s.record).deltaE;
+    const double limit = m_s.record.plan.tolerance.max;
     for (int i = 0; i < kLongest; ++i) {
+        weighRecord(m_s.record);
         Verification &v = m_s.record.verification;
         const auto worst = std::max_element(v.colours.begin(), v.colours.end(),
                                             [](const VerifiedColour &p, const VerifiedColour &q) { return p.deltaE < q.deltaE; });
-        const double margin = std::abs(v.max - limit);
-        // Reading longer helps only where noise is what keeps it undecided.
-        if (worst == v.colours.end() || margin > 2 * v.maxUncertainty || margin < 2 * shared || worst->uncertainty < 0.2 * shared) {
+        const Expanded &k2 = m_s.record.doubt.max;
+        const double u = k2.by(m_s.record.scope()), margin = std::abs(v.max - limit);
+        // Reading longer helps only where noise is what keeps it undecided, not the instrument's accuracy.
+        const double accuracy = std::sqrt(std::max(0.0, u * u - k2.instrument * k2.instrument));
+        if (worst == v.colours.end() || !(margin <= u) || margin < accuracy || worst->k2.instrument < std::max(0.02, 0.2 * accuracy)) {
             return Done{};
         }
         m_s.gauge->setWanted(worst->colour.wanted);
@@ -123,13 +123,11 @@ Status VerificationStage::readUndecided(const Profile &profile, const Measuremen
         if (!m) {
             return m.error();
         }
-        const XYZ again = withoutDrift(*m, before, after);
-        for (int c = 0; c < 3; ++c) {
-            const double a = 1 / std::pow(worst->sigma[c], 2), b = 1 / std::pow(m->sigma[c], 2);
-            worst->xyz[c] = (a * worst->xyz[c] + b * again[c]) / (a + b);
-            worst->sigma[c] = 1 / std::sqrt(a + b);
+        worst->joinedWith(withoutDrift(*m, before, after), m->sigma);
+        v = verify(std::move(v.colours), v.white, v.chad);
+        if (m_s.record.plan.task != Task::Check) {
+            judgeMeasuredState(m_s.record);
         }
-        v = verify(std::move(v.colours), v.white, profile.chad(), shared);
     }
     return Done{};
 }

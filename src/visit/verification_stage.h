@@ -17,7 +17,7 @@ private:
     [[nodiscard]] std::vector<TestColour> coloursToVerify(const Profile &profile) const;
     Result<Measurement> readVerified(const TestColour &colour, const Profile &profile);
     Result<std::vector<Measurement>> readVerified(const std::vector<TestColour> &colours, const Profile &profile);
-    Status readUndecided(const Profile &profile, const Measurement &before, const Measurement &after);
+    Status readUndecided(const Measurement &before, const Measurement &after);
 
     const KnownPanel &m_known;
     Guard &m_guard;

@@ -165,7 +165,7 @@ def deaf(*verbs):
     return hook
 
 
-behaviour("takes no ramps", "judged", instead=deaf("display.set_lut"))
+behaviour("takes no ramps", "warned", "shows the same without them", instead=deaf("display.set_lut"))
 behaviour("takes no settings", "honest", instead=deaf("display.set_control"))
 behaviour("shows nothing new", "stopped", "", instead=deaf("display.show"))
 

@@ -229,12 +229,12 @@ private Q_SLOTS:
         plan.target = *builtInTarget("Photo");
         plan.tolerance = *builtInTolerance("studio");
         const auto known = visitFromReadings(set, plan, {}, {});
-        QVERIFY(2 * known->verification.meanUncertainty > 0.35);
+        QVERIFY(known->doubt.mean.absolute > 0.2);
         set.correction.clear();
         const auto unknown = visitFromReadings(set, plan, {}, {});
         QVERIFY(unknown.ok());
         QCOMPARE(unknown->verdict, Verdict::Undecided);
-        QVERIFY(2 * unknown->verification.meanUncertainty > 4);
+        QVERIFY(unknown->doubt.mean.absolute > 1);
         QVERIFY(english(unknown->reasons.back()).find("corrected for") != std::string::npos);
         set.correction = "wled";
         std::string foreign = readingsToCgats(set);

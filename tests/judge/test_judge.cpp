@@ -3,8 +3,7 @@
 #include "support.h"
 
 #include "fleet/cadence.h"
-#include "judge/tolerance.h"
-#include "judge/verification.h"
+#include "judge/judgement.h"
 
 #include <limits>
 #include <random>
@@ -20,6 +19,82 @@ Upkeep visited(int daysAgo, Verdict verdict = Verdict::Pass)
     return {kNow - std::chrono::days{daysAgo}, verdict, 30};
 }
 
+const Chromaticity kD65 = illuminantChromaticity(Illuminant::D65);
+
+/// An additive sRGB display of 100 cd/m² with a few colours and grays.
+struct AdditiveDisplay {
+    Primaries panel;
+    std::vector<VerifiedColour> colours;
+    std::vector<GrayInput> grays;
+    Eigen::Matrix3d chad;
+
+    /// \param off how much too bright its grays and colours are, as a share
+    explicit AdditiveDisplay(double off)
+    {
+        panel = {xyzOf({0.64, 0.33}, 21.3), xyzOf({0.30, 0.60}, 71.5), xyzOf({0.15, 0.06}, 7.2), {}, {}};
+        panel.white = panel.red + panel.green + panel.blue;
+        chad = adaptation(relativeTo(panel.white, panel.white.b), iccD50());
+        for (int i = 0; i < 18; ++i) {
+            const std::array<double, 3> l{0.1 + 0.15 * (i % 6), 0.2 + 0.25 * (i % 3), 0.15 + 0.2 * (i % 4)};
+            const XYZ xyz = l[0] * panel.red + l[1] * panel.green + l[2] * panel.blue;
+            colours.push_back({{"", measuredLab(xyz, panel.white, chad), {}}, (1 + off) * xyz, kSigma});
+        }
+        for (const double v : {0.2, 0.4, 0.6, 0.8}) {
+            grays.push_back({v, (1 + off) * ToneCurve{}.value(v) * panel.white, kSigma});
+        }
+    }
+    void turn(const Eigen::Matrix3d &error)
+    {
+        panel.white = XYZ(error * panel.white.vec());
+        for (VerifiedColour &c : colours) {
+            c.xyz = XYZ(error * c.xyz.vec());
+        }
+        for (GrayInput &g : grays) {
+            g.xyz = XYZ(error * g.xyz.vec());
+        }
+    }
+    template <typename Normal> [[nodiscard]] AdditiveDisplay read(const Normal &normal) const
+    {
+        AdditiveDisplay d = *this;
+        const auto noisy = [&](XYZ &xyz) {
+            for (int c = 0; c < 3; ++c) {
+                xyz[c] += kSigma[c] * normal();
+            }
+        };
+        noisy(d.panel.white);
+        for (VerifiedColour &c : d.colours) {
+            noisy(c.xyz);
+        }
+        for (GrayInput &g : d.grays) {
+            noisy(g.xyz);
+        }
+        return d;
+    }
+    [[nodiscard]] Verification verification() const { return verify(colours, {panel.white, kSigma, {}}, chad); }
+    [[nodiscard]] GrayJudgement gray() const { return judgeGrays(grays, panel.white, panel.black, kD65, {}); }
+
+    static inline const XYZ kSigma{0.05, 0.05, 0.06};
+};
+
+Accuracy accuracy(double xy, double luminance)
+{
+    return {xy, luminance, Accuracy::From::Stated, true, 0, true};
+}
+
+FigureDoubt weighed(const Accuracy &a)
+{
+    const AdditiveDisplay d(0);
+    Verification v = d.verification();
+    GrayJudgement g = d.gray();
+    return weigh({d.panel, {}, kD65, 100.0, {}}, a, v, g);
+}
+
+/// A check as the instrument sees it.
+Check seen(std::string code, double value, double limit, double k2)
+{
+    return check(std::move(code), value, limit, {k2, 4 * k2}, Scope::Instrument, "ΔE00");
+}
+
 } // namespace
 
 class TestJudge : public QObject {
@@ -27,15 +102,22 @@ class TestJudge : public QObject {
 
 private Q_SLOTS:
     // Common practice, no published source: mean < 1 and max < 3 (strict); mean < 2 and every patch < 5 (studio);
-    // mean < 1.5 and max < 4 (relaxed, not professional).
+    // relaxed is neither.
     void builtInTolerancesAreTheTrades()
     {
         LAMP_NEAR(builtInTolerance("strict")->mean, 1.0, 0);
         LAMP_NEAR(builtInTolerance("strict")->max, 3.0, 0);
         LAMP_NEAR(builtInTolerance("studio")->mean, 2.0, 0);
         LAMP_NEAR(builtInTolerance("studio")->max, 5.0, 0);
-        LAMP_NEAR(builtInTolerance("relaxed")->mean, 1.5, 0);
-        LAMP_NEAR(builtInTolerance("relaxed")->max, 4.0, 0);
+        // Each is stricter than the next, in every figure.
+        const auto figures = [](const char *name) {
+            const Tolerance t = *builtInTolerance(name);
+            return std::array{t.mean, t.max, t.whiteDeltaE, t.luminancePercent, t.grayMean, t.grayMax};
+        };
+        const auto strict = figures("strict"), studio = figures("studio"), relaxed = figures("relaxed");
+        for (size_t i = 0; i < strict.size(); ++i) {
+            QVERIFY(strict[i] < studio[i] && studio[i] < relaxed[i]);
+        }
         for (const Tolerance &t : builtInTolerances()) {
             QCOMPARE(toleranceToJson(toleranceFromJson(toleranceToJson(t)).value()), toleranceToJson(t));
         }
@@ -61,20 +143,20 @@ private Q_SLOTS:
     {
         const double nothing = std::numeric_limits<double>::quiet_NaN(), endless = std::numeric_limits<double>::infinity();
         for (const double v : {nothing, endless, -endless}) {
-            QCOMPARE(check("x", v, 2.0, 0.1, "ΔE00").verdict, Verdict::Undecided);
-            QCOMPARE(check("x", 0.5, 2.0, v, "ΔE00").verdict, Verdict::Undecided);
-            QVERIFY(english(check("x", v, 2.0, 0.1, "ΔE00").sentence()).find("could not be determined") != std::string::npos);
+            QCOMPARE(seen("x", v, 2.0, 0.1).verdict, Verdict::Undecided);
+            QCOMPARE(seen("x", 0.5, 2.0, v).verdict, Verdict::Undecided);
+            QVERIFY(english(seen("x", v, 2.0, 0.1).sentence("Tern")).find("could not be determined") != std::string::npos);
         }
         QCOMPARE(overall({}), Verdict::Undecided);
         // A white of nothing, one colour that is no number, no colours at all.
         const Eigen::Matrix3d one = Eigen::Matrix3d::Identity();
-        const std::vector<VerifiedColour> good(3, {{"gray", {50, 0, 0}, {0.5, 0.5, 0.5}}, {20, 21, 17}, {0.01, 0.01, 0.01}, {}, 0, 0});
-        QVERIFY(std::isfinite(verify(good, {95, 100, 82}, one, 0.1).mean));
-        QVERIFY(std::isnan(verify(good, {0, 0, 0}, one, 0.1).mean) && std::isnan(verify(good, {0, 0, 0}, one, 0.1).max));
+        const std::vector<VerifiedColour> good(3, {{"gray", {50, 0, 0}, {0.5, 0.5, 0.5}}, {20, 21, 17}, {0.01, 0.01, 0.01}});
+        QVERIFY(std::isfinite(verify(good, {{95, 100, 82}}, one).mean));
+        QVERIFY(std::isnan(verify(good, {{0, 0, 0}}, one).mean) && std::isnan(verify(good, {{0, 0, 0}}, one).max));
         auto bad = good;
         bad[1].xyz.a = nothing;
-        QVERIFY(std::isnan(verify(bad, {95, 100, 82}, one, 0.1).max) && std::isnan(verify(bad, {95, 100, 82}, one, 0.1).p95));
-        QVERIFY(std::isnan(verify({}, {95, 100, 82}, one, 0.1).mean));
+        QVERIFY(std::isnan(verify(bad, {{95, 100, 82}}, one).max) && std::isnan(verify(bad, {{95, 100, 82}}, one).p95));
+        QVERIFY(std::isnan(verify({}, {{95, 100, 82}}, one).mean));
         QVERIFY(std::isnan(judgeGrays({}, {95, 100, 82}, {}, {0.3127, 0.329}, {}).mean));
         const GrayJudgement grays =
             judgeGrays({{0.5, {20, 21, 17}}, {0.6, {nothing, nothing, nothing}}, {0.7, {40, 42, 35}}}, {95, 100, 82}, {}, {0.3127, 0.329}, {});
@@ -85,15 +167,15 @@ private Q_SLOTS:
     // Source: JCGM 106:2012, 8.3 (guarded acceptance and rejection).
     void decidesByTheGuardBand()
     {
-        QCOMPARE(check("x", 1.0, 2.0, 0.5, "ΔE00").verdict, Verdict::Pass);
-        QCOMPARE(check("x", 1.6, 2.0, 0.5, "ΔE00").verdict, Verdict::Undecided);
-        QCOMPARE(check("x", 2.4, 2.0, 0.5, "ΔE00").verdict, Verdict::Undecided);
-        QCOMPARE(check("x", 2.6, 2.0, 0.5, "ΔE00").verdict, Verdict::Fail);
-        const Check pass = check("a", 1, 2, 0.1, ""), fail = check("b", 3, 2, 0.1, ""), open = check("c", 2, 2, 0.1, "");
+        QCOMPARE(seen("x", 1.0, 2.0, 0.5).verdict, Verdict::Pass);
+        QCOMPARE(seen("x", 1.6, 2.0, 0.5).verdict, Verdict::Undecided);
+        QCOMPARE(seen("x", 2.4, 2.0, 0.5).verdict, Verdict::Undecided);
+        QCOMPARE(seen("x", 2.6, 2.0, 0.5).verdict, Verdict::Fail);
+        const Check pass = seen("a", 1, 2, 0.1), fail = seen("b", 3, 2, 0.1), open = seen("c", 2, 2, 0.1);
         QCOMPARE(overall({pass, open}), Verdict::Undecided);
         QCOMPARE(overall({pass, open, fail}), Verdict::Fail);
         QCOMPARE(overall({pass}), Verdict::Pass);
-        QVERIFY(english(fail.sentence()).find("beyond") != std::string::npos);
+        QVERIFY(english(fail.sentence("Tern")).find("beyond") != std::string::npos);
     }
 
     // Source: the definition in IEC 61966-2-1: a gray at drive v of an sRGB display has Y = f(v); a perfect one has
@@ -126,32 +208,121 @@ private Q_SLOTS:
         QVERIFY(whiteDifference(xyzOf({0.3180, 0.3290}, 83), {0.3127, 0.3290}) > 2);
     }
 
-    // Source: GUM (JCGM 100:2008) 5.1: the stated spread of a difference agrees with the spread that the same noise
-    // makes when drawn again and again.
-    void statedUncertaintyAgreesWithDrawnNoise()
+    // Source: the issue of evidence in JCGM 106: a verdict names whose eyes it is by; the trade's figures for a white: 0.0012 in x
+    // and y are some 2.7 ΔE00 at k = 2, 0.0008 some 1.8 (common practice, no published source).
+    void statedAccuracyOfWhiteComesToTheTradesFigures()
     {
-        const XYZ white = xyzOf({0.3127, 0.3290}, 120);
-        const Eigen::Matrix3d chad = adaptation(relativeTo(white, white.b), iccD50());
-        const TestColour colour{"sky", {60, -6, -27}, {}};
-        const XYZ shown(chad.inverse() * xyzOf(Lab{61, -4, -25}, iccD50()).vec() * white.b);
-        const XYZ sigma{0.08, 0.08, 0.1};
-        std::mt19937 random(3);
-        std::normal_distribution<double> normal;
-        double sum = 0, squares = 0;
-        constexpr int n = 4000;
-        double stated = 0;
-        for (int i = 0; i < n; ++i) {
-            XYZ noisy = shown;
-            for (int c = 0; c < 3; ++c) {
-                noisy[c] += sigma[c] * normal(random);
-            }
-            const Verification v = verify({{colour, noisy, sigma, {}, 0, 0}}, white, chad, 0);
-            sum += v.mean;
-            squares += v.mean * v.mean;
-            stated = v.colours.front().uncertainty;
+        for (const auto &[xy, expected] : {std::pair{0.0012, 2.7}, std::pair{0.0008, 1.8}}) {
+            const FigureDoubt d = weighed(accuracy(xy, 0.02));
+            LAMP_NEAR(d.white.absolute, expected, 0.15 * expected);
+            LAMP_NEAR(d.whiteX.absolute, 2 * xy, 0.15 * 2 * xy);
+            LAMP_NEAR(d.luminancePercent.absolute, 4, 0.6);
+            // What is the same for all colours cancels in them.
+            QVERIFY(d.mean.absolute < 0.5 * d.white.absolute);
         }
-        const double spread = std::sqrt(squares / n - sum / n * (sum / n));
-        QVERIFY2(spread <= stated * 1.1 && spread >= stated * 0.4, qPrintable(QStringLiteral("%1 %2").arg(spread).arg(stated)));
+    }
+
+    // Source: JCGM 101:2008, 5.9 and 7: the interval holds 95 % of what the quantity may be. Drawn here again from outside: a display
+    // that is read with noise, by an instrument whose errors are another draw of the same sizes.
+    void intervalsHoldWhatIsThere()
+    {
+        std::mt19937_64 random(11);
+        std::normal_distribution<double> normal;
+        const Accuracy a = accuracy(0.0012, 0.02);
+        int seenWhite = 0, trueWhite = 0, seenMean = 0, trueMean = 0, seenGray = 0, runs = 60;
+        for (int i = 0; i < runs; ++i) {
+            const AdditiveDisplay shown(0.05 * normal(random));
+            const AdditiveDisplay read = shown.read([&] { return normal(random); });
+            AdditiveDisplay truth = shown;
+            truth.turn(InstrumentError(a, shown.panel).draw([&] { return normal(random); }));
+            Verification v = read.verification(), seenV = shown.verification(), trueV = truth.verification();
+            GrayJudgement g = read.gray(), seenG = shown.gray();
+            const FigureDoubt d = weigh({read.panel, {}, kD65, 100.0, {}}, a, v, g);
+            const double white = whiteDifference(read.panel.white, kD65);
+            seenWhite += std::abs(white - whiteDifference(shown.panel.white, kD65)) <= d.white.instrument;
+            trueWhite += std::abs(white - whiteDifference(truth.panel.white, kD65)) <= d.white.absolute;
+            seenMean += std::abs(v.mean - seenV.mean) <= d.mean.instrument;
+            trueMean += std::abs(v.mean - trueV.mean) <= d.mean.absolute;
+            seenGray += std::abs(g.mean - seenG.mean) <= d.grayMean.instrument;
+        }
+        qInfo("white %d, %d; colours %d, %d; grays %d of %d", seenWhite, trueWhite, seenMean, trueMean, seenGray, runs);
+        for (const int held : {seenWhite, trueWhite, seenMean, trueMean, seenGray}) {
+            QVERIFY2(held >= 0.88 * runs, qPrintable(QString::number(held))); // 93 % and what 60 runs leave open
+        }
+    }
+
+    void accuracyGrowsAndIsNeverBetterThanAnInstrumentCanBe()
+    {
+        InstrumentInfo info;
+        const WallTime now = fromIsoTime("2026-11-26T10:00:00Z");
+        info.lastCertified = "2026-11-20";
+        const double fresh = accuracyOf(info, true, {}, now).xy;
+        LAMP_NEAR(fresh, 0.0012, 1e-5);
+        info.lastCertified = "2022-11-20";
+        QVERIFY(accuracyOf(info, true, {}, now).xy > 1.2 * fresh);
+        // No date, a date to come, no date at all: some years are taken for granted, and it is said.
+        for (const char *date : {"", "2031-01-01", "yesterday"}) {
+            info.lastCertified = date;
+            const Accuracy a = accuracyOf(info, true, {}, now);
+            QVERIFY(!a.dated && a.xy > 1.05 * fresh);
+        }
+        info.lastCertified = "2026-11-20";
+        info.accuracy = {1e-9, 0.0};
+        QVERIFY(accuracyOf(info, true, {}, now).xy >= 0.0002 && accuracyOf(info, true, {}, now).luminance >= 0.002);
+        info.accuracy = {0.003, std::nullopt};
+        LAMP_NEAR(accuracyOf(info, true, {}, now).xy, 0.003, 1e-5);
+        LAMP_NEAR(accuracyOf(info, true, {}, now).luminance, 0.02, 1e-4);
+        QVERIFY(accuracyOf(info, false, {}, now).xy >= 0.006); // what it states is not of this light
+        info.accuracy = {};
+        MatrixCorrection matrix;
+        matrix.made = now;
+        matrix.residual = 0.1;
+        const double good = accuracyOf(info, true, matrix, now).xy;
+        LAMP_NEAR(good, 0.0009, 0.00005); // its reference's, and what making it adds
+        matrix.residual = -1;
+        QVERIFY(accuracyOf(info, true, matrix, now).xy > good);
+    }
+
+    // An instrument without a correction cannot judge by its own eyes; what a tolerance says comes back from its file.
+    void scopeDecidesWhichUncertaintyCounts()
+    {
+        Findings f{0.4, 1, 0.1, 0.2, 0.3, 0.6, {}, true};
+        for (Expanded FigureDoubt::*k2 : {&FigureDoubt::white, &FigureDoubt::luminancePercent, &FigureDoubt::grayMean, &FigureDoubt::grayMax,
+                                          &FigureDoubt::mean, &FigureDoubt::max}) {
+            f.doubt.*k2 = {0.1, 20};
+        }
+        Tolerance t = *builtInTolerance("studio");
+        QCOMPARE(overall(judge(f, t)), Verdict::Pass);
+        const std::string said = english(judge(f, t)[2].sentence("Tern"));
+        QVERIFY2(said.find("as Tern sees it") != std::string::npos && said.find("at most 20.10 ΔE00 for the standard observer") != std::string::npos,
+                 said.c_str());
+        t.scope = Scope::Absolute;
+        QCOMPARE(overall(judge(f, t)), Verdict::Undecided);
+        QVERIFY(english(judge(f, t)[2].sentence("Tern")).find("± 0.10 ΔE00 as Tern sees it") != std::string::npos);
+        QVERIFY(toleranceFromJson(toleranceToJson(t))->scope == Scope::Absolute);
+        QVERIFY(!toleranceFromJson(R"({"mean":1,"max":3,"scope":"mine"})").ok());
+        t.scope = Scope::Instrument;
+        f.corrected = false;
+        QCOMPARE(overall(judge(f, t)), Verdict::Undecided);
+        f.grayMean = std::nullopt;
+        QCOMPARE(judge(f, t).size(), size_t(5));
+    }
+
+    // A display without grays or colours has no figure of them: not known, never sure.
+    void whatWasNotReadIsNotSure()
+    {
+        const AdditiveDisplay shown(0);
+        Verification none;
+        GrayJudgement noGrays;
+        const FigureDoubt d = weigh({shown.panel, {}, kD65, std::nullopt, {}}, accuracy(0.0012, 0.02), none, noGrays);
+        for (const Expanded &k2 : {d.mean, d.max, d.grayMean, d.grayMax, d.luminancePercent}) {
+            QVERIFY(std::isnan(k2.instrument) && std::isnan(k2.absolute));
+        }
+        QVERIFY(d.white.absolute > 0);
+        // A display that shows no colours has no channels to get wrong one by one.
+        Primaries gray = shown.panel;
+        gray.red = gray.green = gray.blue = gray.white;
+        QVERIFY(InstrumentError(accuracy(0.0012, 0.02), gray).draw([] { return 1.0; }).allFinite());
     }
 
     // Source: nearest-rank definition of a percentile: of 20 values the 95th is the 19th.
@@ -163,12 +334,11 @@ private Q_SLOTS:
         for (int i = 1; i <= 20; ++i) {
             const Lab wanted{50, 0, 0};
             const XYZ shown(chad.inverse() * xyzOf(Lab{50 + 0.1 * i, 0, 0}, iccD50()).vec() * 100);
-            all.push_back({{"", wanted, {}}, shown, {}, {}, 0, 0});
+            all.push_back({{"", wanted, {}}, shown, {}});
         }
-        const Verification v = verify(all, white, chad, 0.1);
+        const Verification v = verify(all, {white}, chad);
         LAMP_NEAR(v.p95, v.colours[18].deltaE, 1e-12);
         LAMP_NEAR(v.max, v.colours[19].deltaE, 1e-12);
-        LAMP_NEAR(v.meanUncertainty, 0.1, 1e-6);
     }
 
     // Common practice, no published source: every three to four weeks; the lamp tells how far along a display is.

@@ -99,7 +99,7 @@ private Q_SLOTS:
         const RecordPtr record = w.runner()->record();
         QVERIFY2(record && !record->openStage() && !record->profile.empty(), qPrintable(labels(w)));
         for (const Check &check : record->checks) {
-            qInfo("%s", english(check.sentence()).c_str());
+            qInfo("%s", english(check.sentence("Tern")).c_str());
         }
         QVERIFY(record->verdict == Verdict::Pass);
         QVERIFY(!w.visits()->patchWindow()->isVisible());

@@ -303,7 +303,7 @@ private Q_SLOTS:
         QVERIFY(r.ok());
         QVERIFY(says(*r, "another kind of panel"));
         QCOMPARE(r->verdict, Verdict::Undecided);
-        QVERIFY(2 * r->verification.meanUncertainty > 2);
+        QVERIFY(r->doubt.mean.absolute > 2);
     }
 
     void aSpectroradiometerBesideCorrectsTheColorimeter()

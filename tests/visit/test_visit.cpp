@@ -45,9 +45,9 @@ Verification trueColours(const SimBench &b, const Bytes &bytes)
     const auto profile = Profile::open(bytes);
     std::vector<VerifiedColour> colours;
     for (const TestColour &c : verificationColours(profile.value(), 24)) {
-        colours.push_back({c, b.truth(c.rgb), {}, {}, 0, 0});
+        colours.push_back({c, b.truth(c.rgb), {}});
     }
-    return verify(colours, b.truth({1, 1, 1}), profile->chad(), 0);
+    return verify(colours, {b.truth({1, 1, 1})}, profile->chad());
 }
 
 /// A panel whose menu only a person reaches, as a screen of this computer is.
@@ -87,7 +87,7 @@ private Q_SLOTS:
             QVERIFY(r->verification.colours.size() >= 24);
             QCOMPARE(r->verdict, Verdict::Pass);
             // What it says of itself is what is so.
-            LAMP_NEAR(r->verification.mean, truth.mean, 2 * r->verification.meanUncertainty);
+            LAMP_NEAR(r->verification.mean, truth.mean, r->doubt.mean.absolute);
             QVERIFY(!r->openStage());
         }
     }
@@ -319,10 +319,10 @@ private Q_SLOTS:
                 const auto profile = Profile::open(r->profile);
                 std::vector<VerifiedColour> colours;
                 for (const VerifiedColour &c : r->verification.colours) {
-                    colours.push_back({c.colour, b.truth(c.colour.rgb), {}, {}, 0, 0});
+                    colours.push_back({c.colour, b.truth(c.colour.rgb), {}});
                 }
-                const double truth = verify(colours, b.truth({1, 1, 1}), profile->chad(), 0).mean;
-                inside += std::abs(truth - r->verification.mean) <= 2 * r->verification.meanUncertainty ? 1 : 0;
+                const double truth = verify(colours, {b.truth({1, 1, 1})}, profile->chad()).mean;
+                inside += std::abs(truth - r->verification.mean) <= r->doubt.mean.absolute ? 1 : 0;
                 ++all;
             }
         }
@@ -355,7 +355,7 @@ private Q_SLOTS:
         QCOMPARE(r->verdict, Verdict::Undecided);
         QVERIFY(r->correction.empty());
         const Verification truth = trueColours(b, r->profile);
-        LAMP_NEAR(r->verification.mean, truth.mean, 2 * r->verification.meanUncertainty);
+        LAMP_NEAR(r->verification.mean, truth.mean, r->doubt.mean.absolute);
     }
 
     void faultsAreGotOverAndNothingIsLost()

@@ -136,12 +136,14 @@ private Q_SLOTS:
         for (auto it = texts.begin(); it != texts.end(); ++it) {
             all += it.key().startsWith("words/") ? QString() : it.value();
         }
+        // What records of version 7 say, and no program of today.
+        const QSet<QString> ofBefore{"check-within", "check-beyond", "check-too-close"};
         QSet<QString> seen;
         for (const Sentence &s : catalogued()) {
             const QString code = s.code;
             QVERIFY2(!seen.contains(code), s.code);
             seen.insert(code);
-            QVERIFY2(madeOfAName(code) || code == "not-available" || all.contains('"' + code + '"'), s.code);
+            QVERIFY2(madeOfAName(code) || code == "not-available" || ofBefore.contains(code) || all.contains('"' + code + '"'), s.code);
         }
     }
 

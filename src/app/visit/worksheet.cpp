@@ -60,7 +60,7 @@ QString checksTable(const VisitRecord &r)
     for (size_t i = 0; i < r.checks.size(); ++i) {
         const Check &c = r.checks[i];
         const QString unit = c.unit == "%" ? QStringLiteral(" %") : QString();
-        const QString figure = QStringLiteral("%1 ± %2%3").arg(number(c.value, 2), number(c.uncertainty, 2), unit);
+        const QString figure = QStringLiteral("%1 ± %2%3").arg(number(c.value, 2), number(c.uncertainty(), 2), unit);
         const QString word = c.verdict == Verdict::Pass
                                  ? QObject::tr("within %1")
                                  : (c.verdict == Verdict::Fail ? QObject::tr("<b>beyond %1</b>") : QObject::tr("<b>undecided at %1</b>"));
@@ -70,6 +70,28 @@ QString checksTable(const VisitRecord &r)
                           i % 2 == 1 ? "</tr>" : "");
     }
     return table + QStringLiteral("</table>");
+}
+
+/// By whose eyes the verdict is, and what the other ones may see.
+QString scopeSaid(const VisitRecord &r)
+{
+    const bool seen = r.checks.front().scope == Scope::Instrument;
+    QStringList others;
+    for (const Check &c : r.checks) {
+        const double k2 = seen ? c.k2.absolute : c.k2.instrument;
+        if (std::isfinite(k2)) {
+            const QString unit = c.unit == "%" ? QStringLiteral(" %") : QString();
+            others << QStringLiteral("%1 %2%3").arg(worded(lamp::say(c.code)), (seen ? QString() : QStringLiteral("± ")) + number(seen ? c.value + k2 : k2, 1), unit);
+        }
+    }
+    const QString instrument = text(r.instrument.model.empty() ? r.instrument.kind : r.instrument.model);
+    const QString whose = seen ? QObject::tr("Judged as %1 sees it.").arg(instrument)
+                               : QObject::tr("Judged against the standard observer.");
+    if (others.isEmpty()) {
+        return whose;
+    }
+    const QString list = others.join(QStringLiteral("; "));
+    return whose + ' ' + (seen ? QObject::tr("Against the standard observer, at most: %1.").arg(list) : QObject::tr("As %1 sees it: %2.").arg(instrument, list));
 }
 
 QLabel *paragraph(const QString &content, QWidget *parent)
@@ -319,7 +341,8 @@ void Worksheet::setRecord(RecordPtr record)
     if (judged) {
         verdict = r.verdict == Verdict::Pass ? tr("Within tolerance (%1).")
                                              : (r.verdict == Verdict::Fail ? tr("Out of tolerance (%1).") : tr("Undecided (%1)."));
-        verdict = QStringLiteral("<b>%1</b>").arg(verdict.arg(shippedText(r.plan.tolerance.name).toHtmlEscaped())) + checksTable(r);
+        verdict = QStringLiteral("<b>%1</b>").arg(verdict.arg(shippedText(r.plan.tolerance.name).toHtmlEscaped())) + checksTable(r)
+                  + QStringLiteral("<p style='margin:3px 0'>%1</p>").arg(scopeSaid(r).toHtmlEscaped());
         // Reasons beyond the figures: what to do next.
         for (size_t i = r.checks.size(); i < r.reasons.size(); ++i) {
             verdict += QStringLiteral("<p style='margin:3px 0'>%1</p>").arg(text(r.reasons[i]).toHtmlEscaped());

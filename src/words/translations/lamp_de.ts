@@ -110,6 +110,22 @@
         <source>&lt;b&gt;undecided at %1&lt;/b&gt;</source>
         <translation>&lt;b&gt;unentschieden bei %1&lt;/b&gt;</translation>
     </message>
+    <message>
+        <source>Judged as %1 sees it.</source>
+        <translation>Beurteilt, so wie %1 es sieht.</translation>
+    </message>
+    <message>
+        <source>Judged against the standard observer.</source>
+        <translation>Beurteilt gegen den Normalbeobachter.</translation>
+    </message>
+    <message>
+        <source>Against the standard observer, at most: %1.</source>
+        <translation>Gegen den Normalbeobachter höchstens: %1.</translation>
+    </message>
+    <message>
+        <source>As %1 sees it: %2.</source>
+        <translation>So wie %1 es sieht: %2.</translation>
+    </message>
 </context>
 <context>
     <name>cli</name>
@@ -4724,8 +4740,8 @@
         <translation>Prüfen, ob der Datenträger Platz hat und der Ordner beschreibbar ist.</translation>
     </message>
     <message>
-        <source>The studio file could not be converted to version 7.</source>
-        <translation>Die Studiodatei konnte nicht auf Version 7 umgestellt werden.</translation>
+        <source>The studio file could not be converted to this version.</source>
+        <translation>Die Studiodatei konnte nicht auf diese Version umgestellt werden.</translation>
     </message>
     <message>
         <source>A visit is in progress in a window of an earlier version of the program.</source>
@@ -5566,6 +5582,42 @@
     <message>
         <source>Sign off: from now on nobody changes the display&apos;s settings.</source>
         <translation>Abnahme: Ab jetzt ändert niemand die Einstellungen des Bildschirms.</translation>
+    </message>
+    <message>
+        <source>the instrument</source>
+        <translation>das Messgerät</translation>
+    </message>
+    <message>
+        <source>some of what it found is missing</source>
+        <translation>ein Teil der Befunde fehlt</translation>
+    </message>
+    <message>
+        <source>%1: %2 ± %3 %4 as %6 sees it, within the limit of %5; at most %7 %4 for the standard observer.</source>
+        <translation>%1: %2 ± %3 %4, so wie %6 es sieht, innerhalb der Grenze %5; höchstens %7 %4 für den Normalbeobachter.</translation>
+    </message>
+    <message>
+        <source>%1: %2 ± %3 %4 as %6 sees it, beyond the limit of %5; at most %7 %4 for the standard observer.</source>
+        <translation>%1: %2 ± %3 %4, so wie %6 es sieht, jenseits der Grenze %5; höchstens %7 %4 für den Normalbeobachter.</translation>
+    </message>
+    <message>
+        <source>%1: %2 ± %3 %4 as %6 sees it, too close to the limit of %5 to tell; at most %7 %4 for the standard observer.</source>
+        <translation>%1: %2 ± %3 %4, so wie %6 es sieht, zu nah an der Grenze %5 für ein Urteil; höchstens %7 %4 für den Normalbeobachter.</translation>
+    </message>
+    <message>
+        <source>%1: %2 ± %3 %4 for the standard observer, within the limit of %5; ± %7 %4 as %6 sees it.</source>
+        <translation>%1: %2 ± %3 %4 für den Normalbeobachter, innerhalb der Grenze %5; ± %7 %4, so wie %6 es sieht.</translation>
+    </message>
+    <message>
+        <source>%1: %2 ± %3 %4 for the standard observer, beyond the limit of %5; ± %7 %4 as %6 sees it.</source>
+        <translation>%1: %2 ± %3 %4 für den Normalbeobachter, jenseits der Grenze %5; ± %7 %4, so wie %6 es sieht.</translation>
+    </message>
+    <message>
+        <source>%1: %2 ± %3 %4 for the standard observer, too close to the limit of %5 to tell; ± %7 %4 as %6 sees it.</source>
+        <translation>%1: %2 ± %3 %4 für den Normalbeobachter, zu nah an der Grenze %5 für ein Urteil; ± %7 %4, so wie %6 es sieht.</translation>
+    </message>
+    <message>
+        <source>The display takes the calibration ramps but shows the same without them, so grays are as the panel makes them. Check that nothing else (a mode, a driver&apos;s colour setting) takes their place.</source>
+        <translation>Der Monitor nimmt die Kalibrierkurven an, zeigt aber dasselbe wie ohne sie: Die Grautöne sind die des Panels. Prüfen, ob etwas anderes (ein Modus, eine Farbeinstellung des Treibers) an ihre Stelle tritt.</translation>
     </message>
 </context>
 </TS>
