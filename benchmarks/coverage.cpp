@@ -17,8 +17,8 @@ using namespace lamp;
 namespace {
 
 constexpr std::array<const char *, 6> kFigures{"white", "luminance %", "gray mean", "gray largest", "colours mean", "colours largest"};
-constexpr std::array<Expanded FigureDoubt::*, 6> kDoubt{&FigureDoubt::white,   &FigureDoubt::luminancePercent, &FigureDoubt::grayMean,
-                                                        &FigureDoubt::grayMax, &FigureDoubt::mean,             &FigureDoubt::max};
+constexpr std::array<Expanded FigureDoubt::*, 6> kDoubt{
+    &FigureDoubt::white, &FigureDoubt::luminancePercent, &FigureDoubt::grayMean, &FigureDoubt::grayMax, &FigureDoubt::mean, &FigureDoubt::max};
 using Six = std::array<double, 6>;
 
 /// The same figures, of the same patches, as somebody sees them who makes no noise.
@@ -115,8 +115,8 @@ void run(const std::string &how, const std::string &kind, std::uint64_t seed, bo
             tally.widths[s][f].push_back(half);
             tally.errors[s][f].push_back(off);
             if (list && !(off <= half)) {
-                std::printf("  %s %s %llu, %s %s: stated %.3f +- %.3f, truth %.3f\n", how.c_str(), kind.c_str(), static_cast<unsigned long long>(seed),
-                            kFigures[f], s == 0 ? "seen" : "absolute", said[f], half, said[f] + off);
+                std::printf("  %s %s %llu, %s %s: stated %.3f +- %.3f, truth %.3f\n", how.c_str(), kind.c_str(),
+                            static_cast<unsigned long long>(seed), kFigures[f], s == 0 ? "seen" : "absolute", said[f], half, said[f] + off);
             }
         }
     }
@@ -128,7 +128,8 @@ void print(const std::string &how, const Tally &t)
         std::printf("| %s | %s |", how.c_str(), s == 0 ? "instrument" : "absolute");
         for (size_t f = 0; f < 6; ++f) {
             // An ideal interval of one width for all: what 95.45 % of the errors lie within.
-            std::printf(" %.0f %% (%.2f, %.2f) |", 100.0 * t.held[s][f] / std::max(1, t.done), quantile(t.widths[s][f], 0.5), quantile(t.errors[s][f], 0.9545));
+            std::printf(" %.0f %% (%.2f, %.2f) |", 100.0 * t.held[s][f] / std::max(1, t.done), quantile(t.widths[s][f], 0.5),
+                        quantile(t.errors[s][f], 0.9545));
         }
         std::printf(" %d / %d / %d, %d |\n", t.verdicts[0], t.verdicts[2], t.verdicts[1], t.falsePass);
     }

@@ -56,7 +56,9 @@ Accuracy accuracyOf(const InstrumentInfo &instrument, bool corrected, const std:
     } else if (instrument.accuracy.xy || instrument.accuracy.luminance) {
         a.from = Accuracy::From::Stated;
         // Of a light that it is not corrected for an instrument may state what it is on another: no better than its class.
-        const auto taken = [&](const std::optional<double> &stated, double ofClass) { return corrected ? stated.value_or(ofClass) : std::max(stated.value_or(0), ofClass); };
+        const auto taken = [&](const std::optional<double> &stated, double ofClass) {
+            return corrected ? stated.value_or(ofClass) : std::max(stated.value_or(0), ofClass);
+        };
         a.xy = taken(instrument.accuracy.xy, a.xy);
         a.luminance = taken(instrument.accuracy.luminance, a.luminance);
     }

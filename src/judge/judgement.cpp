@@ -6,7 +6,8 @@ namespace lamp {
 std::vector<Check> judge(const Findings &f, const Tolerance &t)
 {
     const Scope scope = f.corrected ? t.scope : Scope::Absolute;
-    std::vector<Check> checks{check("colour-mean", f.mean, t.mean, f.doubt.mean, scope, "ΔE00"), check("colour-max", f.max, t.max, f.doubt.max, scope, "ΔE00")};
+    std::vector<Check> checks{check("colour-mean", f.mean, t.mean, f.doubt.mean, scope, "ΔE00"),
+                              check("colour-max", f.max, t.max, f.doubt.max, scope, "ΔE00")};
     const auto add = [&](const char *code, const std::optional<double> &value, double limit, const Expanded &k2, const char *unit) {
         if (value && limit > 0) {
             checks.push_back(check(code, *value, limit, k2, scope, unit));

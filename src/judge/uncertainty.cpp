@@ -144,7 +144,8 @@ private:
     /// each reading is taken back towards what was wanted, by the share of its difference that noise explains.
     [[nodiscard]] Seen likely() const
     {
-        const auto back = [](const XYZ &wanted, const XYZ &read, const XYZ &sigma, double least, const std::function<double(const XYZ &)> &difference) {
+        const auto back = [](const XYZ &wanted, const XYZ &read, const XYZ &sigma, double least,
+                             const std::function<double(const XYZ &)> &difference) {
             const double is = difference(read);
             double noise = 0;
             for (int c = 0; c < 3; ++c) {
@@ -160,7 +161,8 @@ private:
         };
         Seen s = m_seen;
         const RelXYZ n = whiteOf(m_e.targetWhite);
-        s.white = back(XYZ(m_seen.white.b * n.vec()), m_seen.white, m_v.white.sigma, 0.5, [&](const XYZ &xyz) { return whiteDifference(xyz, m_e.targetWhite); });
+        s.white = back(XYZ(m_seen.white.b * n.vec()), m_seen.white, m_v.white.sigma, 0.5,
+                       [&](const XYZ &xyz) { return whiteDifference(xyz, m_e.targetWhite); });
         for (size_t i = 0; i < s.colours.size(); ++i) {
             const XYZ wanted(m_v.chad.inverse() * xyzOf(m_wanted[i], iccD50()).vec() * m_seen.reference.b);
             s.colours[i] = back(wanted, m_seen.colours[i], m_v.colours[i].sigma, 0,
@@ -169,8 +171,9 @@ private:
         const GrayAgainst against(m_seen.white, m_seen.black, m_e.targetWhite, m_e.tone);
         for (size_t i = 0; i < s.grays.size(); ++i) {
             const double drive = m_gray.grays[i].drive;
-            s.grays[i] = back(against.wanted(drive), m_seen.grays[i], m_gray.grays[i].sigma, 0,
-                              [&](const XYZ &xyz) { return against.difference({drive, xyz, {}}); });
+            s.grays[i] = back(against.wanted(drive), m_seen.grays[i], m_gray.grays[i].sigma, 0, [&](const XYZ &xyz) {
+                return against.difference({drive, xyz, {}});
+            });
         }
         return s;
     }

@@ -26,10 +26,10 @@ std::vector<TestColour> verificationColours(const Profile &profile, int count);
 /// One colour as verified.
 struct VerifiedColour {
     TestColour colour;
-    XYZ xyz, sigma;      ///< as read, cd/m²
-    Lab measured = {};   ///< D50, relative to the measured white
-    double deltaE = 0;   ///< CIEDE2000
-    Expanded k2 = {};    ///< how sure the difference is (weigh(), uncertainty.h)
+    XYZ xyz, sigma;    ///< as read, cd/m²
+    Lab measured = {}; ///< D50, relative to the measured white
+    double deltaE = 0; ///< CIEDE2000
+    Expanded k2 = {};  ///< how sure the difference is (weigh(), uncertainty.h)
     /// Joins another reading of the same colour: both count, by how sure they are.
     void joinedWith(const XYZ &other, const XYZ &otherSigma);
 };
@@ -46,7 +46,7 @@ WhiteRead whiteBetween(const Measurement &before, const Measurement &after);
 /// What verification found.
 struct Verification {
     std::vector<VerifiedColour> colours;
-    WhiteRead white;       ///< that they are relative to
+    WhiteRead white;                                    ///< that they are relative to
     Eigen::Matrix3d chad = Eigen::Matrix3d::Identity(); ///< of the profile that is verified; not kept with a visit, the profile has it
     double mean = 0, max = 0, p95 = 0;
 };

@@ -68,7 +68,8 @@ QString figures(const VisitRecord &r)
     t += row(say("row-grays"), say("gray-figures", decimal(r.gray.mean, 2), decimal(r.gray.max, 2)),
              say("gray-gamma", decimal(r.gray.gammaMean, 2), r.plan.target.tone.named()));
     const Verification &v = r.verification;
-    t += row(say("row-colours"), say("colour-figures", decimal(v.mean, 2), decimal(r.doubt.mean.by(r.scope()), 2), decimal(v.p95, 2), decimal(v.max, 2)),
+    t += row(say("row-colours"),
+             say("colour-figures", decimal(v.mean, 2), decimal(r.doubt.mean.by(r.scope()), 2), decimal(v.p95, 2), decimal(v.max, 2)),
              say("tolerance-figures", shippedNamed(r.plan.tolerance.name), decimal(r.plan.tolerance.mean, 1), decimal(r.plan.tolerance.max, 1)));
     return t + QStringLiteral("</table>");
 }

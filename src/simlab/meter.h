@@ -12,12 +12,12 @@ namespace lamp::sim {
 struct MeterSpec {
     std::string model = "Tern", serial = "T-104";
     bool spectroradiometer = false;
-    double filterShiftNm = 2.2;    ///< how far the filters lie beside the colour-matching functions
-    double filterTilt = 0.05;      ///< slope of their error over the spectrum
+    double filterShiftNm = 2.2; ///< how far the filters lie beside the colour-matching functions
+    double filterTilt = 0.05;   ///< slope of their error over the spectrum
     /// What this one differs by from the type that factory corrections were made with: places (nm) and slopes of its filters;
     /// of a spectroradiometer the first of each, its wavelength scale and its calibration.
     std::array<double, 3> unitShiftNm{}, unitTilt{};
-    double unitScale = 1; ///< of everything that it reads
+    double unitScale = 1;          ///< of everything that it reads
     double repeatability = 0.0012; ///< relative standard deviation of Y at 100 cd/m² and 1 s
     double floorCdM2 = 0.01;
     std::vector<std::string> corrections{"wled", "wled-wide", "qd", "rgb-led", "ccfl", "woled", "qd-oled"};

@@ -175,8 +175,8 @@ void pointAtReadings(Json &colours, const std::vector<Measurement> &readings, co
 void pointAtColours(Json &grays, const std::vector<GrayResult> &read, const std::vector<VerifiedColour> &verified)
 {
     for (size_t i = 0; i < read.size(); ++i) {
-        const auto it = std::find_if(verified.begin(), verified.end(),
-                                     [&](const VerifiedColour &c) { return c.xyz == read[i].xyz && c.sigma == read[i].sigma; });
+        const auto it =
+            std::find_if(verified.begin(), verified.end(), [&](const VerifiedColour &c) { return c.xyz == read[i].xyz && c.sigma == read[i].sigma; });
         if (it != verified.end()) {
             grays[i].erase("XYZ");
             grays[i].erase("sigma");

@@ -11,7 +11,8 @@ namespace lamp::store {
 namespace {
 
 /// Times are whole seconds of UTC and end in _at; uncertainties are expanded: _k2 as the instrument sees it, _absolute_k2
-/// against the standard observer; what is not known is NULL. Verdicts are those of judge/tolerance.h by number: 0 pass, 1 fail, 2 undecided. (docs/architecture.md, "The store")
+/// against the standard observer; what is not known is NULL. Verdicts are those of judge/tolerance.h by number: 0 pass, 1 fail, 2 undecided.
+/// (docs/architecture.md, "The store")
 const QStringList &tables()
 {
     static const QStringList all{
@@ -54,11 +55,15 @@ const QStringList &tables()
         "target_id {integer} REFERENCES target(id), tolerance_id {integer} REFERENCES tolerance(id), "
         "profile_id {integer} REFERENCES profile(id), checked_profile_id {integer} REFERENCES profile(id), "
         "ramps_id {integer} REFERENCES ramps(id), readings {integer} NOT NULL DEFAULT 0, verdict {integer}, room_lux {real}, "
-        "white_x {real}, white_x_k2 {real}, white_x_absolute_k2 {real}, white_y {real}, white_y_k2 {real}, white_y_absolute_k2 {real}, luminance {real}, luminance_k2 {real}, luminance_absolute_k2 {real}, luminance_verdict {integer}, "
-        "white_de {real}, white_de_k2 {real}, white_de_absolute_k2 {real}, white_verdict {integer}, black {real}, black_k2 {real}, black_absolute_k2 {real}, "
-        "gray_mean {real}, gray_mean_k2 {real}, gray_mean_absolute_k2 {real}, gray_mean_verdict {integer}, gray_max {real}, gray_max_k2 {real}, gray_max_absolute_k2 {real}, gray_max_verdict {integer}, "
+        "white_x {real}, white_x_k2 {real}, white_x_absolute_k2 {real}, white_y {real}, white_y_k2 {real}, white_y_absolute_k2 {real}, luminance "
+        "{real}, luminance_k2 {real}, luminance_absolute_k2 {real}, luminance_verdict {integer}, "
+        "white_de {real}, white_de_k2 {real}, white_de_absolute_k2 {real}, white_verdict {integer}, black {real}, black_k2 {real}, black_absolute_k2 "
+        "{real}, "
+        "gray_mean {real}, gray_mean_k2 {real}, gray_mean_absolute_k2 {real}, gray_mean_verdict {integer}, gray_max {real}, gray_max_k2 {real}, "
+        "gray_max_absolute_k2 {real}, gray_max_verdict {integer}, "
         "colour_mean {real}, colour_mean_k2 {real}, colour_mean_absolute_k2 {real}, colour_mean_verdict {integer}, "
-        "colour_max {real}, colour_max_k2 {real}, colour_max_absolute_k2 {real}, colour_max_verdict {integer}, gamma {real}, gamma_k2 {real}, gamma_absolute_k2 {real}, srgb_percent {real}, "
+        "colour_max {real}, colour_max_k2 {real}, colour_max_absolute_k2 {real}, colour_max_verdict {integer}, gamma {real}, gamma_k2 {real}, "
+        "gamma_absolute_k2 {real}, srgb_percent {real}, "
         "gamut_volume_percent {real}, owner TEXT NOT NULL DEFAULT '', lease_until {integer} NOT NULL DEFAULT 0, "
         "revision {integer} NOT NULL DEFAULT 1)",
         "CREATE INDEX visit_of_display ON visit (display_id, started_at)",
@@ -95,7 +100,8 @@ const QStringList &tables()
 Status bringToEight(Connection &connection)
 {
     Status done = Done{};
-    for (const char *figure : {"white_x", "white_y", "luminance", "white_de", "black", "gray_mean", "gray_max", "colour_mean", "colour_max", "gamma"}) {
+    for (const char *figure :
+         {"white_x", "white_y", "luminance", "white_de", "black", "gray_mean", "gray_max", "colour_mean", "colour_max", "gamma"}) {
         const QString column = QStringLiteral("ALTER TABLE visit ADD COLUMN %1_absolute_k2 {real}").arg(QLatin1String(figure));
         done = done ? connection.change(connection.dialect().worded(column), {}, kNotBroughtUp) : done;
     }

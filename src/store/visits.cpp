@@ -71,8 +71,10 @@ constexpr int kEntryFields = 10;
 
 /// The figures' columns, in the order in which figuresFrom() reads and valuesOf() (visit_rows.cpp) gives them.
 const QString kFigureColumns = QStringLiteral(
-    "white_x, white_x_k2, white_x_absolute_k2, white_y, white_y_k2, white_y_absolute_k2, luminance, luminance_k2, luminance_absolute_k2, luminance_verdict, white_de, white_de_k2, white_de_absolute_k2, white_verdict, black, black_k2, black_absolute_k2, "
-    "gray_mean, gray_mean_k2, gray_mean_absolute_k2, gray_mean_verdict, gray_max, gray_max_k2, gray_max_absolute_k2, gray_max_verdict, colour_mean, colour_mean_k2, colour_mean_absolute_k2, colour_mean_verdict, "
+    "white_x, white_x_k2, white_x_absolute_k2, white_y, white_y_k2, white_y_absolute_k2, luminance, luminance_k2, luminance_absolute_k2, "
+    "luminance_verdict, white_de, white_de_k2, white_de_absolute_k2, white_verdict, black, black_k2, black_absolute_k2, "
+    "gray_mean, gray_mean_k2, gray_mean_absolute_k2, gray_mean_verdict, gray_max, gray_max_k2, gray_max_absolute_k2, gray_max_verdict, colour_mean, "
+    "colour_mean_k2, colour_mean_absolute_k2, colour_mean_verdict, "
     "colour_max, colour_max_k2, colour_max_absolute_k2, colour_max_verdict, gamma, gamma_k2, gamma_absolute_k2, srgb_percent, gamut_volume_percent");
 
 Status Visits::save(const VisitRecord &record, qint64 displayId, VisitState state)

@@ -321,7 +321,10 @@ Json accuracyJson(const VisitRecord &r)
 {
     constexpr std::array<const char *, 3> from{"stated", "class", "matrix"};
     const Accuracy a = r.accuracy();
-    return {{"xy", rounded(a.xy, 5)}, {"Y", rounded(a.luminance, 4)}, {"from", from[size_t(a.from)]}, {"corrected", a.corrected},
+    return {{"xy", rounded(a.xy, 5)},
+            {"Y", rounded(a.luminance, 4)},
+            {"from", from[size_t(a.from)]},
+            {"corrected", a.corrected},
             {"years_since_certificate", a.dated ? rounded(a.years, 2) : Json(nullptr)}};
 }
 

@@ -90,7 +90,7 @@ public:
     void tellProgress(double extraSeconds = 0);
     [[nodiscard]] WallTime wallNow() const { return hooks.wallClock ? hooks.wallClock() : WallTime{}; }
 
-    bool lutDoesNothing = false;                         ///< found out: ramps are taken, and nothing changes
+    bool lutDoesNothing = false; ///< found out: ramps are taken, and nothing changes
     [[nodiscard]] bool usesLut() const { return record.display.lut.has_value() && !lutDoesNothing; }
     /// Sets a control of the menu, by a person or the bench. \return where it stands then
     Result<double> turn(const Control &control, double value);

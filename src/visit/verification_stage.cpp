@@ -96,8 +96,9 @@ Status VerificationStage::run()
     }
     judgeVisit(m_s.record, m_s.wallNow());
     const Verification &v = m_s.record.verification;
-    m_s.finish(Stage::Verify, say("verified-summary", say("count-colours", int(v.colours.size())), decimal(v.mean, 2),
-                                  decimal(m_s.record.doubt.mean.by(m_s.record.scope()), 2), decimal(v.max, 2), decimal(v.p95, 2), named(m_s.record.verdict)));
+    m_s.finish(Stage::Verify,
+               say("verified-summary", say("count-colours", int(v.colours.size())), decimal(v.mean, 2),
+                   decimal(m_s.record.doubt.mean.by(m_s.record.scope()), 2), decimal(v.max, 2), decimal(v.p95, 2), named(m_s.record.verdict)));
     return Done{};
 }
 

@@ -81,17 +81,18 @@ QString scopeSaid(const VisitRecord &r)
         const double k2 = seen ? c.k2.absolute : c.k2.instrument;
         if (std::isfinite(k2)) {
             const QString unit = c.unit == "%" ? QStringLiteral(" %") : QString();
-            others << QStringLiteral("%1 %2%3").arg(worded(lamp::say(c.code)), (seen ? QString() : QStringLiteral("± ")) + number(seen ? c.value + k2 : k2, 1), unit);
+            others << QStringLiteral("%1 %2%3").arg(worded(lamp::say(c.code)),
+                                                    (seen ? QString() : QStringLiteral("± ")) + number(seen ? c.value + k2 : k2, 1), unit);
         }
     }
     const QString instrument = text(r.instrument.model.empty() ? r.instrument.kind : r.instrument.model);
-    const QString whose = seen ? QObject::tr("Judged as %1 sees it.").arg(instrument)
-                               : QObject::tr("Judged against the standard observer.");
+    const QString whose = seen ? QObject::tr("Judged as %1 sees it.").arg(instrument) : QObject::tr("Judged against the standard observer.");
     if (others.isEmpty()) {
         return whose;
     }
     const QString list = others.join(QStringLiteral("; "));
-    return whose + ' ' + (seen ? QObject::tr("Against the standard observer, at most: %1.").arg(list) : QObject::tr("As %1 sees it: %2.").arg(instrument, list));
+    return whose + ' '
+           + (seen ? QObject::tr("Against the standard observer, at most: %1.").arg(list) : QObject::tr("As %1 sees it: %2.").arg(instrument, list));
 }
 
 QLabel *paragraph(const QString &content, QWidget *parent)
