@@ -64,6 +64,7 @@ Json inspectionJson(const Inspection &seen)
               {"primaries", {{"red", xy(f.primaries[0])}, {"green", xy(f.primaries[1])}, {"blue", xy(f.primaries[2])}}},
               {"gamma", f.gammas},
               {"tags", f.tags},
+              {"gamut", gamutJson(coverageBy(*seen.profile, rgbSpaces()))},
               {"tone", {{"red", seen.tone[0]}, {"green", seen.tone[1]}, {"blue", seen.tone[2]}}}});
     if (const auto ramps = seen.profile->ramps(256)) {
         j["ramps"] = {{"red", ramps->r}, {"green", ramps->g}, {"blue", ramps->b}};

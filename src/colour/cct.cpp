@@ -87,4 +87,15 @@ Chromaticity chromaticityOf(const Cct &cct)
     return xyOf(Uv{u, v * 1.5});
 }
 
+bool Cct::meaningful() const
+{
+    return kelvin >= 1000 && kelvin <= 25000 && std::abs(duv) <= 0.05;
+}
+
+Message temperatureSaid(const Chromaticity &xy)
+{
+    const Cct cct = xy.y > 0 ? cctOf(xy) : Cct{};
+    return cct.meaningful() ? say("kelvin", decimal(cct.kelvin, 0)) : say("no-colour-temperature");
+}
+
 } // namespace lamp

@@ -1,18 +1,22 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "gamut/gamut.h"
 
-#include <array>
+#include <algorithm>
 #include <cmath>
 
 namespace lamp {
 
 namespace {
 
-/// Light of an even step, so that steps are even to the eye: the cube of lightness, roughly.
-LinearRgb evenLight(double r, double g, double b)
+/// Cells of a gamut's cube, cut evenly in the cube roots of light, which is roughly even to the eye. With light = v³ in each channel
+/// dV = |det ∂Lab/∂XYZ|·|det toPcs|·27·(v_r·v_g·v_b)² dv, and |det ∂Lab/∂XYZ| = 116·500·200·f'(X/Xn)·f'(Y/Yn)·f'(Z/Zn)/(Xn·Yn·Zn),
+/// f of CIE 15:2004, 8.3.
+constexpr int kCuts = 36, kCells = kCuts * kCuts * kCuts;
+
+/// v in the middle of a cell.
+Eigen::Vector3d middleOf(int cell)
 {
-    const auto light = [](double v) { return v * v * v; };
-    return {light(r), light(g), light(b)};
+    return (Eigen::Vector3d(cell / (kCuts * kCuts), cell / kCuts % kCuts, cell % kCuts).array() + 0.5) / kCuts;
 }
 
 } // namespace
@@ -44,13 +48,33 @@ double gamutVolume(const LabOf &labOf, int steps)
 
 Lab AdditiveGamut::lab(const LinearRgb &light) const
 {
-    return labOf(RelXYZ(toPcs * light.vec() + black.vec()), iccD50());
+    return labOf(xyz(light), iccD50());
 }
 
-bool AdditiveGamut::contains(const Lab &lab, double slack) const
+RelXYZ AdditiveGamut::xyz(const LinearRgb &light) const
 {
-    const Eigen::Vector3d light = toPcs.partialPivLu().solve(xyzOf(lab, iccD50()).vec() - black.vec());
-    return light.minCoeff() >= -slack && light.maxCoeff() <= 1 + slack;
+    return RelXYZ(toPcs * light.vec() + black.vec());
+}
+
+bool AdditiveGamut::hasBody() const
+{
+    constexpr double kFlat = 1e-4;
+    return toPcs.allFinite() && std::abs(toPcs.determinant()) > kFlat;
+}
+
+RelXYZ blackCompensated(const RelXYZ &xyz, const RelXYZ &black)
+{
+    const Eigen::Vector3d white = iccD50().vec();
+    return RelXYZ((xyz.vec() - black.vec()).cwiseProduct(white).cwiseQuotient(white - black.vec()));
+}
+
+AdditiveGamut AdditiveGamut::blackCompensated() const
+{
+    AdditiveGamut g{toPcs, {}};
+    for (int c = 0; c < 3; ++c) {
+        g.toPcs.col(c) = lamp::blackCompensated(RelXYZ(toPcs.col(c) + black.vec()), black).vec();
+    }
+    return g;
 }
 
 AdditiveGamut gamutOf(const RgbSpace &space)
@@ -65,34 +89,58 @@ AdditiveGamut gamutOf(const Eigen::Matrix3d &channels, const XYZ &black)
     return {toD50 * channels, RelXYZ(toD50 * black.vec())};
 }
 
-double coveragePercent(const std::function<bool(const Lab &)> &contains, const AdditiveGamut &space)
+GamutBody::GamutBody(const AdditiveGamut &gamut) : m_gamut(gamut)
 {
-    constexpr int n = 18;
-    double inside = 0, all = 0;
-    for (int i = 0; i < n; ++i) {
-        for (int j = 0; j < n; ++j) {
-            for (int k = 0; k < n; ++k) {
-                const auto at = [&](double di, double dj, double dk) { return space.lab(evenLight((i + di) / n, (j + dj) / n, (k + dk) / n)).vec(); };
-                const Eigen::Vector3d origin = at(0, 0, 0);
-                const double volume = std::abs((at(1, 0, 0) - origin).dot((at(0, 1, 0) - origin).cross(at(0, 0, 1) - origin)));
-                all += volume;
-                if (contains(Lab(at(0.5, 0.5, 0.5)))) {
-                    inside += volume;
-                }
-            }
-        }
+    const RelXYZ white = iccD50();
+    const auto slope = [](double t) { return t > 216.0 / 24389 ? 1 / (3 * std::cbrt(t * t)) : 24389.0 / 27 / 116; };
+    const double scale = 116.0 * 500 * 200 / (white.a * white.b * white.c) * std::abs(gamut.toPcs.determinant()) * 27 / kCells;
+    m_volumes.reserve(size_t(kCells));
+    for (int i = 0; i < kCells; ++i) {
+        const Eigen::Vector3d v = middleOf(i);
+        const RelXYZ xyz = gamut.xyz(LinearRgb(v.array().cube()));
+        m_volumes.push_back(scale * std::pow(v.prod(), 2) * slope(xyz.a / white.a) * slope(xyz.b / white.b) * slope(xyz.c / white.c));
+        m_volume += m_volumes.back();
     }
-    return 100 * inside / all;
 }
 
-double coveragePercent(const AdditiveGamut &display, const AdditiveGamut &space)
+double GamutBody::shownPercent(const AdditiveGamut &display) const
 {
-    return coveragePercent([&](const Lab &lab) { return display.contains(lab); }, space);
+    if (!display.hasBody()) {
+        return 0;
+    }
+    // The display's channels are straight in the space's light, so in a cell each goes from its middle by no more than half of its
+    // width there: what lies between 0 and 1 is a part of that.
+    const Eigen::Matrix3d toLight = display.toPcs.inverse(), channels = toLight * m_gamut.toPcs;
+    const Eigen::Vector3d offset = toLight * (m_gamut.black.vec() - display.black.vec());
+    double inside = 0;
+    for (int i = 0; i < kCells; ++i) {
+        const Eigen::Vector3d v = middleOf(i);
+        const Eigen::Array3d light = (channels * v.array().cube().matrix() + offset).array();
+        const Eigen::Array3d width = (channels.cwiseAbs() * (3 * v.array().square()).matrix() / kCuts).array();
+        const auto part = [](const Eigen::Array3d &deep) { return (0.5 + deep).max(0.0).min(1.0).prod(); };
+        inside += m_volumes[size_t(i)] * part(light / width) * part((1 - light) / width);
+    }
+    return 100 * std::min({inside, m_volume, volumeOf(display)}) / m_volume;
+}
+
+double GamutBody::shownPercent(const std::function<double(const Lab &)> &depth, double volume) const
+{
+    double inside = 0;
+    for (int i = 0; i < kCells; ++i) {
+        const double cell = m_volumes[size_t(i)], width = std::cbrt(cell);
+        inside += cell * std::clamp(0.5 + depth(m_gamut.lab(LinearRgb(middleOf(i).array().cube()))) / width, 0.0, 1.0);
+    }
+    return 100 * std::min({inside, m_volume, volume}) / m_volume;
 }
 
 double volumeOf(const AdditiveGamut &gamut)
 {
-    return gamutVolume([&](const Drive &d) { return gamut.lab(evenLight(d.a, d.b, d.c)); });
+    return GamutBody(gamut).volume();
+}
+
+double coveragePercent(const AdditiveGamut &display, const AdditiveGamut &space)
+{
+    return GamutBody(space).shownPercent(display);
 }
 
 double volumePercent(const AdditiveGamut &display, const AdditiveGamut &space)

@@ -3,7 +3,9 @@
 
 #include "colour/spaces.h"
 
+#include <array>
 #include <functional>
+#include <vector>
 
 namespace lamp {
 
@@ -14,25 +16,52 @@ using LabOf = std::function<Lab(const Drive &)>;
 /// Lab, closed by the divergence theorem. \param steps cuts along each edge of the cube
 double gamutVolume(const LabOf &labOf, int steps = 14);
 
+/// A colour without the display's black: XYZ of it less black's, stretched so that white stays white.
+/// \param black, xyz relative to a white of D50
+RelXYZ blackCompensated(const RelXYZ &xyz, const RelXYZ &black);
+
 /// An additive display as a gamut: its colours are those with amounts of each channel between 0 and 1.
 struct AdditiveGamut {
     Eigen::Matrix3d toPcs; ///< columns: channels adapted to D50, relative to white (Y = 1)
     RelXYZ black;          ///< in the same terms
+    [[nodiscard]] RelXYZ xyz(const LinearRgb &light) const;
     [[nodiscard]] Lab lab(const LinearRgb &light) const;
-    [[nodiscard]] bool contains(const Lab &lab, double slack = 0.003) const;
+    /// The same with its black taken to zero.
+    [[nodiscard]] AdditiveGamut blackCompensated() const;
+    /// Whether its channels span anything.
+    [[nodiscard]] bool hasBody() const;
 };
 
 AdditiveGamut gamutOf(const RgbSpace &space);
 /// \param channels columns R - K, G - K, B - K in cd/m²
 AdditiveGamut gamutOf(const Eigen::Matrix3d &channels, const XYZ &black);
 
-/// The share of a space's volume in CIELAB that a display can show, in percent: cells of the space's cube, each
-/// weighed with its volume in Lab. \param contains whether the display can show a colour
-double coveragePercent(const std::function<bool(const Lab &)> &contains, const AdditiveGamut &space);
-double coveragePercent(const AdditiveGamut &display, const AdditiveGamut &space);
-/// The gamut's volume in cubic ΔE units.
+/// A gamut as a body in CIELAB, in cells that are even to the eye, each with its volume in cubic ΔE units,
+/// dV = |∂Lab/∂light| d light. For asking many displays about one space.
+class GamutBody {
+public:
+    explicit GamutBody(const AdditiveGamut &gamut);
+    [[nodiscard]] double volume() const { return m_volume; }
+    /// The share of its volume that an additive display can show, in percent: of a cell that the display's boundary cuts, the
+    /// part within. Never more than the ratio of the volumes.
+    [[nodiscard]] double shownPercent(const AdditiveGamut &display) const;
+    /// The same of any display. \param depth how deep within its gamut a colour lies, in ΔE; negative outside. \param volume of it
+    [[nodiscard]] double shownPercent(const std::function<double(const Lab &)> &depth, double volume) const;
+
+private:
+    AdditiveGamut m_gamut;
+    std::vector<double> m_volumes;
+    double m_volume = 0;
+};
+
 double volumeOf(const AdditiveGamut &gamut);
+/// The share of a space's volume that an additive display can show; never more than the ratio of the volumes, nor than 100.
+double coveragePercent(const AdditiveGamut &display, const AdditiveGamut &space);
 /// The display's volume over the space's, in percent; may exceed 100.
 double volumePercent(const AdditiveGamut &display, const AdditiveGamut &space);
+
+/// The share of a space's triangle that lies in a display's, percent, in x, y or in u', v': areas of diagrams, which know nothing of
+/// lightness. \param primaries red, green, blue
+double areaPercent(const std::array<Chromaticity, 3> &display, const std::array<Chromaticity, 3> &space, bool uv);
 
 } // namespace lamp

@@ -3,8 +3,12 @@
 
 #include "gamut/gamut.h"
 
+#include <nlohmann/json.hpp>
+
 #include <algorithm>
 #include <cmath>
+#include <map>
+#include <mutex>
 #include <numeric>
 
 namespace lamp {
@@ -303,34 +307,127 @@ GamutSurface surfaceOf(const Profile &profile, int grid)
     return {colours, grid};
 }
 
-std::vector<double> coverageBy(const Profile &profile, const std::vector<RgbSpace> &spaces)
-{
-    std::vector<double> all;
-    if (profile.facts().tables) {
-        // Straight pieces between the colours on a curved boundary lie inside it, by up to so many ΔE.
-        constexpr double kInside = 1.5;
-        const GamutSurface surface = surfaceOf(profile, 25);
-        const auto contains = [&](const Lab &lab) {
-            const GamutSurface::Direction d = GamutSurface::directionOf(lab);
-            return d.length <= surface.reach(d) + kInside;
-        };
-        for (const RgbSpace &space : spaces) {
-            all.push_back(coveragePercent(contains, gamutOf(space)));
-        }
-        return all;
+namespace {
+
+/// A display as a body in CIELAB, with its black or without: by its matrix, or by the boundary of its tables.
+struct Body {
+    AdditiveGamut additive;
+    std::optional<GamutSurface> surface;
+    double volume = 0;
+    [[nodiscard]] double depth(const Lab &lab) const
+    {
+        // What lies beyond by less than anybody sees counts as shown: a table's boundary that is the space's own is found on either
+        // side of it.
+        constexpr double kUnseen = 0.25; // ΔE
+        const GamutSurface::Direction d = GamutSurface::directionOf(lab);
+        return surface->reach(d) - d.length + kUnseen;
     }
-    const RelXYZ black = xyzOf(profile.colourOf({0, 0, 0}), iccD50());
-    Eigen::Matrix3d columns;
+    [[nodiscard]] double shares(const GamutBody &space) const
+    {
+        return surface ? space.shownPercent([this](const Lab &lab) { return depth(lab); }, volume) : space.shownPercent(additive);
+    }
+};
+
+Body bodyOf(const AdditiveGamut &gamut)
+{
+    return {gamut, {}, gamut.hasBody() ? volumeOf(gamut) : 0};
+}
+
+/// \param colours on the grid, as of evenDrives()
+Body bodyOf(const std::vector<Lab> &colours, int grid)
+{
+    const auto at = [&](const Drive &d) {
+        const auto node = [&](int c) { return size_t(std::lround(d[c] * (grid - 1))); };
+        return colours[(node(0) * size_t(grid) + node(1)) * size_t(grid) + node(2)];
+    };
+    return {{}, GamutSurface(colours, grid), gamutVolume(at, grid - 1)};
+}
+
+/// The usual spaces' bodies, each made once.
+const GamutBody &bodyOf(const RgbSpace &space)
+{
+    static std::mutex mutex;
+    static std::map<std::string, GamutBody> all;
+    const std::scoped_lock lock(mutex);
+    return all.try_emplace(space.name, gamutOf(space)).first->second;
+}
+
+/// More says nothing, and is kept for every visit.
+double hundredths(double percent)
+{
+    return std::round(100 * percent) / 100;
+}
+
+AdditiveGamut additiveOf(const Profile &profile)
+{
+    AdditiveGamut gamut{Eigen::Matrix3d::Zero(), xyzOf(profile.colourOf({0, 0, 0}), iccD50())};
     for (int c = 0; c < 3; ++c) {
         Drive d;
         d[c] = 1;
-        columns.col(c) = (xyzOf(profile.colourOf(d), iccD50()) - black).vec();
+        gamut.toPcs.col(c) = (xyzOf(profile.colourOf(d), iccD50()) - gamut.black).vec();
     }
-    constexpr double kFlat = 1e-4; // channels that span nothing
+    return gamut;
+}
+
+} // namespace
+
+std::vector<SpaceCoverage> coverageBy(const Profile &profile, const std::vector<RgbSpace> &spaces)
+{
+    const AdditiveGamut additive = additiveOf(profile);
+    Body compensated, withBlack;
+    if (profile.facts().tables) {
+        constexpr int kGrid = 25;
+        std::vector<Lab> colours;
+        for (const Drive &d : evenDrives(kGrid)) {
+            colours.push_back(profile.colourOf(d));
+        }
+        withBlack = bodyOf(colours, kGrid);
+        for (Lab &lab : colours) {
+            lab = labOf(blackCompensated(xyzOf(lab, iccD50()), additive.black), iccD50());
+        }
+        compensated = bodyOf(colours, kGrid);
+    } else {
+        compensated = bodyOf(additive.blackCompensated());
+        withBlack = bodyOf(additive);
+    }
+    const Eigen::Matrix3d seen = profile.chad().inverse();
+    std::array<Chromaticity, 3> primaries;
+    for (int c = 0; c < 3; ++c) {
+        primaries[size_t(c)] = chromaticity(RelXYZ(seen * additive.toPcs.col(c)));
+    }
+    std::vector<SpaceCoverage> all;
     for (const RgbSpace &space : spaces) {
-        all.push_back(std::abs(columns.determinant()) > kFlat ? coveragePercent(AdditiveGamut{columns, black}, gamutOf(space)) : 0);
+        const GamutBody &wanted = bodyOf(space);
+        const double volume = 100 * compensated.volume / wanted.volume();
+        const auto share = [&](const Body &body) { return hundredths(body.shares(wanted)); };
+        all.push_back({space.name, share(compensated), share(withBlack), hundredths(volume),
+                       hundredths(areaPercent(primaries, space.primaries, true)), hundredths(areaPercent(primaries, space.primaries, false))});
     }
     return all;
+}
+
+const SpaceCoverage *coverageOf(const std::vector<SpaceCoverage> &all, const std::string &space)
+{
+    const auto it = std::find_if(all.begin(), all.end(), [&](const SpaceCoverage &c) { return c.space == space; });
+    return it != all.end() ? &*it : nullptr;
+}
+
+nlohmann::json gamutJson(const std::vector<SpaceCoverage> &all)
+{
+    const std::array<std::pair<const char *, double SpaceCoverage::*>, 5> figures{{{"coverage_percent", &SpaceCoverage::coverage},
+                                                                                   {"coverage_with_black_percent", &SpaceCoverage::coverageWithBlack},
+                                                                                   {"volume_percent", &SpaceCoverage::volume},
+                                                                                   {"area_uv_percent", &SpaceCoverage::areaUv},
+                                                                                   {"area_xy_percent", &SpaceCoverage::areaXy}}};
+    nlohmann::json json = nlohmann::json::object();
+    for (const auto &[name, member] : figures) {
+        json[name] = nlohmann::json::object();
+        for (const SpaceCoverage &c : all) {
+            const double value = c.*member;
+            json[name][c.space] = std::isfinite(value) ? nlohmann::json(std::round(10 * value) / 10) : nlohmann::json(nullptr);
+        }
+    }
+    return json;
 }
 
 } // namespace lamp

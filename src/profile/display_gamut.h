@@ -4,9 +4,12 @@
 #include "colour/spaces.h"
 #include "icc/icc.h"
 
+#include <nlohmann/json_fwd.hpp>
+
 #include <algorithm>
 #include <array>
 #include <optional>
+#include <string>
 #include <vector>
 
 namespace lamp {
@@ -82,7 +85,19 @@ private:
 /// The boundary of what a profile's display shows, by its own word. \param grid drives along each axis
 GamutSurface surfaceOf(const Profile &profile, int grid);
 
-/// How much of each space's gamut a profile's display shows, percent: by its matrix, or by the boundary of its tables.
-std::vector<double> coverageBy(const Profile &profile, const std::vector<RgbSpace> &spaces);
+/// What a display shows of a space, in percent. Volumes are in CIELAB, D50, each relative to its own white.
+struct SpaceCoverage {
+    std::string space;
+    double coverage = 0;           ///< of the space's volume, the display's black taken to zero
+    double coverageWithBlack = 0;  ///< the same with the display's black as it is
+    double volume = 0;             ///< the display's volume over the space's, its black taken to zero; may exceed 100
+    double areaUv = 0, areaXy = 0; ///< of the space's triangle in u', v' and in x, y
+};
+/// The one of a space, or null.
+const SpaceCoverage *coverageOf(const std::vector<SpaceCoverage> &all, const std::string &space);
+/// As the command line promises it: {"coverage_percent": {space: ...}, ...}; null where it is not known.
+nlohmann::json gamutJson(const std::vector<SpaceCoverage> &all);
+/// How much of each space's gamut a profile's display shows: by its matrix, or by the boundary of its tables.
+std::vector<SpaceCoverage> coverageBy(const Profile &profile, const std::vector<RgbSpace> &spaces);
 
 } // namespace lamp

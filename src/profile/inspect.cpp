@@ -421,8 +421,7 @@ std::vector<Message> meaningOf(const Inspection &seen)
     const bool has = std::any_of(seen.tags.begin(), seen.tags.end(), [](const TagEntry &t) { return t.signature == "chad"; });
     Message white, luminance;
     if (f.white && has) {
-        const Cct t = cctOf(*f.white);
-        white = say("facts-white", decimal(f.white->x, 4), decimal(f.white->y, 4), decimal(t.kelvin, 0));
+        white = say("facts-white", decimal(f.white->x, 4), decimal(f.white->y, 4), temperatureSaid(*f.white));
     }
     if (f.luminance) {
         luminance = say("facts-at-luminance", decimal(*f.luminance, 0));
@@ -430,9 +429,8 @@ std::vector<Message> meaningOf(const Inspection &seen)
     s.push_back(say("facts-describes", white, luminance, f.tables ? say("facts-by-tables") : say("facts-by-matrix")));
     std::vector<Message> shares;
     const std::vector<RgbSpace> spaces{*rgbSpace("sRGB"), *rgbSpace("Display P3"), *rgbSpace("Adobe RGB (1998)")};
-    const std::vector<double> coverage = coverageBy(*seen.profile, spaces);
-    for (size_t i = 0; i < spaces.size(); ++i) {
-        shares.push_back(say("percent-of-space", decimal(coverage[i], 0), spaces[i].name));
+    for (const SpaceCoverage &c : coverageBy(*seen.profile, spaces)) {
+        shares.push_back(say("percent-of-space", decimal(c.coverage, 0), c.space));
     }
     s.push_back(say("facts-shows", listed(shares)));
     const double l = seen.profile->colourOf({128 / 255.0, 128 / 255.0, 128 / 255.0}).a;

@@ -142,7 +142,7 @@ void group(Screening &s)
 
 Message describe(const ScreenedProfile &p)
 {
-    return say("white-and-gamma", decimal(cctOf(p.white).kelvin, 0), decimal(p.gamma, 2));
+    return say("white-and-gamma", temperatureSaid(p.white), decimal(p.gamma, 2));
 }
 
 void recommend(Screening &s)

@@ -60,11 +60,14 @@ QString figures(const VisitRecord &r)
     const auto wanted = r.plan.target.luminance.value();
     const Chromaticity white = chromaticity(c.white), target = r.targetWhite();
     QString t = QStringLiteral("<table width=\"100%\" cellspacing=\"0\" cellpadding=\"2\">");
-    t += row(say("white"), say("white-figures", decimal(white.x, 4), decimal(white.y, 4), decimal(c.white.b > 0 ? cctOf(white).kelvin : 0, 0)),
+    t += row(say("white"), say("white-figures", decimal(white.x, 4), decimal(white.y, 4), temperatureSaid(white)),
              say("white-target", decimal(target.x, 4), decimal(target.y, 4), decimal(whiteDifference(c.white, target), 2)));
     t += row(say("luminance"), say("luminance-of", decimal(c.white.b, 1)), wanted ? say("target-luminance", decimal(*wanted, 0)) : Message{});
-    t += row(say("row-black"), say("luminance-of", decimal(c.black.b, 3)),
-             c.black.b > 0 ? say("contrast-of", decimal(c.white.b / c.black.b, 0)) : say("below-instrument"));
+    Message contrast = c.black.b > 0 ? say("contrast-of", decimal(c.white.b / c.black.b, 0)) : say("below-instrument");
+    if (const auto seen = r.inRoom()) {
+        contrast = say("contrast-in-room", contrast, decimal(seen->contrast, 0));
+    }
+    t += row(say("row-black"), say("luminance-of", decimal(c.black.b, 3)), contrast);
     t += row(say("row-grays"), say("gray-figures", decimal(r.gray.mean, 2), decimal(r.gray.max, 2)),
              say("gray-gamma", decimal(r.gray.gammaMean, 2), r.plan.target.tone.named()));
     const Verification &v = r.verification;

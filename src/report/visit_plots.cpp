@@ -190,8 +190,10 @@ Plot gamutPlot(const VisitRecord &r)
     p.legend = {said(say("legend-solid", own)), said(say("legend-dashed", "sRGB")), said(say("legend-dotted", "Adobe RGB (1998)")),
                 said(say("legend-cross", wanted)), said(say("legend-ring", read))};
     for (const char *space : {"sRGB", "Display P3", "Adobe RGB (1998)", "Rec. 2020"}) {
-        if (const auto it = r.coverage.find(space); it != r.coverage.end()) {
-            p.legend.push_back(said(say("legend-shows", decimal(it->second, 1), space)));
+        if (const SpaceCoverage *shown = coverageOf(r.gamut, space)) {
+            const bool known = std::isfinite(shown->coverage); // else of an earlier version, which knew the other figure only
+            p.legend.push_back(
+                said(say(known ? "legend-shows" : "legend-shows-with-black", decimal(known ? shown->coverage : shown->coverageWithBlack, 1), space)));
         }
     }
     p.legendAt = Plot::Legend::Beside;

@@ -73,12 +73,11 @@ VisitFigures figuresOf(const VisitRecord &r)
                                      std::pair{&f.grayMax, &d.grayMax}, std::pair{&f.colourMean, &d.mean}, std::pair{&f.colourMax, &d.max}}) {
         doubted(*figure, *k2);
     }
-    const auto named = [](const std::map<std::string, double> &all) {
-        const auto it = all.find("sRGB");
-        return it != all.end() && std::isfinite(it->second) ? std::optional(it->second) : std::nullopt;
-    };
-    f.srgbPercent = named(r.coverage);
-    f.volumePercent = named(r.volume);
+    if (const SpaceCoverage *srgb = coverageOf(r.gamut, "sRGB")) {
+        const auto known = [](double percent) { return std::isfinite(percent) ? std::optional(percent) : std::nullopt; };
+        f.srgbPercent = known(srgb->coverage);
+        f.volumePercent = known(srgb->volume);
+    }
     return f;
 }
 

@@ -24,7 +24,7 @@ struct VisitFigures {
     Figure black;          ///< cd/m², as this instrument read it
     Figure grayMean, grayMax, colourMean, colourMax;
     Figure gamma;                        ///< mean of the grays' log-log slopes
-    std::optional<double> srgbPercent;   ///< share of sRGB's CIELAB volume that it shows, percent
+    std::optional<double> srgbPercent;   ///< share of sRGB's CIELAB volume that it shows, its black taken to zero, percent
     std::optional<double> volumePercent; ///< its own CIELAB volume, percent of sRGB's
     friend bool operator==(const VisitFigures &, const VisitFigures &) = default;
 };

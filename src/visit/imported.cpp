@@ -4,7 +4,6 @@
 #include "colour/difference.h"
 #include "gamut/gamut.h"
 #include "profile/cgats.h"
-#include "visit/gamut_figures.h"
 #include "visit/verdict.h"
 
 #include <algorithm>
@@ -173,7 +172,7 @@ public:
             return profile.error();
         }
         const Profile::Facts facts = profile->facts();
-        describeGamut(m_record, *profile, facts.tables ? &shown : nullptr, shown.asMatrix({}));
+        m_record.gamut = coverageBy(*profile, rgbSpaces());
         done(Stage::Profile, say("profile-summary", text.description, facts.version, facts.tables ? say("by-tables") : say("by-matrix")));
         judge(*profile, out);
         judgeSoundness(m_record, m_now);

@@ -5,7 +5,6 @@
 #include "device/bench_json.h"
 #include "profile/cgats.h"
 #include "profile/table_profile.h"
-#include "visit/gamut_figures.h"
 #include "visit/imported.h"
 #include "visit/verdict.h"
 
@@ -237,7 +236,7 @@ private:
         }
         m_record.profile = bytes.value();
         const bool table = opened->facts().tables;
-        describeGamut(m_record, *opened, table ? &shown : nullptr, matrix);
+        m_record.gamut = coverageBy(*opened, rgbSpaces());
         done(Stage::Profile, say("profile-summary", text.description, opened->facts().version, table ? say("by-tables") : say("by-matrix")));
         return Done{};
     }

@@ -121,8 +121,8 @@ Status RoomLight::run()
 
 void RoomLight::judgeRoom()
 {
-    // ISO 3664:2009 asks for less than 32 lx, ISO 12646:2015 for less than 64 lx in front of a soft-proofing screen
-    // (figures from memory).
+    // At the desk. What ISO 3664:2009 (32 lx) and ISO 12646:2015 (64 lx) ask for is light on the screen's own face (figures from
+    // memory), which a reading at the desk does not tell; the steps here are common practice, no published source.
     const double lux = *m_s.record.roomLux;
     Message words;
     if (lux < 5) {
@@ -134,8 +134,10 @@ void RoomLight::judgeRoom()
     } else {
         words = say("too-high-judge-colour");
     }
-    const auto c = chromaticity(m_s.record.readings.back().xyz);
-    m_s.finish(Stage::RoomLight, say("room-light-summary", decimal(lux, 0), decimal(cctOf(c).kelvin, 0), words));
+    const Measurement &m = m_s.record.readings.back();
+    constexpr double kTooDarkToTell = 1; // lux: below it the colour of the light is mostly the instrument's noise
+    const Message colour = lux < kTooDarkToTell || m.tooDark || m.lowLight ? say("too-dark-for-colour") : temperatureSaid(chromaticity(m.xyz));
+    m_s.finish(Stage::RoomLight, say("room-light-said", decimal(lux, lux < 10 ? 1 : 0), colour, words));
     if (lux > 64) {
         m_s.warn(say("room-bright-lux-desk", decimal(lux, 0)));
     }

@@ -4,7 +4,6 @@
 #include "profile/cgats.h"
 #include "profile/shown_display.h"
 #include "profile/table_profile.h"
-#include "visit/gamut_figures.h"
 #include "visit/imported.h"
 
 #include <algorithm>
@@ -61,10 +60,14 @@ Status ProfileStage::run()
     m_s.record.profile = bytes.value();
     compareWithTargetGamut();
     if (const auto profile = Profile::open(m_s.record.profile)) {
-        describeGamut(m_s.record, *profile, table ? &*shown : nullptr, matrix);
+        m_s.record.gamut = coverageBy(*profile, rgbSpaces());
     }
+    const auto share = [&](const char *space) {
+        const SpaceCoverage *c = coverageOf(m_s.record.gamut, space);
+        return decimal(c != nullptr ? c->coverage : std::nan(""), 1);
+    };
     m_s.finish(Stage::Profile, say("profile-gamut-summary", text.description, text.version, table ? say("by-tables") : say("by-matrix"),
-                                   decimal(m_s.record.coverage["sRGB"], 1), decimal(m_s.record.coverage["Adobe RGB (1998)"], 1)));
+                                   share("sRGB"), share("Adobe RGB (1998)")));
     return Done{};
 }
 

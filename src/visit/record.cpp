@@ -8,6 +8,7 @@
 #include "measure/measurement_json.h"
 
 #include <cmath>
+#include <numbers>
 #include <sstream>
 
 namespace lamp {
@@ -69,6 +70,16 @@ std::map<std::string, double> figuresFrom(const Json &j)
     return all;
 }
 
+/// \note reflected light is worked out for a usual screen, not read
+Json roomJson(const VisitRecord &r)
+{
+    const auto seen = r.inRoom();
+    return seen ? Json{{"lux_at_desk", rounded(*r.roomLux, 1)},
+                       {"reflected_cd_m2_estimated", rounded(seen->reflected, 3)},
+                       {"contrast_estimated", rounded(seen->contrast, 0)}}
+                : Json(nullptr);
+}
+
 Json whiteJson(const VisitRecord &r)
 {
     const XYZ &w = r.calibrated.white;
@@ -76,7 +87,7 @@ Json whiteJson(const VisitRecord &r)
     return {{"x", rounded(c.x, 5)},
             {"y", rounded(c.y, 5)},
             {"Y", rounded(w.b, 3)},
-            {"cct_k", w.b > 0 ? rounded(cctOf(c).kelvin, 0) : Json(nullptr)},
+            {"cct_k", w.b > 0 && cctOf(c).meaningful() ? rounded(cctOf(c).kelvin, 0) : Json(nullptr)},
             {"delta_e_00", w.b > 0 ? rounded(whiteDifference(w, r.targetWhite()), 3) : Json(nullptr)}};
 }
 
@@ -328,6 +339,38 @@ Json accuracyJson(const VisitRecord &r)
             {"years_since_certificate", a.dated ? rounded(a.years, 2) : Json(nullptr)}};
 }
 
+/// By space: coverage and volume; in hundredths coverage with black, area in u'v' and in xy.
+Json exactGamutJson(const std::vector<SpaceCoverage> &all)
+{
+    const auto hundredths = [](double percent) {
+        return std::isfinite(percent) ? Json(std::llround(100 * std::clamp(percent, -1e6, 1e6))) : Json(nullptr);
+    };
+    Json json = Json::object();
+    for (const SpaceCoverage &c : all) {
+        json[c.space] = {c.coverage, c.volume, hundredths(c.coverageWithBlack), hundredths(c.areaUv), hundredths(c.areaXy)};
+    }
+    return json;
+}
+
+std::vector<SpaceCoverage> gamutFrom(const Json &record)
+{
+    std::vector<SpaceCoverage> all;
+    if (record.contains("gamut")) {
+        for (const auto &[space, c] : record.at("gamut").items()) {
+            all.push_back({space, numberOrNaN(c.at(0)), numberOrNaN(c.at(2)) / 100, numberOrNaN(c.at(1)), numberOrNaN(c.at(3)) / 100,
+                           numberOrNaN(c.at(4)) / 100});
+        }
+        return all;
+    }
+    // Versions up to 7 knew one coverage, with the display's black as it is, and a volume of the same.
+    const Json &volumes = record.at("volume");
+    for (const auto &[space, coverage] : record.at("coverage").items()) {
+        const double unknown = std::nan("");
+        all.push_back({space, unknown, numberOrNaN(coverage), numberOrNaN(volumes.value(space, Json())), unknown, unknown});
+    }
+    return all;
+}
+
 /// What was seen of the display, the instrument and the room.
 Json findingsJson(const VisitRecord &r, const Wording &wording)
 {
@@ -459,6 +502,18 @@ std::optional<ProfileKind> profileKindFromName(const std::string &name)
     return named<ProfileKind>(kProfileKinds, name);
 }
 
+std::optional<VisitRecord::InRoom> VisitRecord::inRoom() const
+{
+    // What a matt screen throws back of the light that falls on it, evenly (common practice, no published source).
+    constexpr double kReflectance = 0.01;
+    if (!roomLux || !(calibrated.white.b > 0)) {
+        return std::nullopt;
+    }
+    const double reflected = *roomLux * kReflectance / std::numbers::pi;
+    const double dark = calibrated.black.b + reflected;
+    return dark > 0 ? std::optional(InRoom{reflected, (calibrated.white.b + reflected) / dark}) : std::nullopt;
+}
+
 bool VisitRecord::instrumentMatched() const
 {
     return !correctionDoubtful && (!correction.empty() || instrument.kind == "spectroradiometer");
@@ -581,6 +636,7 @@ std::string visitJson(const VisitRecord &r, const Wording &wording)
               {"bench_seconds", rounded(r.benchSeconds, 1)},
               {"warm_up_seconds", warmUp},
               {"room_lux", r.roomLux ? rounded(*r.roomLux, 1) : Json(nullptr)},
+              {"room", roomJson(r)},
               {"calibration",
                {{"white", whiteJson(r)},
                 {"black_cd_m2", rounded(r.calibrated.black.b, 5)},
@@ -589,7 +645,7 @@ std::string visitJson(const VisitRecord &r, const Wording &wording)
                 {"expected_error_delta_e_00", rounded(r.expectedError, 3)},
                 {"gray_floor_delta_e_00", rounded(r.quantisationFloor, 3)}}},
               {"verification", verificationJson(r.verification, r.doubt)},
-              {"gamut", {{"coverage_percent", Json::object()}, {"volume_percent", Json::object()}}},
+              {"gamut", gamutJson(r.gamut)},
               {"uncertainty", uncertaintyJson(r.doubt)},
               {"accuracy_k1", accuracyJson(r)},
               {"scope", r.checks.empty() ? Json(nullptr) : Json(scopeName(r.checks.front().scope))},
@@ -599,12 +655,6 @@ std::string visitJson(const VisitRecord &r, const Wording &wording)
               {"warnings", worded(r.warnings, wording)},
               {"reason_codes", messagesJson(r.reasons)},
               {"warning_codes", messagesJson(r.warnings)}};
-    for (const auto &[name, value] : r.coverage) {
-        json["gamut"]["coverage_percent"][name] = rounded(value, 1);
-    }
-    for (const auto &[name, value] : r.volume) {
-        json["gamut"]["volume_percent"][name] = rounded(value, 1);
-    }
     Json stages = Json::array();
     constexpr std::array<const char *, 5> states{"pending", "running", "done", "skipped", "failed"};
     for (int i = 0; i < kStages; ++i) {
@@ -675,8 +725,7 @@ Json recordJson(const VisitRecord &r)
             {"profile", base16(r.profile)},
             {"verification", exactVerificationJson(r.verification)},
             {"doubt", doubtJson(r.doubt)},
-            {"coverage", r.coverage},
-            {"volume", r.volume},
+            {"gamut", exactGamutJson(r.gamut)},
             {"checks", checks},
             {"verdict", int(r.verdict)},
             {"reasons", messagesJson(r.reasons)},
@@ -703,8 +752,7 @@ void readFindings(const Json &j, VisitRecord &r)
             r.doubt.*d.member = {numberOrNaN(k2.at(0)), numberOrNaN(k2.at(1))};
         }
     }
-    r.coverage = figuresFrom(j.at("coverage"));
-    r.volume = figuresFrom(j.at("volume"));
+    r.gamut = gamutFrom(j);
     for (const Json &c : j.at("checks")) {
         // Earlier versions knew one uncertainty only, and judged by what the instrument saw.
         const Expanded k2{numberOrNaN(c.at(3)), c.size() > 7 ? numberOrNaN(c.at(6)) : std::nan("")};

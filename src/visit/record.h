@@ -9,6 +9,7 @@
 #include "icc/icc.h"
 #include "judge/judgement.h"
 #include "measure/gauge.h"
+#include "profile/display_gamut.h"
 
 #include <nlohmann/json_fwd.hpp>
 
@@ -110,8 +111,8 @@ struct VisitRecord {
     std::vector<int> setAside;                      ///< numbers of readings that were taken again and are not used
     Bytes profile;
     Verification verification;
-    FigureDoubt doubt;                              ///< how sure the figures are
-    std::map<std::string, double> coverage, volume; ///< percent, by RGB space
+    FigureDoubt doubt;                ///< how sure the figures are
+    std::vector<SpaceCoverage> gamut; ///< what the profile shows of the usual spaces
     std::vector<Check> checks;
     Verdict verdict = Verdict::Undecided;
     std::vector<Message> reasons, warnings;
@@ -122,6 +123,12 @@ struct VisitRecord {
     [[nodiscard]] Chromaticity targetWhite() const;
     /// Whether the instrument knows what light it looks at: corrected for this kind of panel, or a spectroradiometer.
     [[nodiscard]] bool instrumentMatched() const;
+    /// What the room's light makes of the screen, by the light at the desk and a usual screen; nothing where either was not read.
+    struct InRoom {
+        double reflected = 0; ///< cd/m²
+        double contrast = 0;  ///< that is left
+    };
+    [[nodiscard]] std::optional<InRoom> inRoom() const;
     /// By whose eyes it is judged.
     [[nodiscard]] Scope scope() const { return instrumentMatched() ? plan.tolerance.scope : Scope::Absolute; }
     /// How near the instrument comes to the standard observer here.

@@ -37,7 +37,7 @@ Budget budgetOf(Effort effort, Task task)
 Message whiteSaid(const XYZ &white)
 {
     const Chromaticity c = chromaticity(white);
-    return say("white-is", decimal(white.b, 1), decimal(c.x, 4), decimal(c.y, 4), decimal(cctOf(c).kelvin, 0));
+    return say("white-said", decimal(white.b, 1), decimal(c.x, 4), decimal(c.y, 4), temperatureSaid(c));
 }
 
 Session::Session(Bench &theBench, VisitPlan plan, VisitHooks theHooks, std::stop_token theStop)

@@ -19,7 +19,8 @@ std::span<const Sentence> report()
         {"row-black", QT_TRANSLATE_NOOP("words", "Black")},
         {"row-grays", QT_TRANSLATE_NOOP("words", "Grays")},
         {"row-colours", QT_TRANSLATE_NOOP("words", "Colours")},
-        {"white-figures", QT_TRANSLATE_NOOP("words", "x %1, y %2; %3 K")},
+        {"contrast-in-room", QT_TRANSLATE_NOOP("words", "%1; in this room's light about %2 : 1")},
+        {"white-figures", QT_TRANSLATE_NOOP("words", "x %1, y %2; %3")},
         {"white-target", QT_TRANSLATE_NOOP("words", "target x %1, y %2; ΔE00 %3")},
         {"target-luminance", QT_TRANSLATE_NOOP("words", "target %1 cd/m²")},
         {"contrast-of", QT_TRANSLATE_NOOP("words", "contrast %1 : 1")},
@@ -79,7 +80,8 @@ std::span<const Sentence> report()
         {"legend-rings-whites", QT_TRANSLATE_NOOP("words", "rings: whites")},
         {"legend-thick", QT_TRANSLATE_NOOP("words", "thick: recommended")},
         {"legend-stands-apart", QT_TRANSLATE_NOOP("words", "dashed: stands apart")},
-        {"legend-shows", QT_TRANSLATE_NOOP("words", "shows %1 % of %2")},
+        {"legend-shows", QT_TRANSLATE_NOOP("words", "shows %1 % of %2's CIELAB volume")},
+        {"legend-shows-with-black", QT_TRANSLATE_NOOP("words", "shows %1 % of %2's CIELAB volume, black included")},
     };
     return all;
 }

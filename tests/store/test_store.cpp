@@ -121,6 +121,15 @@ QJsonValue asMessages(QJsonObject record)
         doubt[figure] = nothing;
     }
     record["doubt"] = doubt;
+    // One coverage was known then, with the display's black.
+    QJsonObject gamut;
+    const QJsonObject coverage = record["coverage"].toObject(), volume = record["volume"].toObject();
+    for (auto it = coverage.begin(); it != coverage.end(); ++it) {
+        gamut[it.key()] = QJsonArray{QJsonValue(), volume[it.key()], qRound(100 * it.value().toDouble()), QJsonValue(), QJsonValue()};
+    }
+    record.remove("coverage");
+    record.remove("volume");
+    record["gamut"] = gamut;
     QJsonObject plan = record["plan"].toObject(), tolerance = plan["tolerance"].toObject();
     tolerance["scope"] = "instrument";
     plan["tolerance"] = tolerance;

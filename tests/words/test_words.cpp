@@ -137,7 +137,7 @@ private Q_SLOTS:
             all += it.key().startsWith("words/") ? QString() : it.value();
         }
         // What records of version 7 say, and no program of today.
-        const QSet<QString> ofBefore{"check-within", "check-beyond", "check-too-close"};
+        const QSet<QString> ofBefore{"check-within", "check-beyond", "check-too-close", "white-is", "room-light-summary"};
         QSet<QString> seen;
         for (const Sentence &s : catalogued()) {
             const QString code = s.code;

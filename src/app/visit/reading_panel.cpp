@@ -67,8 +67,8 @@ void ReadingPanel::show(const Measurement &m, const VisitRecord &record)
                                    : QStringLiteral("%1 %2").arg(number(m.xyz.b, decimalsFor(m.xyz.b)), unit));
     const Chromaticity c = chromaticity(m.xyz);
     m_chromaticity->setText(QStringLiteral("x %1  y %2").arg(number(c.x, 4), number(c.y, 4)));
-    const bool grayish = c.y > 0 && std::abs(cctOf(c).duv) < 0.05;
-    m_cct->setText(grayish ? QStringLiteral("%1 K  Duv %2").arg(number(cctOf(c).kelvin, 0), number(cctOf(c).duv, 4)) : QStringLiteral("– K"));
+    m_cct->setText(c.y > 0 && cctOf(c).meaningful() ? QStringLiteral("%1 K  Duv %2").arg(number(cctOf(c).kelvin, 0), number(cctOf(c).duv, 4))
+                                                    : QStringLiteral("– K"));
     QString distance = tr("± %1 %2 (k = 2)").arg(number(2 * m.sigma.b, decimalsFor(m.xyz.b) + 1), unit);
     const bool white = m.rgb.a == 1 && m.rgb.b == 1 && m.rgb.c == 1 && !ambient;
     if (white) {

@@ -4265,10 +4265,6 @@
         <translation>Es beschreibt einen Bildschirm%1%2, %3.</translation>
     </message>
     <message>
-        <source> whose white is x %1, y %2 (%3 K)</source>
-        <translation> mit Weißpunkt x %1, y %2 (%3 K)</translation>
-    </message>
-    <message>
         <source> at %1 cd/m²</source>
         <translation> bei %1 cd/m²</translation>
     </message>
@@ -4279,10 +4275,6 @@
     <message>
         <source>by a matrix and three tone curves</source>
         <translation>durch eine Matrix und drei Tonwertkurven</translation>
-    </message>
-    <message>
-        <source>It shows %1.</source>
-        <translation>Es zeigt %1.</translation>
     </message>
     <message>
         <source>%1 % of %2</source>
@@ -4323,10 +4315,6 @@
     <message>
         <source>Its grays follow gamma %1, the others&apos; %2.</source>
         <translation>Seine Grautöne folgen Gamma %1, die der anderen %2.</translation>
-    </message>
-    <message>
-        <source>%1 K, gamma %2</source>
-        <translation>%1 K, Gamma %2</translation>
     </message>
     <message>
         <source>One profile alone cannot be compared.</source>
@@ -4438,10 +4426,6 @@
     <message>
         <source>Colours</source>
         <translation>Farben</translation>
-    </message>
-    <message>
-        <source>x %1, y %2; %3 K</source>
-        <translation>x %1, y %2; %3 K</translation>
     </message>
     <message>
         <source>target x %1, y %2; ΔE00 %3</source>
@@ -4678,10 +4662,6 @@
     <message>
         <source>dashed: stands apart</source>
         <translation>gestrichelt: weicht ab</translation>
-    </message>
-    <message>
-        <source>shows %1 % of %2</source>
-        <translation>zeigt %1 % von %2</translation>
     </message>
     <message>
         <source>It could not be stored.</source>
@@ -5405,10 +5385,6 @@
         <translation>Prüfen, ob der Bildschirm das Gewünschte zeigt und das Messgerät darauf liegt, dann erneut beginnen.</translation>
     </message>
     <message>
-        <source>%1 (ICC %2, %3); shows %4 % of sRGB, %5 % of Adobe RGB (1998)</source>
-        <translation>%1 (ICC %2, %3); zeigt %4 % von sRGB, %5 % von Adobe RGB (1998)</translation>
-    </message>
-    <message>
         <source>%1 (ICC %2, %3)</source>
         <translation>%1 (ICC %2, %3)</translation>
     </message>
@@ -5592,32 +5568,84 @@
         <translation>ein Teil der Befunde fehlt</translation>
     </message>
     <message>
-        <source>%1: %2 ± %3 %4 as %6 sees it, within the limit of %5; at most %7 %4 for the standard observer.</source>
-        <translation>%1: %2 ± %3 %4, so wie %6 es sieht, innerhalb der Grenze %5; höchstens %7 %4 für den Normalbeobachter.</translation>
+        <source>%1: %2 ± %3 %4 as %6 sees it, within %5; up to %7 for the standard observer.</source>
+        <translation>%1: %2 ± %3 %4, so wie %6 es sieht, innerhalb %5; bis %7 für den Normalbeobachter.</translation>
     </message>
     <message>
-        <source>%1: %2 ± %3 %4 as %6 sees it, beyond the limit of %5; at most %7 %4 for the standard observer.</source>
-        <translation>%1: %2 ± %3 %4, so wie %6 es sieht, jenseits der Grenze %5; höchstens %7 %4 für den Normalbeobachter.</translation>
+        <source>%1: %2 ± %3 %4 as %6 sees it, beyond %5; up to %7 for the standard observer.</source>
+        <translation>%1: %2 ± %3 %4, so wie %6 es sieht, jenseits %5; bis %7 für den Normalbeobachter.</translation>
     </message>
     <message>
-        <source>%1: %2 ± %3 %4 as %6 sees it, too close to the limit of %5 to tell; at most %7 %4 for the standard observer.</source>
-        <translation>%1: %2 ± %3 %4, so wie %6 es sieht, zu nah an der Grenze %5 für ein Urteil; höchstens %7 %4 für den Normalbeobachter.</translation>
+        <source>%1: %2 ± %3 %4 as %6 sees it, too close to %5 to tell; up to %7 for the standard observer.</source>
+        <translation>%1: %2 ± %3 %4, so wie %6 es sieht, zu nah an %5 für ein Urteil; bis %7 für den Normalbeobachter.</translation>
     </message>
     <message>
-        <source>%1: %2 ± %3 %4 for the standard observer, within the limit of %5; ± %7 %4 as %6 sees it.</source>
-        <translation>%1: %2 ± %3 %4 für den Normalbeobachter, innerhalb der Grenze %5; ± %7 %4, so wie %6 es sieht.</translation>
+        <source>%1: %2 ± %3 %4 for the standard observer, within %5; ± %7 as %6 sees it.</source>
+        <translation>%1: %2 ± %3 %4 für den Normalbeobachter, innerhalb %5; ± %7, so wie %6 es sieht.</translation>
     </message>
     <message>
-        <source>%1: %2 ± %3 %4 for the standard observer, beyond the limit of %5; ± %7 %4 as %6 sees it.</source>
-        <translation>%1: %2 ± %3 %4 für den Normalbeobachter, jenseits der Grenze %5; ± %7 %4, so wie %6 es sieht.</translation>
+        <source>%1: %2 ± %3 %4 for the standard observer, beyond %5; ± %7 as %6 sees it.</source>
+        <translation>%1: %2 ± %3 %4 für den Normalbeobachter, jenseits %5; ± %7, so wie %6 es sieht.</translation>
     </message>
     <message>
-        <source>%1: %2 ± %3 %4 for the standard observer, too close to the limit of %5 to tell; ± %7 %4 as %6 sees it.</source>
-        <translation>%1: %2 ± %3 %4 für den Normalbeobachter, zu nah an der Grenze %5 für ein Urteil; ± %7 %4, so wie %6 es sieht.</translation>
+        <source>%1: %2 ± %3 %4 for the standard observer, too close to %5 to tell; ± %7 as %6 sees it.</source>
+        <translation>%1: %2 ± %3 %4 für den Normalbeobachter, zu nah an %5 für ein Urteil; ± %7, so wie %6 es sieht.</translation>
     </message>
     <message>
         <source>The display takes the calibration ramps but shows the same without them, so grays are as the panel makes them. Check that nothing else (a mode, a driver&apos;s colour setting) takes their place.</source>
         <translation>Der Monitor nimmt die Kalibrierkurven an, zeigt aber dasselbe wie ohne sie: Die Grautöne sind die des Panels. Prüfen, ob etwas anderes (ein Modus, eine Farbeinstellung des Treibers) an ihre Stelle tritt.</translation>
+    </message>
+    <message>
+        <source>It shows %1, by volume in CIELAB (D50), black taken to zero.</source>
+        <translation>Es zeigt %1, nach Volumen in CIELAB (D50), Schwarz zu null gerechnet.</translation>
+    </message>
+    <message>
+        <source>shows %1 % of %2&apos;s CIELAB volume</source>
+        <translation>zeigt %1 % des CIELAB-Volumens von %2</translation>
+    </message>
+    <message>
+        <source>shows %1 % of %2&apos;s CIELAB volume, black included</source>
+        <translation>zeigt %1 % des CIELAB-Volumens von %2, Schwarz eingerechnet</translation>
+    </message>
+    <message>
+        <source>%1 (ICC %2, %3); shows %4 % of sRGB, %5 % of Adobe RGB (1998) by volume in CIELAB</source>
+        <translation>%1 (ICC %2, %3); zeigt %4 % von sRGB, %5 % von Adobe RGB (1998) nach Volumen in CIELAB</translation>
+    </message>
+    <message>
+        <source> whose white is x %1, y %2 (%3)</source>
+        <translation> mit Weiß bei x %1, y %2 (%3)</translation>
+    </message>
+    <message>
+        <source>%1, gamma %2</source>
+        <translation>%1, Gamma %2</translation>
+    </message>
+    <message>
+        <source>x %1, y %2; %3</source>
+        <translation>x %1, y %2; %3</translation>
+    </message>
+    <message>
+        <source>%1 cd/m², x %2, y %3, %4</source>
+        <translation>%1 cd/m², x %2, y %3, %4</translation>
+    </message>
+    <message>
+        <source>%1 K</source>
+        <translation>%1 K</translation>
+    </message>
+    <message>
+        <source>no colour temperature</source>
+        <translation>keine Farbtemperatur</translation>
+    </message>
+    <message>
+        <source>%1 lux at the desk, %2: %3</source>
+        <translation>%1 Lux am Tisch, %2: %3</translation>
+    </message>
+    <message>
+        <source>too dark to tell the light&apos;s colour</source>
+        <translation>zu dunkel, um die Lichtfarbe zu bestimmen</translation>
+    </message>
+    <message>
+        <source>%1; in this room&apos;s light about %2 : 1</source>
+        <translation>%1; im Licht dieses Raums etwa %2 : 1</translation>
     </message>
 </context>
 </TS>
