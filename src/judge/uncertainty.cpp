@@ -277,7 +277,10 @@ FigureDoubt weigh(const Evidence &evidence, const Accuracy &accuracy, Verificati
     std::vector<Draw> draws;
     for (int i = 0; i < kDraws; ++i) {
         Figures read = propagation.figures(propagation.read(normal));
-        draws.push_back({std::move(read), propagation.figures(Propagation::through(propagation.there(), instrument.draw(normal)))});
+        Seen absolute = propagation.there();
+        // Another instrument might see black where this one sees none, anywhere up to its floor.
+        absolute.black = absolute.black + std::uniform_real_distribution<double>()(random) * evidence.blackUnseen;
+        draws.push_back({std::move(read), propagation.figures(Propagation::through(absolute, instrument.draw(normal)))});
     }
     const auto both = [&](const std::function<double(const Figures &)> &of, double covered = kCovered) {
         return Expanded{halfWidth(draws, covered, [&](const Draw &d) { return of(d.read) - of(there); }),

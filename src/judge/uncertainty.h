@@ -21,6 +21,7 @@ struct FigureDoubt {
 struct Evidence {
     Primaries panel;                 ///< as read, cd/m²; white's share of each channel decides how errors are correlated
     XYZ blackSigma;                  ///< standard deviation of its black
+    XYZ blackUnseen;                 ///< where the instrument saw none: what there may be below its floor
     Chromaticity targetWhite;        ///< that white and grays are judged against
     std::optional<double> luminance; ///< that white's is judged against, cd/m²
     ToneCurve tone;

@@ -52,15 +52,16 @@ void judgeSoundness(VisitRecord &record, WallTime now)
 void weighRecord(VisitRecord &record)
 {
     const Primaries &panel = record.calibrated;
-    // Black is known no better than the last reading of it, or where none is left, than nothing.
-    XYZ blackSigma;
+    // Black is known as well as the last reading of it. Where nothing was seen, a copy of the instrument would see nothing, too.
+    XYZ sigma, unseen;
     for (const Measurement &m : record.readings) {
         if (m.mode == ReadMode::Emission && !m.superseded && m.rgb == Drive{}) {
-            blackSigma = m.sigma;
+            sigma = m.tooDark ? XYZ{} : m.sigma;
+            unseen = m.tooDark ? m.sigma : XYZ{};
         }
     }
-    record.doubt = weigh({panel, blackSigma, record.targetWhite(), record.plan.target.luminance.value(), record.plan.target.tone}, record.accuracy(),
-                         record.verification, record.gray);
+    record.doubt = weigh({panel, sigma, unseen, record.targetWhite(), record.plan.target.luminance.value(), record.plan.target.tone},
+                         record.accuracy(), record.verification, record.gray);
 }
 
 void judgeFigures(VisitRecord &record)

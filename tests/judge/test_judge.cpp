@@ -37,10 +37,10 @@ struct AdditiveDisplay {
         for (int i = 0; i < 18; ++i) {
             const std::array<double, 3> l{0.1 + 0.15 * (i % 6), 0.2 + 0.25 * (i % 3), 0.15 + 0.2 * (i % 4)};
             const XYZ xyz = l[0] * panel.red + l[1] * panel.green + l[2] * panel.blue;
-            colours.push_back({{"", measuredLab(xyz, panel.white, chad), {}}, (1 + off) * xyz, kSigma});
+            colours.push_back({{"", measuredLab(xyz, panel.white, chad), {}}, (1 + off) * xyz, sigmaOf(xyz)});
         }
         for (const double v : {0.2, 0.4, 0.6, 0.8}) {
-            grays.push_back({v, (1 + off) * ToneCurve{}.value(v) * panel.white, kSigma});
+            grays.push_back({v, (1 + off) * ToneCurve{}.value(v) * panel.white, sigmaOf(ToneCurve{}.value(v) * panel.white)});
         }
     }
     void turn(const Eigen::Matrix3d &error)
@@ -57,8 +57,12 @@ struct AdditiveDisplay {
     {
         AdditiveDisplay d = *this;
         const auto noisy = [&](XYZ &xyz) {
+            // As docs/methods.md says of noise: a part of it is the same in X, Y and Z.
+            const double steady = NoiseModel::kSteady * normal();
+            const XYZ sigma = sigmaOf(xyz);
             for (int c = 0; c < 3; ++c) {
-                xyz[c] += kSigma[c] * normal();
+                const double common = NoiseModel::kSteady * xyz[c];
+                xyz[c] += steady * xyz[c] + std::sqrt(sigma[c] * sigma[c] - common * common) * normal();
             }
         };
         noisy(d.panel.white);
@@ -70,10 +74,11 @@ struct AdditiveDisplay {
         }
         return d;
     }
-    [[nodiscard]] Verification verification() const { return verify(colours, {panel.white, kSigma, {}}, chad); }
+    [[nodiscard]] Verification verification() const { return verify(colours, {panel.white, sigmaOf(panel.white), {}}, chad); }
     [[nodiscard]] GrayJudgement gray() const { return judgeGrays(grays, panel.white, panel.black, kD65, {}); }
 
-    static inline const XYZ kSigma{0.05, 0.05, 0.06};
+    /// A thousandth, as a visit reads, and a little of the dark.
+    static XYZ sigmaOf(const XYZ &xyz) { return 0.001 * xyz + XYZ{0.002, 0.002, 0.002}; }
 };
 
 Accuracy accuracy(double xy, double luminance)
@@ -86,7 +91,7 @@ FigureDoubt weighed(const Accuracy &a)
     const AdditiveDisplay d(0);
     Verification v = d.verification();
     GrayJudgement g = d.gray();
-    return weigh({d.panel, {}, kD65, 100.0, {}}, a, v, g);
+    return weigh({d.panel, {}, {}, kD65, 100.0, {}}, a, v, g);
 }
 
 /// A check as the instrument sees it.
@@ -214,7 +219,7 @@ private Q_SLOTS:
     {
         for (const auto &[xy, expected] : {std::pair{0.0012, 2.7}, std::pair{0.0008, 1.8}}) {
             const FigureDoubt d = weighed(accuracy(xy, 0.02));
-            LAMP_NEAR(d.white.absolute, expected, 0.15 * expected);
+            LAMP_NEAR(d.white.absolute, expected, 0.2 * expected); // x and y astray by the same are not the same in ΔE for every split
             LAMP_NEAR(d.whiteX.absolute, 2 * xy, 0.15 * 2 * xy);
             LAMP_NEAR(d.luminancePercent.absolute, 4, 0.6);
             // What is the same for all colours cancels in them.
@@ -229,7 +234,7 @@ private Q_SLOTS:
         std::mt19937_64 random(11);
         std::normal_distribution<double> normal;
         const Accuracy a = accuracy(0.0012, 0.02);
-        int seenWhite = 0, trueWhite = 0, seenMean = 0, trueMean = 0, seenGray = 0, runs = 60;
+        int seenWhite = 0, trueWhite = 0, seenMean = 0, trueMean = 0, seenGray = 0, runs = 150;
         for (int i = 0; i < runs; ++i) {
             const AdditiveDisplay shown(0.05 * normal(random));
             const AdditiveDisplay read = shown.read([&] { return normal(random); });
@@ -237,7 +242,7 @@ private Q_SLOTS:
             truth.turn(InstrumentError(a, shown.panel).draw([&] { return normal(random); }));
             Verification v = read.verification(), seenV = shown.verification(), trueV = truth.verification();
             GrayJudgement g = read.gray(), seenG = shown.gray();
-            const FigureDoubt d = weigh({read.panel, {}, kD65, 100.0, {}}, a, v, g);
+            const FigureDoubt d = weigh({read.panel, {}, {}, kD65, 100.0, {}}, a, v, g);
             const double white = whiteDifference(read.panel.white, kD65);
             seenWhite += std::abs(white - whiteDifference(shown.panel.white, kD65)) <= d.white.instrument;
             trueWhite += std::abs(white - whiteDifference(truth.panel.white, kD65)) <= d.white.absolute;
@@ -247,7 +252,7 @@ private Q_SLOTS:
         }
         qInfo("white %d, %d; colours %d, %d; grays %d of %d", seenWhite, trueWhite, seenMean, trueMean, seenGray, runs);
         for (const int held : {seenWhite, trueWhite, seenMean, trueMean, seenGray}) {
-            QVERIFY2(held >= 0.88 * runs, qPrintable(QString::number(held))); // 93 % and what 60 runs leave open
+            QVERIFY2(held >= 0.9 * runs, qPrintable(QString::number(held))); // 95 % and what 150 runs leave open
         }
     }
 
@@ -314,11 +319,16 @@ private Q_SLOTS:
         const AdditiveDisplay shown(0);
         Verification none;
         GrayJudgement noGrays;
-        const FigureDoubt d = weigh({shown.panel, {}, kD65, std::nullopt, {}}, accuracy(0.0012, 0.02), none, noGrays);
+        const FigureDoubt d = weigh({shown.panel, {}, {}, kD65, std::nullopt, {}}, accuracy(0.0012, 0.02), none, noGrays);
         for (const Expanded &k2 : {d.mean, d.max, d.grayMean, d.grayMax, d.luminancePercent}) {
             QVERIFY(std::isnan(k2.instrument) && std::isnan(k2.absolute));
         }
         QVERIFY(d.white.absolute > 0);
+        // Black below the instrument's floor: sure that it sees none, not that there is none.
+        Verification v = shown.verification();
+        GrayJudgement g = shown.gray();
+        const FigureDoubt dark = weigh({shown.panel, {}, {0.02, 0.02, 0.02}, kD65, 100.0, {ToneKind::Bt1886}}, accuracy(0.0012, 0.02), v, g);
+        QVERIFY(dark.black.instrument == 0 && dark.black.absolute > 0.015 && dark.black.absolute < 0.021);
         // A display that shows no colours has no channels to get wrong one by one.
         Primaries gray = shown.panel;
         gray.red = gray.green = gray.blue = gray.white;
