@@ -89,7 +89,7 @@ Chromaticity chromaticityOf(const Cct &cct)
 
 bool Cct::meaningful() const
 {
-    return kelvin >= 1000 && kelvin <= 25000 && std::abs(duv) <= 0.05;
+    return kelvin > 1001 && kelvin <= 25000 && std::abs(duv) <= 0.05; // what lies beyond either end is found at the end
 }
 
 Message temperatureSaid(const Chromaticity &xy)

@@ -63,7 +63,10 @@ QString figures(const VisitRecord &r)
     t += row(say("white"), say("white-figures", decimal(white.x, 4), decimal(white.y, 4), temperatureSaid(white)),
              say("white-target", decimal(target.x, 4), decimal(target.y, 4), decimal(whiteDifference(c.white, target), 2)));
     t += row(say("luminance"), say("luminance-of", decimal(c.white.b, 1)), wanted ? say("target-luminance", decimal(*wanted, 0)) : Message{});
-    Message contrast = c.black.b > 0 ? say("contrast-of", decimal(c.white.b / c.black.b, 0)) : say("below-instrument");
+    Message contrast = say("below-instrument");
+    if (const auto known = r.contrast()) {
+        contrast = say(known->atLeast ? "contrast-at-least" : "contrast-of", decimal(known->value, 0));
+    }
     if (const auto seen = r.inRoom()) {
         contrast = say("contrast-in-room", contrast, decimal(seen->contrast, 0));
     }

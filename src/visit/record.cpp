@@ -502,6 +502,13 @@ std::optional<ProfileKind> profileKindFromName(const std::string &name)
     return named<ProfileKind>(kProfileKinds, name);
 }
 
+std::optional<VisitRecord::Contrast> VisitRecord::contrast() const
+{
+    // A model may say what black is below the floor; nobody has measured it.
+    const double floor = instrument.floorCdM2, dark = std::max(calibrated.black.b, floor);
+    return calibrated.white.b > 0 && dark > 0 ? std::optional(Contrast{calibrated.white.b / dark, calibrated.black.b < floor}) : std::nullopt;
+}
+
 std::optional<VisitRecord::InRoom> VisitRecord::inRoom() const
 {
     // What a matt screen throws back of the light that falls on it, evenly (common practice, no published source).
@@ -609,6 +616,7 @@ std::string visitJson(const VisitRecord &r, const Wording &wording)
 {
     const Chromaticity white = r.targetWhite();
     const auto luminance = r.plan.target.luminance.value();
+    const auto contrast = r.contrast();
     Json warmUp = rounded(r.warmUpSeconds, 1);
     Json json{{"schema", "dutiful-lamp/visit/1"},
               {"task", taskName(r.plan.task)},
@@ -640,7 +648,8 @@ std::string visitJson(const VisitRecord &r, const Wording &wording)
               {"calibration",
                {{"white", whiteJson(r)},
                 {"black_cd_m2", rounded(r.calibrated.black.b, 5)},
-                {"contrast", r.calibrated.black.b > 0 ? rounded(r.calibrated.white.b / r.calibrated.black.b, 0) : Json(nullptr)},
+                {"contrast", contrast && !contrast->atLeast ? rounded(contrast->value, 0) : Json(nullptr)},
+                {"contrast_at_least", contrast ? Json(std::floor(contrast->value)) : Json(nullptr)},
                 {"gray", grayJson(r.gray)},
                 {"expected_error_delta_e_00", rounded(r.expectedError, 3)},
                 {"gray_floor_delta_e_00", rounded(r.quantisationFloor, 3)}}},

@@ -123,6 +123,12 @@ struct VisitRecord {
     [[nodiscard]] Chromaticity targetWhite() const;
     /// Whether the instrument knows what light it looks at: corrected for this kind of panel, or a spectroradiometer.
     [[nodiscard]] bool instrumentMatched() const;
+    /// White over black as far as the instrument sees black; nothing where it says nothing of either.
+    struct Contrast {
+        double value = 0;
+        bool atLeast = false; ///< black lies below the instrument's floor
+    };
+    [[nodiscard]] std::optional<Contrast> contrast() const;
     /// What the room's light makes of the screen, by the light at the desk and a usual screen; nothing where either was not read.
     struct InRoom {
         double reflected = 0; ///< cd/m²

@@ -2,6 +2,7 @@
 #include "english.h"
 #include "support.h"
 
+#include "colour/cct.h"
 #include "colour/difference.h"
 #include "colour/spectrum.h"
 #include "device/paired_bench.h"
@@ -341,6 +342,48 @@ private Q_SLOTS:
         QVERIFY(!r->warnings.empty());
         QVERIFY(english(r->warnings.front()).find("Earlier ramps") != std::string::npos);
         LAMP_NEAR(b.seen({1, 1, 1}).b, 120, 1.2);
+    }
+
+    // Black below the instrument's floor was not measured: contrast is at least white over the floor, whatever a model says of it.
+    void contrastIsNeverMoreThanWasMeasured()
+    {
+        VisitRecord r;
+        QVERIFY(!r.contrast());
+        r.calibrated.white = {114, 120, 130};
+        QVERIFY(!r.contrast()); // no black, no floor: nothing is known
+        r.instrument.floorCdM2 = 0.01;
+        for (const double black : {0.0, 1e-5, 0.0099}) {
+            r.calibrated.black.b = black;
+            QVERIFY(r.contrast()->atLeast);
+            LAMP_NEAR(r.contrast()->value, 12000, 1e-6);
+        }
+        const auto json = nlohmann::json::parse(visitJson(r, plainEnglish));
+        QVERIFY(json["calibration"]["contrast"].is_null());
+        QCOMPARE(json["calibration"]["contrast_at_least"].get<double>(), 12000.0);
+        r.calibrated.black.b = 0.12;
+        QVERIFY(!r.contrast()->atLeast);
+        LAMP_NEAR(r.contrast()->value, 1000, 1e-6);
+        // The room's light: E·ρ/π with ρ = 1 % on black and white alike.
+        r.roomLux = 100;
+        LAMP_NEAR(r.inRoom()->reflected, 0.3183, 1e-4);
+        LAMP_NEAR(r.inRoom()->contrast, (120 + 0.3183) / (0.12 + 0.3183), 0.1);
+    }
+
+    // CIE 15:2004, 9.5: a correlated colour temperature says nothing far from the locus; beyond 25,000 K and in the dark neither.
+    void colourTemperatureIsSaidOnlyNearTheLocus()
+    {
+        QVERIFY2(english(temperatureSaid({0.3127, 0.3290})).find("650") != std::string::npos, english(temperatureSaid({0.3127, 0.3290})).c_str());
+        for (const Chromaticity c : {Chromaticity{0.30, 0.60}, {0.64, 0.33}, {0.24, 0.23}, {0, 0}}) {
+            QVERIFY2(english(temperatureSaid(c)) == "no colour temperature", qPrintable(QStringLiteral("%1 %2").arg(c.x).arg(c.y)));
+        }
+        sim::RoomSpec dark;
+        dark.lux = 0.2;
+        SimBench b(sim::PanelSpec{}, dark, sim::MeterSpec{}, 3);
+        Visit visit(b, plan(), {}, {});
+        const auto r = visit.run();
+        QVERIFY(r.ok());
+        QVERIFY2(english(r->line(Stage::RoomLight).summary).find("too dark to tell the light's colour") != std::string::npos,
+                 english(r->line(Stage::RoomLight).summary).c_str());
     }
 
     void missingCorrectionMakesTheVerdictUndecided()

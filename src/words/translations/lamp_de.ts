@@ -5647,5 +5647,9 @@
         <source>%1; in this room&apos;s light about %2 : 1</source>
         <translation>%1; im Licht dieses Raums etwa %2 : 1</translation>
     </message>
+    <message>
+        <source>contrast at least %1 : 1: black is below what the instrument sees</source>
+        <translation>Kontrast mindestens %1 : 1: Schwarz liegt unter dem, was das Messgerät sieht</translation>
+    </message>
 </context>
 </TS>
