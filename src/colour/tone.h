@@ -20,7 +20,8 @@ struct ToneCurve {
     double systemGamma = 1.2; ///< Hlg: exponent of the optical transfer (BT.2100, 1.2 at 1000 cd/m²)
 
     /// Light of a drive, as a share of the way from black to white: f(v) in Y(v) = Yk + (Yw - Yk)·f(v).
-    /// Sources: IEC 61966-2-1 (sRGB); CIE 15 inverse lightness (L*); BT.1886 Annex 1; BT.2100 (PQ, HLG).
+    /// Sources: IEC 61966-2-1 (sRGB); CIE 15 inverse lightness (L*); BT.1886 Annex 1; BT.2100 (PQ, HLG; of grays:
+    /// HLG's system gamma acts on the scene's luminance, not on each channel, so colours do not follow this curve one by one).
     [[nodiscard]] double value(double drive) const;
     /// Drive of a share of light: the inverse of value().
     [[nodiscard]] double inverse(double light) const;

@@ -69,7 +69,7 @@ public:
     [[nodiscard]] Bytes &bytes() { return m_bytes; }
     /// Enters what was appended since a size under names. \pre no more names in all than there are entries
     void enter(const std::vector<cmsTagSignature> &names, size_t from);
-    /// With size, creation date and ID (MD5, ICC.1 7.2.18). \pre all entries are used
+    /// With size, creation date and, from version 4 on, ID (MD5, ICC.1 7.2.18). \pre all entries are used
     [[nodiscard]] Bytes sealed(WallTime created) &&;
 
 private:

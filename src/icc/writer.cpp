@@ -394,7 +394,7 @@ Bytes ProfileFile::sealed(WallTime created) &&
 {
     Bytes bytes = std::move(m_bytes);
     putAt(bytes, 0, std::uint32_t(bytes.size()));
-    // The date (ICC.1 7.2.10), then the ID.
+    // The date (ICC.1:2010, 7.2.8), then the ID.
     const std::string iso = isoTime(created);
     const std::array<int, 6> parts{std::stoi(iso.substr(0, 4)),  std::stoi(iso.substr(5, 2)),  std::stoi(iso.substr(8, 2)),
                                    std::stoi(iso.substr(11, 2)), std::stoi(iso.substr(14, 2)), std::stoi(iso.substr(17, 2))};
@@ -403,11 +403,14 @@ Bytes ProfileFile::sealed(WallTime created) &&
         bytes[25 + 2 * i] = std::uint8_t(parts[i] & 0xFF);
     }
     // Little CMS enters itself as the creator and a platform that this is not: none of those that have a signature is
-    // (ICC.1:2010, 7.2.8 and 7.2.17: 0 where there is none).
+    // (ICC.1:2010, 7.2.17 and 7.2.10: 0 where there is none).
     std::fill_n(bytes.begin() + 40, 4, std::uint8_t(0));
     std::fill_n(bytes.begin() + 80, 4, std::uint8_t(0));
-    const auto id = profileId(bytes);
-    std::copy(id.begin(), id.end(), bytes.begin() + 84);
+    // Version 2 has no ID: its place is reserved (ICC.1:2001-04, 6.1).
+    if (bytes[8] >= 4) {
+        const auto id = profileId(bytes);
+        std::copy(id.begin(), id.end(), bytes.begin() + 84);
+    }
     return bytes;
 }
 

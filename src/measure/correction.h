@@ -17,7 +17,8 @@ struct FourColours {
 };
 
 /// The 3 by 3 matrix that takes an instrument's tristimulus values of a display to a reference instrument's, by the
-/// four-colour method (Ohno and Hardis, CIE x014 / CORM 1997; ASTM E1455): from chromaticities of red, green, blue
+/// four-colour method (Ohno and Hardis, "Four-Color Matrix Method for Correction of Tristimulus Colorimeters", Fifth Color Imaging Conference, 1997;
+/// ASTM E1455): from chromaticities of red, green, blue
 /// and white, so that a display whose luminance moved between the two readings does no harm. White's luminance sets
 /// the scale. \return an error where the primaries are too much alike.
 Result<Eigen::Matrix3d> fourColourMatrix(const FourColours &reference, const FourColours &instrument);
