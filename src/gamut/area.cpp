@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "gamut/gamut.h"
 
+#include <cmath>
 #include <vector>
 
 #include <boost/geometry/algorithms/append.hpp>
@@ -26,9 +27,22 @@ double areaPercent(const std::array<Chromaticity, 3> &display, const std::array<
         boost::geometry::correct(t);
         return t;
     };
+    for (const Chromaticity &c : display) {
+        if (!std::isfinite(c.x) || !std::isfinite(c.y)) {
+            return std::nan("");
+        }
+    }
     std::vector<Polygon> common;
-    const Polygon wanted = triangle(space);
-    boost::geometry::intersection(triangle(display), wanted, common);
+    const Polygon wanted = triangle(space), shown = triangle(display);
+    constexpr double kFlat = 1e-9;
+    if (std::abs(boost::geometry::area(shown)) < kFlat) {
+        return 0; // primaries that span nothing
+    }
+    try {
+        boost::geometry::intersection(shown, wanted, common);
+    } catch (const boost::geometry::exception &) {
+        return std::nan("");
+    }
     double area = 0;
     for (const Polygon &piece : common) {
         area += boost::geometry::area(piece);

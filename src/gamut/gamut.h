@@ -61,7 +61,7 @@ double coveragePercent(const AdditiveGamut &display, const AdditiveGamut &space)
 double volumePercent(const AdditiveGamut &display, const AdditiveGamut &space);
 
 /// The share of a space's triangle that lies in a display's, percent, in x, y or in u', v': areas of diagrams, which know nothing of
-/// lightness. \param primaries red, green, blue
+/// lightness. Not a number where it cannot be worked out. \param display, space primaries: red, green, blue
 double areaPercent(const std::array<Chromaticity, 3> &display, const std::array<Chromaticity, 3> &space, bool uv);
 
 } // namespace lamp

@@ -43,7 +43,9 @@ double meanOf(const std::vector<double> &v)
 
 double mostOf(const std::vector<double> &v)
 {
-    return v.empty() ? std::nan("") : *std::max_element(v.begin(), v.end());
+    // Of none, or of one that is no number: not a number.
+    const bool whole = !v.empty() && std::all_of(v.begin(), v.end(), [](double d) { return std::isfinite(d); });
+    return whole ? *std::max_element(v.begin(), v.end()) : std::nan("");
 }
 
 class Propagation {

@@ -70,7 +70,9 @@ QString figures(const VisitRecord &r)
     if (const auto seen = r.inRoom()) {
         contrast = say("contrast-in-room", contrast, decimal(seen->contrast, 0));
     }
-    t += row(say("row-black"), say("luminance-of", decimal(c.black.b, 3)), contrast);
+    const bool unseen = r.contrast() && r.contrast()->atLeast;
+    t += row(say("row-black"), unseen ? say("luminance-below", decimal(r.instrument.floorCdM2, 3)) : say("luminance-of", decimal(c.black.b, 3)),
+             contrast);
     t += row(say("row-grays"), say("gray-figures", decimal(r.gray.mean, 2), decimal(r.gray.max, 2)),
              say("gray-gamma", decimal(r.gray.gammaMean, 2), r.plan.target.tone.named()));
     const Verification &v = r.verification;

@@ -517,7 +517,7 @@ std::optional<VisitRecord::InRoom> VisitRecord::inRoom() const
         return std::nullopt;
     }
     const double reflected = *roomLux * kReflectance / std::numbers::pi;
-    const double dark = calibrated.black.b + reflected;
+    const double dark = std::max(calibrated.black.b, instrument.floorCdM2) + reflected; // no darker than was measured
     return dark > 0 ? std::optional(InRoom{reflected, (calibrated.white.b + reflected) / dark}) : std::nullopt;
 }
 
@@ -657,7 +657,7 @@ std::string visitJson(const VisitRecord &r, const Wording &wording)
               {"gamut", gamutJson(r.gamut)},
               {"uncertainty", uncertaintyJson(r.doubt)},
               {"accuracy_k1", accuracyJson(r)},
-              {"scope", r.checks.empty() ? Json(nullptr) : Json(scopeName(r.checks.front().scope))},
+              {"scope", r.checks.empty() || !std::isfinite(r.checks.front().k2.absolute) ? Json(nullptr) : Json(scopeName(r.checks.front().scope))},
               {"findings", findingsJson(r, wording)},
               {"verdict", verdictName(r.verdict)},
               {"reasons", worded(r.reasons, wording)},

@@ -19,6 +19,7 @@ std::span<const Sentence> report()
         {"row-black", QT_TRANSLATE_NOOP("words", "Black")},
         {"row-grays", QT_TRANSLATE_NOOP("words", "Grays")},
         {"row-colours", QT_TRANSLATE_NOOP("words", "Colours")},
+        {"luminance-below", QT_TRANSLATE_NOOP("words", "below %1 cd/m²")},
         {"contrast-at-least", QT_TRANSLATE_NOOP("words", "contrast at least %1 : 1: black is below what the instrument sees")},
         {"contrast-in-room", QT_TRANSLATE_NOOP("words", "%1; in this room's light about %2 : 1")},
         {"white-figures", QT_TRANSLATE_NOOP("words", "x %1, y %2; %3")},

@@ -584,6 +584,9 @@ private Q_SLOTS:
         LAMP_NEAR(coveragePercent(p3, adobe), 100.0 * common / all, 0.4);
         // Areas of triangles: DCI-P3's primaries are 1.36 times sRGB's in x, y (common practice, no published source); a part of itself is whole.
         const auto s = rgbSpace("sRGB")->primaries, d = rgbSpace("Display P3")->primaries;
+        const double nothing = std::nan("");
+        QVERIFY(std::isnan(areaPercent({Chromaticity{nothing, 0.3}, {0.3, 0.6}, {0.15, 0.06}}, s, true)));
+        LAMP_NEAR(areaPercent({s[0], s[0], s[0]}, s, true), 0, 0);
         LAMP_NEAR(areaPercent(s, s, false), 100, 1e-9);
         LAMP_NEAR(areaPercent(s, d, false), 100 / 1.356, 0.3);
         LAMP_NEAR(areaPercent(d, s, true), 100, 0.01);

@@ -360,6 +360,8 @@ private Q_SLOTS:
         const auto json = nlohmann::json::parse(visitJson(r, plainEnglish));
         QVERIFY(json["calibration"]["contrast"].is_null());
         QCOMPARE(json["calibration"]["contrast_at_least"].get<double>(), 12000.0);
+        r.roomLux = 0.01;
+        QVERIFY(r.inRoom()->contrast <= 12000); // however dark the room
         r.calibrated.black.b = 0.12;
         QVERIFY(!r.contrast()->atLeast);
         LAMP_NEAR(r.contrast()->value, 1000, 1e-6);

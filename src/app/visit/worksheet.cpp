@@ -88,7 +88,7 @@ QString scopeSaid(const VisitRecord &r)
     const QString instrument = text(r.instrument.model.empty() ? r.instrument.kind : r.instrument.model);
     const QString whose = seen ? QObject::tr("Judged as %1 sees it.").arg(instrument) : QObject::tr("Judged against the standard observer.");
     if (others.isEmpty()) {
-        return whose;
+        return {}; // of an earlier version, whose one uncertainty was of neither kind
     }
     const QString list = others.join(QStringLiteral("; "));
     return whose + ' '

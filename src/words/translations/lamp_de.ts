@@ -5651,5 +5651,9 @@
         <source>contrast at least %1 : 1: black is below what the instrument sees</source>
         <translation>Kontrast mindestens %1 : 1: Schwarz liegt unter dem, was das Messgerät sieht</translation>
     </message>
+    <message>
+        <source>below %1 cd/m²</source>
+        <translation>unter %1 cd/m²</translation>
+    </message>
 </context>
 </TS>
