@@ -60,6 +60,13 @@ double logRatio(double a, double b)
     return std::log(std::max(a, 1e-6) / std::max(b, 1e-6));
 }
 
+/// What is missing of a luminance of 1 that is to be kept; 0 where none is.
+double lacking(const LinearRgb &amounts, const LinearRgb &kept)
+{
+    const double light = amounts.vec().dot(kept.vec());
+    return kept.vec().maxCoeff() > 0 ? std::max(0.0, 1 - light) : 0;
+}
+
 /// Every whole step of a control, thinned to at most 400.
 std::vector<double> steps(const Control &c)
 {
@@ -89,6 +96,12 @@ const std::array<PrimaryPatch, 5> kPatches{{{"white", {1, 1, 1}, 1, &Primaries::
                                             {"blue", {0, 0, 1}, 0.07, &Primaries::blue},
                                             {"black", {0, 0, 0}, 0.0007, &Primaries::black}}};
 
+/// The noise that is as visible at each level (CIELAB's cube root); the display's model reads them again where it needs to.
+double goalOf(const PrimaryPatch &patch)
+{
+    return 0.0012 / std::cbrt(patch.share);
+}
+
 /// Names what keeps primaries from being a display's; where one was read wrong, it is read again.
 Status examine(Gauge &gauge, Primaries &p, std::array<std::optional<Measurement>, 5> &taken, double expectedWhite)
 {
@@ -113,7 +126,7 @@ Status examine(Gauge &gauge, Primaries &p, std::array<std::optional<Measurement>
             if (!taken[i] || (patch.rgb == Drive{} && fault != PrimaryFault::Alike)) {
                 continue;
             }
-            const auto again = gauge.readAgreed(*taken[i], patch.share * expectedWhite);
+            const auto again = gauge.readAgreed(*taken[i], patch.share * expectedWhite, goalOf(patch));
             if (!again) {
                 return again.error();
             }
@@ -124,6 +137,9 @@ Status examine(Gauge &gauge, Primaries &p, std::array<std::optional<Measurement>
     if (fault == PrimaryFault::Alike) {
         return bad(say("patches-read-alike-whatever", decimal(p.white.b, 2), decimal(p.black.b, 2)), say("check-instrument-lies-screen"),
                    "not-following");
+    }
+    if (fault == PrimaryFault::Grey) {
+        return bad(say("display-shows-only-gray"), say("turn-saturation-up-or"), "gray-only");
     }
     if (fault == PrimaryFault::Hueless) {
         return bad(say("red-green-blue-reads", who), say("check-instrument-lies-screen-over"), "not-following");
@@ -146,7 +162,7 @@ Result<Primaries> readPrimaries(Gauge &gauge, const std::optional<XYZ> &freshWhi
         if (freshWhite && patch.into == &Primaries::white) {
             continue;
         }
-        const auto m = gauge.read(patch.rgb, patch.name, patch.share * expectedWhite);
+        const auto m = gauge.read(patch.rgb, patch.name, patch.share * expectedWhite, goalOf(patch));
         if (!m) {
             return m.error();
         }
@@ -304,7 +320,7 @@ double MenuModel::cheapestGain(const Control &control, double wanted) const
     return control.max;
 }
 
-MenuModel::Settings MenuModel::best(const LinearRgb &needed, bool mayExceed) const
+MenuModel::Settings MenuModel::best(const LinearRgb &needed, bool mayExceed, const LinearRgb &kept) const
 {
     const Settings &now = m_samples.back().settings;
     std::vector<double> brightnesses{now.contains("brightness") ? now.at("brightness") : 0};
@@ -322,24 +338,30 @@ MenuModel::Settings MenuModel::best(const LinearRgb &needed, bool mayExceed) con
         for (int c = 0; c < 3; ++c) {
             share = std::min(share, a[c] / std::max(needed[c], 1e-6));
         }
-        double cost = mayExceed ? 400 * (1 - share) * (1 - share) : 0;
+        // What is missing nothing gives back; a panel that is a few per cent short fails.
+        double cost = mayExceed ? 4000 * (1 - share) * (1 - share) : 0;
         for (int c = 0; c < 3; ++c) {
             const double spare = logRatio(a[c], (mayExceed ? share : 1) * needed[c]);
             // What the ramps take off without loss of a step costs nothing.
             const double felt = mayExceed && spare > 0 ? std::max(0.0, spare - 0.008) : spare;
             cost += felt * felt;
         }
-        double gains = 0, moved = 0;
+        const double dim = lacking(a, kept);
+        cost += 4000 * dim * dim;
+        double gains = 0, moved = 0, left = 0;
         for (const auto &[name, value] : candidate) {
             for (const Control &c : m_controls) {
                 if (c.name == name && name != "brightness") {
                     gains += 1 - position(c, value);
+                    left = std::max(left, response(name, value) / response(name, c.max));
                 }
             }
             moved += value != now.at(name) ? 1 : 0;
         }
-        // High gains keep the panel's contrast and its steps: light is better taken off by the backlight.
-        cost += 2e-4 * gains + 1e-7 * moved;
+        // Light is better taken off by the backlight: what all gains take off together costs contrast and the panel's steps, as what
+        // the ramps take off does.
+        const double together = left > 0 ? std::log(left) : 0;
+        cost += 0.3 * together * together + 2e-4 * gains + 1e-7 * moved;
         if (cost < bestCost) {
             bestCost = cost;
             best = candidate;
@@ -419,13 +441,13 @@ LinearRgb neededFor(const Primaries &p, const Chromaticity &white, double lumina
     return p.amounts(xyzOf(white, luminance));
 }
 
-/// How far a white is from what is needed: what is missing counts ten times what the ramps have to take off.
+/// How far a white is from what is needed: what is missing counts forty times what the ramps have to take off.
 double missBy(const LinearRgb &have, const LinearRgb &needed, bool mayExceed)
 {
     double most = 0;
     for (int c = 0; c < 3; ++c) {
         const double spare = have[c] / std::max(needed[c], 1e-9) - 1;
-        most = std::max(most, spare < 0 ? -10 * spare : (mayExceed ? spare : 10 * spare));
+        most = std::max(most, spare < 0 ? -(mayExceed ? 40 : 10) * spare : (mayExceed ? spare : 10 * spare));
     }
     return most;
 }
@@ -494,9 +516,24 @@ Result<Trim> trim(Gauge &gauge, const DisplayInfo &display, const Target &target
     model.learn(result.before, have);
     std::vector<Tried> tried{{result.after, result.white}};
     std::optional<double> blindAt; ///< brightness at which the instrument was saturated
-    const auto costOf = [&](const Tried &t) { return missBy(result.primaries.amounts(t.white), needed, options.hasLut); };
-    while (!controls.empty() && result.moves < options.maxMoves && costOf(tried.back()) > options.goodEnough) {
-        const MenuModel::Settings next = model.best(aimed, options.hasLut);
+    // Where the luminance is to be kept rather than the white, its gains are not given up for the balance.
+    LinearRgb kept;
+    if (target.keepLuminance && target.luminance.value() && options.hasLut) {
+        for (int c = 0; c < 3; ++c) {
+            kept[c] = result.primaries.matrix()(1, c) / *target.luminance.value();
+        }
+    }
+    const auto costOf = [&](const Tried &t) {
+        const LinearRgb amounts = result.primaries.amounts(t.white);
+        return missBy(amounts, needed, options.hasLut) + 40 * lacking(amounts, kept);
+    };
+    constexpr int kMovesMore = 2; // where the target is still out of reach and another setting may give it
+    const auto mayMove = [&] {
+        const bool missing = options.hasLut && shareOf(result.primaries.amounts(tried.back().white), needed) < 0.997;
+        return result.moves < options.maxMoves + (missing && result.targetLuminance < 1e4 ? kMovesMore : 0);
+    };
+    while (!controls.empty() && mayMove() && costOf(tried.back()) > options.goodEnough) {
+        const MenuModel::Settings next = model.best(aimed, options.hasLut, kept);
         if (next == result.after) {
             break;
         }
@@ -504,9 +541,9 @@ Result<Trim> trim(Gauge &gauge, const DisplayInfo &display, const Target &target
             return s.error();
         }
         const double expected = result.targetLuminance < 1e4 ? result.targetLuminance : 150;
-        auto white = gauge.read({1, 1, 1}, "white after a turn of the menu", expected, 0.0006);
+        auto white = gauge.read({1, 1, 1}, "white after a turn of the menu", expected, 0.001);
         if (white && surprises(model.expect(result.after), result.primaries.amounts(white->xyz))) {
-            white = gauge.readAgreed(white.value(), expected, 0.0006);
+            white = gauge.readAgreed(white.value(), expected, 0.001);
         }
         ++result.moves;
         if (!white && white.error().code == "saturated") {

@@ -34,7 +34,8 @@ public:
     /// The whole-step settings with which every channel reaches what is needed with the least to spare; where that
     /// is out of reach, those that come nearest with the balance kept. \param mayExceed whether video ramps can take
     /// off what is too much; without them the settings come as near as they can from either side.
-    [[nodiscard]] Settings best(const LinearRgb &needed, bool mayExceed) const;
+    /// \param kept what each channel's light counts for a luminance of 1 that is not to be given up for the balance; 0 where it may be
+    [[nodiscard]] Settings best(const LinearRgb &needed, bool mayExceed, const LinearRgb &kept = {}) const;
 
     /// Goes no farther than half way from settings at which a control was good to a value at which it was too much.
     /// \return whether a step is left there

@@ -14,8 +14,9 @@ constexpr int kDone = 0, kNotWithin = 1, kBadInput = 2, kBenchFailed = 3, kNotWr
 
 /// The options of `visit`, as written on the command line.
 struct VisitOptions {
-    std::string bench, target, out, task = "full", profile = "auto", instrument = "auto", effort = "standard", mode, tolerance = "studio",
-                                    warmUp = "wait", name, profileIn, correction, keep, report = "pdf", curves = "auto";
+    std::string bench, target, out, task = "full", profile = "auto", instrument = "auto", effort = "standard", mode, metric, since,
+                                    perceptualSource = "sRGB", tolerance = "studio", warmUp = "wait", name, profileIn, correction, keep,
+                                    report = "pdf", curves = "auto";
     int icc = 4, grid = 33;
     bool json = false, whole = false;
 };
@@ -24,7 +25,7 @@ struct ServeOptions {
     std::string display = "wled";
     std::uint64_t seed = 1;
     std::vector<std::string> faults;
-    std::string lamp, claims, screen;
+    std::string lamp, claims, screen, habit;
     double gap = 0;
     bool warm = false, bare = false, spectral = false;
 };

@@ -141,7 +141,7 @@ Result<std::unique_ptr<ScreenEye>> screenEye(std::unique_ptr<Bench> bench, const
 
 int serveDisplay(const ServeOptions &options, bool json)
 {
-    auto bench = sim::makeBench(options.display, options.seed, {options.claims, options.bare, options.spectral});
+    auto bench = sim::makeBench(options.display, options.seed, {options.claims, options.bare, options.spectral, options.habit});
     if (!bench) {
         return report(bench.error(), json);
     }
@@ -210,8 +210,8 @@ int listTolerances(bool json)
     for (const Tolerance &t : builtInTolerances()) {
         all.push_back(Json::parse(toleranceToJson(t)));
         if (!json) {
-            std::cout << said(
-                say("tolerance-line", t.name, decimal(t.mean, 1), decimal(t.max, 1), decimal(t.whiteDeltaE, 1), decimal(t.luminancePercent, 0)))
+            std::cout << said(say("tolerance-line", t.name, decimal(t.mean, 1), decimal(t.max, 1), decimal(t.whiteDeltaE, 1),
+                                  decimal(t.luminancePercent, 0), metricUnit(t.metric)))
                       << "\n    " << shippedText(t.why).toStdString() << "\n";
         }
     }

@@ -3,7 +3,7 @@
 #include "cli/output.h"
 #include "colour/spaces.h"
 #include "measure/reading_fields.h"
-#include "simlab/sim_bench.h"
+#include "simlab/habits.h"
 #include "words/words.h"
 
 #include <CLI/CLI.hpp>
@@ -33,6 +33,7 @@ std::string curvesHelp()
     return lamp::phrase("cli", "Tone curves of a matrix profile: auto, parametric or sampled");
 }
 const std::vector<std::string> kCurveForms{"auto", "parametric", "sampled"};
+const std::vector<std::string> kSources{"sRGB", "Display P3", "Adobe RGB (1998)", "Rec. 2020"};
 
 void addVisit(CLI::App &app, VisitOptions &o, int &status)
 {
@@ -46,16 +47,22 @@ void addVisit(CLI::App &app, VisitOptions &o, int &status)
     command->add_option("--profile", o.profile, phrase("cli", "auto, matrix or lut"));
     command->add_option("--instrument", o.instrument, phrase("cli", "auto, or the number of one of the bench's instruments"));
     command->add_option("--icc", o.icc, phrase("cli", "ICC major version: 2 or 4"));
+    command->add_option("--perceptual-source", o.perceptualSource, phrase("cli", "Space that a table profile's perceptual intent takes in"))
+        ->check(CLI::IsMember(kSources));
     command->add_option("--curves", o.curves, curvesHelp())->check(CLI::IsMember(kCurveForms));
     command->add_option("--grid", o.grid, phrase("cli", "Nodes along each axis of a table profile"))->check(CLI::Range(9, 65));
     command->add_option("--effort", o.effort, phrase("cli", "quick, standard or thorough"));
     command->add_option("--mode", o.mode, phrase("cli", "The display's own mode to use"));
     command->add_option("--tolerance", o.tolerance, phrase("cli", "Name of a built-in tolerance, or a JSON file"));
+    command->add_option("--metric", o.metric,
+                        phrase("cli", "Formula of its differences where not the tolerance's own: CIEDE2000, CIE94, CMC(2:1), ITP"));
     command->add_option("--keep", o.keep, phrase("cli", "Where the target is out of reach: keep the white, or keep the luminance"));
     command->add_option("--warm-up", o.warmUp, phrase("cli", "wait for a stable panel, or skip"));
     command->add_option("--name", o.name,
                         phrase("cli", "The profile's description; {display}, {serial}, {white}, {luminance}, {tone}, {date} are filled in"));
     command->add_option("--profile-in", o.profileIn, phrase("cli", "For --task check: the profile to verify"));
+    command->add_option("--since", o.since,
+                        phrase("cli", "For --task check: the visit.json of an earlier visit, to tell what changed; else the profile tells"));
     command->add_option("--correction", o.correction, phrase("cli", "A correction of your own for this instrument and kind of panel: a JSON file"));
     command->add_flag("--whole", o.whole, phrase("cli", "Also write whole-visit.json: all of it in one file, for another studio"));
     command->add_option("--report", o.report, phrase("cli", "pdf, html or none"));
@@ -175,6 +182,11 @@ void addServe(CLI::App &app, ServeOptions &o, bool &json, int &status)
     command->add_option("--lamp", o.lamp, phrase("cli", "A lamp shines on the screen: FROM:SECONDS:CD_M2, on the bench's clock"));
     command->add_option("--gap", o.gap, phrase("cli", "Share of the room's light that gets in under the sensor, 0 to 1"));
     command->add_option("--claims", o.claims, phrase("cli", "What kind of panel it says it is"));
+    std::string habits;
+    for (const lamp::sim::Habit &h : lamp::sim::habits()) {
+        habits += std::string(" ") + h.name;
+    }
+    command->add_option("--habit", o.habit, phrase("cli", "Something that it does beside the usual:") + habits);
     command->add_flag("--bare", o.bare, phrase("cli", "The colorimeter has no factory corrections"));
     command->add_flag("--spectral", o.spectral, phrase("cli", "A spectroradiometer lies beside the colorimeter"));
     command->add_flag("--warm", o.warm, phrase("cli", "The panel has been on for two hours"));

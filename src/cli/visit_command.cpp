@@ -84,6 +84,7 @@ Result<VisitPlan> planFrom(const VisitOptions &o)
     plan.iccVersion = o.icc;
     plan.grid = o.grid;
     plan.curves = *curveFormFromName(o.curves);
+    plan.perceptualSource = o.perceptualSource;
     if (o.warmUp != "wait" && o.warmUp != "skip") {
         return badChoice("--warm-up", o.warmUp, "wait, skip");
     }
@@ -120,6 +121,13 @@ Result<VisitPlan> planFrom(const VisitOptions &o)
         return tolerance.error();
     }
     plan.tolerance = tolerance.value();
+    if (!o.metric.empty()) {
+        const auto metric = metricFromName(o.metric);
+        if (!metric) {
+            return badChoice("--metric", o.metric, "CIEDE2000, CIE94, CMC(2:1), ITP");
+        }
+        plan.tolerance.metric = *metric;
+    }
     if (!o.correction.empty()) {
         const auto text = readFile(o.correction);
         if (!text) {
@@ -141,6 +149,17 @@ Result<VisitPlan> planFrom(const VisitOptions &o)
         }
         plan.profileIn = bytes.value();
         plan.profileInName = fs::path(o.profileIn).filename().string();
+    }
+    if (!o.since.empty()) {
+        const auto text = readFile(o.since);
+        if (!text) {
+            return text.error();
+        }
+        auto earlier = earlierFromVisitFile(text.value());
+        if (!earlier) {
+            return naming(o.since, earlier.error());
+        }
+        plan.earlier = std::move(earlier).value();
     }
     return plan;
 }

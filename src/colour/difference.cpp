@@ -4,6 +4,7 @@
 #include "colour/spaces.h"
 #include "colour/tone.h"
 
+#include <array>
 #include <cmath>
 #include <numbers>
 
@@ -139,6 +140,51 @@ double deltaE2000(const Lab &p, const Lab &q)
 double deltaEItp(const XYZ &p, const XYZ &q)
 {
     return 720 * (itp(p) - itp(q)).norm();
+}
+
+namespace {
+
+struct NamedMetric {
+    Metric metric;
+    const char *name, *unit;
+};
+constexpr std::array<NamedMetric, 4> kMetrics{{{Metric::Ciede2000, "CIEDE2000", "ΔE00"},
+                                               {Metric::Cie94, "CIE94", "ΔE94"},
+                                               {Metric::Cmc, "CMC(2:1)", "ΔE CMC"},
+                                               {Metric::Itp, "ITP", "ΔE ITP"}}};
+
+} // namespace
+
+std::string metricName(Metric metric)
+{
+    return kMetrics[size_t(metric)].name;
+}
+
+std::string metricUnit(Metric metric)
+{
+    return kMetrics[size_t(metric)].unit;
+}
+
+std::optional<Metric> metricFromName(const std::string &name)
+{
+    for (const NamedMetric &m : kMetrics) {
+        if (name == m.name) {
+            return m.metric;
+        }
+    }
+    return std::nullopt;
+}
+
+double Difference::operator()(const Lab &wanted, const Lab &is) const
+{
+    const auto light = [&](const Lab &lab) { return XYZ(shown * xyzOf(lab, white).vec()); };
+    switch (metric) {
+    case Metric::Ciede2000: return deltaE2000(wanted, is);
+    case Metric::Cie94: return deltaE94(wanted, is);
+    case Metric::Cmc: return deltaECmc(wanted, is);
+    case Metric::Itp: return deltaEItp(light(wanted), light(is));
+    }
+    return std::nan("");
 }
 
 } // namespace lamp

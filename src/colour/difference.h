@@ -3,7 +3,9 @@
 
 #include "colour/types.h"
 
+#include <optional>
 #include <span>
+#include <string>
 
 namespace lamp {
 
@@ -20,5 +22,24 @@ double deltaE2000(const Lab &reference, const Lab &sample);
 void deltaE2000(std::span<const Lab> reference, std::span<const Lab> sample, std::span<double> differences);
 /// ΔE_ITP (BT.2124) between two absolute tristimulus values in cd/m²; 1 is about a just noticeable difference.
 double deltaEItp(const XYZ &reference, const XYZ &sample);
+
+/// A formula to judge by.
+enum class Metric {
+    Ciede2000,
+    Cie94, ///< graphic arts
+    Cmc,   ///< 2:1, acceptability
+    Itp    ///< of BT.2124, from absolute luminance
+};
+std::string metricName(Metric metric); ///< in files: "CIEDE2000", "CIE94", "CMC(2:1)", "ITP"
+std::optional<Metric> metricFromName(const std::string &name);
+std::string metricUnit(Metric metric); ///< behind a figure: "ΔE00", "ΔE94", "ΔE CMC", "ΔE ITP"
+
+/// One formula between colours in CIELAB.
+struct Difference {
+    Metric metric = Metric::Ciede2000;
+    RelXYZ white;                                        ///< that CIELAB is relative to
+    Eigen::Matrix3d shown = Eigen::Matrix3d::Identity(); ///< takes XYZ relative to that white to what is shown, cd/m²; for ITP only
+    [[nodiscard]] double operator()(const Lab &wanted, const Lab &is) const;
+};
 
 } // namespace lamp

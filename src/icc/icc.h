@@ -41,8 +41,9 @@ struct ProfileText {
     int version = 4;          ///< ICC major version, 2 or 4
     std::string display = {}; ///< model and serial, for `dmdd`; empty to leave it out
     CurveForm curves = CurveForm::Auto;
-    std::optional<XYZ> roomWhite = {}; ///< a white paper in the light at the desk, cd/m², for `view`
-    std::string readings = {};         ///< CGATS text of what the profile was made of, for `targ`; empty to leave it out
+    std::optional<XYZ> roomWhite = {};     ///< a white paper in the light at the desk, cd/m², for `view`
+    std::string perceptualSource = "sRGB"; ///< of a table profile: the space, by name, that perceptual takes in
+    std::string readings = {};             ///< CGATS text of what the profile was made of, for `targ`; empty to leave it out
 };
 
 /// Writes a display profile by matrix and tone curves (ICC.1:2010 Annex F.3): black leakage is folded exactly into

@@ -51,11 +51,19 @@ Curve curveOf(cmsContext context, const std::vector<double> &values);
 bool writeCommonTags(cmsContext context, cmsHPROFILE profile, const ProfileText &text, cmsColorSpaceSignature connection, const Eigen::Matrix3d &chad,
                      double luminance, const XYZ &black, const Ramps &ramps);
 
+/// Of version 4 tables connected by tristimulus values (D50, relative to white): takes those to the curves on the connection's side,
+/// or back.
+struct ConnectionMatrix {
+    Eigen::Matrix3d rows;
+    Eigen::Vector3d added;
+};
+
 /// A transform by tables as a profile holds it: curves, a table, curves.
 struct TableTransform {
     std::array<const std::vector<double> *, 3> before{}; ///< 0..1, 2 to 4096 entries; all null where nothing is changed
     int grid = 0;                                        ///< nodes along each axis
     std::array<const std::vector<double> *, 3> after{};  ///< as `before`
+    std::optional<ConnectionMatrix> connection = {};     ///< in version 4; version 2 is connected by CIELAB
 };
 
 /// A profile's bytes that grow by tags.
@@ -80,7 +88,7 @@ private:
 /// A tag that holds a table, appended to a profile and then filled.
 class TableTag {
 public:
-    /// `mAB ` or `mBA ` in version 4 (ICC.1:2010, 10.10 and 10.11), `mft2` in version 2 (10.8). Encoded here because
+    /// `mAB ` or `mBA ` in version 4, connected by XYZ (ICC.1:2010, 10.10 and 10.11), `mft2` in version 2 (10.8). Encoded here because
     /// Little CMS writes tables number by number, which takes longer than working them out.
     /// \param toConnection from the device to the connection space, or the other way
     TableTag(ProfileFile &file, const std::vector<cmsTagSignature> &names, const TableTransform &transform, int version, bool toConnection);

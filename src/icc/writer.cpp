@@ -245,6 +245,17 @@ public:
             fill();
         }
     }
+    void putFixed(double v) { put32(std::uint32_t(std::int32_t(std::lround(v * 65536)))); }
+    /// Rows, then what is added.
+    void putMatrix(const Eigen::Matrix3d &rows, const Eigen::Vector3d &added)
+    {
+        for (int i = 0; i < 9; ++i) {
+            putFixed(rows(i / 3, i % 3));
+        }
+        for (int i = 0; i < 3; ++i) {
+            putFixed(added[i]);
+        }
+    }
     void fill()
     {
         while (m_bytes.size() % 4 != 0) {
@@ -261,6 +272,33 @@ void putAt(Bytes &bytes, size_t at, std::uint32_t number)
     for (size_t i = 0; i < 4; ++i) {
         bytes[at + i] = std::uint8_t(number >> (24 - 8 * i));
     }
+}
+
+/// Of a table in version 4, with room for the offsets of: B curves (on the connection's side), matrix, M curves, table, A curves (on the
+/// device's side).
+void putTableHeader(BigEndian &out, bool toConnection)
+{
+    out.put32(toConnection ? cmsSigLutAtoBType : cmsSigLutBtoAType);
+    out.put32(0);
+    for (const int v : {3, 3, 0, 0}) {
+        out.put8(v);
+    }
+    for (int i = 0; i < 5; ++i) {
+        out.put32(0);
+    }
+}
+
+/// Room for a table's nodes of two bytes a number, behind its sizes. \return where they begin
+size_t putTableRoom(Bytes &bytes, BigEndian &out, int grid)
+{
+    for (int i = 0; i < 16; ++i) {
+        out.put8(i < 3 ? grid : 0);
+    }
+    out.put32(0x02000000); // two bytes for each number
+    const size_t nodes = bytes.size();
+    bytes.resize(nodes + size_t(grid) * size_t(grid) * size_t(grid) * 6);
+    out.fill();
+    return nodes;
 }
 
 } // namespace
@@ -305,31 +343,27 @@ void TableTag::layOut2(const TableTransform &t)
 
 void TableTag::layOut4(const TableTransform &t, bool toConnection)
 {
+    constexpr double kMostXyz = 1 + 32767.0 / 32768; // of the connection space (ICC.1:2010, 6.3.4.2)
     Bytes &bytes = m_file->bytes();
     const size_t start = bytes.size();
     BigEndian out(bytes);
-    out.put32(toConnection ? cmsSigLutAtoBType : cmsSigLutBtoAType);
-    out.put32(0);
-    for (const int v : {3, 3, 0, 0}) {
-        out.put8(v);
+    putTableHeader(out, toConnection);
+    enum Part { B, Matrix, M, Table, A };
+    const auto here = [&](Part part) { putAt(bytes, start + 12 + 4 * size_t(part), std::uint32_t(bytes.size() - start)); };
+    here(B);
+    out.putCurves({});
+    here(Matrix);
+    if (toConnection) {
+        out.putMatrix(t.connection->rows / kMostXyz, t.connection->added / kMostXyz);
+    } else {
+        out.putMatrix(t.connection->rows * kMostXyz, t.connection->added);
     }
-    // Offsets of: B curves (on the connection's side), matrix, M curves, table, A curves (on the device's side).
-    for (int i = 0; i < 5; ++i) {
-        out.put32(0);
-    }
-    const auto here = [&](size_t field) { putAt(bytes, start + 12 + 4 * field, std::uint32_t(bytes.size() - start)); };
-    here(toConnection ? 4 : 0);
-    out.putCurves(t.before);
-    here(3);
-    for (int i = 0; i < 16; ++i) {
-        out.put8(i < 3 ? t.grid : 0);
-    }
-    out.put32(0x02000000); // two bytes for each number
-    m_table = bytes.size();
-    bytes.resize(m_table + size_t(t.grid * t.grid * t.grid) * 6);
-    out.fill();
-    here(toConnection ? 0 : 4);
-    out.putCurves(t.after);
+    here(M);
+    out.putCurves(toConnection ? t.after : t.before);
+    here(Table);
+    m_table = putTableRoom(bytes, out, t.grid);
+    here(A);
+    out.putCurves(toConnection ? t.before : t.after);
 }
 
 std::array<std::uint8_t, 16> profileId(const Bytes &bytes)

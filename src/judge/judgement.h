@@ -5,9 +5,10 @@
 
 namespace lamp {
 
-/// What a visit came to, before a tolerance. What was not aimed at or not read is not there, and is not judged.
+/// What a visit came to, before a tolerance; differences by the tolerance's metric. What was not aimed at or not read is not there, and is not
+/// judged.
 struct Findings {
-    double mean = 0, max = 0; ///< of the verification colours, CIEDE2000
+    double mean = 0, max = 0; ///< of the verification colours
     std::optional<double> white, luminancePercent, grayMean, grayMax;
     FigureDoubt doubt;
     bool corrected = false; ///< whether the instrument is corrected for this light

@@ -53,8 +53,12 @@ Result<Tolerance> fromJson(const Json &json)
             (std::string(key) == "name" ? t.name : t.why) = it->get<std::string>();
         }
     }
-    if (const auto it = json.find("metric"); it != json.end() && *it != "CIEDE2000") {
-        return bad("metric", verbatim("\"CIEDE2000\""));
+    if (const auto it = json.find("metric"); it != json.end() && !it->is_null()) {
+        const auto metric = it->is_string() ? metricFromName(it->get<std::string>()) : std::nullopt;
+        if (!metric) {
+            return bad("metric", say("one-of", verbatim("\"CIEDE2000\", \"CIE94\", \"CMC(2:1)\", \"ITP\"")));
+        }
+        t.metric = *metric;
     }
     if (const auto it = json.find("scope"); it != json.end() && !it->is_null()) {
         const auto scope = it->is_string() ? scopeFromName(it->get<std::string>()) : std::nullopt;
@@ -119,7 +123,7 @@ Result<Tolerance> toleranceFromJson(const std::string &text)
 
 std::string toleranceToJson(const Tolerance &t)
 {
-    Json json{{"name", t.name}, {"metric", "CIEDE2000"}, {"scope", scopeName(t.scope)}};
+    Json json{{"name", t.name}, {"metric", metricName(t.metric)}, {"scope", scopeName(t.scope)}};
     for (const Field &f : kFields) {
         if (t.*f.member > 0) {
             json[f.name] = t.*f.member;

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "base/result.h"
+#include "colour/difference.h"
 
 #include <limits>
 #include <optional>
@@ -28,10 +29,11 @@ struct Expanded {
 /// What counts as a pass (cli contract, "A tolerance file"). A limit of 0 or less is not judged.
 struct Tolerance {
     std::string name, why;
-    double mean = 2, max = 5;           ///< CIEDE2000 of the verification colours
-    double whiteDeltaE = 1.5;           ///< CIEDE2000 of white from the target's
+    Metric metric = Metric::Ciede2000;  ///< of every difference below
+    double mean = 2, max = 5;           ///< of the verification colours
+    double whiteDeltaE = 1.5;           ///< of white from the target's
     double luminancePercent = 5;        ///< of the target luminance
-    double grayMean = 1, grayMax = 2.5; ///< CIEDE2000 of the grays
+    double grayMean = 1, grayMax = 2.5; ///< of the grays
     Scope scope = Scope::Instrument;    ///< what is judged; an instrument without a fitting correction judges absolute only
 };
 
@@ -50,7 +52,7 @@ struct Check {
     double value = 0, limit = 0;
     Expanded k2;
     Scope scope = Scope::Instrument; ///< that the verdict is given by
-    std::string unit;                ///< "ΔE00" or "%"
+    std::string unit;                ///< metricUnit() or "%"
     Verdict verdict = Verdict::Undecided;
     [[nodiscard]] double uncertainty() const { return k2.by(scope); }
     /// Verdict, scope, and the other scope's figure beside it. \param instrument its name

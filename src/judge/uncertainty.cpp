@@ -122,15 +122,19 @@ public:
         f.whiteY = c.y;
         f.luminance = s.white.b;
         f.black = s.black.b;
-        f.white = whiteDifference(s.white, m_e.targetWhite);
+        f.white = whiteDifference(s.white, m_e.targetWhite, m_v.metric);
         f.luminancePercent = m_e.luminance ? 100 * std::abs(s.white.b / *m_e.luminance - 1) : std::nan("");
         std::vector<Lab> labs;
         for (const XYZ &xyz : s.colours) {
             labs.push_back(measuredLab(xyz, s.reference, m_v.chad));
         }
         f.colours.resize(labs.size());
-        deltaE2000(m_wanted, labs, f.colours);
-        const GrayAgainst against(s.white, s.black, m_e.targetWhite, m_e.tone);
+        if (m_v.metric == Metric::Ciede2000) {
+            deltaE2000(m_wanted, labs, f.colours);
+        } else {
+            std::transform(m_wanted.begin(), m_wanted.end(), labs.begin(), f.colours.begin(), differenceOf(m_v.metric, s.reference, m_v.chad));
+        }
+        const GrayAgainst against(s.white, s.black, m_e.targetWhite, m_e.tone, m_v.metric);
         for (size_t i = 0; i < s.grays.size(); ++i) {
             f.grays.push_back(against.difference({m_gray.grays[i].drive, s.grays[i], {}}));
         }
@@ -164,13 +168,14 @@ private:
         Seen s = m_seen;
         const RelXYZ n = whiteOf(m_e.targetWhite);
         s.white = back(XYZ(m_seen.white.b * n.vec()), m_seen.white, m_v.white.sigma, 0.5,
-                       [&](const XYZ &xyz) { return whiteDifference(xyz, m_e.targetWhite); });
+                       [&](const XYZ &xyz) { return whiteDifference(xyz, m_e.targetWhite, m_v.metric); });
+        const Difference difference = differenceOf(m_v.metric, m_seen.reference, m_v.chad);
         for (size_t i = 0; i < s.colours.size(); ++i) {
             const XYZ wanted(m_v.chad.inverse() * xyzOf(m_wanted[i], iccD50()).vec() * m_seen.reference.b);
             s.colours[i] = back(wanted, m_seen.colours[i], m_v.colours[i].sigma, 0,
-                                [&](const XYZ &xyz) { return deltaE2000(m_wanted[i], measuredLab(xyz, m_seen.reference, m_v.chad)); });
+                                [&](const XYZ &xyz) { return difference(m_wanted[i], measuredLab(xyz, m_seen.reference, m_v.chad)); });
         }
-        const GrayAgainst against(m_seen.white, m_seen.black, m_e.targetWhite, m_e.tone);
+        const GrayAgainst against(m_seen.white, m_seen.black, m_e.targetWhite, m_e.tone, m_v.metric);
         for (size_t i = 0; i < s.grays.size(); ++i) {
             const double drive = m_gray.grays[i].drive;
             s.grays[i] = back(against.wanted(drive), m_seen.grays[i], m_gray.grays[i].sigma, 0, [&](const XYZ &xyz) {

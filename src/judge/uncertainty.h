@@ -9,7 +9,7 @@
 
 namespace lamp {
 
-/// How sure each figure of a visit is. Differences in CIEDE2000, luminance and black in cd/m² but where percent are named.
+/// How sure each figure of a visit is. Differences by the metric of its verification, luminance and black in cd/m² but where percent are named.
 struct FigureDoubt {
     Expanded whiteX, whiteY, luminance, black;
     Expanded white;            ///< difference from the target's white

@@ -245,6 +245,9 @@ std::optional<Message> Gauge::impossible(const Shot &shot, const Reading &readin
     if (xyz.b > kMostDisplay) {
         return say("more-than-any-display", decimal(xyz.b, 0));
     }
+    if (answersTheSame(shot, reading)) {
+        return say("answers-the-same", decimal(xyz.b, 2));
+    }
     const double floor = std::max(m_instrument.floorCdM2, 1e-3);
     if (!mayBeDark(shot) && xyz.b <= floor) {
         return say("reads-nothing", decimal(xyz.b, 3));
@@ -257,6 +260,17 @@ std::optional<Message> Gauge::impossible(const Shot &shot, const Reading &readin
     return std::nullopt;
 }
 
+bool Gauge::answersTheSame(const Shot &shot, const Reading &reading) const
+{
+    // No two readings of patches far apart agree in all three to the last digit. In the dark digits run out, and what is crushed or clipped may
+    // well read alike: there it has to be far from what is expected, too.
+    constexpr double kAnother = 0.15, kDigits = 1, kFar = 3; // of drive; cd/m²; times
+    const double y = reading.xyz.b;
+    const bool far = shot.expectedY > kFar * y || (shot.expectedY > 0 && shot.expectedY < y / kFar);
+    return m_answered && (m_answered->first.vec() - shot.rgb.vec()).cwiseAbs().maxCoeff() > kAnother && m_answered->second == reading.xyz
+           && y > 3 * m_instrument.floorCdM2 && (y > kDigits || far);
+}
+
 Result<Reading> Gauge::readPlausibly(const Shot &shot)
 {
     constexpr int kTries = 3;
@@ -264,6 +278,9 @@ Result<Reading> Gauge::readPlausibly(const Shot &shot)
         auto reading = readPatiently(shot);
         const auto why = reading ? impossible(shot, reading.value()) : std::nullopt;
         if (!why) {
+            if (reading && shot.mode == ReadMode::Emission) {
+                m_answered = {shot.rgb, reading->xyz};
+            }
             return reading;
         }
         if (reading->integrationS >= 0) {
@@ -277,7 +294,17 @@ Result<Reading> Gauge::readPlausibly(const Shot &shot)
                                      ? say("full-white")
                                      : say("a-patch", decimal(100 * shot.rgb.a, 0), decimal(100 * shot.rgb.b, 0), decimal(100 * shot.rgb.c, 0)));
         if (attempt == kTries) {
-            return Error{ErrorKind::Bench, what, say("readings-kept"), say("see-display-shows-patch"), "implausible", false};
+            const bool same = why->code == "answers-the-same", units = why->code == "more-than-any-display";
+            return Error{ErrorKind::Bench,
+                         what,
+                         say("readings-kept"),
+                         say(same    ? "reconnect-instrument-or-restart"
+                             : units ? "see-instrument-answers-cd"
+                                     : "see-display-shows-patch"),
+                         same    ? "stuck"
+                         : units ? "units"
+                                 : "implausible",
+                         false};
         }
         if (m_hooks.onNote) {
             m_hooks.onNote(say("read-again", what));
@@ -422,11 +449,12 @@ Result<Measurement> Gauge::readAgreed(const Measurement &first, double expectedY
     return third;
 }
 
-Result<Measurement> Gauge::read(const Drive &rgb, const std::string &name, double expectedY, double relativeGoal)
+Result<Measurement> Gauge::read(const Drive &rgb, const std::string &name, double expectedY, double relativeGoal, double integrationS)
 {
     Patch patch;
     patch.rgb = rgb;
     patch.area = m_area;
+    patch.surround = m_surround;
     if (!m_place.desk) {
         patch.at = m_place.at;
     }
@@ -441,7 +469,7 @@ Result<Measurement> Gauge::read(const Drive &rgb, const std::string &name, doubl
     if (const Status s = m_bench.advance(m_settleS); !s) {
         return s.error();
     }
-    const double integration = expectedY > 0 ? m_noise.integrationFor(expectedY, relativeGoal) : 0;
+    const double integration = integrationS > 0 ? integrationS : expectedY > 0 ? m_noise.integrationFor(expectedY, relativeGoal) : 0;
     const double shownAt = m_bench.now() - m_settleS;
     for (int round = 0;; ++round) {
         const double waited = m_bench.now() - shownAt;

@@ -105,6 +105,8 @@ public:
     /// Patch area as a fraction of the screen; lowered where the panel dims itself above a limit.
     void setPatchArea(double area) { m_area = area; }
     [[nodiscard]] double patchArea() const { return m_area; }
+    /// What is shown around the patches from now on; black unless set.
+    void setSurround(const Drive &surround) { m_surround = surround; }
     /// Factory correction to use; remembered, and set again after the instrument was unplugged.
     Status setCorrection(const std::string &technology);
     /// A matrix that is applied to everything read from the screen, on top of no factory correction.
@@ -113,10 +115,12 @@ public:
 
     /// Shows a patch, waits until it stands, and reads it.
     /// \param expectedY about what luminance to expect in cd/m² (0: unknown, the instrument chooses its time)
-    /// \param relativeGoal wanted relative standard deviation
+    /// \param relativeGoal wanted relative standard deviation \param integrationS to read for so long instead
     /// A reading that cannot be, whatever the display (nothing seen of a bright patch, more light than any display gives,
-    /// a colour that does not exist), is taken again, and ends in an error with the code "implausible" where it stays.
-    Result<Measurement> read(const Drive &rgb, const std::string &name, double expectedY = 0, double relativeGoal = 0.0008);
+    /// a colour that does not exist), is taken again, and ends in an error where it stays: with the code "stuck" where an
+    /// instrument answers with the same three numbers whatever is shown, "units" where it is more than any display gives, else
+    /// "implausible".
+    Result<Measurement> read(const Drive &rgb, const std::string &name, double expectedY = 0, double relativeGoal = 0.0008, double integrationS = 0);
     /// Reads a patch again whose reading surprises: what two of three readings agree on counts, the odd one is set aside.
     /// \return an error with the code "not-repeating" where no two agree
     Result<Measurement> readAgreed(const Measurement &first, double expectedY, double relativeGoal = 0.0008);
@@ -153,6 +157,8 @@ private:
     Result<Reading> readRestored(ReadMode mode, double integrationS);
     /// Why a reading cannot be, or nothing.
     [[nodiscard]] std::optional<Message> impossible(const Shot &shot, const Reading &reading) const;
+    /// Whether it is, to the last digit, what another patch read before.
+    [[nodiscard]] bool answersTheSame(const Shot &shot, const Reading &reading) const;
     /// Whether so little light is expected that an instrument may see none.
     [[nodiscard]] bool mayBeDark(const Shot &shot) const;
     Status recover(const Error &error, int attempt);
@@ -172,7 +178,9 @@ private:
     std::optional<Eigen::Matrix3d> m_matrix;
     Place m_place;
     std::optional<Patch> m_shown;
+    std::optional<std::pair<Drive, XYZ>> m_answered; ///< the last patch and reading that could be
     double m_area = 0.1;
+    Drive m_surround;
     double m_settleS = 0.3;
     int m_count = 0;
     std::optional<Lab> m_wanted;

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "measure/gauge.h"
+#include "measure/settling.h"
 
 #include <functional>
 
@@ -12,26 +13,24 @@ struct WarmUp {
     double seconds = 0; ///< from the first reading to the last
     int readings = 0;
     bool stable = false;
-    double remainingPercent = 0; ///< luminance still to come, by the fitted approach to the end value
+    double remainingPercent = 0; ///< luminance still to come once the rest of a visit is done, as the readings let expect
+    double boundPercent = 0;     ///< what it stays below in nine of ten cases
     double ratePercentPerMinute = 0;
-    XYZ white; ///< the last reading
+    Settling settling; ///< all of its readings
+    XYZ white;         ///< the last reading
 };
 
 struct WarmUpOptions {
     double longestS = 3600;
-    double goalPercent = 0.4; ///< remaining drift of luminance that counts as stable
+    double firstIntervalS = 15;
+    size_t fewest = 4;        ///< readings
+    double goalPercent = 0.6; ///< drift of luminance still to come that counts as stable
+    double goalUv = 0.0008;   ///< the same of white in u'v'
+    /// Looks at the first reading; an error of it ends the waiting.
+    std::function<Status(const Measurement &)> onFirst;
     /// Hears the series so far and the estimated seconds still to wait.
     std::function<void(const WarmUp &, double secondsLeft)> onProgress;
 };
-
-/// An exponential approach to an end value, fitted to luminances over time.
-struct Approach {
-    double end = 0, amplitude = 0, tauS = 600; ///< Y(t) = end + amplitude·exp(-(t - t0)/tau)
-    double slope = 0, slopeSigma = 0;          ///< straight line through the last readings, relative per second
-    [[nodiscard]] double remaining(double sinceStartS) const;
-};
-/// \param times seconds, increasing; \param values cd/m²; \param sigmaRelative of each value. \pre at least 3 points
-Approach fitApproach(const std::vector<double> &times, const std::vector<double> &values, double sigmaRelative);
 
 /// Reads white at growing intervals until its luminance and colour stand still (docs/methods.md, "Warm-up").
 Result<WarmUp> warmUp(Gauge &gauge, const WarmUpOptions &options);

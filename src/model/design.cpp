@@ -63,8 +63,8 @@ double expectedError(const DisplayModel &model, const std::vector<DesignTarget> 
     return std::sqrt(sum / weights);
 }
 
-std::vector<size_t> nextReadings(const DisplayModel &model, const std::vector<DesignTarget> &targets, const std::vector<DesignCandidate> &candidates,
-                                 int count)
+std::vector<DesignChoice> nextReadings(const DisplayModel &model, const std::vector<DesignTarget> &targets,
+                                       const std::vector<DesignCandidate> &candidates, int count, double each)
 {
     std::vector<Drive> where;
     for (const DesignCandidate &c : candidates) {
@@ -77,34 +77,36 @@ std::vector<size_t> nextReadings(const DisplayModel &model, const std::vector<De
         const MatrixXd rows = j * across.middleRows(Eigen::Index(3 * i), 3);
         across.middleRows(Eigen::Index(3 * i), 3) = rows;
     }
-    std::vector<size_t> chosen;
+    std::vector<DesignChoice> chosen;
     while (int(chosen.size()) < count) {
-        size_t best = 0;
+        DesignChoice best{};
         double bestGain = -1;
         Matrix3d bestRoot = Matrix3d::Identity();
         for (size_t q = 0; q < candidates.size(); ++q) {
             const auto at = Eigen::Index(3 * q);
-            Matrix3d s = among.block<3, 3>(at, at);
-            for (int c = 0; c < 3; ++c) {
-                s(c, c) += std::pow(model.behaviour().noise * candidates[q].sigma[c], 2) + 1e-14;
-            }
-            const Eigen::LLT<Matrix3d> factor(s);
-            if (factor.info() != Eigen::Success) {
-                continue; // it tells nothing that is not known already
-            }
-            const Matrix3d root = factor.matrixL();
-            // The drop of the summed variances when this reading is added.
-            const double gain = root.triangularView<Eigen::Lower>().solve(across.middleCols(at, 3).transpose()).squaredNorm();
-            if (gain > bestGain) {
-                bestGain = gain;
-                best = q;
-                bestRoot = root;
+            const Matrix3d told = across.middleCols(at, 3).transpose() * across.middleCols(at, 3);
+            for (const DesignCandidate::For &time : candidates[q].times) {
+                Matrix3d s = among.block<3, 3>(at, at);
+                for (int c = 0; c < 3; ++c) {
+                    s(c, c) += std::pow(model.behaviour().noise * time.sigma[c], 2) + 1e-14;
+                }
+                const Eigen::LLT<Matrix3d> factor(s);
+                if (factor.info() != Eigen::Success) {
+                    continue; // it tells nothing that is not known already
+                }
+                // The drop of the summed variances when this reading is added, tr(A S⁻¹ Aᵀ), for each second of it.
+                const double gain = factor.solve(told).trace() / (each + time.seconds);
+                if (gain > bestGain) {
+                    bestGain = gain;
+                    best = {q, time.seconds};
+                    bestRoot = factor.matrixL();
+                }
             }
         }
         if (bestGain < 0) {
             break;
         }
-        const auto at = Eigen::Index(3 * best);
+        const auto at = Eigen::Index(3 * best.candidate);
         const MatrixXd half = bestRoot.triangularView<Eigen::Lower>().solve(among.middleRows(at, 3));
         const MatrixXd halfAcross = bestRoot.triangularView<Eigen::Lower>().solve(across.middleCols(at, 3).transpose());
         across -= halfAcross.transpose() * half;

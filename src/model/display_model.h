@@ -31,6 +31,13 @@ struct Behaviour {
     double noise = 1;         ///< how much noisier readings are than the noise model says
 };
 
+/// The drives between which a channel's light changes: below the first it shows black, above the second no more than full light
+/// (crushed blacks, a contrast set too high, an input that takes a part of the range for the whole).
+struct Reach {
+    double from = 0, to = 1;
+    friend bool operator==(const Reach &, const Reach &) = default;
+};
+
 /// What a display makes of any drive behind its LUT, with how sure that is: a Gaussian process whose prior is what
 /// displays do in general and which is conditioned on this one's readings.
 class DisplayModel {
@@ -70,7 +77,10 @@ public:
 
     [[nodiscard]] const std::vector<PanelReading> &readings() const { return m_readings; }
     [[nodiscard]] const Behaviour &behaviour() const { return m_behaviour; }
+    /// Of each channel's light over its reach.
     [[nodiscard]] const std::array<double, 3> &exponents() const { return m_exponents; }
+    /// Of each channel, where readings show that it ends before its drive does.
+    [[nodiscard]] const std::array<Reach, 3> &reach() const { return m_reach; }
     [[nodiscard]] XYZ white() const { return evaluate({1, 1, 1}); }
     [[nodiscard]] XYZ black() const { return evaluate({0, 0, 0}); }
     /// What was known of the full-drive colours before its readings.
@@ -89,7 +99,14 @@ private:
         double t = 0;
         double constant = 1; ///< 0 leaves out what does not depend on the drive
     };
-    [[nodiscard]] Point point(const Drive &behind) const;
+    /// A drive by the part of each channel's reach that it stands at, 0..1, which all else is told in.
+    [[nodiscard]] Drive within(const Drive &behind) const;
+    [[nodiscard]] Drive beyond(const Drive &within) const;
+    [[nodiscard]] Point point(const Drive &within) const;
+    [[nodiscard]] ChannelState stateAt(int channel, double within) const;
+    [[nodiscard]] XYZ shownAt(const Drive &within) const;
+    [[nodiscard]] Drive searched(const XYZ &xyz, const Drive &startWithin) const;
+    void estimateReach();
     [[nodiscard]] Eigen::Matrix3d kernel(const Point &p, const Point &q, const Behaviour &b, bool fixedParts) const;
     [[nodiscard]] XYZ priorMean(const Point &p) const;
     void estimateExponents();
@@ -108,6 +125,7 @@ private:
     Eigen::Matrix3d m_columns;
     Eigen::Vector3d m_blackSigma, m_whiteLight;
     std::array<double, 3> m_exponents{2.2, 2.2, 2.2};
+    std::array<Reach, 3> m_reach{};
     Behaviour m_behaviour;
     std::vector<PanelReading> m_readings;
     std::vector<Point> m_points;

@@ -24,7 +24,7 @@ const std::array<std::vector<double>, kKinds> kChoices{{{0.01, 0.03, 0.08},
                                                         {0.0003, 0.001, 0.003, 0.01, 0.03, 0.1},
                                                         {0.001, 0.01, 0.05, 0.2, 0.6},
                                                         {0.0003, 0.001, 0.003, 0.01, 0.03, 0.1},
-                                                        {0.0002, 0.0007, 0.002, 0.006},
+                                                        {0.0002, 0.0007, 0.002, 0.006, 0.02},
                                                         {0.6, 0.8, 1.0, 1.4, 2.0}}};
 
 /// How improbable a kind's strength is before any reading: a factor of five away from the usual is one sigma.
@@ -55,6 +55,7 @@ void DisplayModel::add(const std::vector<PanelReading> &readings, double now, bo
     m_readings.insert(m_readings.end(), readings.begin(), readings.end());
     m_now = now;
     if (again) {
+        estimateReach();
         estimateExponents();
     }
     place();
@@ -79,7 +80,7 @@ void DisplayModel::place()
 {
     m_points.clear();
     for (const PanelReading &r : m_readings) {
-        Point p = point(r.behind);
+        Point p = point(within(r.behind));
         p.xyz = r.xyz.vec();
         p.t = r.t;
         m_points.push_back(p);
@@ -103,22 +104,24 @@ void DisplayModel::estimateExponents()
     }
     double brightest = 0;
     for (const PanelReading &r : m_readings) {
-        const double least = r.behind.vec().minCoeff();
+        const Drive d = within(r.behind);
+        const double least = d.vec().minCoeff();
         if (least > brightest) {
             brightest = least;
             whiteLight = inverse * (r.xyz.vec() - black);
             for (int c = 0; c < 3; ++c) {
-                whiteLight[c] = std::max(1e-6, whiteLight[c] / std::pow(r.behind[c], m_exponents[size_t(c)]));
+                whiteLight[c] = std::max(1e-6, whiteLight[c] / std::pow(d[c], m_exponents[size_t(c)]));
             }
         }
     }
     for (int c = 0; c < 3; ++c) {
         double top = 0, bottom = 0;
         for (const PanelReading &r : m_readings) {
-            const double least = r.behind.vec().minCoeff(), most = r.behind.vec().maxCoeff();
+            const Drive d = within(r.behind);
+            const double least = d.vec().minCoeff(), most = d.vec().maxCoeff();
             const double light = (inverse * (r.xyz.vec() - black))[c] / whiteLight[c];
-            if (least > 0.05 && most - least < 0.35 * most && light > 1e-4 && r.behind[c] < 0.97) {
-                const double x = std::log(r.behind[c]), w = r.behind[c];
+            if (least > 0.05 && most - least < 0.35 * most && light > 1e-4 && d[c] < 0.97) {
+                const double x = std::log(d[c]), w = d[c];
                 top += w * x * std::log(light);
                 bottom += w * x * x;
             }
@@ -173,7 +176,8 @@ void DisplayModel::weighBehaviour()
         return 0.5 * factor.matrixL().solve(residual).squaredNorm() + logs + improbability(b);
     };
     double best = cost(m_behaviour);
-    const int rounds = n < 60 ? 2 : 1;
+    // From what is usual it takes more rounds to arrive than from what was weighed before.
+    const int rounds = m_weighedWith == 0 ? 3 : (n < 60 ? 2 : 1);
     for (int round = 0; round < rounds; ++round) {
         for (size_t kind = 0; kind < kKinds; ++kind) {
             for (const double value : kChoices[kind]) {
@@ -225,7 +229,7 @@ MatrixXd DisplayModel::covariance(const std::vector<Drive> &a, const std::vector
     const auto pointsOf = [this](const std::vector<Drive> &drives) {
         std::vector<Point> points;
         for (const Drive &d : drives) {
-            points.push_back(point(d));
+            points.push_back(point(within(d)));
             points.back().xyz = evaluate(d).vec();
         }
         return points;

@@ -11,11 +11,11 @@ using Eigen::Matrix3d;
 using Eigen::MatrixXd;
 using Eigen::Vector3d;
 
-DisplayModel::Point DisplayModel::point(const Drive &behind) const
+DisplayModel::Point DisplayModel::point(const Drive &within) const
 {
     Point p;
     for (int c = 0; c < 3; ++c) {
-        const double v = std::clamp(behind[c], 0.0, 1.0);
+        const double v = std::clamp(within[c], 0.0, 1.0);
         p.v[size_t(c)] = v;
         p.light[size_t(c)] = std::pow(v, m_exponents[size_t(c)]);
         p.slope[size_t(c)] = slopeAt(p.light[size_t(c)]);

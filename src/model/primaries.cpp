@@ -65,6 +65,15 @@ std::array<int, 3> huesOf(const Primaries &p)
 
 PrimaryFault faultOf(const Primaries &p)
 {
+    // What shows only gray shows white's colour everywhere, however little of it blue gives.
+    const auto likeWhite = [&p](const XYZ &xyz) {
+        const XYZ light((xyz - p.black).vec().cwiseMax(0.0));
+        const double share = light.b / p.white.b;
+        return !(share > 0.002) || uvDistance(chromaticity(light), chromaticity(p.white)) < 0.02 + 0.0002 / share;
+    };
+    if (p.white.b > 3 * p.black.b && likeWhite(p.red) && likeWhite(p.green) && likeWhite(p.blue) && p.green.b - p.black.b > 0.02 * p.white.b) {
+        return PrimaryFault::Grey;
+    }
     // Even a projector in a lit room shows white three times as bright as black (common practice, no published source).
     if (!(p.white.b > 3 * p.black.b) || std::abs(p.matrix().determinant()) < 1e-6 * std::pow(std::max(p.white.b, 1e-3), 3)) {
         return PrimaryFault::Alike;

@@ -28,6 +28,7 @@ enum class PrimaryFault {
     None,
     Alike,     ///< red, green and blue, or white and black, read alike
     Exchanged, ///< each is another's colour
+    Grey,      ///< red, green and blue have white's own colour
     Hueless,   ///< one of them has not the hue of its channel, nor of another
     Strange    ///< white is not what red, green and blue add up to, nor anything near
 };

@@ -116,16 +116,28 @@ struct Between {
 
 } // namespace
 
-DisplayModel::ChannelState DisplayModel::channelAt(int channel, double behind) const
+DisplayModel::ChannelState DisplayModel::stateAt(int channel, double within) const
 {
     const auto &curve = m_curves[size_t(channel)];
-    const Between at(behind, kSteps);
+    const Between at(within, kSteps);
     return curve[at.node] + at.part * (curve[at.node + 1] - curve[at.node]);
+}
+
+DisplayModel::ChannelState DisplayModel::channelAt(int channel, double behind) const
+{
+    Drive d;
+    d[channel] = behind;
+    return stateAt(channel, within(d)[channel]);
+}
+
+XYZ DisplayModel::shownAt(const Drive &within) const
+{
+    return evaluate(stateAt(0, within.a), stateAt(1, within.b), stateAt(2, within.c));
 }
 
 XYZ DisplayModel::evaluate(const Drive &behind) const
 {
-    return evaluate(channelAt(0, behind.a), channelAt(1, behind.b), channelAt(2, behind.c));
+    return shownAt(within(behind));
 }
 
 XYZ DisplayModel::evaluate(const ChannelState &red, const ChannelState &green, const ChannelState &blue) const
@@ -152,19 +164,24 @@ XYZ DisplayModel::evaluate(const ChannelState &red, const ChannelState &green, c
 
 Drive DisplayModel::driveFor(const XYZ &xyz, const Drive &start) const
 {
+    return beyond(searched(xyz, within(start)));
+}
+
+Drive DisplayModel::searched(const XYZ &xyz, const Drive &startWithin) const
+{
     const Matrix3d inverse = m_columns.inverse();
-    const Vector3d black = evaluate({0, 0, 0}).vec();
+    const Vector3d black = shownAt({0, 0, 0}).vec();
     const auto roots = [&](const Vector3d &light) {
         const Vector3d a = inverse * (light - black);
         return Vector3d(perceptualRoot(a[0]), perceptualRoot(a[1]), perceptualRoot(a[2]));
     };
     const Vector3d wanted = roots(xyz.vec());
-    Drive at = start, byPower;
+    Drive at = startWithin, byPower;
     for (int c = 0; c < 3; ++c) {
         byPower[c] = std::clamp(std::pow(std::max(wanted[c], 0.0), 2.2 / m_exponents[size_t(c)]), 0.0, 1.0);
     }
-    Vector3d r = roots(evaluate(at).vec()) - wanted;
-    if (const Vector3d other = roots(evaluate(byPower).vec()) - wanted; other.squaredNorm() < r.squaredNorm()) {
+    Vector3d r = roots(shownAt(at).vec()) - wanted;
+    if (const Vector3d other = roots(shownAt(byPower).vec()) - wanted; other.squaredNorm() < r.squaredNorm()) {
         at = byPower;
         r = other;
     }
@@ -174,7 +191,7 @@ Drive DisplayModel::driveFor(const XYZ &xyz, const Drive &start) const
             const double h = at[c] > 0.5 ? -1e-3 : 1e-3;
             Drive moved = at;
             moved[c] += h;
-            j.col(c) = (roots(evaluate(moved).vec()) - wanted - r) / h;
+            j.col(c) = (roots(shownAt(moved).vec()) - wanted - r) / h;
         }
         const Vector3d step = j.partialPivLu().solve(-r);
         if (!step.allFinite()) {
@@ -188,7 +205,7 @@ Drive DisplayModel::driveFor(const XYZ &xyz, const Drive &start) const
             for (int c = 0; c < 3; ++c) {
                 next[c] = std::clamp(at[c] + length * std::clamp(step[c], -0.3, 0.3), 0.0, 1.0);
             }
-            const Vector3d tried = roots(evaluate(next).vec()) - wanted;
+            const Vector3d tried = roots(shownAt(next).vec()) - wanted;
             if (tried.squaredNorm() < r.squaredNorm()) {
                 at = next;
                 r = tried;

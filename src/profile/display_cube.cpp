@@ -5,7 +5,9 @@
 #include "base/text.h"
 #include "calibrate/ramps.h"
 #include "colour/difference.h"
+#include "colour/even_hue.h"
 #include "colour/spaces.h"
+#include "gamut/gamut.h"
 #include "profile/display_gamut.h"
 
 #include <algorithm>
@@ -118,7 +120,11 @@ Result<Cube> cubeToDisplay(const Profile &display, const CubeTask &task)
                      false};
     }
     constexpr int kSurfaceGrid = 25;
-    const GamutSurface gamut = surfaceOf(display, kSurfaceGrid);
+    std::vector<Lab> colours;
+    for (const Drive &d : evenDrives(kSurfaceGrid)) {
+        colours.push_back(evenHueOf(xyzOf(display.colourOf(d), iccD50())));
+    }
+    const GamutSurface gamut(colours, kSurfaceGrid);
     const auto ramps = task.foldRamps ? display.ramps(1024) : std::nullopt;
     Cube cube;
     cube.size = std::clamp(task.size, 2, kMostNodes);
@@ -127,9 +133,10 @@ Result<Cube> cubeToDisplay(const Profile &display, const CubeTask &task)
     fill(cube, [&](const Drive &source) {
         const Lab lab = screen.lab(wanted.colour(source));
         // The surface is a table, so a colour on the boundary may fall a little outside it: the profile decides there.
-        const GamutSurface::Direction direction = GamutSurface::directionOf(lab);
+        const Lab even = evenHueOf(xyzOf(lab, iccD50()));
+        const GamutSurface::Direction direction = GamutSurface::directionOf(even);
         const bool beyond = direction.length > gamut.reach(direction) + 2;
-        const Drive d = display.driveFor(beyond ? gamut.colourAt(gamut.nearest(lab, 0.6)) : lab);
+        const Drive d = display.driveFor(beyond ? labOf(xyzOfEvenHue(gamut.colourAt(gamut.nearest(even, 0.6))), iccD50()) : lab);
         return ramps ? throughCurves(*ramps, d) : d;
     });
     return cube;

@@ -220,56 +220,11 @@ GamutSurface::Spot GamutSurface::Slice::nearest(int point, double wantedLightnes
     return spot;
 }
 
-// For a colour of lightness l and chroma c the squared distance to a point (p, q) is l² + w²c² + A - 2lp with
-// A = p² + w²q² - 2w²cq: straight in l but for what all points share. So the nearest points over l are the lower envelope
-// of straight lines, in the order of their slopes.
-GamutSurface::Column::Column(const Slice &slice, double chroma, double weight) : m_slice(slice), m_chroma(chroma), m_weight(weight)
-{
-    std::array<int, kAngles> order;
-    std::iota(order.begin(), order.end(), 0);
-    const auto darker = [&](int a, int b) { return slice.lightness[size_t(a)] < slice.lightness[size_t(b)]; };
-    if (!std::is_sorted(order.begin(), order.end(), darker)) {
-        std::stable_sort(order.begin(), order.end(), darker);
-    }
-    std::array<double, kAngles> height;
-    for (size_t e = 0; e < height.size(); ++e) {
-        const double q = slice.chroma[e];
-        height[e] = slice.lightness[e] * slice.lightness[e] + weight * weight * q * (q - 2 * chroma);
-    }
-    for (const int e : order) {
-        double from = -1e300;
-        while (m_count > 0) {
-            const auto last = size_t(m_point[size_t(m_count - 1)]);
-            const double steeper = 2 * (slice.lightness[size_t(e)] - slice.lightness[last]), higher = height[size_t(e)] - height[last];
-            from = steeper > 1e-12 ? higher / steeper : (higher < 0 ? -1e300 : 1e300);
-            if (from > m_from[size_t(m_count - 1)]) {
-                break;
-            }
-            --m_count;
-        }
-        m_point[size_t(m_count)] = e;
-        m_from[size_t(m_count)] = m_count > 0 ? from : -1e300;
-        ++m_count;
-    }
-}
-
-GamutSurface::Spot GamutSurface::Column::nearest(double lightness)
-{
-    while (m_now + 1 < m_count && m_from[size_t(m_now + 1)] <= lightness) {
-        ++m_now;
-    }
-    while (m_now > 0 && m_from[size_t(m_now)] > lightness) {
-        --m_now;
-    }
-    return m_slice.nearest(m_point[size_t(m_now)], lightness, m_chroma, m_weight);
-}
-
 GamutSurface::Spot GamutSurface::nearest(const Lab &lab, double chromaWeight) const
 {
     const Direction d = directionOf(lab);
     const Slice slice = sliceAt(d);
     const double lightness = lab.a - kMiddle[0];
-    // For one colour all points are looked at: an envelope pays for many.
     int point = 0;
     double least = 1e300;
     for (int e = 0; e < kAngles; ++e) {
@@ -282,29 +237,43 @@ GamutSurface::Spot GamutSurface::nearest(const Lab &lab, double chromaWeight) co
     return slice.nearest(point, lightness, d.chroma, chromaWeight);
 }
 
-std::optional<double> GamutSurface::pressing(const Direction &d, const GamutSurface &reference, double knee) const
+namespace {
+
+/// y(x) = x / (1 + x·(1/y1 - 1/x1)): slope 1 at the knee and y(x1) = y1 at the reference's boundary.
+struct Press {
+    double start, x1, y1;
+    [[nodiscard]] bool idle() const { return x1 <= y1 * 1.0001; }
+    [[nodiscard]] double bend() const { return 1 / y1 - 1 / x1; }
+};
+
+Press pressBetween(double own, double other, double knee)
 {
-    const double own = reach(d), other = std::max(own, reference.reach(d));
-    const double start = knee * own;
-    if (d.length >= other) {
-        return std::nullopt;
-    }
-    if (d.length <= start || other <= own * 1.0001) {
-        return 1;
-    }
-    // y(x) = x / (1 + x·(1/y1 - 1/x1)) with slope 1 at the knee and y(x1) = y1 at the reference's boundary.
-    const double x = d.length - start, x1 = other - start, y1 = own - start;
-    const double y = x / (1 + x * (1 / y1 - 1 / x1));
-    return (start + y) / d.length;
+    return {knee * own, std::max(own, other) - knee * own, (1 - knee) * own};
 }
 
-GamutSurface surfaceOf(const Profile &profile, int grid)
+} // namespace
+
+GamutSurface::Pressing GamutSurface::pressing(const Direction &d, const GamutSurface &reference, double knee) const
 {
-    std::vector<Lab> colours;
-    for (const Drive &d : evenDrives(grid)) {
-        colours.push_back(profile.colourOf(d));
+    const Press p = pressBetween(reach(d), reference.reach(d), knee);
+    const double x = d.length - p.start;
+    if (p.idle() || x <= 0) {
+        return {1, x >= p.x1, p.idle()};
     }
-    return {colours, grid};
+    // Beyond the reference's boundary it goes on straight.
+    const double y = x < p.x1 ? x / (1 + x * p.bend()) : p.y1 + (x - p.x1) * p.y1 * p.y1 / (p.x1 * p.x1);
+    return {(p.start + y) / d.length, x >= p.x1, false};
+}
+
+double GamutSurface::expanding(const Direction &d, const GamutSurface &reference, double knee) const
+{
+    const Press p = pressBetween(reach(d), reference.reach(d), knee);
+    const double y = d.length - p.start;
+    if (p.idle() || y <= 0) {
+        return 1;
+    }
+    const double x = y < p.y1 ? y / (1 - y * p.bend()) : p.x1 + (y - p.y1) * p.x1 * p.x1 / (p.y1 * p.y1);
+    return (p.start + x) / d.length;
 }
 
 namespace {

@@ -14,9 +14,9 @@
 
 namespace lamp {
 
-/// The boundary of a gamut in CIELAB: how far it reaches from the middle gray (L* 50) in each direction. Star-shaped from
-/// there, as the gamuts of displays are. Directions are told by ratios in place of angles, which needs no arc tangent:
-/// going round a diamond instead of a circle.
+/// The boundary of a gamut in CIELAB, or on axes like it (even_hue.h): how far it reaches from the middle gray (L* 50) in each direction. Star-shaped
+/// from there, as the gamuts of displays are. Directions are told by ratios in place of angles, which needs no arc tangent: going round a diamond
+/// instead of a circle.
 class GamutSurface {
 public:
     static constexpr int kHues = 112, kAngles = 49;
@@ -50,30 +50,22 @@ public:
         /// The place nearest to a colour of that hue, where its nearest point is known: on the pieces that end there.
         [[nodiscard]] Spot nearest(int point, double lightness, double chroma, double weight) const;
     };
-    /// For many colours of one hue and chroma: which point of a slice is nearest, by lightness.
-    class Column {
-    public:
-        /// \param slice has to outlive this \param weight what a step of chroma counts against one of lightness
-        Column(const Slice &slice, double chroma, double weight);
-        /// The place nearest to the colour of a lightness, from L* 50; quickest near the one before.
-        [[nodiscard]] Spot nearest(double lightness);
-
-    private:
-        const Slice &m_slice;
-        double m_chroma, m_weight;
-        int m_count = 0, m_now = 0;
-        std::array<int, kAngles> m_point;   ///< the points that are nearest somewhere, from dark to light
-        std::array<double, kAngles> m_from; ///< the lightness from which on each is
-    };
     [[nodiscard]] Slice sliceAt(const Spot &hue) const;
     /// The nearest place of the boundary at the hue of a colour outside. \param chromaWeight what a step of chroma counts
     /// against one of lightness
     [[nodiscard]] Spot nearest(const Lab &lab, double chromaWeight) const;
 
-    /// By what the distance of a colour from the middle gray is multiplied so that all come inside: colours within `knee`
-    /// of the boundary's distance stay (1), those up to the reference's boundary are pressed into what is left,
-    /// smoothly. \return nothing for a colour beyond both, which belongs on the boundary
-    [[nodiscard]] std::optional<double> pressing(const Direction &direction, const GamutSurface &reference, double knee) const;
+    /// How a colour is taken in so that all up to a reference's boundary come inside.
+    struct Pressing {
+        double scale = 1;    ///< of its distance from the middle gray
+        bool beyond = false; ///< outside of both gamuts: pressed as the boundary is, it stays outside
+        bool idle = false;   ///< the reference reaches no farther in this direction: nothing is pressed
+    };
+    /// Colours within `knee` of the boundary's distance stay, those up to the reference's boundary are pressed into what is left,
+    /// smoothly. \return also for colours beyond
+    [[nodiscard]] Pressing pressing(const Direction &direction, const GamutSurface &reference, double knee) const;
+    /// The inverse: by what the distance of a colour of this gamut is multiplied.
+    [[nodiscard]] double expanding(const Direction &direction, const GamutSurface &reference, double knee) const;
 
 private:
     [[nodiscard]] double at(int hue, int angle) const { return m_reach[size_t(hue * kAngles + angle)]; }
@@ -81,9 +73,6 @@ private:
     void enter(const std::array<const Corner *, 3> &triangle, double bulge);
     std::vector<double> m_reach;
 };
-
-/// The boundary of what a profile's display shows, by its own word. \param grid drives along each axis
-GamutSurface surfaceOf(const Profile &profile, int grid);
 
 /// What a display shows of a space, in percent. Volumes are in CIELAB, D50, each relative to its own white.
 struct SpaceCoverage {

@@ -30,6 +30,8 @@ public:
 
     /// The drive of a channel's light; light is cut off at 0 and 1.
     [[nodiscard]] double drive(int channel, double light) const { return between(m_drive[size_t(channel)], light); }
+    /// From tristimulus values under D50, relative to white, to light, as far as channels add up.
+    [[nodiscard]] Eigen::Matrix3d channelsOfD50() const { return m_inverse * m_toXyz; }
     /// Tristimulus values, cd/m².
     [[nodiscard]] Eigen::Vector3d shown(const Eigen::Vector3d &light) const;
     /// Light of a gray drive in the mean of the channels; 1024 equal steps of drive.
@@ -39,6 +41,7 @@ public:
     /// display cannot show it.
     class Seeker {
     public:
+        static constexpr double kClose = 5e-6; ///< where a colour of the display is meant
         /// \param space has to outlive this
         explicit Seeker(const LightSpace &space) : m_space(space) { restart(); }
         /// \param colour under D50, relative to white \param close largest error of a channel's light

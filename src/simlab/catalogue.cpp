@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "simlab/sim_bench.h"
+#include "simlab/habits.h"
 
 #include <algorithm>
 #include <cmath>
@@ -346,6 +346,11 @@ Result<std::unique_ptr<SimBench>> makeBench(const std::string &displayName, std:
     }
     if (options.spectral) {
         meters.push_back(spectroradiometer());
+    }
+    if (!options.habit.empty()) {
+        if (const Status s = giveHabit(options.habit, seed, e.panel, meters.front()); !s) {
+            return s.error();
+        }
     }
     return std::make_unique<SimBench>(e.panel, e.room, std::move(meters), seed);
 }

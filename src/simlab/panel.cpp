@@ -132,6 +132,9 @@ Panel::Panel(PanelSpec spec, RoomSpec room) : m_spec(std::move(spec)), m_room(ro
             m_controls.push_back({names[c], 0, 100, menu.gainStep, menu.gainsAt[c], menu.byPerson});
         }
     }
+    if (menu.contrastAt > 0) {
+        m_controls.push_back({"contrast", 0, 100, 1, menu.contrastAt, menu.byPerson});
+    }
     resetLut();
     if (m_spec.staleLut) {
         Ramps old;
@@ -184,7 +187,7 @@ DisplayInfo Panel::describe() const
 void Panel::show(const Patch &patch, double t)
 {
     // The same picture again is no change: a screen that dims at rest stays dimmed.
-    if (patch.rgb == m_patch.rgb && patch.area == m_patch.area && patch.at == m_patch.at && m_shownAt > -1e8) {
+    if (patch.rgb == m_patch.rgb && patch.area == m_patch.area && patch.at == m_patch.at && patch.surround == m_patch.surround && m_shownAt > -1e8) {
         return;
     }
     m_previous = m_patch;
@@ -253,8 +256,8 @@ std::array<double, 3> Panel::throughLut(const Drive &rgb) const
 {
     std::array<double, 3> out{};
     for (int c = 0; c < 3; ++c) {
-        double v = rounded(rgb[c], m_spec.bits);
-        if (m_spec.hasLut) {
+        double v = rounded(rgb[m_spec.signal.wires[size_t(c)]], m_spec.bits);
+        if (m_spec.hasLut && !m_spec.signal.lutIgnored) {
             const double at = v * double(m_lut.size() - 1);
             const auto k = std::min(size_t(at), m_lut.size() - 2);
             const double t = at - double(k);
@@ -269,7 +272,48 @@ std::array<double, 3> Panel::throughLut(const Drive &rgb) const
     for (double &v : out) {
         v = rounded(v, m_spec.panelBits);
     }
+    disturb(out);
     return out;
+}
+
+void Panel::disturb(std::array<double, 3> &codes) const
+{
+    const PanelSpec::Signal &signal = m_spec.signal;
+    double stretch = 0;
+    for (const Control &c : m_controls) {
+        stretch = c.name == "contrast" ? std::max(0.0, c.value / m_spec.menu.contrastRight - 1) : stretch;
+    }
+    for (size_t c = 0; c < 3; ++c) {
+        double v = signal.reversed ? 1 - codes[c] : codes[c];
+        v = signal.limitedRange ? (255 * v - 16) / 219 : v;
+        v = std::max(0.0, (v - signal.crushBelow) / (1 - signal.crushBelow)); // what lies below is lost, nothing jumps
+        codes[c] = std::clamp(v * (1 + stretch * m_spec.menu.stretched[c]), 0.0, 1.0);
+    }
+    const double middle = (codes[0] + codes[1] + codes[2]) / 3;
+    if (signal.grayOnly) {
+        codes.fill(0.3 * codes[0] + 0.6 * codes[1] + 0.1 * codes[2]);
+        return;
+    }
+    // Strongest for pale colours, nothing at gray and at the cube's corners.
+    const double saturation = std::max({codes[0], codes[1], codes[2]}) - std::min({codes[0], codes[1], codes[2]});
+    const double more = 1 + signal.saturation * (1 - saturation), turn = signal.hueTwistDeg * (1 - saturation) * std::numbers::pi / 180;
+    const double keep = (1 + 2 * std::cos(turn)) / 3, next = (1 - std::cos(turn)) / 3 + std::sin(turn) / std::sqrt(3.0),
+                 last = (1 - std::cos(turn)) / 3 - std::sin(turn) / std::sqrt(3.0);
+    const std::array<double, 3> from = codes;
+    for (size_t c = 0; c < 3; ++c) {
+        const double turned = keep * from[c] + next * from[(c + 2) % 3] + last * from[(c + 1) % 3];
+        codes[c] = std::clamp(middle + more * (turned - middle), 0.0, 1.0);
+    }
+}
+
+double Panel::cold(double t, bool blue) const
+{
+    if (m_spec.alreadyWarm) {
+        return 0;
+    }
+    const double since = std::max(0.0, t - m_spec.restS);
+    return (m_spec.warmUpLoss + (blue ? m_spec.warmUpTint : 0)) * std::exp(-since / m_spec.warmUpTauS)
+           + (m_spec.secondLoss + (blue ? m_spec.secondTint : 0)) * std::exp(-since / m_spec.secondTauS);
 }
 
 std::array<double, 3> Panel::channelGains() const
@@ -280,7 +324,7 @@ std::array<double, 3> Panel::channelGains() const
     for (const Control &c : m_controls) {
         if (c.name == "brightness") {
             light = menu.brightnessFloor + (1 - menu.brightnessFloor) * std::pow(c.value / 100, menu.brightnessPower);
-        } else {
+        } else if (c.name != "contrast") {
             const size_t i = c.name == "red" ? 0 : (c.name == "green" ? 1 : 2);
             gains[i] = std::pow(c.value / 100, menu.gainPower);
         }
@@ -310,6 +354,11 @@ std::array<double, 3> Panel::channelLight(const Drive &rgb) const
 
 Weights Panel::emissionOf(const Drive &rgb, double area, double t, double roomShare) const
 {
+    return emissionAmong(rgb, area, {0, 0, 0}, t, roomShare);
+}
+
+Weights Panel::emissionAmong(const Drive &rgb, double area, const Drive &surround, double t, double roomShare) const
+{
     const std::array<double, 3> light = channelLight(rgb);
     std::array<double, 3> mixed = light;
     for (size_t c = 0; c < 3; ++c) {
@@ -325,17 +374,24 @@ Weights Panel::emissionOf(const Drive &rgb, double area, double t, double roomSh
     }
     white += m_spec.whiteBoost * std::min({light[0], light[1], light[2]});
     double dimming = 1;
-    if (m_spec.maxPatchArea > 0 && area > m_spec.maxPatchArea) {
-        const double load = area * (light[0] + light[1] + light[2]) / 3;
+    if (m_spec.maxPatchArea > 0 && (area > m_spec.maxPatchArea || surround.vec().maxCoeff() > 0)) {
+        const std::array<double, 3> around = channelLight(surround);
+        const double load = area * (light[0] + light[1] + light[2]) / 3 + (1 - area) * (around[0] + around[1] + around[2]) / 3;
         dimming = 1 / (1 + 1.5 * std::max(0.0, load - m_spec.maxPatchArea));
     }
     const auto gains = channelGains();
-    const double cold = m_spec.alreadyWarm ? 0 : std::exp(-t / m_spec.warmUpTauS);
+    double zone = 1;
+    if (m_spec.zonesLeast > 0) {
+        // A zone's lamps follow the brightest that is shown in it, and what its neighbours spill.
+        const std::array<double, 3> around = channelLight(surround);
+        const double brightest = std::max({light[0], light[1], light[2], 0.5 * std::max({around[0], around[1], around[2]})});
+        zone = m_spec.zonesLeast + (1 - m_spec.zonesLeast) * std::min(1.0, std::cbrt(brightest));
+    }
     Weights w = Weights::Zero();
     double meanGain = 0;
     for (size_t c = 0; c < 3; ++c) {
-        const double warm = 1 - m_spec.warmUpLoss * cold - (c == Blue ? m_spec.warmUpTint * cold : 0);
-        const double leak = m_spec.leakTint[c] / m_spec.contrast;
+        const double warm = 1 - cold(t, c == Blue);
+        const double leak = zone * m_spec.leakTint[c] / m_spec.contrast;
         w[Eigen::Index(c)] = gains[c] * warm * dimming * (mixed[c] * (1 - leak) + leak);
         meanGain += gains[c] * warm / 3;
     }
@@ -346,10 +402,10 @@ Weights Panel::emissionOf(const Drive &rgb, double area, double t, double roomSh
 
 Weights Panel::emission(double t, double roomShare, const std::array<double, 2> &at) const
 {
-    Weights now = emissionOf(m_patch.rgb, m_patch.area, t, roomShare);
+    Weights now = emissionAmong(m_patch.rgb, m_patch.area, m_patch.surround, t, roomShare);
     const double rest = unsettled(t);
     if (rest >= 1e-4) {
-        now = (1 - rest) * now + rest * emissionOf(m_previous.rgb, m_previous.area, t, roomShare);
+        now = (1 - rest) * now + rest * emissionAmong(m_previous.rgb, m_previous.area, m_previous.surround, t, roomShare);
     }
     double share = 1 - m_spec.unevenness * (std::pow(at[0] - 0.5, 2) + std::pow(at[1] - 0.5, 2)) / 0.5;
     if (m_spec.idleDimAfterS > 0 && t - m_shownAt > m_spec.idleDimAfterS) {

@@ -47,10 +47,27 @@ struct PanelSpec {
         double brightnessFloor = 0.16; ///< share of the light left at brightness 0
         double brightnessPower = 1.0;
         double gainPower = 1.4;
+        double contrastAt = 0;                    ///< where a contrast control stands; 0 for none
+        double contrastRight = 75;                ///< above it drives are stretched beyond their range
+        std::array<double, 3> stretched{1, 0, 1}; ///< how much of that each channel sees
     } menu;
     double warmUpLoss = 0.07;  ///< share of luminance missing when cold
     double warmUpTint = 0.015; ///< extra loss of blue when cold
     double warmUpTauS = 420;
+    /// A second, slower or quicker part of warming up, of either sign.
+    double secondLoss = 0, secondTint = 0, secondTauS = 1500;
+    double restS = 0; ///< how long after being switched on nothing moves yet
+    /// What happens to the picture on its way to the panel, or in its electronics.
+    struct Signal {
+        double crushBelow = 0;                  ///< drive up to which nothing is shown
+        std::array<int, 3> wires{0, 1, 2};      ///< which channel each one is fed by
+        bool reversed = false;                  ///< full drive shows black
+        bool limitedRange = false;              ///< takes 16 to 235 of 255 for the whole range
+        bool lutIgnored = false;                ///< ramps are taken, and do nothing
+        bool grayOnly = false;                  ///< shows luminance alone
+        double saturation = 0, hueTwistDeg = 0; ///< a table that changes mixtures, and leaves grays and full primaries
+    } signal;
+    double zonesLeast = 0;      ///< light of a zone's backlight under a black picture, as a share; 0 for a backlight without zones
     double age = 0;             ///< 0 new .. 1 worn out: dimmer and yellower
     double reflectance = 0.012; ///< diffuse, of room light
     double responseS = 0.06;    ///< settling time constant of the pixels
@@ -109,6 +126,9 @@ public:
 
 private:
     [[nodiscard]] std::array<double, 3> throughLut(const Drive &rgb) const;
+    void disturb(std::array<double, 3> &codes) const;
+    [[nodiscard]] double cold(double t, bool blue) const;
+    [[nodiscard]] Weights emissionAmong(const Drive &rgb, double area, const Drive &surround, double t, double roomShare) const;
     [[nodiscard]] std::array<double, 3> channelGains() const;
     [[nodiscard]] std::array<double, 3> channelLight(const Drive &rgb) const;
 

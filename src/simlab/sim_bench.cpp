@@ -246,7 +246,11 @@ Result<Reading> SimBench::readEmission(double integrationS)
         return fault("too-dark", "less light than the instrument can read", false);
     }
     Reading r;
-    r.xyz = meter().withNoise(xyz, integration);
+    r.xyz = XYZ(spec.unit * meter().withNoise(xyz, integration).vec());
+    if (spec.stuckFrom >= 0 && m_attempts > spec.stuckFrom) {
+        m_stuck = m_stuck.value_or(r.xyz);
+        r.xyz = *m_stuck;
+    }
     r.integrationS = integration;
     r.lowLight = xyz.b < spec.floorCdM2 * 5;
     r.unstable = unstable;

@@ -7,6 +7,7 @@
 #include <map>
 #include <memory>
 #include <mutex>
+#include <optional>
 
 namespace lamp::sim {
 
@@ -87,6 +88,7 @@ private:
     Place m_place;
     double m_t = 0;
     int m_attempts = 0;
+    std::optional<XYZ> m_stuck; ///< what an instrument that hangs goes on to say
     std::vector<Fault> m_faults;
     std::vector<Stray> m_strays;
 };
@@ -104,6 +106,7 @@ struct BenchOptions {
     std::string claims;    ///< technology that the panel says it has
     bool bare = false;     ///< a colorimeter without factory corrections
     bool spectral = false; ///< a spectroradiometer beside it
+    std::string habit;     ///< of habits(); empty for none
 };
 Result<std::unique_ptr<SimBench>> makeBench(const std::string &displayName, std::uint64_t seed, const BenchOptions &options);
 

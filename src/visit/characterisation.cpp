@@ -3,7 +3,9 @@
 #include "visit/characterisation.h"
 
 #include "colour/difference.h"
+#include "colour/spread.h"
 #include "profile/shown_display.h"
+#include "visit/nature.h"
 
 #include <algorithm>
 #include <cmath>
@@ -15,19 +17,6 @@ namespace {
 std::string percent(double v)
 {
     return fixed(100 * v, 0) + " %";
-}
-
-/// Points spread evenly over the cube of drives: an additive recurrence with the inverse powers of the plastic number's
-/// cousin in three dimensions (Roberts 2018, "The unreasonable effectiveness of quasirandom sequences"; constant
-/// from memory, the root of x^4 = x + 1).
-Drive spread(int i)
-{
-    constexpr double g = 1.22074408460575947536;
-    const auto part = [i](double step) {
-        const double x = 0.5 + step * (i + 1);
-        return x - std::floor(x);
-    };
-    return {part(1 / g), part(1 / (g * g)), part(1 / (g * g * g))};
 }
 
 /// The share of a luminance that a display can show at a chromaticity, at most 1.
@@ -114,9 +103,9 @@ GrayAim Characterisation::aimFor(const DisplayModel &model)
     return aim;
 }
 
-Result<PanelReading> Characterisation::readPanel(const Drive &rgb, const XYZ &expected)
+Result<PanelReading> Characterisation::readPanel(const Drive &rgb, const XYZ &expected, double integrationS)
 {
-    const auto m = m_guard.readGuarded(rgb, patchNameOf(rgb), expected);
+    const auto m = m_guard.readGuarded(rgb, patchNameOf(rgb), expected, integrationS);
     if (!m) {
         return m.error();
     }
@@ -139,7 +128,9 @@ Status Characterisation::firstLook()
     m_known.model.reset();
     bool blackKnown = false;
     for (const Measurement &m : m_s.record.readings) {
-        const bool trimmed = m.stage == stageName(Stage::Trim) && t.moves == 0;
+        // The last black of trimming was read at the settings that were left.
+        const bool last = &m == &m_s.record.readings.back() && m.rgb == Drive{};
+        const bool trimmed = m.stage == stageName(Stage::Trim) && (t.moves == 0 || last);
         if (m.mode == ReadMode::Emission && !m.superseded && !m_s.ofBefore(m) && (trimmed || m.xyz == t.white)) {
             readings.push_back(m_guard.panelReading(m));
             blackKnown = blackKnown || m.rgb == Drive{};
@@ -167,7 +158,7 @@ Status Characterisation::firstLook()
         readings.push_back(r.value());
     }
     m_known.model.emplace(prior, 0.02, readings, m_s.gauge->now());
-    return Done{};
+    return probeEnds();
 }
 
 std::vector<DesignTarget> Characterisation::designTargets() const
@@ -221,31 +212,36 @@ int Characterisation::readingsLeft() const
             ++(calibrating ? here : before);
         }
     }
-    return std::max(m_s.budget.readings - m_s.budget.colours - 2 - before, kFewest) - here;
+    const int around = m_s.record.plan.effort == Effort::Quick ? 3 : 7; // whites and blacks of the verification, and what a last round may exceed
+    return std::max(m_s.budget.readings - m_s.budget.colours - around - before, kFewest) - here;
 }
 
 Status Characterisation::readBatch(int count)
 {
+    constexpr std::array<double, 5> kTimes{0.5, 1, 2, 4, 8};
     const std::vector<Drive> patches = candidatePatches();
     std::vector<DesignCandidate> candidates;
     for (const Drive &d : patches) {
         const Drive behind = m_s.behindRamps(d);
         const XYZ xyz = m_known.model->evaluate(behind);
-        const double level = std::max(xyz.b, 0.02);
-        const double integration = m_s.gauge->noise().integrationFor(level, m_s.noiseGoal(level));
-        XYZ sigma;
-        for (int c = 0; c < 3; ++c) {
-            sigma[c] = m_s.gauge->noise().sigma(xyz[c], integration);
+        DesignCandidate candidate{behind, {}};
+        for (const double seconds : kTimes) {
+            XYZ sigma;
+            for (int c = 0; c < 3; ++c) {
+                sigma[c] = m_s.gauge->noise().sigma(xyz[c], seconds);
+            }
+            candidate.times.push_back({seconds, sigma});
         }
-        candidates.push_back({behind, sigma});
+        candidates.push_back(std::move(candidate));
     }
-    std::vector<size_t> chosen = nextReadings(*m_known.model, designTargets(), candidates, count);
+    std::vector<DesignChoice> chosen = nextReadings(*m_known.model, designTargets(), candidates, count, m_s.budget.secondsEach);
     // From dark to bright: the eye of whoever sits there, and slow pixels, like small steps.
-    std::sort(chosen.begin(), chosen.end(),
-              [&](size_t p, size_t q) { return m_known.model->evaluate(candidates[p].behind).b < m_known.model->evaluate(candidates[q].behind).b; });
+    std::sort(chosen.begin(), chosen.end(), [&](const DesignChoice &p, const DesignChoice &q) {
+        return m_known.model->evaluate(candidates[p.candidate].behind).b < m_known.model->evaluate(candidates[q.candidate].behind).b;
+    });
     std::vector<PanelReading> readings;
-    for (const size_t i : chosen) {
-        const auto r = readPanel(patches[i], m_known.model->evaluate(candidates[i].behind));
+    for (const DesignChoice &choice : chosen) {
+        const auto r = readPanel(patches[choice.candidate], m_known.model->evaluate(candidates[choice.candidate].behind), choice.seconds);
         if (!r) {
             return r.error();
         }
@@ -265,16 +261,22 @@ Status Characterisation::readBatch(int count)
 Status Characterisation::run()
 {
     m_s.begin(Stage::Calibrate);
-    if (const Status s = firstLook(); !s) {
+    const bool again = m_known.model.has_value(); // then the panel has only moved on
+    m_segment = m_s.settling.segments();
+    if (const Status s = again ? watchDrift() : firstLook(); !s) {
         return s;
     }
     rememberNativeTones();
     judgeBlack();
     const bool ramps = m_s.usesLut() && m_s.record.plan.task != Task::Profile;
+    if (again) {
+        m_known.model->add({}, m_s.gauge->now(), true);
+    }
     for (bool proven = !ramps;; proven = true) {
-        if (ramps) {
-            if (const Status s = makeRamps(); !s) {
-                return s;
+        if (ramps && m_s.usesLut()) {
+            const Status made = makeRamps(), seen = made && !proven && !again ? seeRampsWork() : made;
+            if (!seen) {
+                return seen;
             }
         }
         m_s.record.expectedError = expectedError(*m_known.model, designTargets());
@@ -283,49 +285,23 @@ Status Characterisation::run()
         if (proven && (left <= 0 || m_s.record.expectedError < m_s.budget.goal)) {
             break;
         }
-        if (const Status s = readBatch(std::clamp(left, 3, m_s.budget.batch)); !s) {
-            return s;
+        const Status watched = watchDrift(), read = watched ? readBatch(std::clamp(left - 1, 3, m_s.budget.batch)) : watched;
+        if (!read) {
+            return read;
         }
     }
-    if (ramps) {
+    if (ramps && m_s.usesLut()) {
         if (const Status s = withoutDeafLut(); !s) {
             return s;
         }
     }
+    nameReach(m_s, *m_known.model);
+    nameMixtures(m_s, *m_known.model);
     if (!m_s.usesLut() || !ramps) {
         m_s.record.aimLuminance = m_known.model->white().b;
     }
     describeCalibration();
     return Done{};
-}
-
-Status Characterisation::withoutDeafLut()
-{
-    // Only where the readings do not fit together: each is held to be of the drive before the ramps instead.
-    constexpr double kDoubtful = 0.4, kBetter = 0.4;
-    if (m_s.record.expectedError < kDoubtful) {
-        return Done{};
-    }
-    std::vector<PanelReading> readings;
-    for (const Measurement &m : m_s.record.readings) {
-        if (m.stage == stageName(Stage::Calibrate) && m.mode == ReadMode::Emission && !m.superseded && !m_s.isSetAside(m.index) && !m_s.ofBefore(m)) {
-            readings.push_back(m_guard.panelReading(m));
-            readings.back().behind = m.rgb;
-        }
-    }
-    const Trim &t = *m_s.record.trim;
-    DisplayModel deaf(t.primaries.turnedTo(t.white), 0.02, readings, m_s.gauge->now());
-    if (!(expectedError(deaf, designTargets()) < kBetter * m_s.record.expectedError)) {
-        return Done{};
-    }
-    m_s.warn(say("ramps-do-nothing"));
-    m_s.lutDoesNothing = true;
-    m_known.model.emplace(std::move(deaf));
-    m_known.exactRamps = {};
-    m_s.record.ramps = {};
-    m_s.record.quantisationFloor = 0;
-    m_s.record.expectedError = expectedError(*m_known.model, designTargets());
-    return m_s.bench.resetLut();
 }
 
 Status Characterisation::makeRamps()

@@ -17,12 +17,29 @@ public:
 
 private:
     Status firstLook();
+    /// Looks whether channels end before their drives do.
+    Status probeEnds();
+    /// \param off how far the channels' light near white was from what was expected
+    Status probeBrightEnd(const LinearRgb &off);
+    /// Reads patches one after the other. \return how far the last one's channels were from what the model expected, as shares
+    Result<LinearRgb> probe(const std::vector<Drive> &patches);
     Status readBatch(int count);
-    /// Where the panel shows the same with the ramps as without: takes them off, says so, and goes on as without a LUT.
+    /// Reads white again, and waits where the panel turns out to be moving on: until what is still to come is little.
+    Status watchDrift();
+    /// White through the ramps as it would be at full drive. \return the reading, for the model
+    Result<PanelReading> readWatchedWhite();
+    /// Whether too much is to come after a while. \param known whether it was seen to move already
+    [[nodiscard]] bool movesOn(double restS, bool known) const;
+    /// Whether the display shows what the ramps are to make; reads where they change most. Where it does not: takes them off, says
+    /// so, and goes on as without a LUT.
+    Status seeRampsWork();
+    /// The same from the readings, where they do not fit together.
     Status withoutDeafLut();
+    /// Takes off ramps that do nothing, and says so.
+    Status dropRamps();
     Status makeRamps();
     GrayAim aimFor(const DisplayModel &model);
-    Result<PanelReading> readPanel(const Drive &rgb, const XYZ &expected);
+    Result<PanelReading> readPanel(const Drive &rgb, const XYZ &expected, double integrationS = 0);
     [[nodiscard]] std::vector<DesignTarget> designTargets() const;
     [[nodiscard]] std::vector<Drive> candidatePatches() const;
     [[nodiscard]] int readingsLeft() const;
@@ -34,6 +51,7 @@ private:
 
     KnownPanel &m_known;
     Guard &m_guard;
+    int m_segment = 0; ///< of the watch over drift
 };
 
 /// The name of a patch in files: "gray 50 %", "red 20 %".

@@ -24,9 +24,11 @@ void judged(Figure &figure, const VisitRecord &r, const char *code, bool measure
 {
     const auto it = std::find_if(r.checks.begin(), r.checks.end(), [&](const Check &c) { return c.code == code; });
     if (measured && it != r.checks.end() && std::isfinite(it->value)) {
-        figure.value = it->value;
         figure.verdict = it->verdict;
-        doubted(figure, it->k2);
+        if (it->unit == "%" || it->unit == metricUnit(Metric::Ciede2000)) { // judged by another formula, they compare with no other visit's
+            figure.value = it->value;
+            doubted(figure, it->k2);
+        }
     }
 }
 
@@ -64,6 +66,8 @@ VisitFigures figuresOf(const VisitRecord &r)
     judged(f.colourMax, r, "colour-max", verified);
     judged(f.grayMean, r, "gray-mean", grays);
     judged(f.grayMax, r, "gray-max", grays);
+    plain(f.colourMean, r.verification.mean, verified);
+    plain(f.colourMax, r.verification.max, verified);
     plain(f.grayMean, r.gray.mean, grays);
     plain(f.grayMax, r.gray.max, grays);
     plain(f.gamma, r.gray.gammaMean, grays && r.gray.gammaMean > 0);

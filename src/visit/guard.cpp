@@ -35,10 +35,10 @@ double Guard::oddness(const PanelReading &r) const
     return d > (unsure ? 2 : 1) * kVisible ? d : 0;
 }
 
-Result<Measurement> Guard::readGuarded(const Drive &rgb, const std::string &name, const XYZ &expected)
+Result<Measurement> Guard::readGuarded(const Drive &rgb, const std::string &name, const XYZ &expected, double integrationS)
 {
     const double level = std::max(expected.b, 0.02);
-    auto m = m_s.gauge->read(rgb, name, level, m_s.noiseGoal(level));
+    auto m = m_s.gauge->read(rgb, name, level, m_s.noiseGoal(level), integrationS);
     if (!m || !m_known.model) {
         return m;
     }
@@ -82,6 +82,9 @@ Result<Measurement> Guard::lookInto(const Measurement &first, const XYZ &expecte
         m_s.warn(say("reading-did-not-repeat", patchNamed(first.name)));
     } else {
         ++m_guards;
+        if (m_s.record.openStage() == Stage::Calibrate) {
+            m_known.model->add({panelReading(first)}, m_s.gauge->now(), false); // both say the same, and both count
+        }
     }
     return second;
 }
@@ -208,7 +211,7 @@ Status Guard::reviewOdd()
 {
     constexpr double kSuspect = 25;
     constexpr size_t kFewest = 12;
-    constexpr int kMostReviews = 6;
+    constexpr int kMostReviews = 6, kMostUnrepeated = 2;
     for (int round = 0; round < 3 && int(m_reviewed.size()) < kMostReviews; ++round) {
         const std::vector<double> all = m_known.model->surprises();
         size_t worst = all.size();
@@ -233,11 +236,19 @@ Status Guard::reviewOdd()
         const PanelReading now = panelReading(*m);
         // What the small step in drive between the two should make is taken off.
         const XYZ step = m_known.model->evaluate(now.behind) - m_known.model->evaluate(old.behind);
+        // White tells how the panel moved meanwhile: what moved with it was not disturbed.
+        const double moved = m_s.settling.ratio(now.t, old.t);
         double apart = 0;
         for (int c = 0; c < 3; ++c) {
-            apart = std::max(apart, std::abs(now.xyz[c] - step[c] - old.xyz[c]) / std::hypot(old.sigma[c], now.sigma[c], 0.2 * step[c]));
+            const double drift = 0.4 * (moved - 1) * old.xyz[c];
+            apart =
+                std::max(apart, std::abs(now.xyz[c] - step[c] - moved * old.xyz[c]) / std::hypot(old.sigma[c], now.sigma[c], 0.2 * step[c] + drift));
         }
-        if (apart > 5) {
+        if (apart > 5 && m_unrepeated >= kMostUnrepeated) {
+            // Not a third time for the same reason: the display or the instrument is so, and the noise of both is learnt.
+            m_s.warn(say("readings-do-not-repeat"));
+        } else if (apart > 5) {
+            ++m_unrepeated;
             // Whatever disturbed it is likely to have disturbed its neighbours in time, less visibly.
             m_s.warn(say("reading-did-not-repeat-later"));
             dropBetween(old.t - kAroundS, old.t + kAroundS);

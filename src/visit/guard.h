@@ -21,7 +21,8 @@ public:
     Guard(Session &session, KnownPanel &known) : m_s(session), m_known(known) {}
 
     /// Reads a patch, and again where it is not what the model leaves possible. \param expected of the panel, cd/m²
-    Result<Measurement> readGuarded(const Drive &rgb, const std::string &name, const XYZ &expected);
+    /// \param integrationS for how long; 0: as long as the level wants
+    Result<Measurement> readGuarded(const Drive &rgb, const std::string &name, const XYZ &expected, double integrationS = 0);
     /// Where no model of the display says what to expect: a reading far from what was wanted is taken again before it counts.
     /// \param oddBy CIEDE2000 from what was wanted \param level cd/m²
     Result<Measurement> believed(const Measurement &m, double oddBy, double level);
@@ -49,6 +50,7 @@ private:
     bool m_startOver = false, m_litBefore = false;
     std::vector<int> m_reviewed; ///< numbers of readings that were taken again to be sure
     int m_guards = 0;            ///< how often a reading was looked into for nothing
+    int m_unrepeated = 0;        ///< how often readings were set aside because one of them did not repeat
     int m_doubted = 0;           ///< how often a reading was taken again without a model to say what to expect
 };
 

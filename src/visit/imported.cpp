@@ -159,6 +159,7 @@ public:
         text.created = m_now;
         text.version = m_record.plan.iccVersion;
         text.curves = m_record.plan.curves;
+        text.perceptualSource = m_record.plan.perceptualSource;
         text.display = m_record.display.model;
         text.readings = readingsToCgats(m_set);
         const auto bytes = profileOf(shown, shown.asMatrix({}), ramps, text, m_record.plan.profileKind, m_record.plan.grid);
@@ -218,14 +219,10 @@ private:
         // White is the model's, of many readings; no better than one of them is counted.
         const XYZ &white = m_record.calibrated.white;
         m_record.verification = verify(std::move(colours), {white, kUsualNoise * white, {}}, profile.chad());
-        weighRecord(m_record);
         const Verification &v = m_record.verification;
-        // White, luminance and grays are not judged: nothing says that they were aimed at.
-        m_record.checks = lamp::judge({v.mean, v.max, {}, {}, {}, {}, m_record.doubt, m_record.instrumentMatched()}, m_record.plan.tolerance);
-        m_record.verdict = overall(m_record.checks);
-        for (const Check &c : m_record.checks) {
-            m_record.reasons.push_back(c.sentence(m_record.instrument.model));
-        }
+        weighRecord(m_record);
+        // A profile's: white, luminance and grays are not judged, nothing says that they were aimed at.
+        judgeFigures(m_record);
         if (!m_record.instrumentMatched()) {
             m_record.reasons.push_back(say("nothing-says-what-instrument"));
         }

@@ -72,7 +72,8 @@ public:
         if (const Status s = verifyAgain(check); !s) {
             return s.error();
         }
-        if (!check) {
+        // Checks of before read their grays apart from the colours that verify.
+        if (!check || m_record.gray.grays.empty()) {
             judgeMeasuredState(m_record);
         }
         judgeVisit(m_record, m_now);
@@ -160,17 +161,21 @@ private:
     Result<Primaries> prior() const
     {
         Primaries p;
-        const Measurement *any = nullptr;
+        const DisplayState *then = nullptr;
         const std::string trim = stageName(Stage::Trim);
         for (const auto &[rgb, into] : {std::pair{Drive{1, 0, 0}, &p.red}, std::pair{Drive{0, 1, 0}, &p.green}, std::pair{Drive{0, 0, 1}, &p.blue},
                                         std::pair{Drive{0, 0, 0}, &p.black}}) {
-            any = last(rgb, [&](const Measurement &m) { return m.stage == trim; });
+            // All at one setting of the menu: black is read once more when it has been turned.
+            const auto together = [&](const Measurement &m) {
+                return m.stage == trim && (then == nullptr || (stateOf(m) != nullptr && stateOf(m)->samePanel(*then)));
+            };
+            const Measurement *any = last(rgb, together);
             if (any == nullptr) {
                 return cannotAgain(say("primary-or-black-missing"));
             }
+            then = stateOf(*any);
             *into = any->xyz;
         }
-        const DisplayState *then = stateOf(*any);
         const auto unramped = [this](const Measurement &m) { return stateOf(m) != nullptr && stateOf(m)->ramps.empty(); };
         const Measurement *white =
             last({1, 1, 1}, [&](const Measurement &m) { return unramped(m) && then != nullptr && stateOf(m)->samePanel(*then); });
@@ -228,6 +233,7 @@ private:
         text.created = m_now;
         text.version = m_record.plan.iccVersion;
         text.curves = m_record.plan.curves;
+        text.perceptualSource = m_record.plan.perceptualSource;
         text.display = m_record.display.model + (m_record.display.serial.empty() ? "" : " " + m_record.display.serial);
         const auto bytes = profileOf(shown, matrix, m_record.ramps, text, m_record.plan.profileKind, m_record.plan.grid);
         const auto opened = bytes ? Profile::open(bytes.value()) : Result<Profile>(bytes.error());
@@ -249,7 +255,11 @@ private:
         const auto calibrating = [](const Measurement &m) { return m.stage == stageName(Stage::Calibrate); };
         for (const auto &[rgb, into] : {std::pair{Drive{1, 1, 1}, &p.white}, std::pair{Drive{1, 0, 0}, &p.red}, std::pair{Drive{0, 1, 0}, &p.green},
                                         std::pair{Drive{0, 0, 1}, &p.blue}, std::pair{Drive{0, 0, 0}, &p.black}}) {
-            const Measurement *m = last(rgb, calibrating);
+            // White may have been read while warming up, with everything as it is.
+            const Measurement *m = last(rgb, [&](const Measurement &r) {
+                return calibrating(r)
+                       || (rgb == Drive{1, 1, 1} && r.stage == stageName(Stage::WarmUp) && ofPanel(r) && stateOf(r)->ramps == m_panel->ramps);
+            });
             if (m == nullptr) {
                 return cannotAgain(say("white-black-or-primary"));
             }
@@ -263,7 +273,9 @@ private:
                 grays.push_back({m.rgb.a, m.xyz, m.sigma});
             }
         }
-        m_record.gray = judgeGrays(grays, p.white, p.black, m_record.targetWhite(), m_record.plan.target.tone);
+        if (!grays.empty()) {
+            m_record.gray = judgeGrays(grays, p.white, p.black, m_record.targetWhite(), m_record.plan.target.tone);
+        }
         m_record.light.fill(m_record.plan.target.tone.withBlack(p.black.b / p.white.b).samples());
         const MatrixModel matrix = m_record.asMatrix();
         ProfileText text;
@@ -275,7 +287,7 @@ private:
         }
         m_record.profile = bytes.value();
         m_record.warnings.push_back(say("profile-checked-not-among"));
-        done(Stage::Calibrate, say("as-found-luminance-summary", decimal(p.white.b, 1), decimal(m_record.gray.mean, 2)));
+        done(Stage::Calibrate, say("measured-summary", whiteSaid(p.white)));
         return Done{};
     }
 

@@ -23,7 +23,7 @@ Procedure::Procedure(Session &session) : m_guard(session, m_known)
     add(std::make_unique<WarmUpStage>(session));
     add(std::make_unique<TrimStage>(session));
     if (session.record.plan.task == Task::Check) {
-        add(std::make_unique<AsFound>(session, m_guard));
+        add(std::make_unique<AsFound>(session));
     } else {
         add(std::make_unique<Characterisation>(session, m_known, m_guard));
     }

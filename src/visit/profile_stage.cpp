@@ -45,6 +45,7 @@ Status ProfileStage::run()
     text.created = m_s.wallNow();
     text.version = m_s.record.plan.iccVersion;
     text.curves = m_s.record.plan.curves;
+    text.perceptualSource = m_s.record.plan.perceptualSource;
     text.roomWhite = roomWhite();
     text.display = m_s.record.display.model + (m_s.record.display.serial.empty() ? "" : " " + m_s.record.display.serial);
     if (m_known.model) {

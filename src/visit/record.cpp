@@ -153,6 +153,7 @@ Json planJson(const VisitPlan &p)
             {"icc", p.iccVersion},
             {"profile_kind", profileKindName(p.profileKind)},
             {"curves", curveFormName(p.curves)},
+            {"perceptual_source", p.perceptualSource},
             {"mode", p.mode},
             {"profile_name", p.profileName},
             {"grid", p.grid},
@@ -160,7 +161,8 @@ Json planJson(const VisitPlan &p)
             {"wait", p.waitForWarmUp},
             {"profile_in", base16(p.profileIn)},
             {"profile_in_name", p.profileInName},
-            {"matrix", p.matrix ? correctionJson(*p.matrix) : Json(nullptr)}};
+            {"matrix", p.matrix ? correctionJson(*p.matrix) : Json(nullptr)},
+            {"earlier", p.earlier ? Json::parse(earlierToJson(*p.earlier)) : Json(nullptr)}};
 }
 
 VisitPlan planFrom(const Json &j)
@@ -190,12 +192,16 @@ VisitPlan planFrom(const Json &j)
     p.profileName = j.at("profile_name").get<std::string>();
     p.grid = j.value("grid", 33);
     p.curves = curveFormFromName(j.value("curves", "auto")).value_or(CurveForm::Auto);
+    p.perceptualSource = j.value("perceptual_source", "Rec. 2020"); // which earlier versions took
     p.by = j.at("by").get<std::string>();
     p.waitForWarmUp = j.at("wait").get<bool>();
     p.profileIn = fromBase16(j.at("profile_in").get<std::string>());
     p.profileInName = j.at("profile_in_name").get<std::string>();
     if (j.contains("matrix") && !j.at("matrix").is_null()) {
         p.matrix = correctionFrom(j.at("matrix"));
+    }
+    if (j.contains("earlier") && !j.at("earlier").is_null()) {
+        p.earlier = earlierFromJson(j.at("earlier").dump());
     }
     return p;
 }
@@ -218,6 +224,7 @@ Json verificationJson(const Verification &v, const FigureDoubt &doubt)
             {"mean", rounded(v.mean, 4)},
             {"max", rounded(v.max, 4)},
             {"p95", rounded(v.p95, 4)},
+            {"within_95_percent", rounded(mostColoursWithin(v), 3)},
             {"mean_uncertainty_k2", rounded(doubt.mean.absolute, 4)},
             {"max_uncertainty_k2", rounded(doubt.max.absolute, 4)},
             {"white_XYZ", list(v.white.xyz, 5)},
@@ -315,6 +322,35 @@ Json doubtJson(const FigureDoubt &doubt)
         all[d.name] = {(doubt.*d.member).instrument, (doubt.*d.member).absolute};
     }
     return all;
+}
+
+/// What the verdict rests on: each figure by the tolerance's own formula against its limit.
+Json judgedJson(const VisitRecord &r)
+{
+    Json figures = Json::array();
+    for (const Check &c : r.checks) {
+        figures.push_back({{"figure", c.code},
+                           {"value", rounded(c.value, 4)},
+                           {"unit", c.unit},
+                           {"limit", rounded(c.limit, 4)},
+                           {"instrument_k2", rounded(c.k2.instrument, 4)},
+                           {"absolute_k2", rounded(c.k2.absolute, 4)},
+                           {"verdict", verdictName(c.verdict)}});
+    }
+    return {{"tolerance", r.plan.tolerance.name}, {"metric", metricName(r.plan.tolerance.metric)}, {"figures", figures}};
+}
+
+/// What changed since the visit, or the profile, that a check was given.
+Json sinceJson(const VisitRecord &r)
+{
+    const auto change = changeSince(r);
+    return change ? Json{{"date", isoTime(r.plan.earlier->at)},
+                         {"luminance_percent", rounded(change->luminancePercent, 2)},
+                         {"luminance_percent_k2", rounded(change->luminanceK2, 2)},
+                         {"white_delta_e_00", rounded(change->white, 3)},
+                         {"white_delta_e_00_k2", rounded(change->whiteK2, 3)},
+                         {"same_instrument", change->sameInstrument}}
+                  : Json(nullptr);
 }
 
 /// The same as the command line promises it; null where it is not known.
@@ -657,6 +693,8 @@ std::string visitJson(const VisitRecord &r, const Wording &wording)
               {"gamut", gamutJson(r.gamut)},
               {"uncertainty", uncertaintyJson(r.doubt)},
               {"accuracy_k1", accuracyJson(r)},
+              {"judged", judgedJson(r)},
+              {"since", sinceJson(r)},
               {"scope", r.checks.empty() || !std::isfinite(r.checks.front().k2.absolute) ? Json(nullptr) : Json(scopeName(r.checks.front().scope))},
               {"findings", findingsJson(r, wording)},
               {"verdict", verdictName(r.verdict)},

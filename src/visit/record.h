@@ -10,6 +10,7 @@
 #include "judge/judgement.h"
 #include "measure/gauge.h"
 #include "profile/display_gamut.h"
+#include "visit/earlier.h"
 
 #include <nlohmann/json_fwd.hpp>
 
@@ -67,16 +68,18 @@ struct VisitPlan {
     int instrument = -1; ///< index, -1 for the one the bench starts with
     int iccVersion = 4;
     ProfileKind profileKind = ProfileKind::Auto;
-    CurveForm curves = CurveForm::Auto; ///< of a matrix profile
-    std::string mode;                   ///< the display's own mode; empty leaves it
-    int grid = 33;                      ///< nodes along each axis of a table profile
-    std::string profileName;            ///< may hold {display}, {serial}, {white}, {luminance}, {tone}, {date}; empty: kUsualName
-    std::string by = "program";         ///< who works: a role
+    CurveForm curves = CurveForm::Auto;    ///< of a matrix profile
+    std::string mode;                      ///< the display's own mode; empty leaves it
+    std::string perceptualSource = "sRGB"; ///< the space that a table profile's perceptual intent takes in
+    int grid = 33;                         ///< nodes along each axis of a table profile
+    std::string profileName;               ///< may hold {display}, {serial}, {white}, {luminance}, {tone}, {date}; empty: kUsualName
+    std::string by = "program";            ///< who works: a role
     bool waitForWarmUp = true;
     std::optional<MatrixCorrection> matrix; ///< a correction of one's own; it has to fit
     std::vector<MatrixCorrection> offered;  ///< others that are known, the newest first: one that fits is used
     Bytes profileIn;                        ///< for Task::Check
     std::string profileInName;
+    std::optional<EarlierState> earlier; ///< that a check tells the changes from
 };
 
 /// Everything that is kept of a visit.

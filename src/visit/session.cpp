@@ -15,7 +15,7 @@ namespace {
 /// sensitive to the same share of less light.
 double goalAt(double level, double white, double atWhite)
 {
-    return level >= white ? 0.4 * atWhite : atWhite * std::cbrt(white / std::max(level, 1e-4 * white));
+    return level >= white ? 0.5 * atWhite : atWhite * std::cbrt(white / std::max(level, 1e-4 * white));
 }
 
 } // namespace
@@ -24,9 +24,9 @@ Budget budgetOf(Effort effort, Task task)
 {
     Budget b{};
     switch (effort) {
-    case Effort::Quick: b = {3, 44, 5, 12, 0.18, 0.0012}; break;
-    case Effort::Standard: b = {4, 75, 7, 24, 0.11, 0.0009}; break;
-    case Effort::Thorough: b = {6, 160, 12, 24, 0.06, 0.0006}; break;
+    case Effort::Quick: b = {3, 44, 5, 12, 0.18, 0.0014, 1.2}; break;
+    case Effort::Standard: b = {4, 75, 7, 24, 0.11, 0.0015, 2}; break;
+    case Effort::Thorough: b = {6, 160, 12, 24, 0.06, 0.0008, 6}; break;
     }
     if (task == Task::Refresh) {
         b.readings = b.readings * 3 / 4;

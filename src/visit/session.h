@@ -2,6 +2,7 @@
 #pragma once
 
 #include "measure/gauge.h"
+#include "measure/settling.h"
 #include "visit/record.h"
 
 #include <functional>
@@ -49,12 +50,13 @@ struct VisitHooks {
 
 /// How many readings an effort may spend where: budgets on one method.
 struct Budget {
-    int moves;    ///< of the menu, one reading each
-    int readings; ///< in all, warm-up, trimming and verification included, where the display lets it
-    int batch;    ///< read between two looks at the model
-    int colours;  ///< verification
-    double goal;  ///< expected error, CIEDE2000, at which reading on is not worth it
-    double noise; ///< relative standard deviation wanted of a reading at white
+    int moves;          ///< of the menu, one reading each
+    int readings;       ///< in all, warm-up, trimming and verification included, where the display lets it
+    int batch;          ///< read between two looks at the model
+    int colours;        ///< verification
+    double goal;        ///< expected error, CIEDE2000, at which reading on is not worth it
+    double noise;       ///< relative standard deviation wanted of a reading at white
+    double secondsEach; ///< what a reading costs beside its integration: showing it, and a place in the budget of readings
 };
 Budget budgetOf(Effort effort, Task task);
 
@@ -73,6 +75,7 @@ public:
     Spending spending;
     int instrumentIndex = 0, reference = -1;             ///< of the bench's instruments; the reference one corrects the other
     std::optional<XYZ> freshWhite;                       ///< the last of the warm-up
+    Settling settling;                                   ///< of white, all through the visit
     int turnsByHand = 0;                                 ///< of a menu that the bench does not know; 0: as it was found
     bool touched = false;                                ///< something of the display may have been changed
     bool warmingUp = false;                              ///< the warm-up tells of its progress itself
@@ -90,6 +93,8 @@ public:
     void tellProgress(double extraSeconds = 0);
     [[nodiscard]] WallTime wallNow() const { return hooks.wallClock ? hooks.wallClock() : WallTime{}; }
 
+    /// The panel moved on after it had been calibrated: calibrating, profile and verification are made once more.
+    bool onceMore = false;
     bool lutDoesNothing = false; ///< found out: ramps are taken, and nothing changes
     [[nodiscard]] bool usesLut() const { return record.display.lut.has_value() && !lutDoesNothing; }
     /// Sets a control of the menu, by a person or the bench. \return where it stands then

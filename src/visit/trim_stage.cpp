@@ -1,39 +1,44 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "visit/trim_stage.h"
 
-#include "colour/spaces.h"
+#include "visit/nature.h"
 
 #include <algorithm>
 #include <cmath>
 
 namespace lamp {
 
-void TrimStage::judgePrimaries()
+void TrimStage::setReadingsAside()
 {
-    // A correction for another kind of panel shows where the gamut is not one that the kind can have. Limits of the
-    // triangle's area in u'v' against sRGB's: common practice, no published source.
-    struct Range {
-        const char *technology;
-        double least, most;
-    };
-    constexpr std::array<Range, 7> ranges{{{"wled", 0.5, 1.2},
-                                           {"wled-wide", 1.02, 1.8},
-                                           {"qd", 1.05, 1.9},
-                                           {"rgb-led", 1.05, 1.9},
-                                           {"ccfl", 0.5, 1.6},
-                                           {"woled", 0.95, 1.8},
-                                           {"qd-oled", 1.1, 2.0}}};
-    const Primaries &p = m_s.record.trim->primaries;
-    const auto area = [](const std::array<Chromaticity, 3> &c) {
-        const Uv r = uvOf(c[0]), g = uvOf(c[1]), b = uvOf(c[2]);
-        return std::abs((g.u - r.u) * (b.v - r.v) - (b.u - r.u) * (g.v - r.v)) / 2;
-    };
-    const auto pure = [&](const XYZ &xyz) { return chromaticity(xyz - p.black); };
-    const double ratio = area({pure(p.red), pure(p.green), pure(p.blue)}) / area(rgbSpace("sRGB")->primaries);
-    for (const Range &r : ranges) {
-        if (m_s.record.display.technology == r.technology && (ratio < r.least || ratio > r.most)) {
-            m_s.record.correctionDoubtful = true;
-            m_s.warn(say("panel-says-but-gamut", m_s.record.display.technology, decimal(ratio, 2)));
+    for (const Measurement &m : m_s.record.readings) {
+        if (m.stage == stageName(Stage::Trim) && !m.superseded) {
+            m_s.setAside(m.index);
+        }
+    }
+}
+
+Result<bool> TrimStage::lightChanged(const Trim &trimmed)
+{
+    // Black at the end against black at the beginning, by what the menu did to white: light from outside is the same in both.
+    constexpr double kPauseS = 10, kLongestS = 240;
+    const double share = trimmed.white.b / std::max(trimmed.primaries.white.b, 1e-6), expected = trimmed.primaries.black.b * share;
+    const double floor = m_s.record.instrument.floorCdM2, since = m_s.gauge->now();
+    const auto apart = [&](double a, double b) { return std::abs(a - b) > std::max({2 * floor, 1e-3 * trimmed.white.b, 0.6 * std::min(a, b)}); };
+    double before = expected;
+    for (bool first = true;; first = false) {
+        const auto black = m_s.gauge->read({0, 0, 0}, "black", std::max(0.02, expected), m_s.noiseGoal(std::max(0.02, expected)));
+        if (!black) {
+            return black.error();
+        }
+        if (!apart(black->xyz.b, before) || m_s.gauge->now() - since > kLongestS) {
+            if (!first) {
+                m_s.warn(say("light-from-outside-fell", decimal(m_s.gauge->now() - since, 0)));
+            }
+            return !first;
+        }
+        before = black->xyz.b;
+        if (const Status s = m_s.gauge->wait(kPauseS); !s) {
+            return s.error();
         }
     }
 }
@@ -69,11 +74,7 @@ Status TrimStage::turnUnseenMenu(Trim &t, const DisplayInfo &display, TrimOption
     }
     if (turned) {
         // What was read at another brightness tells nothing of the panel as it stands.
-        for (const Measurement &m : m_s.record.readings) {
-            if (m.stage == stageName(Stage::Trim) && !m.superseded) {
-                m_s.setAside(m.index);
-            }
-        }
+        setReadingsAside();
         options.freshWhite.reset();
         const auto again = trim(*m_s.gauge, display, m_s.record.plan.target, options);
         if (!again) {
@@ -88,6 +89,10 @@ Status TrimStage::turnUnseenMenu(Trim &t, const DisplayInfo &display, TrimOption
 Status TrimStage::run()
 {
     m_s.begin(Stage::Trim);
+    if (m_s.record.plan.task == Task::Check && m_s.freshWhite) {
+        m_s.finish(Stage::Trim, say("controls-untouched", whiteSaid(*m_s.freshWhite)));
+        return Done{};
+    }
     DisplayInfo display = m_s.record.display;
     const bool mayTurn = m_s.record.plan.task == Task::Full;
     if (!mayTurn) {
@@ -114,6 +119,27 @@ Status TrimStage::run()
     if (!t) {
         return t.error();
     }
+    const auto lit = lightChanged(t.value());
+    if (!lit) {
+        return lit.error();
+    }
+    if (*lit) {
+        // What was trimmed in another light than the panel's own tells nothing of it.
+        setReadingsAside();
+        options.freshWhite.reset();
+        for (Control &c : display.controls) {
+            c.value = m_s.record.controls[c.name];
+        }
+        const MenuModel::Settings found = t->before;
+        t = trim(*m_s.gauge, display, m_s.record.plan.target, options);
+        if (t) {
+            t.value().before = found;
+        }
+        const auto again = t ? lightChanged(t.value()) : Result<bool>(t.error());
+        if (!again) {
+            return again.error();
+        }
+    }
     if (mayTurn) {
         if (const Status s = turnUnseenMenu(t.value(), display, options); !s) {
             return s;
@@ -121,16 +147,20 @@ Status TrimStage::run()
     }
     m_s.record.trim = t.value();
     if (!mayTurn) {
-        judgePrimaries();
+        namePrimaries(m_s, t->primaries);
         m_s.finish(Stage::Trim, say("controls-untouched", whiteSaid(t->white)));
         return Done{};
     }
-    judgePrimaries();
+    namePrimaries(m_s, t->primaries);
     const double wanted = t->targetLuminance;
     m_s.record.aimLuminance = std::min(wanted, t->reachableLuminance);
     if (t->saturatedAbove) {
         m_s.warn(say("instrument-sees-no-more-than", decimal(*t->saturatedAbove, 0)));
     } else if (t->reachableLuminance < wanted * 0.995) {
+        constexpr double kDim = 5; // cd/m²: no display in use is so dim at its brightest (common practice, no published source)
+        if (t->white.b < kDim && wanted > 4 * t->white.b) {
+            m_s.warn(say("units", m_s.gauge->instrumentName(), decimal(t->white.b, 2)));
+        }
         const double short_ = wanted - t->reachableLuminance;
         m_s.warn(say("panel-cannot-reach-target", decimal(wanted, 0), decimal(short_, 0), decimal(t->reachableLuminance, 0)));
     }

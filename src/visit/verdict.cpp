@@ -8,11 +8,11 @@
 
 namespace lamp {
 
-void judgeMeasuredState(VisitRecord &record)
+namespace {
+
+GrayJudgement graysOf(const VisitRecord &record, Metric metric)
 {
-    // White and grays as they were read now, with everything in place, not as they were expected.
     const Verification &v = record.verification;
-    record.calibrated.white = v.white.xyz;
     std::vector<GrayInput> grays;
     for (const VerifiedColour &c : v.colours) {
         const Drive &d = c.colour.rgb;
@@ -21,7 +21,61 @@ void judgeMeasuredState(VisitRecord &record)
         }
     }
     std::sort(grays.begin(), grays.end(), [](const GrayInput &p, const GrayInput &q) { return p.drive < q.drive; });
-    record.gray = judgeGrays(grays, v.white.xyz, record.calibrated.black, record.targetWhite(), record.plan.target.tone);
+    return judgeGrays(grays, v.white.xyz, record.calibrated.black, record.targetWhite(), record.plan.target.tone, metric);
+}
+
+FigureDoubt doubtOf(const VisitRecord &record, Verification &verification, GrayJudgement &gray)
+{
+    // Black is known as well as the last reading of it. Where nothing was seen, a copy of the instrument would see nothing, too.
+    XYZ sigma, unseen;
+    for (const Measurement &m : record.readings) {
+        const DisplayState *state = record.states.find(m.state);
+        const bool alone = state == nullptr || state->surround == Drive{};
+        if (m.mode == ReadMode::Emission && !m.superseded && m.rgb == Drive{} && alone) {
+            sigma = m.tooDark ? XYZ{} : m.sigma;
+            unseen = m.tooDark ? m.sigma : XYZ{};
+        }
+    }
+    return weigh({record.calibrated, sigma, unseen, record.targetWhite(), record.plan.target.luminance.value(), record.plan.target.tone},
+                 record.accuracy(), verification, gray);
+}
+
+/// The figures of a record by a metric. The record keeps them in CIEDE2000, by which visits are compared.
+Findings findingsBy(Metric metric, const VisitRecord &record)
+{
+    Verification v = record.verification;
+    GrayJudgement gray = record.gray;
+    FigureDoubt doubt = record.doubt;
+    if (metric != v.metric) {
+        v = verify(std::move(v.colours), v.white, v.chad, metric);
+        gray = graysOf(record, metric);
+        doubt = doubtOf(record, v, gray);
+    }
+    Findings f{v.mean, v.max, {}, {}, {}, {}, doubt, record.instrumentMatched()};
+    const XYZ &white = record.calibrated.white;
+    // A profile describes a state and judges nothing of it; white, luminance and gray are judged where they were aimed at.
+    if (record.plan.task != Task::Profile) {
+        if (record.plan.target.white.chromaticity()) {
+            f.white = whiteDifference(white, record.targetWhite(), metric);
+        }
+        if (const auto wanted = record.plan.target.luminance.value()) {
+            f.luminancePercent = 100 * std::abs(white.b / *wanted - 1);
+        }
+        if (record.display.lut) {
+            f.grayMean = gray.mean;
+            f.grayMax = gray.max;
+        }
+    }
+    return f;
+}
+
+} // namespace
+
+void judgeMeasuredState(VisitRecord &record)
+{
+    // White and grays as they were read now, with everything in place, not as they were expected.
+    record.calibrated.white = record.verification.white.xyz;
+    record.gray = graysOf(record, Metric::Ciede2000);
 }
 
 void judgeSoundness(VisitRecord &record, WallTime now)
@@ -51,37 +105,12 @@ void judgeSoundness(VisitRecord &record, WallTime now)
 
 void weighRecord(VisitRecord &record)
 {
-    const Primaries &panel = record.calibrated;
-    // Black is known as well as the last reading of it. Where nothing was seen, a copy of the instrument would see nothing, too.
-    XYZ sigma, unseen;
-    for (const Measurement &m : record.readings) {
-        if (m.mode == ReadMode::Emission && !m.superseded && m.rgb == Drive{}) {
-            sigma = m.tooDark ? XYZ{} : m.sigma;
-            unseen = m.tooDark ? m.sigma : XYZ{};
-        }
-    }
-    record.doubt = weigh({panel, sigma, unseen, record.targetWhite(), record.plan.target.luminance.value(), record.plan.target.tone},
-                         record.accuracy(), record.verification, record.gray);
+    record.doubt = doubtOf(record, record.verification, record.gray);
 }
 
 void judgeFigures(VisitRecord &record)
 {
-    Findings f{record.verification.mean, record.verification.max, {}, {}, {}, {}, record.doubt, record.instrumentMatched()};
-    const XYZ &white = record.calibrated.white;
-    // A profile describes a state and judges nothing of it; white, luminance and gray are judged where they were aimed at.
-    if (record.plan.task != Task::Profile) {
-        if (record.plan.target.white.chromaticity()) {
-            f.white = whiteDifference(white, record.targetWhite());
-        }
-        if (const auto wanted = record.plan.target.luminance.value()) {
-            f.luminancePercent = 100 * std::abs(white.b / *wanted - 1);
-        }
-        if (record.display.lut) {
-            f.grayMean = record.gray.mean;
-            f.grayMax = record.gray.max;
-        }
-    }
-    record.checks = judge(f, record.plan.tolerance);
+    record.checks = judge(findingsBy(record.plan.tolerance.metric, record), record.plan.tolerance);
     record.verdict = overall(record.checks);
     record.reasons.clear();
     for (const Check &c : record.checks) {
@@ -116,6 +145,11 @@ void judgeVisit(VisitRecord &record, WallTime now)
     }
     if (record.verdict == Verdict::Undecided && !record.instrumentMatched()) {
         record.reasons.push_back(say("give-instrument-correction-kind"));
+    }
+    if (record.plan.task == Task::Check) {
+        for (Message &m : changesSaid(record)) {
+            record.reasons.push_back(std::move(m));
+        }
     }
     judgeSoundness(record, now);
 }

@@ -15,6 +15,8 @@ void judgeSoundness(VisitRecord &record, WallTime now);
 
 /// How sure the figures of a record are, from its readings and its instrument.
 void weighRecord(VisitRecord &record);
+/// Checks, verdict and their sentences from the figures and their uncertainties alone.
+void judgeFigures(VisitRecord &record);
 /// Checks, verdict and reasons of a record from its figures, soundness included.
 void judgeVisit(VisitRecord &record, WallTime now);
 

@@ -3,25 +3,141 @@
 #include "visit/verification_stage.h"
 
 #include "colour/difference.h"
+#include "model/design.h"
+#include "visit/nature.h"
 #include "visit/verdict.h"
+
+#include <boost/math/distributions/students_t.hpp>
 
 #include <algorithm>
 #include <cmath>
+#include <utility>
 
 namespace lamp {
 
+namespace {
+
+constexpr size_t kFewestOfCheck = 4;
+constexpr double kSure = 0.98; ///< that what is left would not change a figure's verdict
+
+bool isGrayColour(const TestColour &c)
+{
+    return c.rgb.a == c.rgb.b && c.rgb.b == c.rgb.c;
+}
+
+/// What tells most first: a gray of each part of the scale and a colour near each end of the gamut in turn, then the rest.
+/// \param worst those that were most off the last time
+void inOrderOfTelling(std::vector<TestColour> &colours, const std::vector<std::string> &worst)
+{
+    const auto rank = [&](const TestColour &c) -> std::ptrdiff_t {
+        if (std::find(worst.begin(), worst.end(), c.name) != worst.end()) {
+            return -1;
+        }
+        constexpr std::array<const char *, 9> first{"gray 43", "red", "gray 12", "light skin", "gray 78", "green", "gray 5", "blue", "sky"};
+        const auto it = std::find(first.begin(), first.end(), c.name);
+        return it - first.begin();
+    };
+    std::stable_sort(colours.begin(), colours.end(), [&](const TestColour &p, const TestColour &q) { return rank(p) < rank(q); });
+}
+
+/// The roots of differences, which are about normal, and what those of colours that were not read may be. Grays and other colours have
+/// means of their own; how far they scatter about them is judged together, since a few tell little of it.
+class Sample {
+public:
+    Sample(const std::vector<double> &of, const std::vector<double> &others) : m_n(double(of.size()))
+    {
+        constexpr double kLeast = 0.08; // of the deviation: a few that happen to agree prove no more
+        double squares = 0;
+        for (const auto *group : {&others, &of}) {
+            m_mean = 0;
+            for (const double d : *group) {
+                m_mean += std::sqrt(d) / double(group->size());
+            }
+            for (const double d : *group) {
+                squares += std::pow(std::sqrt(d) - m_mean, 2);
+            }
+        }
+        m_freedom = double(of.size() + others.size()) - 2;
+        m_deviation = std::max(kLeast, std::sqrt(squares / m_freedom));
+    }
+    [[nodiscard]] double count() const { return m_n; }
+    /// What the largest of so many more stays below.
+    [[nodiscard]] double largestOf(double more) const
+    {
+        return std::pow(std::max(0.0, m_mean + quantile(std::pow(kSure, 1 / more)) * m_deviation * std::sqrt(1 + 1 / m_n)), 2);
+    }
+    /// How far the mean of all may lie from that of those read, in the differences themselves.
+    [[nodiscard]] double meanOff(double all) const { return quantile(kSure) * 2 * m_mean * m_deviation * std::sqrt(1 / m_n - 1 / all); }
+
+private:
+    [[nodiscard]] double quantile(double p) const { return boost::math::quantile(boost::math::students_t(m_freedom), p); }
+    double m_n, m_mean = 0, m_deviation = 0, m_freedom = 1;
+};
+
+/// Whether the verdict of a check's figures would hardly change if all colours were read. White and luminance are as they are.
+bool certain(const VisitRecord &r, size_t colours, size_t grays)
+{
+    const Difference difference = differenceOf(r.plan.tolerance.metric, r.verification.white.xyz, r.verification.chad);
+    std::vector<double> all, gray, other;
+    for (const VerifiedColour &c : r.verification.colours) {
+        all.push_back(difference(c.colour.wanted, c.measured));
+        (isGrayColour(c.colour) ? gray : other).push_back(all.back());
+    }
+    if (gray.size() < 2 || other.size() < 2 || std::any_of(all.begin(), all.end(), [](double d) { return !std::isfinite(d); })) {
+        return false;
+    }
+    const Sample ofGray(gray, other), ofOther(other, gray);
+    bool passes = true, fails = false;
+    for (const Check &c : r.checks) {
+        const bool mean = c.code == "colour-mean" || c.code == "gray-mean", largest = c.code == "colour-max" || c.code == "gray-max";
+        const bool ofGrays = c.code.starts_with("gray");
+        const double u = c.uncertainty(), grayLeft = double(grays) - ofGray.count(), otherLeft = double(colours - grays) - ofOther.count();
+        double more = 0, most = c.value;
+        if (mean) {
+            const double grayOff = grayLeft > 0 ? ofGray.meanOff(double(grays)) : 0;
+            const double otherOff = otherLeft > 0 ? ofOther.meanOff(double(colours - grays)) : 0;
+            more = ofGrays ? grayOff : std::max(grayOff, otherOff);
+            most += more;
+        } else if (largest) {
+            most = std::max(most, grayLeft > 0 ? ofGray.largestOf(grayLeft) : 0);
+            most = std::max(most, !ofGrays && otherLeft > 0 ? ofOther.largestOf(otherLeft) : 0);
+        }
+        passes = passes && ((!mean && !largest) || most + u < c.limit);
+        fails = fails || c.value - more - u > c.limit;
+    }
+    return passes || fails;
+}
+
+} // namespace
+
 std::vector<TestColour> VerificationStage::coloursToVerify(const Profile &profile) const
 {
-    std::vector<TestColour> colours = verificationColours(profile, m_s.budget.colours);
-    for (TestColour &c : colours) {
-        if (c.wanted.b == 0 && c.wanted.c == 0) {
-            // Neutrals are read on the gray axis itself: they judge the grays and the profile at once.
-            const Drive d = m_s.onFrameBuffer({(c.rgb.a + c.rgb.b + c.rgb.c) / 3, 0, 0});
-            c.rgb = {d.a, d.a, d.a};
-            c.wanted = profile.colourOf(c.rgb);
-        }
+    ColourChoice choice{m_s.budget.colours, [this](const Drive &d) { return m_s.onFrameBuffer(d); }};
+    if (m_known.model) {
+        choice.doubt = [this](const Drive &d) { return expectedError(*m_known.model, {{m_s.behindRamps(d), 1}}); };
+    }
+    std::vector<TestColour> colours = verificationColours(profile, choice);
+    // What an instrument hardly sees it cannot judge: its noise would leave the verdict open, whatever the display does.
+    constexpr double kAboveFloor = 8;
+    const double white = m_s.record.calibrated.white.b, least = kAboveFloor * m_s.record.instrument.floorCdM2;
+    double darkest = 0;
+    std::erase_if(colours, [&](const TestColour &c) {
+        const bool unseen = isGrayColour(c) && white * xyzOf(c.wanted, iccD50()).b < least;
+        darkest = unseen ? std::max(darkest, c.wanted.a) : darkest;
+        return unseen;
+    });
+    if (darkest > 0) {
+        m_s.warn(say("grays-too-dark-for-instrument", decimal(darkest, 0), decimal(least, 2)));
     }
     return colours;
+}
+
+double VerificationStage::longer(double luminance) const
+{
+    // Grays and white are judged one by one and closely: what noise adds to them would leave their verdict open.
+    constexpr double kShare = 0.6;
+    const double level = std::max(0.02, luminance);
+    return m_s.gauge->noise().integrationFor(level, kShare * m_s.noiseGoal(level));
 }
 
 Result<Measurement> VerificationStage::readVerified(const TestColour &colour, const Profile &profile)
@@ -29,7 +145,7 @@ Result<Measurement> VerificationStage::readVerified(const TestColour &colour, co
     const XYZ &white = m_s.record.calibrated.white;
     const XYZ expected = xyzOf(chromaticity(white), white.b * xyzOf(colour.wanted, iccD50()).b);
     m_s.gauge->setWanted(colour.wanted);
-    auto m = m_guard.readGuarded(colour.rgb, colour.name, expected);
+    auto m = m_guard.readGuarded(colour.rgb, colour.name, expected, isGrayColour(colour) ? longer(expected.b) : 0);
     if (m && !m_known.model) {
         m = m_guard.believed(m.value(), deltaE2000(colour.wanted, measuredLab(m->xyz, white, profile.chad())), expected.b);
     }
@@ -60,6 +176,40 @@ Result<std::vector<Measurement>> VerificationStage::readVerified(const std::vect
     return all;
 }
 
+Result<std::vector<Measurement>> VerificationStage::readUntilCertain(std::vector<TestColour> &colours, const Profile &profile,
+                                                                     const Measurement &white)
+{
+    const auto &earlier = m_s.record.plan.earlier;
+    inOrderOfTelling(colours, earlier ? earlier->worst : std::vector<std::string>{});
+    const auto grays = size_t(std::count_if(colours.begin(), colours.end(), isGrayColour));
+    std::vector<Measurement> all;
+    std::vector<VerifiedColour> verified;
+    for (const TestColour &c : colours) {
+        const auto m = readVerified(c, profile);
+        if (!m) {
+            return m.error();
+        }
+        all.push_back(m.value());
+        verified.push_back({c, m->xyz, m->sigma});
+        if (all.size() < kFewestOfCheck || all.size() == colours.size()) {
+            continue;
+        }
+        VisitRecord so_far = m_s.record;
+        so_far.verification = verify(verified, {white.xyz, white.sigma, {}}, profile.chad());
+        judgeMeasuredState(so_far);
+        weighRecord(so_far);
+        judgeFigures(so_far);
+        if (certain(so_far, colours.size(), grays)) {
+            const size_t left = colours.size() - all.size();
+            colours.resize(all.size());
+            // The sheet says of how many colours its figures are.
+            m_s.warn(say("check-decided-after", int(all.size()), int(left)));
+            break;
+        }
+    }
+    return all;
+}
+
 Status VerificationStage::run()
 {
     m_s.begin(Stage::Verify);
@@ -67,16 +217,22 @@ Status VerificationStage::run()
     if (!profile) {
         return profile.error();
     }
-    const std::vector<TestColour> colours = coloursToVerify(profile.value());
-    const auto before = m_guard.readGuarded({1, 1, 1}, "white", m_s.record.calibrated.white);
+    std::vector<TestColour> colours = coloursToVerify(profile.value());
+    const bool check = m_s.record.plan.task == Task::Check;
+    const auto before = m_guard.readGuarded({1, 1, 1}, "white", m_s.record.calibrated.white, longer(m_s.record.calibrated.white.b));
     if (!before) {
         return before.error();
     }
-    const auto read = readVerified(colours, profile.value());
+    if (!check && m_s.record.plan.effort != Effort::Quick) {
+        if (const Status s = nameSurround(m_s, before.value()); !s) {
+            return s;
+        }
+    }
+    const auto read = check ? readUntilCertain(colours, profile.value(), before.value()) : readVerified(colours, profile.value());
     if (!read) {
         return read.error();
     }
-    const auto after = m_guard.readGuarded({1, 1, 1}, "white", m_s.record.calibrated.white);
+    const auto after = m_guard.readGuarded({1, 1, 1}, "white", m_s.record.calibrated.white, longer(m_s.record.calibrated.white.b));
     if (!after) {
         return after.error();
     }
@@ -87,18 +243,27 @@ Status VerificationStage::run()
     if (const double moved = after->xyz.b / before->xyz.b - 1; std::abs(moved) > 0.01) {
         m_s.warn(say("white-moved-while-colours", decimal(100 * moved, 1)));
     }
-    m_s.record.verification = verify(std::move(verified), whiteBetween(*before, *after), profile->chad());
-    if (m_s.record.plan.task != Task::Check) {
-        judgeMeasuredState(m_s.record);
+    const bool far = nameDrift(m_s, before.value(), after.value()), may = m_s.usesLut() && m_s.record.plan.task != Task::Profile;
+    if (far && may && m_s.record.plan.waitForWarmUp && m_known.model && !std::exchange(m_repeated, true)) {
+        // What was said of a calibration that is made anew no longer holds.
+        std::erase_if(m_s.record.warnings,
+                      [](const Message &w) { return w.code == "white-moved-since-calibrating" || w.code == "panel-still-moves"; });
+        m_s.warn(say("calibrating-once-more"));
+        m_s.record.warmUpStable = true;
+        m_s.onceMore = true; // the line stays open: nothing is verified yet
+        return Done{};
     }
+    m_s.record.verification = verify(std::move(verified), whiteBetween(*before, *after), profile->chad());
+    judgeMeasuredState(m_s.record);
     if (const Status s = readUndecided(*before, *after); !s) {
         return s;
     }
     judgeVisit(m_s.record, m_s.wallNow());
     const Verification &v = m_s.record.verification;
-    m_s.finish(Stage::Verify,
-               say("verified-summary", say("count-colours", int(v.colours.size())), decimal(v.mean, 2),
-                   decimal(m_s.record.doubt.mean.by(m_s.record.scope()), 2), decimal(v.max, 2), decimal(v.p95, 2), named(m_s.record.verdict)));
+    m_s.finish(Stage::Verify, sentences({say("verified-summary", say("count-colours", int(v.colours.size())), decimal(v.mean, 2),
+                                             decimal(m_s.record.doubt.mean.by(m_s.record.scope()), 2), decimal(v.max, 2), decimal(v.p95, 2),
+                                             named(m_s.record.verdict)),
+                                         say("most-colours-within", decimal(mostColoursWithin(v), 1))}));
     return Done{};
 }
 
@@ -126,9 +291,7 @@ Status VerificationStage::readUndecided(const Measurement &before, const Measure
         }
         worst->joinedWith(withoutDrift(*m, before, after), m->sigma);
         v = verify(std::move(v.colours), v.white, v.chad);
-        if (m_s.record.plan.task != Task::Check) {
-            judgeMeasuredState(m_s.record);
-        }
+        judgeMeasuredState(m_s.record);
     }
     return Done{};
 }

@@ -15,12 +15,18 @@ public:
 
 private:
     [[nodiscard]] std::vector<TestColour> coloursToVerify(const Profile &profile) const;
+    /// Seconds of integration for what is judged closely. \param luminance cd/m²
+    [[nodiscard]] double longer(double luminance) const;
     Result<Measurement> readVerified(const TestColour &colour, const Profile &profile);
     Result<std::vector<Measurement>> readVerified(const std::vector<TestColour> &colours, const Profile &profile);
+    /// Of a check: reads what tells most first, and no more once the rest could hardly change the verdict.
+    /// \param colours on return those that were read
+    Result<std::vector<Measurement>> readUntilCertain(std::vector<TestColour> &colours, const Profile &profile, const Measurement &white);
     Status readUndecided(const Measurement &before, const Measurement &after);
 
     const KnownPanel &m_known;
     Guard &m_guard;
+    bool m_repeated = false; ///< calibrating was made once more already
 };
 
 } // namespace lamp

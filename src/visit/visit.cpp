@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <utility>
 
 namespace lamp {
 
@@ -100,7 +101,9 @@ Result<VisitRecord> Visit::run()
     if (status && m_resumed) {
         status = reapply();
     }
-    for (const auto &work : m_procedure->stages()) {
+    const auto &stages = m_procedure->stages();
+    for (size_t i = 0; i < stages.size(); ++i) {
+        const auto &work = stages[i];
         const LineState state = m_s.record.line(work->stage()).state;
         if (!status || state == LineState::Done || state == LineState::Skipped) {
             continue;
@@ -110,6 +113,9 @@ Result<VisitRecord> Visit::run()
             StageLine &l = m_s.record.line(work->stage());
             l.state = LineState::Failed;
             l.summary = status.error().what;
+        }
+        if (status && work->stage() == Stage::Verify && std::exchange(m_s.onceMore, false)) {
+            i = calibrateAgain() - 1;
         }
     }
     m_s.record.finished = m_s.wallNow();
@@ -122,6 +128,20 @@ Result<VisitRecord> Visit::run()
         return status.error();
     }
     return m_s.record;
+}
+
+size_t Visit::calibrateAgain()
+{
+    for (const Measurement &m : m_s.record.readings) {
+        if (m.stage == stageName(Stage::Verify) && !m.superseded) {
+            m_s.setAside(m.index); // of a calibration that is made anew
+        }
+    }
+    for (const Stage stage : {Stage::Calibrate, Stage::Profile, Stage::Verify}) {
+        m_s.record.line(stage) = {};
+    }
+    const auto &stages = m_procedure->stages();
+    return size_t(std::find_if(stages.begin(), stages.end(), [](const auto &s) { return s->stage() == Stage::Calibrate; }) - stages.begin());
 }
 
 Status Visit::connect()

@@ -25,6 +25,8 @@ private:
     Status connect();
     Result<InstrumentInfo> chooseInstrument(int count);
     Status reapply();
+    /// Takes back what came after trimming. \return the number of the stage to go on with
+    size_t calibrateAgain();
     void putBack();
     void tellProgress(double extraSeconds);
 

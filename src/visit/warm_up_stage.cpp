@@ -2,6 +2,7 @@
 #include "visit/warm_up_stage.h"
 
 #include "colour/difference.h"
+#include "colour/spectrum.h"
 #include "measure/warm_up.h"
 
 #include <algorithm>
@@ -16,10 +17,18 @@ Status WarmUpStage::run()
     WarmUpOptions options;
     // Where nobody wants to wait, a minute still tells how far from stable the panel is.
     options.longestS = m_s.record.plan.waitForWarmUp ? 3600 : 70;
+    if (m_s.record.plan.task == Task::Check) {
+        // A check is soon over, and compares white with itself: it need not stand for an hour.
+        options.firstIntervalS = 10;
+        options.fewest = 3;
+        options.goalPercent = 1.6;
+        options.goalUv = 0.002;
+    }
     options.onProgress = [this](const WarmUp &w, double left) {
         m_s.record.warmUpSeconds = w.seconds;
         m_s.tellProgress(left);
     };
+    options.onFirst = [this](const Measurement &white) { return looksLikeWhite(white); };
     const double start = m_s.bench.now();
     auto w = warmUp(*m_s.gauge, options);
     for (int turns = 0; !w && w.error().code == "saturated" && turns < 10; ++turns) {
@@ -29,12 +38,19 @@ Status WarmUpStage::run()
         w = warmUp(*m_s.gauge, options);
     }
     m_s.warmingUp = false;
+    if (!w && w.error().code == "implausible") {
+        // Nothing where white should be: black may be where it went.
+        if (const Status s = darkerThanBlack(m_s.record.instrument.floorCdM2); !s) {
+            return s;
+        }
+    }
     if (!w) {
         return w.error();
     }
     m_s.record.warmUpSeconds = m_s.bench.now() - start;
     m_s.record.warmUpStable = w->stable;
     m_s.freshWhite = w->white;
+    m_s.settling = w->settling;
     if (const Status s = findPatchArea(); !s) {
         return s;
     }
@@ -49,6 +65,44 @@ Status WarmUpStage::run()
     }
     m_s.finish(Stage::WarmUp, say(w->stable ? "warm-up-stable" : "warm-up-not-stable", lasting(m_s.record.warmUpSeconds),
                                   say("count-readings", w->readings), decimal(w->white.b, 1)));
+    return Done{};
+}
+
+Status WarmUpStage::looksLikeWhite(const Measurement &white)
+{
+    constexpr double kBrightest = 5000, kDim = 5; // cd/m²: no display in use is brighter, none dimmer (common practice, no published source)
+    constexpr double kSpectrumOff = 0.1;
+    const auto wrong = [&](const Message &why) {
+        return Error{ErrorKind::Bench,
+                     say("who-says", m_s.gauge->instrumentName(), why),
+                     say("readings-kept"),
+                     say("see-instrument-answers-cd"),
+                     "units",
+                     false};
+    };
+    if (white.xyz.b > kBrightest) {
+        return wrong(say("more-than-any-display", decimal(white.xyz.b, 0)));
+    }
+    if (white.spectrum && !m_s.record.matrix) {
+        const double bySpectrum = toXyz(*white.spectrum).b;
+        if (bySpectrum > 0 && std::abs(white.xyz.b / bySpectrum - 1) > kSpectrumOff) {
+            return wrong(say("spectrum-says-otherwise", decimal(bySpectrum, 2), decimal(white.xyz.b, 2)));
+        }
+    }
+    return white.xyz.b < kDim ? darkerThanBlack(white.xyz.b) : Status(Done{});
+}
+
+Status WarmUpStage::darkerThanBlack(double white)
+{
+    const auto black = m_s.gauge->read({0, 0, 0}, "black, for it may be white", 1);
+    if (!black) {
+        return black.error();
+    }
+    if (black->xyz.b > 3 * white + 3 * m_s.record.instrument.floorCdM2) {
+        return Error{ErrorKind::Bench,     say("black-brighter-than-white", decimal(black->xyz.b, 1), decimal(white, 2)),
+                     say("readings-kept"), say("turn-inversion-off"),
+                     "reversed",           false};
+    }
     return Done{};
 }
 

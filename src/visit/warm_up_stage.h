@@ -14,6 +14,10 @@ public:
     [[nodiscard]] double planned() const override { return 4; }
 
 private:
+    /// Whether what is called white can be one, in cd/m², and of a display that is not inverted.
+    Status looksLikeWhite(const Measurement &white);
+    /// An error where black is brighter. \param white what white read, cd/m²
+    Status darkerThanBlack(double white);
     Status findPatchArea();
     /// Turns the display down because its white blinds the instrument. \param error that said so \return it, where nobody can
     Status dim(const Error &error);

@@ -21,7 +21,8 @@ std::span<const char *const> patchWords()
         QT_TRANSLATE_NOOP("patch", "navy"), QT_TRANSLATE_NOOP("patch", "shallow water"), QT_TRANSLATE_NOOP("patch", "magenta"),
         QT_TRANSLATE_NOOP("patch", "cyan"), QT_TRANSLATE_NOOP("patch", "brown"), QT_TRANSLATE_NOOP("patch", "dark green"),
         QT_TRANSLATE_NOOP("patch", "dark red"), QT_TRANSLATE_NOOP("patch", "orange"), QT_TRANSLATE_NOOP("patch", "pink"),
-        QT_TRANSLATE_NOOP("patch", "purple"),
+        QT_TRANSLATE_NOOP("patch", "purple"), QT_TRANSLATE_NOOP("patch", "dark cyan"), QT_TRANSLATE_NOOP("patch", "larger"),
+        QT_TRANSLATE_NOOP("patch", "black beside white"), QT_TRANSLATE_NOOP("patch", "for it may be white"),
     };
     return all;
 }

@@ -104,23 +104,38 @@ private Q_SLOTS:
         std::vector<DesignCandidate> candidates;
         for (const Drive &d : {Drive{0.1, 0.1, 0.1}, Drive{0.45, 0.45, 0.45}, Drive{1, 0, 0}, Drive{0, 1, 0}, Drive{0, 0, 1}, Drive{0.9, 0.3, 0.1},
                                Drive{0.25, 0.7, 0.4}, Drive{0.3, 0.1, 0.75}, Drive{1, 1, 0}}) {
-            candidates.push_back({d, coarse(model.evaluate(d))});
+            candidates.push_back({d, {{1, coarse(model.evaluate(d))}}});
         }
         double least = 1e9;
         size_t best = 0;
         for (size_t i = 0; i < candidates.size(); ++i) {
             DisplayModel tried = model;
-            tried.add({{candidates[i].behind, model.evaluate(candidates[i].behind), candidates[i].sigma, 0, 99}}, 0, false);
+            tried.add({{candidates[i].behind, model.evaluate(candidates[i].behind), candidates[i].times[0].sigma, 0, 99}}, 0, false);
             const double e = expectedError(tried, targets);
             if (e < least) {
                 least = e;
                 best = i;
             }
         }
-        const auto chosen = nextReadings(model, targets, candidates, 1);
+        const auto chosen = nextReadings(model, targets, candidates, 1, 1);
         QCOMPARE(chosen.size(), size_t(1));
-        QVERIFY2(chosen.front() == best, qPrintable(QStringLiteral("chose %1, trying out says %2").arg(chosen.front()).arg(best)));
+        QVERIFY2(chosen.front().candidate == best,
+                 qPrintable(QStringLiteral("chose %1, trying out says %2").arg(chosen.front().candidate).arg(best)));
         QVERIFY(least < expectedError(model, targets));
+    }
+
+    // Of two times for one patch the longer is taken where noise is what it would tell less by, the shorter where it would not.
+    void readsNoLongerThanItTells()
+    {
+        const DisplayModel model = sparse();
+        const std::vector<DesignTarget> targets{{{0.45, 0.45, 0.45}, 1}};
+        const auto chosen = [&](double noise) {
+            const XYZ at = model.evaluate(targets[0].behind);
+            const auto sigma = [&](double seconds) { return XYZ(noise / std::sqrt(seconds) * at.vec()); };
+            return nextReadings(model, targets, {{targets[0].behind, {{1, sigma(1)}, {8, sigma(8)}}}}, 1, 1).front().seconds;
+        };
+        QCOMPARE(chosen(1e-4), 1.0);
+        QCOMPARE(chosen(0.3), 8.0);
     }
 };
 

@@ -175,7 +175,7 @@ def forgets_lut(verb, request):
         plain.state["lut"] = None
 
 
-behaviour("ramps taken off before verifying", "judged", before=forgets_lut)
+behaviour("ramps taken off before verifying", "warned", "calibrated once more", before=forgets_lut)
 
 
 def swaps(verb, request):

@@ -4,6 +4,7 @@
 #include "colour/cct.h"
 #include "colour/cube_root.h"
 #include "colour/difference.h"
+#include "colour/even_hue.h"
 #include "colour/spaces.h"
 #include "colour/spectrum.h"
 #include "colour/tone.h"
@@ -75,6 +76,52 @@ class TestColour : public QObject {
     Q_OBJECT
 
 private Q_SLOTS:
+    // Source: CSS Color Module Level 4 (W3C), the primaries of sRGB in OkLCh, from memory: hues 29.23, 142.50 and 264.05 degrees, chroma
+    // 0.2577, 0.2948 and 0.3132. Lightness is CIELAB's, grays have no chroma, and back again is the same colour.
+    void evenHues()
+    {
+        const Eigen::Matrix3d columns = adaptation(whiteOf(rgbSpace("sRGB")->white), iccD50()) * rgbSpace("sRGB")->toXyz();
+        const std::array<std::array<double, 2>, 3> published{{{29.23, 0.2577}, {142.50, 0.2948}, {264.05, 0.3132}}};
+        for (int c = 0; c < 3; ++c) {
+            const LCh even = lchOf(evenHueOf(RelXYZ(Eigen::Vector3d(columns.col(c)))));
+            LAMP_NEAR(even.c, published[size_t(c)][0], 0.15);
+            LAMP_NEAR(even.b / 420, published[size_t(c)][1], 0.001);
+        }
+        std::mt19937 random(3);
+        std::uniform_real_distribution<double> any(-0.1, 1.1);
+        for (int i = 0; i < 2000; ++i) {
+            const RelXYZ xyz(columns * Eigen::Vector3d(any(random), any(random), any(random)));
+            const Lab even = evenHueOf(xyz);
+            LAMP_NEAR(even.a, labOf(xyz, iccD50()).a, 1e-9);
+            const double off = (xyzOfEvenHue(even).vec() - xyz.vec()).norm();
+            QVERIFY2(off < 1e-7, qPrintable(QString::number(off)));
+        }
+        for (const double y : {0.0, 1e-5, 0.003, 0.2, 1.0}) {
+            const Lab gray = evenHueOf(y * iccD50());
+            QVERIFY(std::hypot(gray.b, gray.c) < 1e-9);
+        }
+        // A blue that loses chroma at its even hue does not pass through the purples: CIELAB's own hue turns on the way.
+        const Lab blue = evenHueOf(RelXYZ(Eigen::Vector3d(columns.col(2))));
+        const Lab paler = labOf(xyzOfEvenHue({blue.a + 40, 0.4 * blue.b, 0.4 * blue.c}), iccD50());
+        QVERIFY(lchOf(labOf(RelXYZ(Eigen::Vector3d(columns.col(2))), iccD50())).c - lchOf(paler).c > 10);
+    }
+
+    // The formulas by name, and ITP from what is shown in cd/m² rather than from CIELAB.
+    void metricsByName()
+    {
+        for (const Metric m : {Metric::Ciede2000, Metric::Cie94, Metric::Cmc, Metric::Itp}) {
+            QVERIFY(metricFromName(metricName(m)) == m && !metricUnit(m).empty());
+        }
+        QVERIFY(!metricFromName("") && !metricFromName("cie94"));
+        const Lab p{50, 20, -30}, q{52, 23, -28};
+        const RelXYZ d65 = whiteOf(illuminantChromaticity(Illuminant::D65));
+        const auto by = [&](Metric m) { return Difference{m, d65, 120 * Eigen::Matrix3d::Identity()}(p, q); };
+        LAMP_NEAR(by(Metric::Ciede2000), deltaE2000(p, q), 1e-12);
+        LAMP_NEAR(by(Metric::Cie94), deltaE94(p, q), 1e-12);
+        LAMP_NEAR(by(Metric::Cmc), deltaECmc(p, q), 1e-12);
+        LAMP_NEAR(by(Metric::Itp), deltaEItp(120 * XYZ(xyzOf(p, d65).vec()), 120 * XYZ(xyzOf(q, d65).vec())), 1e-9);
+    }
+
     // Many at once give what one at a time gives, to 1e-9, wherever the formula has a corner; and the published pairs.
     void differencesOfManyAreThoseOfEach()
     {

@@ -2,6 +2,7 @@
 #include "english.h"
 #include "support.h"
 
+#include "colour/difference.h"
 #include "fleet/cadence.h"
 #include "judge/judgement.h"
 
@@ -313,6 +314,38 @@ private Q_SLOTS:
         QCOMPARE(judge(f, t).size(), size_t(5));
     }
 
+    // A tolerance may name another formula: its figures, units and uncertainties are in that, and it comes back from its file.
+    void tolerancesNameTheirFormula()
+    {
+        Tolerance t = *builtInTolerance("studio");
+        QVERIFY(t.metric == Metric::Ciede2000);
+        const AdditiveDisplay d(0.03);
+        double before = 0;
+        for (const Metric m : {Metric::Ciede2000, Metric::Cie94, Metric::Cmc, Metric::Itp}) {
+            t.metric = m;
+            QVERIFY(toleranceFromJson(toleranceToJson(t))->metric == m);
+            QCOMPARE(judge({0.4, 1, 0.1, 0.2, 0.3, 0.6, {}, true}, t)[0].unit, metricUnit(m));
+            Verification v = verify(d.colours, {d.panel.white, AdditiveDisplay::sigmaOf(d.panel.white), {}}, d.chad, m);
+            GrayJudgement g = judgeGrays(d.grays, d.panel.white, d.panel.black, kD65, {}, m);
+            double sum = 0;
+            for (const VerifiedColour &c : v.colours) {
+                const RelXYZ n = iccD50();
+                sum += m == Metric::Cie94
+                           ? deltaE94(c.colour.wanted, c.measured)
+                           : (m == Metric::Cmc ? deltaECmc(c.colour.wanted, c.measured)
+                                               : (m == Metric::Ciede2000
+                                                      ? deltaE2000(c.colour.wanted, c.measured)
+                                                      : deltaEItp(XYZ(d.chad.inverse() * xyzOf(c.colour.wanted, n).vec() * d.panel.white.b), c.xyz)));
+            }
+            LAMP_NEAR(v.mean, sum / double(v.colours.size()), 1e-6);
+            const FigureDoubt k2 = weigh({d.panel, {}, {}, kD65, 100.0, {}}, accuracy(0.0012, 0.02), v, g);
+            QVERIFY(k2.mean.instrument > 0 && k2.mean.instrument < v.mean && k2.grayMean.absolute > k2.grayMean.instrument);
+            QVERIFY(std::abs(v.mean - before) > 0.01); // each formula says something else
+            before = v.mean;
+        }
+        QVERIFY(!toleranceFromJson(R"({"mean":1,"max":3,"metric":"feeling"})").ok());
+    }
+
     // A display without grays or colours has no figure of them: not known, never sure.
     void whatWasNotReadIsNotSure()
     {
@@ -336,6 +369,63 @@ private Q_SLOTS:
     }
 
     // Source: nearest-rank definition of a percentile: of 20 values the 95th is the 19th.
+    // Source: one-sided tolerance factors for 95 % of a normal population with 95 % confidence, n = 10: 2.911, 20: 2.396, 30: 2.220
+    // (NIST/SEMATECH e-Handbook, table A.7 of Natrella 1963; from memory).
+    void mostColoursFollowTheToleranceFactors()
+    {
+        for (const auto &[n, factor] : {std::pair{10, 2.911}, std::pair{20, 2.396}, std::pair{30, 2.220}}) {
+            Verification v;
+            double mean = 0, square = 0;
+            for (int i = 0; i < n; ++i) {
+                VerifiedColour c;
+                const double root = 0.5 + 0.02 * (i % 7) + 0.01 * (i % 3);
+                c.deltaE = root * root;
+                mean += root / n;
+                square += root * root / n;
+                v.colours.push_back(c);
+            }
+            const double deviation = std::sqrt((square - mean * mean) * n / (n - 1));
+            LAMP_NEAR((std::sqrt(mostColoursWithin(v)) - mean) / deviation, factor, 0.002);
+        }
+        Verification one;
+        one.colours.resize(5);
+        one.colours[3].deltaE = std::nan("");
+        QVERIFY(std::isnan(mostColoursWithin(one)));
+        QVERIFY(std::isnan(mostColoursWithin({})));
+    }
+
+    void verificationReachesTheEndsOfTheGamut()
+    {
+        MatrixModel m;
+        m.channels = rgbSpace("Display P3")->toXyz() * 120;
+        m.black = XYZ(0.0005 * m.channels.rowwise().sum());
+        for (auto &list : m.light) {
+            for (int i = 0; i <= 255; ++i) {
+                list.push_back(std::pow(i / 255.0, 2.2));
+            }
+        }
+        const auto profile = Profile::open(writeMatrixProfile(m, {}, {"P3", "free", fromIsoTime("2026-11-25T09:12:30Z"), 4}).value());
+        const auto coarse = [](const Drive &d) { return Drive(((255 * d.vec()).array().round() / 255).matrix()); };
+        const Drive doubtful{0.2, 0.8, 0.5};
+        const auto colours = verificationColours(*profile, {24, coarse, [&](const Drive &d) { return -(d.vec() - doubtful.vec()).norm(); }});
+        QCOMPARE(colours.size(), size_t(24));
+        double darkest = 100, chroma = 0, nearest = 1;
+        int grays = 0;
+        for (const TestColour &c : colours) {
+            QVERIFY(deltaE2000(c.wanted, profile->colourOf(c.rgb)) < 0.15);
+            const bool gray = c.rgb.a == c.rgb.b && c.rgb.b == c.rgb.c;
+            grays += gray;
+            darkest = gray ? std::min(darkest, c.wanted.a) : darkest;
+            chroma = std::max(chroma, std::hypot(c.wanted.b, c.wanted.c));
+            nearest = std::min(nearest, (c.rgb.vec() - doubtful.vec()).norm());
+        }
+        QCOMPARE(grays, 8);
+        QVERIFY2(darkest < 3, qPrintable(QString::number(darkest)));
+        QVERIFY2(chroma > 110, qPrintable(QString::number(chroma)));
+        QVERIFY2(nearest < 0.25, qPrintable(QString::number(nearest))); // where the doubt is
+        QCOMPARE(verificationColours(*profile, {12, coarse}).size(), size_t(12));
+    }
+
     void percentileIsNearestRank()
     {
         const XYZ white = xyzOf({0.3127, 0.3290}, 100);

@@ -144,20 +144,75 @@ private Q_SLOTS:
         QVERIFY(s.gauge->read({1, 1, 1}, "white").ok()); // it lies on the screen again
     }
 
-    // Source: the fit against the exponential that made the data, as in any text on least squares.
-    void approachIsRecoveredFromNoisyData()
+    // Against the curves that made the data: one approach, and two of opposite signs of which the quick one is over.
+    void whatIsToComeIsRecoveredFromNoisyData()
     {
         std::mt19937 random(5);
         std::normal_distribution<double> noise(0, 0.0005);
-        std::vector<double> t, y;
-        for (double at = 0; at < 900; at += 60) {
-            t.push_back(at);
-            y.push_back((200 - 14 * std::exp(-at / 400)) * (1 + noise(random)));
+        const XYZ white(114, 120, 130);
+        const auto one = [](double t) { return 1 - 0.07 * std::exp(-t / 400); };
+        const auto two = [](double t) { return 1 + 0.05 * std::exp(-t / 80) - 0.06 * std::exp(-t / 1200); };
+        for (const std::function<double(double)> &course : {std::function<double(double)>(one), std::function<double(double)>(two)}) {
+            Settling settling;
+            for (double at = 0; at < 600; at += 25) {
+                settling.add(at, XYZ(course(at) * (1 + noise(random)) * white.vec()), 0.0005);
+            }
+            const Settling::Change c = settling.luminance(0, 3000);
+            const double truth = std::log(course(575 + 3000) / course(575));
+            QVERIFY2(std::abs(c.mean - truth) < std::max(0.003, 2.5 * c.sigma), qPrintable(QStringLiteral("%1 for %2").arg(c.mean).arg(truth)));
+            QVERIFY(c.still < 0.01);
+            QVERIFY(c.bound() > 0.5 * std::abs(truth));
+            LAMP_NEAR(settling.ratio(500, 100), course(500) / course(100), 0.002);
         }
-        const Approach fit = fitApproach(t, y, 0.0005);
-        LAMP_NEAR(fit.end, 200, 1.0);
-        LAMP_NEAR(fit.amplitude, -14, 1.5);
-        LAMP_NEAR(fit.remaining(840), 14 * std::exp(-2.1) / 200, 0.004);
+    }
+
+    // A panel that has not moved yet is probably warm, and one that is seen to move is not, however slowly.
+    void stillnessIsNoProofUntilItLasts()
+    {
+        Settling flat, slow;
+        const XYZ white(114, 120, 130);
+        double before = 1e9;
+        for (double at = 0; at < 240; at += 15) {
+            flat.add(at, white, 0.0006);
+            slow.add(at, XYZ((1 - 0.05 * std::exp(-at / 1500)) * white.vec()), 0.0006);
+            if (flat.size() >= 4) {
+                const double bound = flat.luminance(240, 3600).bound();
+                QVERIFY(bound < before * 1.3); // the longer, the surer
+                before = bound;
+            }
+        }
+        QVERIFY(flat.luminance(240, 3600).bound() < 0.004);
+        QVERIFY(slow.luminance(240, 3600).bound() > 0.015);
+        QVERIFY(slow.waitFor(0.006, 0.0008, 240, 3600) > 600);
+        QCOMPARE(flat.waitFor(0.006, 0.0008, 240, 3600), 0.0);
+        QVERIFY(Settling().luminance(0, 100).bound() > 0.05); // nothing is known
+    }
+
+    // A level that a change of the setting makes is no movement.
+    void aTurnOfTheMenuIsNoDrift()
+    {
+        Settling settling;
+        for (double at = 0; at < 200; at += 20) {
+            const double level = at < 100 ? 240 : 120;
+            settling.add(at, XYZ(0.95 * level, level, 1.08 * level), 0.0006, at < 100 ? 0 : 1);
+        }
+        QVERIFY(settling.luminance(0, 3600).still > 0.9);
+        QCOMPARE(settling.segments(), 2);
+        LAMP_NEAR(settling.ratio(180, 100), 1, 1e-9);
+    }
+
+    void anInstrumentThatHangsIsNamed()
+    {
+        sim::MeterSpec meter;
+        meter.stuckFrom = 2;
+        sim::SimBench bench(sim::variedPanel("wled", 1), {}, meter, 1);
+        Gauge gauge(bench, bench.describeInstrument().value(), {}, {});
+        QVERIFY(gauge.read({1, 1, 1}, "white").ok());
+        QVERIFY(gauge.read({0.5, 0.5, 0.5}, "gray").ok());
+        QVERIFY(gauge.read({0.5, 0.5, 0.5}, "gray").ok()); // the same patch may read the same
+        const auto m = gauge.read({1, 0, 0}, "red");
+        QVERIFY(!m.ok());
+        QCOMPARE(m.error().code, std::string("stuck"));
     }
 
     void warmPanelIsReadySoonAndAColdOneWhenItStands()
@@ -191,6 +246,7 @@ private Q_SLOTS:
         QVERIFY(w.ok());
         QVERIFY(!w->stable);
         QVERIFY(w->ratePercentPerMinute > 0.3);
+        QVERIFY(w->boundPercent > 1);
     }
 };
 

@@ -238,7 +238,7 @@ private Q_SLOTS:
             return writeTableProfile(ShownDisplay(model, {}), {}, text, 17).value();
         };
         Bytes narrow = table("sRGB");
-        const Bytes wide = table("Adobe RGB (1998)");
+        const Bytes wide = table("Display P3");
         QVERIFY2(!told(inspect(narrow, kNow)).contains("disagree"), qPrintable(told(inspect(narrow, kNow))));
         const size_t own = entryOf(narrow, "B2A1"), other = entryOf(wide, "B2A1");
         const std::uint32_t at = get32(narrow, own + 4), from = get32(wide, other + 4), size = get32(narrow, own + 8);

@@ -3,6 +3,7 @@
 #include "support.h"
 
 #include "colour/difference.h"
+#include "colour/even_hue.h"
 #include "colour/spaces.h"
 #include "gamut/gamut.h"
 #include "icc/icc.h"
@@ -285,7 +286,60 @@ private Q_SLOTS:
             // reference medium's black (ICC.1:2010, 6.3.3) by itself, which has to come out at the display's.
             LAMP_NEAR(profile->colourOf(profile->driveFor({0, 0, 0}, Intent::Perceptual)).a, profile->colourOf({0, 0, 0}).a, 0.1);
             QVERIFY(profile->driveFor({30, 0, 0}, Intent::Perceptual).b > 0.1);
+            // Programs scale black by the same assumption for saturation (version 4).
+            LAMP_NEAR(profile->colourOf(profile->driveFor({0, 0, 0}, Intent::Saturation)).a, profile->colourOf({0, 0, 0}).a, 0.1);
         }
+    }
+
+    // Greens and blues beyond what 16 bits of CIELAB hold (a*, b* of -128): the display's own colours come out and go back as they are,
+    // through Little CMS in floating point and in 16 bits; black stays black by every intent.
+    void tablesHoldWideGamuts()
+    {
+        const MadeUpPanel base = additivePanel("Rec. 2020", 120, 0.0001);
+        const Eigen::Vector3d extra(9, 4, 16);
+        const MadeUpPanel panel = [&](const Drive &d) { return XYZ(base(d).vec() + gammaLight(d).minCoeff() * extra); };
+        const DisplayModel made(primariesOf(panel), 0.02, readingsOf(panel, manyDrives()), 0);
+        const ShownDisplay wide(made, {});
+        const Bytes bytes = writeTableProfile(wide, {}, {"table", "free", kMade, 4}).value();
+        const auto profile = Profile::open(bytes);
+        QVERIFY(profile.ok());
+        QCOMPARE(profile->facts().connectionSpace, std::string("XYZ"));
+        double beyond = 0;
+        for (int corner = 0; corner < 8; ++corner) {
+            const Drive d{double(corner & 1), double(corner >> 1 & 1), double(corner >> 2)};
+            const Lab truth = wide.lab(d), said = profile->colourOf(d);
+            beyond = std::max({beyond, -truth.b, -truth.c});
+            const Drive back = profile->driveFor(said);
+            const QString figures =
+                QStringLiteral("corner %1: %2, back %3 %4 %5").arg(corner).arg(deltaE2000(said, truth)).arg(back.a).arg(back.b).arg(back.c);
+            QVERIFY2(deltaE2000(said, truth) < 0.3, qPrintable(figures));
+            // Full drive goes back to full drive; what is off shows next to nothing (by drive's 2.2).
+            for (int c = 0; c < 3; ++c) {
+                QVERIFY2(d[c] > 0 ? back[c] > 0.99 : std::pow(back[c], 2.2) < 0.0004, qPrintable(figures));
+            }
+        }
+        QVERIFY2(beyond > 128, qPrintable(QString::number(beyond)));
+        for (const Intent intent : {Intent::Perceptual, Intent::Relative, Intent::Saturation}) {
+            const Drive black = profile->driveFor({0, 0, 0}, intent);
+            QVERIFY2(wide.evaluate(black).b < 2 * wide.evaluate({0, 0, 0}).b,
+                     qPrintable(QStringLiteral("intent %1: %2 cd/m²").arg(int(intent)).arg(wide.evaluate(black).b)));
+            for (double l = 5; l < 100; l += 7) {
+                const Lab gray = wide.lab(profile->driveFor({l, 0, 0}, intent));
+                QVERIFY2(std::hypot(gray.b, gray.c) < 0.3,
+                         qPrintable(QStringLiteral("intent %1, L* %2: %3 %4").arg(int(intent)).arg(l).arg(gray.b).arg(gray.c)));
+            }
+        }
+        // Between the corners, there and back.
+        std::mt19937 random(7);
+        std::uniform_real_distribution<double> any(0, 1);
+        double worst = 0, sum = 0;
+        for (int i = 0; i < 2000; ++i) {
+            const Drive d{any(random), any(random), any(random)};
+            const double e = deltaE2000(profile->colourOf(d), wide.lab(d));
+            worst = std::max(worst, e);
+            sum += e / 2000;
+        }
+        QVERIFY2(sum < 0.06 && worst < 0.4, qPrintable(QStringLiteral("mean %1, worst %2").arg(sum).arg(worst)));
     }
 
     // The same display by matrix and by tables covers the same share of every space.
@@ -312,32 +366,91 @@ private Q_SLOTS:
     {
         const MadeUpPanel panel = additivePanel("Display P3", 120, 0.0008);
         const DisplayModel made(primariesOf(panel), 0.02, readingsOf(panel, manyDrives()), 0);
-        const auto profile = Profile::open(writeTableProfile(ShownDisplay(made, {}), {}, {"table", "free", kMade, 4}).value());
-        for (const Intent intent : {Intent::Perceptual, Intent::Relative, Intent::Saturation}) {
-            double worstTurn = 0, worstStep = 0, worstReturn = 0;
-            for (int hue = 0; hue < 360; hue += 10) {
-                for (const double l : {30.0, 55.0, 80.0}) {
-                    Lab before = profile->colourOf(profile->driveFor({l, 0, 0}, intent), intent);
-                    double most = 0;
-                    for (int chroma = 2; chroma <= 120; chroma += 2) {
-                        const Lab wanted = labOf(LCh{l, double(chroma), double(hue)});
-                        const Lab got = profile->colourOf(profile->driveFor(wanted, intent), intent);
-                        const LCh polar = lchOf(got);
-                        if (polar.b > 15) {
-                            worstTurn = std::max(worstTurn, std::abs(std::remainder(polar.c - hue, 360.0)));
+        for (const char *source : {"sRGB", "Rec. 2020"}) {
+            ProfileText text{"table", "free", kMade, 4};
+            text.perceptualSource = source;
+            const auto profile = Profile::open(writeTableProfile(ShownDisplay(made, {}), {}, text).value());
+            for (const Intent intent : {Intent::Perceptual, Intent::Relative, Intent::Saturation}) {
+                double worstTurn = 0, worstStep = 0, worstReturn = 0;
+                for (int hue = 0; hue < 360; hue += 10) {
+                    for (const double l : {30.0, 55.0, 80.0}) {
+                        const auto shown = [&](const Lab &wanted) {
+                            return evenHueOf(xyzOf(profile->colourOf(profile->driveFor(wanted, intent), Intent::Relative), iccD50()));
+                        };
+                        Lab before = shown({l, 0, 0});
+                        double most = 0;
+                        for (int chroma = 2; chroma <= 120; chroma += 2) {
+                            const Lab even = shown(labOf(xyzOfEvenHue(labOf(LCh{l, double(chroma), double(hue)})), iccD50()));
+                            const LCh polar = lchOf(even);
+                            if (polar.b > 15) {
+                                worstTurn = std::max(worstTurn, std::abs(std::remainder(polar.c - hue, 360.0)));
+                            }
+                            worstStep = std::max(worstStep, (even.vec() - before.vec()).norm() / 2);
+                            worstReturn = std::max(worstReturn, most - polar.b);
+                            most = std::max(most, polar.b);
+                            before = even;
                         }
-                        worstStep = std::max(worstStep, (got.vec() - before.vec()).norm() / 2);
-                        worstReturn = std::max(worstReturn, most - polar.b);
-                        most = std::max(most, polar.b);
-                        before = got;
                     }
                 }
+                const QString figures = QStringLiteral("%1, intent %2: turn %3, step %4, return %5")
+                                            .arg(source)
+                                            .arg(int(intent))
+                                            .arg(worstTurn)
+                                            .arg(worstStep)
+                                            .arg(worstReturn);
+                qInfo("%s", qPrintable(figures));
+                // Where the source is larger than the display, light colours far outside lose some chroma again.
+                const bool presses = intent == Intent::Perceptual && source != std::string("sRGB");
+                QVERIFY2(worstTurn < (presses ? 6 : 3) && worstStep < 3 && worstReturn < (presses ? 15 : 5), qPrintable(figures));
             }
-            const QString figures =
-                QStringLiteral("intent %1: turn %2, step %3, return %4").arg(int(intent)).arg(worstTurn).arg(worstStep).arg(worstReturn);
-            qInfo("%s", qPrintable(figures));
-            // Just outside, in the cells that the boundary cuts, relative and saturation carry the model on, and channels are cut.
-            QVERIFY2(worstTurn < (intent == Intent::Perceptual ? 2 : 13) && worstStep < 3 && worstReturn < 12, qPrintable(figures));
+        }
+    }
+
+    // What perceptual says that a drive shows is what it takes that drive for.
+    void perceptualTablesAreInverse()
+    {
+        for (const char *display : {"sRGB", "Display P3"}) {
+            const MadeUpPanel panel = additivePanel(display, 120, 0.0008);
+            const DisplayModel made(primariesOf(panel), 0.02, readingsOf(panel, manyDrives()), 0);
+            for (const char *source : {"sRGB", "Adobe RGB (1998)", "Rec. 2020"}) {
+                for (const int version : {2, 4}) {
+                    ProfileText text{"table", "free", kMade, version};
+                    text.perceptualSource = source;
+                    const auto profile = Profile::open(writeTableProfile(ShownDisplay(made, {}), {}, text).value());
+                    double worst = 0, sum = 0;
+                    std::mt19937 random(11);
+                    std::uniform_real_distribution<double> any(0, 1);
+                    for (int i = 0; i < 1000; ++i) {
+                        const Drive d{any(random), any(random), any(random)};
+                        const Drive back = profile->driveFor(profile->colourOf(d, Intent::Perceptual), Intent::Perceptual);
+                        const double e = deltaE2000(profile->colourOf(d), profile->colourOf(back));
+                        worst = std::max(worst, e);
+                        sum += e / 1000;
+                    }
+                    const QString figures =
+                        QStringLiteral("%1 on %2, version %3: mean %4, worst %5").arg(source).arg(display).arg(version).arg(sum).arg(worst);
+                    qInfo("%s", qPrintable(figures));
+                    // Version 2 keeps the hue outside at the cost of colours in the cells that the boundary cuts.
+                    const bool fits = source == std::string("sRGB");
+                    QVERIFY2(version == 2 ? sum < 0.5 : (fits ? sum < 0.05 && worst < 0.5 : sum < 0.15 && worst < 6), qPrintable(figures));
+                }
+            }
+        }
+    }
+
+    // A picture in sRGB on a panel like sRGB is shown as it is by perceptual, too, black aside.
+    void perceptualLeavesPicturesThatFit()
+    {
+        const MadeUpPanel panel = additivePanel("sRGB", 120, 0.0008);
+        const DisplayModel made(primariesOf(panel), 0.02, readingsOf(panel, manyDrives()), 0);
+        const auto profile = Profile::open(writeTableProfile(ShownDisplay(made, {}), {}, {"table", "free", kMade, 4}).value());
+        const Eigen::Matrix3d columns = adaptation(whiteOf(rgbSpace("sRGB")->white), iccD50()) * rgbSpace("sRGB")->toXyz();
+        const double black = xyzOf(profile->colourOf({0, 0, 0}), iccD50()).b;
+        for (const Drive &d : evenDrives(9)) {
+            const RelXYZ xyz(columns * gammaLight(d).matrix());
+            const RelXYZ onBlack((1 - black) * xyz.vec() + black * iccD50().vec());
+            const double e = deltaE2000(labOf(onBlack, iccD50()), profile->colourOf(profile->driveFor(labOf(xyz, iccD50()), Intent::Perceptual)));
+            QVERIFY2(e < 1, qPrintable(QStringLiteral("%1 %2 %3: %4").arg(d.a).arg(d.b).arg(d.c).arg(e)));
         }
     }
 
@@ -456,7 +569,7 @@ private Q_SLOTS:
         }
         // Pressed: the inside stays, the rim moves in, and what is beyond both belongs on the boundary.
         const auto pressing = [&](const Lab &lab, const GamutSurface &other) { return surface.pressing(GamutSurface::directionOf(lab), other, 0.8); };
-        QCOMPARE(pressing({60, 10, 10}, surface).value(), 1.0);
+        QCOMPARE(pressing({60, 10, 10}, surface).scale, 1.0);
         std::vector<Lab> wider = box;
         for (Lab &lab : wider) {
             lab = {lab.a, 1.5 * lab.b, 1.5 * lab.c};
@@ -464,17 +577,17 @@ private Q_SLOTS:
         const GamutSurface reference(wider, 9);
         double before = 0;
         for (double a = 20; a < 45; a += 1) {
-            const double pressed = a * pressing({50, a, 0}, reference).value();
+            const double pressed = a * pressing({50, a, 0}, reference).scale;
             QVERIFY(pressed > before && pressed < 30);
             before = pressed;
         }
         LAMP_NEAR(before, 30, 0.5);
-        QVERIFY(!pressing({50, 46, 0}, reference));
+        QVERIFY(pressing({50, 46, 0}, reference).beyond && !pressing({50, 44, 0}, reference).beyond);
     }
 
-    // Geometry: of a column of colours each is answered by the place that is nearest among all, found by looking at
+    // Geometry: each colour of a hue is answered by the place that is nearest among all, found by looking at
     // every piece of the outline in small steps.
-    void nearestOfAColumn()
+    void nearestAtAHue()
     {
         std::vector<Lab> all;
         for (const Drive &d : evenDrives(17)) {
@@ -486,7 +599,6 @@ private Q_SLOTS:
             for (const double chroma : {20.0, 75.0, 140.0}) {
                 for (const double weight : {0.6, 1.8}) {
                     const GamutSurface::Slice slice = surface.sliceAt(GamutSurface::directionOf(labOf(LCh{50, chroma, double(hue)})));
-                    GamutSurface::Column column(slice, chroma, weight);
                     for (double l = -50; l <= 50; l += 3.125) {
                         const auto apart = [&](size_t e, double t) {
                             const double dl = slice.lightness[e] + t * (slice.lightness[e + 1] - slice.lightness[e]) - l;
@@ -499,7 +611,7 @@ private Q_SLOTS:
                                 least = std::min(least, apart(e, t));
                             }
                         }
-                        const GamutSurface::Spot spot = column.nearest(l);
+                        const GamutSurface::Spot spot = surface.nearest(labOf(LCh{50 + l, chroma, double(hue)}), weight);
                         const double found = apart(size_t(spot.angle), spot.angleShare);
                         QVERIFY2(found < least + 0.15, qPrintable(QStringLiteral("%1 beside %2").arg(found).arg(least)));
                     }

@@ -131,6 +131,9 @@ QJsonValue asMessages(QJsonObject record)
     record.remove("volume");
     record["gamut"] = gamut;
     QJsonObject plan = record["plan"].toObject(), tolerance = plan["tolerance"].toObject();
+    // What plans did not say yet.
+    plan["earlier"] = QJsonValue();
+    plan["perceptual_source"] = "Rec. 2020";
     tolerance["scope"] = "instrument";
     plan["tolerance"] = tolerance;
     record["plan"] = plan;

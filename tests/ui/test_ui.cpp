@@ -1201,7 +1201,13 @@ private Q_SLOTS:
         const VisitRecord kept = w->store()->visits().record(w->store()->visits().of(display).front().id).value();
         QCOMPARE(kept.plan.target.name, std::string("Video, dark room"));
         QCOMPARE(kept.plan.tolerance.name, std::string("strict"));
-        QCOMPARE(kept.verdict, record->verdict);
+        std::string reasons;
+        for (const VisitRecord *r : {&kept, &record.value()}) {
+            for (const Message &m : r->reasons) {
+                reasons += english(m) + '\n';
+            }
+        }
+        QVERIFY2(kept.verdict == record->verdict, reasons.c_str());
         LAMP_NEAR(kept.verification.mean, record->verification.mean, 0.05);
         picture(*w, "worksheet-own");
     }

@@ -63,7 +63,7 @@ private Q_SLOTS:
         QTest::addColumn<double>("from");
         QTest::addColumn<double>("light");
         const int rows = lamptest::repetitions(4, 1);
-        for (const double from : std::vector<double>{150.0, 200.0, 260.0, 330.0} | std::views::take(rows)) {
+        for (const double from : std::vector<double>{130.0, 150.0, 175.0, 215.0} | std::views::take(rows)) {
             for (const double light : std::vector<double>{0.4, 2.0, 8.0} | std::views::take(rows)) {
                 QTest::addRow("%g s, %g cd/m2", from, light) << from << light;
             }

@@ -45,7 +45,7 @@ Verification trueColours(const SimBench &b, const Bytes &bytes)
 {
     const auto profile = Profile::open(bytes);
     std::vector<VerifiedColour> colours;
-    for (const TestColour &c : verificationColours(profile.value(), 24)) {
+    for (const TestColour &c : verificationColours(profile.value(), {24, [](const Drive &d) { return d; }})) {
         colours.push_back({c, b.truth(c.rgb), {}});
     }
     return verify(colours, {b.truth({1, 1, 1})}, profile->chad());
@@ -464,11 +464,11 @@ private Q_SLOTS:
         const auto r = second.run();
         QVERIFY2(r.ok(), r.ok() ? "" : english(r.error()).c_str());
         QCOMPARE(r->verdict, Verdict::Pass);
-        // Only warm-up and the stage that was open were done again: white, 24 colours, white.
+        // Only warm-up and the stage that was open were done again: white, a larger one, black beside it, 24 colours, white.
         const auto again = [&](const char *stage) {
             return std::count_if(r->readings.begin() + long(before), r->readings.end(), [&](const Measurement &m) { return m.stage == stage; });
         };
-        QCOMPARE(again("verify"), 26);
+        QCOMPARE(again("verify"), 28);
         QCOMPARE(size_t(again("verify") + again("warm-up")), r->readings.size() - before);
         QCOMPARE(r->readings.back().index, int(r->readings.size()));
         LAMP_NEAR(b->seen({1, 1, 1}).b, 120, 1.5);

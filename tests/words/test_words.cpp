@@ -137,7 +137,8 @@ private Q_SLOTS:
             all += it.key().startsWith("words/") ? QString() : it.value();
         }
         // What records of version 7 say, and no program of today.
-        const QSet<QString> ofBefore{"check-within", "check-beyond", "check-too-close", "white-is", "room-light-summary"};
+        const QSet<QString> ofBefore{"check-within",       "check-beyond",     "check-too-close",           "white-is",
+                                     "room-light-summary", "as-found-summary", "as-found-luminance-summary"};
         QSet<QString> seen;
         for (const Sentence &s : catalogued()) {
             const QString code = s.code;
@@ -198,9 +199,11 @@ private Q_SLOTS:
         for (const Tolerance &t : builtInTolerances()) {
             QVERIFY2(known(dataSentences(), t.name) && known(dataSentences(), t.why), t.name.c_str());
         }
-        for (const auto &c : nlohmann::json::parse(embedded("verification.json"))) {
-            const std::string name = c["name"].get<std::string>(), word = name.rfind("gray ", 0) == 0 ? "gray" : name;
-            QVERIFY2(known(patchWords(), word), word.c_str());
+        const auto colours = nlohmann::json::parse(embedded("verification.json"));
+        for (const char *group : {"memory", "surface"}) {
+            for (const auto &c : colours[group]) {
+                QVERIFY2(known(patchWords(), c["name"].get<std::string>()), c["name"].get<std::string>().c_str());
+            }
         }
     }
 

@@ -102,6 +102,7 @@ void VisitController::start(Task task, qint64 displayId)
         if (task == Task::Check) {
             plan.profileIn = record->profile;
             plan.profileInName = record->profileName();
+            plan.earlier = earlierOf(*record);
         }
     }
     run(std::move(plan), std::nullopt, displayId);

@@ -14,9 +14,10 @@ namespace lamp::app {
 
 namespace {
 
-const QString kEffort = QStringLiteral("visit/effort"), kTolerance = QStringLiteral("visit/tolerance"), kKind = QStringLiteral("profile/kind"),
-              kGrid = QStringLiteral("profile/grid"), kCurves = QStringLiteral("profile/curves"), kVersion = QStringLiteral("profile/icc"),
-              kName = QStringLiteral("profile/name"), kRole = QStringLiteral("person/role");
+const QString kEffort = QStringLiteral("visit/effort"), kTolerance = QStringLiteral("visit/tolerance"), kMetric = QStringLiteral("visit/metric"),
+              kKind = QStringLiteral("profile/kind"), kGrid = QStringLiteral("profile/grid"), kCurves = QStringLiteral("profile/curves"),
+              kSource = QStringLiteral("profile/perceptualSource"), kVersion = QStringLiteral("profile/icc"), kName = QStringLiteral("profile/name"),
+              kRole = QStringLiteral("person/role");
 
 std::string kept(const QString &key)
 {
@@ -63,7 +64,7 @@ QString toleranceText(Store *store, const QString &name)
 {
     for (const Tolerance &t : tolerancesOf(store)) {
         if (text(t.name) == name) {
-            return WorkSettings::tr("Mean ΔE00 %1, largest %2, white %3, grays %4, luminance %5 %. %6")
+            return WorkSettings::tr("Mean %1, largest %2, white %3, grays %4, luminance %5 %. %6")
                 .arg(number(t.mean, 1), number(t.max, 1), number(t.whiteDeltaE, 1), number(t.grayMean, 1), number(t.luminancePercent, 0),
                      shippedText(t.why));
         }
@@ -77,9 +78,11 @@ void applyWorkSettings(VisitPlan &plan, Store *store)
 {
     plan.tolerance =
         store != nullptr ? store->aims().tolerance(kept(kTolerance)) : builtInTolerance(kept(kTolerance)).value_or(*builtInTolerance("studio"));
+    plan.tolerance.metric = metricFromName(kept(kMetric)).value_or(plan.tolerance.metric);
     plan.effort = effortFromName(kept(kEffort)).value_or(Effort::Standard);
     plan.profileKind = profileKindFromName(kept(kKind)).value_or(ProfileKind::Auto);
     plan.curves = curveFormFromName(kept(kCurves)).value_or(CurveForm::Auto);
+    plan.perceptualSource = kept(kSource).empty() ? "sRGB" : kept(kSource);
     plan.grid = QSettings().value(kGrid, 33).toInt() == 17 ? 17 : 33;
     plan.iccVersion = QSettings().value(kVersion, 4).toInt() == 2 ? 2 : 4;
     plan.profileName = kept(kName);
@@ -92,11 +95,22 @@ WorkSettings::WorkSettings(Store *store, QWidget *parent)
                                         {tr("thorough: up to 160"), QStringLiteral("thorough")}},
                                        kEffort, QStringLiteral("standard"))),
       m_tolerance(choice(names(tolerancesOf(store)), kTolerance, QStringLiteral("studio"))),
+      m_metric(choice({{tr("as the tolerance says"), QString()},
+                       {QStringLiteral("CIEDE2000"), QStringLiteral("CIEDE2000")},
+                       {QStringLiteral("CIE94"), QStringLiteral("CIE94")},
+                       {QStringLiteral("CMC(2:1)"), QStringLiteral("CMC(2:1)")},
+                       {QStringLiteral("ITP (BT.2124)"), QStringLiteral("ITP")}},
+                      kMetric, QString())),
       m_kind(choice({{tr("what the panel needs"), QStringLiteral("auto")},
                      {tr("matrix and tone curves"), QStringLiteral("matrix")},
                      {tr("tables"), QStringLiteral("lut")}},
                     kKind, QStringLiteral("auto"))),
       m_grid(choice({{QStringLiteral("17"), 17}, {QStringLiteral("33"), 33}}, kGrid, 33)),
+      m_source(choice({{QStringLiteral("sRGB"), QStringLiteral("sRGB")},
+                       {QStringLiteral("Display P3"), QStringLiteral("Display P3")},
+                       {QStringLiteral("Adobe RGB (1998)"), QStringLiteral("Adobe RGB (1998)")},
+                       {QStringLiteral("Rec. 2020"), QStringLiteral("Rec. 2020")}},
+                      kSource, QStringLiteral("sRGB"))),
       m_curves(choice({{tr("parametric where they fit"), QStringLiteral("auto")},
                        {tr("parametric"), QStringLiteral("parametric")},
                        {tr("sampled"), QStringLiteral("sampled")}},
@@ -117,9 +131,13 @@ WorkSettings::WorkSettings(Store *store, QWidget *parent)
     QLabel *limits = explained(tr("&Tolerance"), m_tolerance, toleranceText(store, m_tolerance->currentData().toString()));
     connect(m_tolerance, &QComboBox::currentIndexChanged, this,
             [this, limits, store] { say(limits, toleranceText(store, m_tolerance->currentData().toString())); });
+    explained(tr("&Difference by"), m_metric,
+              tr("The formula that the tolerance's limits are meant in. Visits are compared with each other by CIEDE2000."));
     explained(tr("&Kind of profile"), m_kind,
               tr("Tables describe panels whose channels do not add up, and map colours out of reach. Every program reads a matrix."));
     explained(tr("&Nodes of tables"), m_grid, tr("33 is accurate to a tenth of a ΔE00; 17 makes small files for old programs."));
+    explained(tr("&Perceptual takes in"), m_source,
+              tr("Of table profiles: the colours that fit into this panel by the perceptual intent; sRGB suits most pictures."));
     explained(tr("Tone &curves"), m_curves,
               tr("Of matrix profiles; parametric ones are smooth and short, sampled ones fit any curve. ICC 2 has sampled ones only."));
     explained(tr("&ICC version"), m_version, tr("2 for programs that do not read 4."));
@@ -138,8 +156,14 @@ WorkSettings::WorkSettings(Store *store, QWidget *parent)
 void WorkSettings::accept()
 {
     QSettings settings;
-    for (const auto &[key, box] : std::vector<std::pair<QString, QComboBox *>>{
-             {kEffort, m_effort}, {kTolerance, m_tolerance}, {kKind, m_kind}, {kGrid, m_grid}, {kCurves, m_curves}, {kVersion, m_version}}) {
+    for (const auto &[key, box] : std::vector<std::pair<QString, QComboBox *>>{{kEffort, m_effort},
+                                                                               {kTolerance, m_tolerance},
+                                                                               {kMetric, m_metric},
+                                                                               {kKind, m_kind},
+                                                                               {kGrid, m_grid},
+                                                                               {kCurves, m_curves},
+                                                                               {kSource, m_source},
+                                                                               {kVersion, m_version}}) {
         settings.setValue(key, box->currentData());
     }
     for (const auto &[key, line] : std::vector<std::pair<QString, QLineEdit *>>{{kName, m_name}, {kRole, m_role}}) {

@@ -53,13 +53,19 @@ QStringList instructions(Stage stage)
     }
 }
 
+/// CIEDE2000 is what is meant where nothing is said.
+QString unitShown(const Check &c)
+{
+    return c.unit == metricUnit(Metric::Ciede2000) ? QString() : ' ' + text(c.unit);
+}
+
 /// The figures against their limits, two side by side.
 QString checksTable(const VisitRecord &r)
 {
     QString table = QStringLiteral("<table cellspacing='0' cellpadding='1'>");
     for (size_t i = 0; i < r.checks.size(); ++i) {
         const Check &c = r.checks[i];
-        const QString unit = c.unit == "%" ? QStringLiteral(" %") : QString();
+        const QString unit = unitShown(c);
         const QString figure = QStringLiteral("%1 ± %2%3").arg(number(c.value, 2), number(c.uncertainty(), 2), unit);
         const QString word = c.verdict == Verdict::Pass
                                  ? QObject::tr("within %1")
@@ -80,7 +86,7 @@ QString scopeSaid(const VisitRecord &r)
     for (const Check &c : r.checks) {
         const double k2 = seen ? c.k2.absolute : c.k2.instrument;
         if (std::isfinite(k2)) {
-            const QString unit = c.unit == "%" ? QStringLiteral(" %") : QString();
+            const QString unit = unitShown(c);
             others << QStringLiteral("%1 %2%3").arg(worded(lamp::say(c.code)),
                                                     (seen ? QString() : QStringLiteral("± ")) + number(seen ? c.value + k2 : k2, 1), unit);
         }

@@ -501,6 +501,22 @@
         <source>The built-in tolerances</source>
         <translation>Die mitgelieferten Toleranzen</translation>
     </message>
+    <message>
+        <source>Space that a table profile&apos;s perceptual intent takes in</source>
+        <translation>Farbraum, den die perzeptive Wiedergabe eines Tabellenprofils aufnimmt</translation>
+    </message>
+    <message>
+        <source>Formula of its differences where not the tolerance&apos;s own: CIEDE2000, CIE94, CMC(2:1), ITP</source>
+        <translation>Formel ihrer Abstände, wenn nicht die der Toleranz: CIEDE2000, CIE94, CMC(2:1), ITP</translation>
+    </message>
+    <message>
+        <source>For --task check: the visit.json of an earlier visit, to tell what changed; else the profile tells</source>
+        <translation>Für --task check: die visit.json eines früheren Besuchs, um zu sagen, was sich geändert hat; sonst sagt es das Profil</translation>
+    </message>
+    <message>
+        <source>Something that it does beside the usual:</source>
+        <translation>Etwas, das er außer dem Üblichen tut:</translation>
+    </message>
 </context>
 <context>
     <name>control</name>
@@ -1904,10 +1920,6 @@
 <context>
     <name>lamp::app::WorkSettings</name>
     <message>
-        <source>Mean ΔE00 %1, largest %2, white %3, grays %4, luminance %5 %. %6</source>
-        <translation>ΔE00 im Mittel %1, höchstens %2, Weiß %3, Grau %4, Leuchtdichte %5 %. %6</translation>
-    </message>
-    <message>
         <source>quick: up to 44 readings</source>
         <translation>schnell: bis zu 44 Messungen</translation>
     </message>
@@ -2006,6 +2018,30 @@
     <message>
         <source>It stands on every line of the worksheet and in reports.</source>
         <translation>Sie steht auf jeder Zeile des Arbeitsblatts und in Berichten.</translation>
+    </message>
+    <message>
+        <source>Mean %1, largest %2, white %3, grays %4, luminance %5 %. %6</source>
+        <translation>Mittel %1, größte Abweichung %2, Weiß %3, Grau %4, Leuchtdichte %5 %. %6</translation>
+    </message>
+    <message>
+        <source>as the tolerance says</source>
+        <translation>wie die Toleranz sagt</translation>
+    </message>
+    <message>
+        <source>&amp;Difference by</source>
+        <translation>A&amp;bstand nach</translation>
+    </message>
+    <message>
+        <source>The formula that the tolerance&apos;s limits are meant in. Visits are compared with each other by CIEDE2000.</source>
+        <translation>Die Formel, in der die Grenzen der Toleranz gemeint sind. Besuche werden miteinander nach CIEDE2000 verglichen.</translation>
+    </message>
+    <message>
+        <source>&amp;Perceptual takes in</source>
+        <translation>Perzepti&amp;v nimmt auf</translation>
+    </message>
+    <message>
+        <source>Of table profiles: the colours that fit into this panel by the perceptual intent; sRGB suits most pictures.</source>
+        <translation>Bei Tabellenprofilen: die Farben, die die perzeptive Wiedergabe in dieses Panel einpasst; sRGB passt für die meisten Bilder.</translation>
     </message>
 </context>
 <context>
@@ -2296,6 +2332,22 @@
     <message>
         <source>white after a turn of the menu</source>
         <translation>Weiß nach Menüänderung</translation>
+    </message>
+    <message>
+        <source>dark cyan</source>
+        <translation>dunkles Cyan</translation>
+    </message>
+    <message>
+        <source>larger</source>
+        <translation>größer</translation>
+    </message>
+    <message>
+        <source>black beside white</source>
+        <translation>Schwarz neben Weiß</translation>
+    </message>
+    <message>
+        <source>for it may be white</source>
+        <translation>denn es kann Weiß sein</translation>
     </message>
 </context>
 <context>
@@ -2901,10 +2953,6 @@
     <message>
         <source>%1: %2</source>
         <translation>%1: %2</translation>
-    </message>
-    <message>
-        <source>%1: mean %2, largest %3 ΔE00; white %4; luminance %5 %</source>
-        <translation>%1: im Mittel %2, höchstens %3 ΔE00; Weiß %4; Leuchtdichte %5 %</translation>
     </message>
     <message>
         <source>Nothing is connected to this X screen.</source>
@@ -5654,6 +5702,182 @@
     <message>
         <source>below %1 cd/m²</source>
         <translation>unter %1 cd/m²</translation>
+    </message>
+    <message>
+        <source>the very same %1 cd/m² again</source>
+        <translation>noch einmal genau dieselben %1 cd/m²</translation>
+    </message>
+    <message>
+        <source>The instrument or its program hangs: unplug it and plug it in again, or restart the program, then continue.</source>
+        <translation>Das Messgerät oder sein Programm hängt: Gerät abziehen und wieder anstecken oder das Programm neu starten, dann fortsetzen.</translation>
+    </message>
+    <message>
+        <source>See that the instrument&apos;s program answers in cd/m², not relative to white or in other units.</source>
+        <translation>Prüfen, ob das Programm des Messgeräts in cd/m² antwortet, nicht relativ zu Weiß oder in anderen Einheiten.</translation>
+    </message>
+    <message>
+        <source>its spectrum of white is %1 cd/m², its XYZ %2</source>
+        <translation>sein Spektrum von Weiß ergibt %1 cd/m², sein XYZ %2</translation>
+    </message>
+    <message>
+        <source>%1 reads white at its brightest as %2 cd/m². No display in use is so dim: its program may answer in other units than cd/m².</source>
+        <translation>%1 misst das hellste Weiß mit %2 cd/m². So dunkel ist kein Bildschirm im Gebrauch: Vielleicht antwortet sein Programm in anderen Einheiten als cd/m².</translation>
+    </message>
+    <message>
+        <source>The display shows black brighter (%1 cd/m²) than white (%2 cd/m²): its picture is inverted.</source>
+        <translation>Der Bildschirm zeigt Schwarz heller (%1 cd/m²) als Weiß (%2 cd/m²): Sein Bild ist invertiert.</translation>
+    </message>
+    <message>
+        <source>Switch off inverted colours in the display&apos;s menu or the computer&apos;s accessibility settings.</source>
+        <translation>Invertierte Farben im Menü des Bildschirms oder in den Bedienungshilfen des Rechners ausschalten.</translation>
+    </message>
+    <message>
+        <source>Red, green and blue all show white&apos;s own colour: the display shows only gray.</source>
+        <translation>Rot, Grün und Blau zeigen alle die Farbe von Weiß: Der Bildschirm zeigt nur Grau.</translation>
+    </message>
+    <message>
+        <source>Turn its saturation up, or leave its monochrome mode and the computer&apos;s grayscale filter.</source>
+        <translation>Die Sättigung aufdrehen oder den Schwarzweißmodus und den Graustufenfilter des Rechners verlassen.</translation>
+    </message>
+    <message>
+        <source>%1 above %2 %</source>
+        <translation>%1 über %2 %</translation>
+    </message>
+    <message>
+        <source>%1 below %2 %</source>
+        <translation>%1 unter %2 %</translation>
+    </message>
+    <message>
+        <source>The display clips: channels give no more light at higher drive (%1). %2 %3</source>
+        <translation>Der Bildschirm schneidet ab: Kanäle geben bei höherer Ansteuerung nicht mehr Licht (%1). %2 %3</translation>
+    </message>
+    <message>
+        <source>Contrast or a gain is set too high: lower it in the menu.</source>
+        <translation>Kontrast oder eine Verstärkung ist zu hoch eingestellt: im Menü senken.</translation>
+    </message>
+    <message>
+        <source>Contrast at %1 is too high: lower it to about %2.</source>
+        <translation>Kontrast auf %1 ist zu hoch: auf etwa %2 senken.</translation>
+    </message>
+    <message>
+        <source>Shadows are crushed: low drives show black (%1). The black level or the input&apos;s range is set wrong. %2</source>
+        <translation>Tiefen laufen zu: Niedrige Ansteuerungen zeigen Schwarz (%1). Der Schwarzwert oder der Bereich des Eingangs ist falsch eingestellt. %2</translation>
+    </message>
+    <message>
+        <source>The display takes a part of the signal for all of it (limited range, 16 to 235 of 255): set display and computer to the same, full, range. %1</source>
+        <translation>Der Bildschirm nimmt einen Teil des Signals für das Ganze (begrenzter Bereich, 16 bis 235 von 255): Bildschirm und Rechner auf denselben, vollen Bereich stellen. %1</translation>
+    </message>
+    <message>
+        <source>The ramps stay within what it shows, which costs gray steps.</source>
+        <translation>Die Rampen bleiben in dem, was er zeigt; das kostet Graustufen.</translation>
+    </message>
+    <message>
+        <source>Without ramps this is not corrected: what lies beyond is lost.</source>
+        <translation>Ohne Rampen wird das nicht korrigiert: Was darüber hinaus liegt, ist verloren.</translation>
+    </message>
+    <message>
+        <source>95 % of all colours are within %1 (by these, with 95 % confidence).</source>
+        <translation>95 % aller Farben liegen innerhalb von %1 (nach diesen, mit 95 % Vertrauen).</translation>
+    </message>
+    <message>
+        <source>Decided after %1 colours: the other %2 would hardly change the verdict.</source>
+        <translation>Nach %1 Farben entschieden: Die übrigen %2 würden am Urteil kaum etwas ändern.</translation>
+    </message>
+    <message>
+        <source>The panel is still moving (%1 % of luminance to come): waiting about %2, then going on.</source>
+        <translation>Das Panel verändert sich noch (%1 % der Leuchtdichte stehen aus): etwa %2 warten, dann weiter.</translation>
+    </message>
+    <message>
+        <source>The panel began to move again after it had seemed stable: the visit waited %1 for it.</source>
+        <translation>Das Panel begann sich wieder zu verändern, nachdem es stabil schien: Die Sitzung hat %1 darauf gewartet.</translation>
+    </message>
+    <message>
+        <source>White has moved by %1 ΔE00 since it was calibrated.</source>
+        <translation>Weiß hat sich seit der Kalibrierung um %1 ΔE00 verschoben.</translation>
+    </message>
+    <message>
+        <source>The panel is still moving: within an hour luminance is expected to change by %1 % and white by %2 in u&apos;v&apos;. Leave it on, then check.</source>
+        <translation>Das Panel verändert sich noch: Innerhalb einer Stunde ist eine Änderung der Leuchtdichte um %1 % und von Weiß um %2 in u&apos;v&apos; zu erwarten. Eingeschaltet lassen, dann prüfen.</translation>
+    </message>
+    <message>
+        <source>Readings of the same patch differ more than the instrument&apos;s noise, again and again: the display or the instrument is not steady. They were taken as they are, and the uncertainty says so.</source>
+        <translation>Messungen desselben Farbfelds weichen immer wieder stärker ab, als das Messgerät rauscht: Bildschirm oder Messgerät ist unruhig. Sie wurden genommen, wie sie sind, und die Unsicherheit sagt es.</translation>
+    </message>
+    <message>
+        <source>The display makes mixed colours more saturated than its own primaries do, by about %1 %: a picture mode or colour enhancement is on. The profile describes it as well as it can; switch it off and make a new visit.</source>
+        <translation>Der Bildschirm macht Mischfarben um etwa %1 % gesättigter als seine eigenen Primärfarben: Ein Bildmodus oder eine Farbverstärkung ist eingeschaltet. Das Profil beschreibt es, so gut es geht; ausschalten und eine neue Sitzung machen.</translation>
+    </message>
+    <message>
+        <source>The display turns the hues of mixed colours, by about %1°: a picture mode or hue control is on. The profile describes it as well as it can; switch it off and make a new visit.</source>
+        <translation>Der Bildschirm verdreht die Farbtöne von Mischfarben um etwa %1°: Ein Bildmodus oder eine Farbtonregelung ist eingeschaltet. Das Profil beschreibt es, so gut es geht; ausschalten und eine neue Sitzung machen.</translation>
+    </message>
+    <message>
+        <source>Black reads %1 cd/m² beside white and %2 cd/m² alone: the backlight dims by zones, or light spreads. Contrast within a picture is about %3 : 1.</source>
+        <translation>Schwarz misst %1 cd/m² neben Weiß und %2 cd/m² allein: Die Hinterleuchtung dimmt in Zonen, oder Licht streut. Der Kontrast innerhalb eines Bildes ist etwa %3 : 1.</translation>
+    </message>
+    <message>
+        <source>White reads %1 cd/m² on %2 % of the screen and %3 cd/m² on %4 %: the display limits its power. All figures hold for the smaller patch.</source>
+        <translation>Weiß misst %1 cd/m² auf %2 % des Bildschirms und %3 cd/m² auf %4 %: Der Bildschirm begrenzt seine Leistung. Alle Angaben gelten für das kleinere Farbfeld.</translation>
+    </message>
+    <message>
+        <source>White reads %1 cd/m² on %2 % of the screen and %3 cd/m² on %4 %: the display dims small bright areas. All figures hold for the smaller patch.</source>
+        <translation>Weiß misst %1 cd/m² auf %2 % des Bildschirms und %3 cd/m² auf %4 %: Der Bildschirm dimmt kleine helle Flächen. Alle Angaben gelten für das kleinere Farbfeld.</translation>
+    </message>
+    <message>
+        <source>Grays up to L* %1 were not verified: they are too dark for this instrument to judge (less than %2 cd/m²).</source>
+        <translation>Grautöne bis L* %1 wurden nicht verifiziert: Sie sind zu dunkel, als dass dieses Messgerät sie beurteilen könnte (unter %2 cd/m²).</translation>
+    </message>
+    <message>
+        <source>When it was verified white was no longer as it had been calibrated (the panel moved on, or lost its ramps): it was calibrated once more.</source>
+        <translation>Bei der Verifizierung war Weiß nicht mehr wie kalibriert (das Panel hat sich weiter verändert oder seine Rampen verloren): Es wurde noch einmal kalibriert.</translation>
+    </message>
+    <message>
+        <source>The earlier visit cannot be read: %1.</source>
+        <translation>Der frühere Besuch ist nicht lesbar: %1.</translation>
+    </message>
+    <message>
+        <source>Give the visit.json that a visit wrote.</source>
+        <translation>Geben Sie die visit.json an, die ein Besuch geschrieben hat.</translation>
+    </message>
+    <message>
+        <source>it does not say how white was read</source>
+        <translation>sie sagt nicht, wie Weiß gemessen wurde</translation>
+    </message>
+    <message>
+        <source>it does not say when it was finished</source>
+        <translation>sie sagt nicht, wann er beendet war</translation>
+    </message>
+    <message>
+        <source>No simulated display does &quot;%1&quot;.</source>
+        <translation>Kein simulierter Monitor tut „%1“.</translation>
+    </message>
+    <message>
+        <source>%1: mean %2, largest %3 %6; white %4; luminance %5 %</source>
+        <translation>%1: Mittel %2, größte Abweichung %3 %6; Weiß %4; Leuchtdichte %5 %</translation>
+    </message>
+    <message>
+        <source>Since %1 white went from %2 to %3 cd/m² (%4 ± %5 %), its colour by %6 ± %7 ΔE00, from %8 to %9.</source>
+        <translation>Seit dem %1 ging Weiß von %2 auf %3 cd/m² (%4 ± %5 %), seine Farbe um %6 ± %7 ΔE00, von %8 auf %9.</translation>
+    </message>
+    <message>
+        <source>Since %1 nothing changed that could be told: luminance within %2 %, white within %3 ΔE00.</source>
+        <translation>Seit dem %1 hat sich nichts Erkennbares geändert: Leuchtdichte auf %2 %, Weiß auf %3 ΔE00.</translation>
+    </message>
+    <message>
+        <source>The colours&apos; mean was %1 then and is %2 ΔE00 now.</source>
+        <translation>Das Mittel der Farben war damals %1 und ist jetzt %2 ΔE00.</translation>
+    </message>
+    <message>
+        <source>The menu was turned meanwhile: %1.</source>
+        <translation>Das Menü wurde inzwischen verstellt: %1.</translation>
+    </message>
+    <message>
+        <source>%1 from %2 to %3</source>
+        <translation>%1 von %2 auf %3</translation>
+    </message>
+    <message>
+        <source>It was read with another instrument then (%1): what the two see differently is in the change.</source>
+        <translation>Damals wurde mit einem anderen Messgerät gemessen (%1): Was beide verschieden sehen, steckt in der Änderung.</translation>
     </message>
 </context>
 </TS>

@@ -1,0 +1,235 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "visit/earlier.h"
+
+#include "base/json.h"
+#include "colour/cct.h"
+#include "colour/spaces.h"
+#include "icc/icc.h"
+#include "visit/record.h"
+
+#include <nlohmann/json.hpp>
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+
+namespace lamp {
+
+namespace {
+
+using Json = nlohmann::json;
+
+/// k = 2 of laying the same instrument on the same place again (common practice, no published source).
+constexpr double kPlacedAnewPercent = 0.5, kPlacedAnewWhite = 0.15;
+constexpr size_t kWorst = 3;
+
+std::optional<double> known(double value)
+{
+    return std::isfinite(value) ? std::optional(value) : std::nullopt;
+}
+
+std::string instrumentOf(const std::string &model, const std::string &serial)
+{
+    return serial.empty() ? model : model + " " + serial;
+}
+
+bool hasColour(const XYZ &white)
+{
+    return std::isfinite(white.b) && white.b > 0 && white.a > 0 && white.c > 0;
+}
+
+Json optional(const std::optional<double> &value)
+{
+    return value ? Json(*value) : Json(nullptr);
+}
+
+std::optional<double> optionalFrom(const Json &j, const char *key)
+{
+    const auto it = j.find(key);
+    return it != j.end() && it->is_number() ? known(it->get<double>()) : std::nullopt;
+}
+
+/// What stands under a path of keys; null where it does not.
+Json under(const Json &j, std::initializer_list<const char *> keys)
+{
+    const Json *at = &j;
+    for (const char *key : keys) {
+        if (!at->is_object() || !at->contains(key)) {
+            return nullptr;
+        }
+        at = &(*at)[key];
+    }
+    return *at;
+}
+
+std::map<std::string, double> controlsFrom(const Json &j)
+{
+    std::map<std::string, double> all;
+    if (j.is_object()) {
+        for (const auto &[name, value] : j.items()) {
+            if (value.is_number()) {
+                all[name] = value.get<double>();
+            }
+        }
+    }
+    return all;
+}
+
+} // namespace
+
+std::optional<EarlierState> earlierOf(const VisitRecord &visit)
+{
+    const Verification &v = visit.verification;
+    if (!hasColour(v.white.xyz)) {
+        return std::nullopt;
+    }
+    EarlierState e{visit.finished,
+                   v.white.xyz,
+                   known(visit.calibrated.black.b),
+                   {},
+                   known(v.mean),
+                   instrumentOf(visit.instrument.model, visit.instrument.serial),
+                   visit.controls,
+                   {}};
+    if (!visit.gray.grays.empty()) {
+        e.grayMean = known(visit.gray.mean);
+    }
+    std::vector<const VerifiedColour *> order;
+    for (const VerifiedColour &c : v.colours) {
+        order.push_back(&c);
+    }
+    std::sort(order.begin(), order.end(), [](const auto *p, const auto *q) { return p->deltaE > q->deltaE; });
+    for (size_t i = 0; i < std::min(kWorst, order.size()); ++i) {
+        e.worst.push_back(order[i]->colour.name);
+    }
+    return e;
+}
+
+std::optional<EarlierState> earlierOf(const Profile &profile)
+{
+    const Profile::Facts f = profile.facts();
+    if (!f.luminance || !f.white || !(*f.luminance > 0) || f.created.empty()) {
+        return std::nullopt;
+    }
+    EarlierState e;
+    e.at = fromIsoTime(f.created);
+    e.white = xyzOf(*f.white, *f.luminance);
+    return e.at > WallTime{} && hasColour(e.white) ? std::optional(e) : std::nullopt;
+}
+
+Result<EarlierState> earlierFromVisitFile(const std::string &text)
+{
+    const auto wrong = [](const Message &why) {
+        return Error{ErrorKind::Input, say("earlier-visit-unreadable", why), say("nothing-started"), say("give-visit-json"), "earlier", false};
+    };
+    const auto json = parseJson(text);
+    if (!json) {
+        return wrong(json.error().what);
+    }
+    const Json &j = json.value();
+    const Json white = under(j, {"calibration", "white"});
+    const auto x = optionalFrom(white, "x"), y = optionalFrom(white, "y"), level = optionalFrom(white, "Y");
+    if (!x || !y || !level || !(*y > 0) || !(*level > 0)) {
+        return wrong(say("no-white-in-it"));
+    }
+    EarlierState e;
+    const Json finished = under(j, {"finished"}), model = under(j, {"instrument", "model"}), serial = under(j, {"instrument", "serial"});
+    e.at = finished.is_string() ? fromIsoTime(finished.get<std::string>()) : WallTime{};
+    e.white = xyzOf(Chromaticity{*x, *y}, *level);
+    e.black = optionalFrom(under(j, {"calibration"}), "black_cd_m2");
+    e.grayMean = optionalFrom(under(j, {"calibration", "gray"}), "delta_e_00_mean");
+    e.colourMean = optionalFrom(under(j, {"verification"}), "mean");
+    e.instrument = instrumentOf(model.is_string() ? model.get<std::string>() : "", serial.is_string() ? serial.get<std::string>() : "");
+    e.controls = controlsFrom(under(j, {"display", "controls"}));
+    if (e.at <= WallTime{} || !hasColour(e.white)) {
+        return wrong(say(e.at <= WallTime{} ? "no-end-in-it" : "no-white-in-it"));
+    }
+    return e;
+}
+
+std::string earlierToJson(const EarlierState &e)
+{
+    return jsonText(Json{{"at", isoTime(e.at)},
+                         {"white", {e.white.a, e.white.b, e.white.c}},
+                         {"black", optional(e.black)},
+                         {"gray_mean", optional(e.grayMean)},
+                         {"colour_mean", optional(e.colourMean)},
+                         {"instrument", e.instrument},
+                         {"controls", e.controls},
+                         {"worst", e.worst}});
+}
+
+EarlierState earlierFromJson(const std::string &text)
+{
+    const Json j = Json::parse(text);
+    const Json &w = j.at("white");
+    EarlierState e;
+    e.at = fromIsoTime(j.at("at").get<std::string>());
+    e.white = {numberOrNaN(w.at(0)), numberOrNaN(w.at(1)), numberOrNaN(w.at(2))};
+    e.black = optionalFrom(j, "black");
+    e.grayMean = optionalFrom(j, "gray_mean");
+    e.colourMean = optionalFrom(j, "colour_mean");
+    e.instrument = j.at("instrument").get<std::string>();
+    e.controls = controlsFrom(j.at("controls"));
+    e.worst = j.at("worst").get<std::vector<std::string>>();
+    return e;
+}
+
+std::optional<Change> changeSince(const VisitRecord &now)
+{
+    const auto &earlier = now.plan.earlier;
+    const XYZ &white = now.verification.white.xyz;
+    if (!earlier || !hasColour(white) || !hasColour(earlier->white)) {
+        return std::nullopt;
+    }
+    Change c;
+    c.luminancePercent = 100 * (white.b / earlier->white.b - 1);
+    c.white = whiteDifference(white, chromaticity(earlier->white));
+    // Both readings were noisy, about alike.
+    const double noise = 100 * now.doubt.luminance.instrument / white.b * std::numbers::sqrt2;
+    c.luminanceK2 = std::hypot(std::isfinite(noise) ? noise : 0, kPlacedAnewPercent);
+    const double whiteNoise = now.doubt.white.instrument * std::numbers::sqrt2;
+    c.whiteK2 = std::hypot(std::isfinite(whiteNoise) ? whiteNoise : 0, kPlacedAnewWhite);
+    c.sameInstrument = earlier->instrument.empty() || earlier->instrument == instrumentOf(now.instrument.model, now.instrument.serial);
+    return c;
+}
+
+std::vector<Message> changesSaid(const VisitRecord &now)
+{
+    const auto change = changeSince(now);
+    if (!change) {
+        return {};
+    }
+    const EarlierState &was = *now.plan.earlier;
+    const XYZ &white = now.verification.white.xyz;
+    std::vector<Message> said;
+    if (change->seen()) {
+        said.push_back(say("changed-since", Day{was.at}, decimal(was.white.b, 1), decimal(white.b, 1), decimal(change->luminancePercent, 1),
+                           decimal(change->luminanceK2, 1), decimal(change->white, 2), decimal(change->whiteK2, 2),
+                           temperatureSaid(chromaticity(was.white)), temperatureSaid(chromaticity(white))));
+    } else {
+        said.push_back(say("unchanged-since", Day{was.at}, decimal(std::abs(change->luminancePercent) + change->luminanceK2, 1),
+                           decimal(change->white + change->whiteK2, 2)));
+    }
+    if (was.colourMean && std::isfinite(now.verification.mean)) {
+        said.push_back(say("means-since", decimal(*was.colourMean, 2), decimal(now.verification.mean, 2)));
+    }
+    std::vector<Message> turned;
+    for (const auto &[name, value] : was.controls) {
+        const Control *control = now.display.control(name);
+        const auto is = now.controls.find(name);
+        const double present = is != now.controls.end() ? is->second : (control != nullptr ? control->value : value);
+        if (std::abs(present - value) > 1e-6) {
+            turned.push_back(say("control-was", controlNamed(name), decimal(value, 0), decimal(present, 0)));
+        }
+    }
+    if (!turned.empty()) {
+        said.push_back(say("menu-turned-since", listed(turned)));
+    }
+    if (!change->sameInstrument) {
+        said.push_back(say("other-instrument-since", was.instrument));
+    }
+    return said;
+}
+
+} // namespace lamp
