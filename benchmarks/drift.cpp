@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Visits to panels that warm up otherwise than by one exponential: what is said at the end, and where white is an hour later.
-//   lamp_drift [seeds of each] [list every visit]
+//   lamp_drift [seeds of each] [list every visit, -: not] [again: the second visit to each, which knows of the first]
 #include "judge/verification.h"
 #include "simlab/sim_bench.h"
 #include "visit/visit.h"
@@ -83,11 +83,19 @@ int main(int argc, char **argv)
             const std::string &kind = kinds[size_t(seed) % kinds.size()];
             sim::PanelSpec panel = sim::variedPanel(kind, std::uint64_t(seed));
             course.make(panel, between);
-            sim::SimBench bench(panel, {}, sim::MeterSpec{}, std::uint64_t(seed));
-            bench.skipTime(course.onForS);
             VisitPlan plan;
             plan.target = *builtInTarget("Photo");
             plan.tolerance = *builtInTolerance("studio");
+            if (argc > 3) {
+                sim::SimBench first(panel, {}, sim::MeterSpec{}, std::uint64_t(seed) + 1000);
+                first.skipTime(course.onForS);
+                Visit before(first, plan, {}, {});
+                if (const auto r = before.run()) {
+                    plan.earlier = earlierOf(r.value());
+                }
+            }
+            sim::SimBench bench(panel, {}, sim::MeterSpec{}, std::uint64_t(seed));
+            bench.skipTime(course.onForS);
             const double start = bench.now();
             Visit visit(bench, plan, {}, {});
             const auto r = visit.run();
@@ -105,7 +113,7 @@ int main(int argc, char **argv)
             bench.skipTime(3600);
             later.push_back(whiteDifference(bench.seen({1, 1, 1}), r->targetWhite()));
             falsely += r->warmUpStable && later.back() > 1;
-            if (argc > 2) {
+            if (argc > 2 && argv[2][0] != '-') {
                 std::printf("  %s %s %d: %zu readings, %zu set aside, %.0f s (warm-up %.0f), %s, white %.2f, an hour later %.2f;", course.name,
                             kind.c_str(), seed, r->readings.size(), r->setAside.size(), took, r->warmUpSeconds,
                             r->warmUpStable ? "stable" : "not stable", white.back(), later.back());

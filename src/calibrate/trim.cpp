@@ -97,9 +97,10 @@ const std::array<PrimaryPatch, 5> kPatches{{{"white", {1, 1, 1}, 1, &Primaries::
                                             {"black", {0, 0, 0}, 0.0007, &Primaries::black}}};
 
 /// The noise that is as visible at each level (CIELAB's cube root); the display's model reads them again where it needs to.
-double goalOf(const PrimaryPatch &patch)
+double goalOf(const PrimaryPatch &patch, bool roughBlack = false)
 {
-    return 0.0012 / std::cbrt(patch.share);
+    constexpr double kRough = 3;
+    return 0.0012 / std::cbrt(patch.share) * (roughBlack && patch.rgb == Drive{} ? kRough : 1);
 }
 
 /// Names what keeps primaries from being a display's; where one was read wrong, it is read again.
@@ -152,7 +153,7 @@ Status examine(Gauge &gauge, Primaries &p, std::array<std::optional<Measurement>
 
 } // namespace
 
-Result<Primaries> readPrimaries(Gauge &gauge, const std::optional<XYZ> &freshWhite, double expectedWhite)
+Result<Primaries> readPrimaries(Gauge &gauge, const std::optional<XYZ> &freshWhite, double expectedWhite, bool roughBlack)
 {
     Primaries p;
     p.white = freshWhite.value_or(XYZ{});
@@ -162,7 +163,7 @@ Result<Primaries> readPrimaries(Gauge &gauge, const std::optional<XYZ> &freshWhi
         if (freshWhite && patch.into == &Primaries::white) {
             continue;
         }
-        const auto m = gauge.read(patch.rgb, patch.name, patch.share * expectedWhite, goalOf(patch));
+        const auto m = gauge.read(patch.rgb, patch.name, patch.share * expectedWhite, goalOf(patch, roughBlack));
         if (!m) {
             return m.error();
         }
@@ -488,7 +489,8 @@ Status turnTo(const MenuModel::Settings &settings, const std::vector<Control> &c
 Result<Trim> trim(Gauge &gauge, const DisplayInfo &display, const Target &target, const TrimOptions &options)
 {
     Trim result;
-    auto primaries = readPrimaries(gauge, options.freshWhite);
+    // Black is read again when the menu is done.
+    auto primaries = readPrimaries(gauge, options.freshWhite, 150, true);
     if (!primaries) {
         return primaries.error();
     }

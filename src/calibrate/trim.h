@@ -13,10 +13,11 @@
 namespace lamp {
 
 /// Reads white (unless a fresh reading of it is given), the three primaries and black. Readings that do not make a display
-/// are taken again. \param expectedWhite about what white shows, cd/m²
+/// are taken again. \param expectedWhite about what white shows, cd/m² \param roughBlack where black need not be known well
 /// \return an error where they are none: readings that lag by a patch ("lag"), exchanged channels ("exchanged"), an
 /// instrument that sees something else ("not-following")
-Result<Primaries> readPrimaries(Gauge &gauge, const std::optional<XYZ> &freshWhite = std::nullopt, double expectedWhite = 150);
+Result<Primaries> readPrimaries(Gauge &gauge, const std::optional<XYZ> &freshWhite = std::nullopt, double expectedWhite = 150,
+                                bool roughBlack = false);
 
 /// What is known of how the menu acts on the three channels' light: a model with sane expectations, fitted to the
 /// readings taken so far (docs/methods.md, "Menu advice").

@@ -39,7 +39,10 @@ void addVisit(CLI::App &app, VisitOptions &o, int &status)
 {
     auto *command = app.add_subcommand("visit", phrase("cli", "Calibrate, profile and verify a display on a bench"));
     command->add_option("--bench", o.bench, phrase("cli", "Command that starts the bench"))->required();
-    command->add_option("--target", o.target, phrase("cli", "Name of a built-in target, or a JSON file"))->required();
+    command->add_option("--target", o.target, phrase("cli", "Name of a built-in target, or a JSON file; not needed with --match"));
+    command->add_option("--match", o.match, phrase("cli", "visit.json of another display: aim at its white, luminance and tone"));
+    command->add_option("--match-to", o.matchTo, phrase("cli", "Bench of another display: measure its white first, and aim at that"))
+        ->excludes("--match");
     command->add_option("--out", o.out, phrase("cli", "Folder for the results"))->required();
     command->add_option("--task", o.task,
                         phrase("cli", "full; refresh: controls untouched; check: measure only (loads the ramps of --profile-in where none are "
@@ -62,7 +65,7 @@ void addVisit(CLI::App &app, VisitOptions &o, int &status)
                         phrase("cli", "The profile's description; {display}, {serial}, {white}, {luminance}, {tone}, {date} are filled in"));
     command->add_option("--profile-in", o.profileIn, phrase("cli", "For --task check: the profile to verify"));
     command->add_option("--since", o.since,
-                        phrase("cli", "For --task check: the visit.json of an earlier visit, to tell what changed; else the profile tells"));
+                        phrase("cli", "visit.json of an earlier visit to this display: how it warms up, and for --task check what changed"));
     command->add_option("--correction", o.correction, phrase("cli", "A correction of your own for this instrument and kind of panel: a JSON file"));
     command->add_flag("--whole", o.whole, phrase("cli", "Also write whole-visit.json: all of it in one file, for another studio"));
     command->add_option("--report", o.report, phrase("cli", "pdf, html or none"));

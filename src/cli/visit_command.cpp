@@ -7,6 +7,7 @@
 #include "exchange/reading_table.h"
 #include "report/report.h"
 #include "report/results.h"
+#include "visit/match.h"
 #include "visit/visit.h"
 
 #include <chrono>
@@ -105,11 +106,25 @@ Result<VisitPlan> planFrom(const VisitOptions &o)
     }
     plan.mode = o.mode;
     plan.profileName = o.name;
-    const auto target = findTarget(o.target);
+    if (o.target.empty() && o.match.empty()) {
+        return Error{ErrorKind::Input, say("target-or-match"), say("nothing-started"), say("choose-target-or-match"), "option", false};
+    }
+    const auto target = o.target.empty() ? Result<Target>(builtInTargets().front()) : findTarget(o.target);
     if (!target) {
         return target.error();
     }
     plan.target = target.value();
+    if (!o.match.empty()) {
+        const auto text = readFile(o.match);
+        if (!text) {
+            return text.error();
+        }
+        const auto match = matchOfVisitFile(text.value(), plan.target);
+        if (!match) {
+            return naming(o.match, match.error());
+        }
+        plan.target = match->target;
+    }
     if (!o.keep.empty()) {
         if (o.keep != "white" && o.keep != "luminance") {
             return badChoice("--keep", o.keep, "white, luminance");
@@ -231,6 +246,7 @@ int runVisit(const VisitOptions &o)
     if (!plan) {
         return report(plan.error(), o.json);
     }
+    VisitPlan asked = plan.value();
     const fs::path folder = o.out;
     if (const Status s = prepareFolder(folder); !s) {
         return report(s.error(), o.json);
@@ -244,6 +260,17 @@ int runVisit(const VisitOptions &o)
     BenchClient::Options options;
     options.stop = signals.token();
     options.log = [&](const Message &m) { line.tell(say("note-bench", m)); };
+    if (!o.matchTo.empty()) {
+        // The other display's bench is closed before this one's opens: they may share an instrument.
+        auto other = BenchClient::open(o.matchTo, options);
+        const auto match = other ? matchOfBench(*other.value(), asked.target, asked.instrument, signals.token()) : Result<MatchTarget>(other.error());
+        if (!match) {
+            return report(match.error(), o.json);
+        }
+        asked.target = match->target;
+        line.tell(say("matches", match->display, decimal(asked.target.luminance.cdM2, 1), decimal(asked.target.white.xy.x, 4),
+                      decimal(asked.target.white.xy.y, 4)));
+    }
     auto bench = BenchClient::open(o.bench, options);
     if (!bench) {
         return report(bench.error(), o.json);
@@ -262,7 +289,7 @@ int runVisit(const VisitOptions &o)
     hooks.onStage = [&](Stage s, const VisitRecord &r) { tellStage(line, s, r); };
     hooks.onProgress = [&](const Progress &p) { line.progress(titled(p.stage), p.fraction, p.secondsLeft); };
     hooks.onNote = [&](const Message &m) { line.tell(say("note", m)); };
-    Visit visit(*bench.value(), plan.value(), hooks, signals.token());
+    Visit visit(*bench.value(), std::move(asked), hooks, signals.token());
     const auto record = visit.run();
     line.clear();
     if (!record) {

@@ -57,11 +57,6 @@ const std::vector<Way> &ways()
     return all;
 }
 
-/// What is said of one series: a mixture of the ways, each Gaussian.
-struct Part {
-    double logWeight = 0, misfit = 0, mean = 0, variance = 0;
-};
-
 } // namespace
 
 double Settling::Change::bound() const
@@ -97,13 +92,25 @@ Settling::Ahead Settling::ahead(double fromS, double toS) const
     return {all[0], all[1].bound() > all[2].bound() ? all[1] : all[2]};
 }
 
+/// What a way says of one series.
+struct SettlingPart {
+    double logWeight = 0, misfit = 0, mean = 0, variance = 0;
+};
+
+/// The ways, with what each says of luminance, u' and v', and how probable it is.
+struct Settling::Weighed {
+    std::vector<std::array<SettlingPart, 3>> parts;
+    std::vector<double> weights;
+    double unfit = 1; ///< by how much the scatter is larger than noise, where none of the ways fits
+};
+
 namespace {
 
 /// A series of readings, and what a way says of its change to come.
 struct Series {
     VectorXd values, variance;
     double usual;
-    [[nodiscard]] std::optional<Part> said(const MatrixXd &x, int levels, const VectorXd &ahead) const
+    [[nodiscard]] std::optional<SettlingPart> said(const MatrixXd &x, int levels, const VectorXd &ahead) const
     {
         // Levels of the segments are open; amplitudes are drawn from what is usual.
         VectorXd prior = VectorXd::Constant(x.cols(), usual * usual);
@@ -118,13 +125,13 @@ struct Series {
         const VectorXd along = x * prior.cwiseProduct(ahead);
         const double misfit = values.dot(solved), logs = factor.matrixLLT().diagonal().array().log().sum();
         const double left = ahead.dot(prior.cwiseProduct(ahead)) - along.dot(factor.solve(along));
-        return Part{-0.5 * misfit - logs, misfit, along.dot(solved), std::max(0.0, left)};
+        return SettlingPart{-0.5 * misfit - logs, misfit, along.dot(solved), std::max(0.0, left)};
     }
 };
 
 } // namespace
 
-std::array<Settling::Change, 3> Settling::changes(double fromS, double toS) const
+std::optional<Settling::Weighed> Settling::weighed(double fromS, double toS) const
 {
     std::vector<size_t> which;
     const size_t n = m_times.size(), dense = kMost / 2;
@@ -133,27 +140,25 @@ std::array<Settling::Change, 3> Settling::changes(double fromS, double toS) cons
             which.push_back(i);
         }
     }
-    const std::array<double, 3> usual{kUsualLuminance, kUsualUv, kUsualUv};
-    std::array<Change, 3> all{{{0, usual[0], 0}, {0, usual[1], 0}, {0, usual[2], 0}}};
     if (which.empty()) {
-        return all;
+        return std::nullopt;
     }
     const auto rows = Eigen::Index(which.size());
     const int levels = *std::max_element(m_segments.begin(), m_segments.end()) + 1;
     std::array<Series, 3> series;
     for (size_t s = 0; s < 3; ++s) {
         const std::vector<double> &values = s == 0 ? m_logY : s == 1 ? m_u : m_v, &sigmas = s == 0 ? m_sigma : m_sigmaUv;
-        series[s] = {VectorXd(rows), VectorXd(rows), usual[s]};
+        series[s] = {VectorXd(rows), VectorXd(rows), s == 0 ? kUsualLuminance : kUsualUv};
         for (Eigen::Index i = 0; i < rows; ++i) {
             series[s].values[i] = values[which[size_t(i)]];
             series[s].variance[i] = std::pow(sigmas[which[size_t(i)]], 2);
         }
         series[s].values.array() -= series[s].values.mean();
     }
-    std::vector<std::array<Part, 3>> parts;
-    std::vector<double> weights;
+    Weighed all;
     double leastMisfit = std::numeric_limits<double>::max();
-    for (const Way &way : ways()) {
+    for (size_t index = 0; index < ways().size(); ++index) {
+        const Way &way = ways()[index];
         const auto columns = Eigen::Index(levels) + Eigen::Index(way.taus.size());
         MatrixXd x = MatrixXd::Zero(rows, columns);
         VectorXd ahead = VectorXd::Zero(columns);
@@ -168,39 +173,65 @@ std::array<Settling::Change, 3> Settling::changes(double fromS, double toS) cons
             }
             ahead[at] = decayed(m_times.back() + toS) - decayed(m_times.back() + fromS);
         }
-        std::array<Part, 3> said{};
-        double weight = std::log(way.weight), misfit = 0;
+        std::array<SettlingPart, 3> said{};
+        double weight = std::log(m_prior.empty() ? way.weight : m_prior[index]), misfit = 0;
         for (size_t s = 0; s < 3; ++s) {
             const auto part = series[s].said(x, levels, ahead);
             if (!part) {
-                return all;
+                return std::nullopt;
             }
             said[s] = *part;
             weight += part->logWeight;
             misfit += part->misfit;
         }
-        parts.push_back(said);
-        weights.push_back(weight);
+        all.parts.push_back(said);
+        all.weights.push_back(weight);
         leastMisfit = std::min(leastMisfit, misfit);
     }
     // Where none of the ways fits, what they say is worth less.
-    const double unfit = std::max(1.0, leastMisfit / double(3 * rows));
-    const double most = *std::max_element(weights.begin(), weights.end());
+    all.unfit = std::max(1.0, leastMisfit / double(3 * rows));
+    const double most = *std::max_element(all.weights.begin(), all.weights.end());
     double sum = 0;
-    for (double &w : weights) {
-        w = std::exp((w - most) / unfit);
+    for (double &w : all.weights) {
+        w = std::exp((w - most) / all.unfit);
         sum += w;
     }
-    for (size_t s = 0; s < 3; ++s) {
-        double mean = 0, square = 0;
-        for (size_t i = 0; i < parts.size(); ++i) {
-            const Part &p = parts[i][s];
-            mean += weights[i] / sum * p.mean;
-            square += weights[i] / sum * (p.mean * p.mean + unfit * p.variance);
-        }
-        all[s] = {mean, std::sqrt(std::max(0.0, square - mean * mean)), weights.front() / sum};
+    for (double &w : all.weights) {
+        w /= sum;
     }
     return all;
+}
+
+std::array<Settling::Change, 3> Settling::changes(double fromS, double toS) const
+{
+    const auto w = weighed(fromS, toS);
+    std::array<Change, 3> all{{{0, kUsualLuminance, 0}, {0, kUsualUv, 0}, {0, kUsualUv, 0}}};
+    for (size_t s = 0; w && s < 3; ++s) {
+        double mean = 0, square = 0;
+        for (size_t i = 0; i < w->parts.size(); ++i) {
+            const SettlingPart &p = w->parts[i][s];
+            mean += w->weights[i] * p.mean;
+            square += w->weights[i] * (p.mean * p.mean + w->unfit * p.variance);
+        }
+        all[s] = {mean, std::sqrt(std::max(0.0, square - mean * mean)), w->weights.front()};
+    }
+    return all;
+}
+
+void Settling::expect(const Settling &earlier)
+{
+    constexpr size_t kFewest = 4;
+    constexpr double kMoved = 0.2; ///< so probable it has to be that it moved then
+    constexpr double kAgain = 0.7; ///< of the ways it did
+    const auto then = earlier.size() >= kFewest ? earlier.weighed(0, 1) : std::nullopt;
+    if (!then || 1 - then->weights.front() < kMoved) {
+        return;
+    }
+    m_prior.clear();
+    for (size_t i = 0; i < ways().size(); ++i) {
+        const double usual = ways()[i].weight, seen = then->weights[i] * (1 - kStill) / (1 - then->weights.front());
+        m_prior.push_back(i == 0 ? kStill : (1 - kAgain) * usual + kAgain * seen);
+    }
 }
 
 double Settling::ratio(double t, double at) const

@@ -4,6 +4,7 @@
 #include "colour/types.h"
 
 #include <array>
+#include <optional>
 #include <vector>
 
 namespace lamp {
@@ -16,6 +17,10 @@ public:
     /// \param t seconds by the bench's clock, not falling \param sigma of the reading, relative to its luminance
     /// \param segment readings of one segment were taken at one setting; between segments only the setting differs
     void add(double t, const XYZ &white, double sigma, int segment = 0);
+
+    /// What the same display did when it was switched on another time: how fast it moves, and whether it rests first, is held for likely
+    /// again; whether it moves at all, and which way, is not. Says nothing where it stood still then.
+    void expect(const Settling &earlier);
 
     /// A change between two times to come, with what it may be as well (standard deviation).
     struct Change {
@@ -48,6 +53,10 @@ private:
     /// Of luminance, u' and v', which move in the same way or stand still together.
     [[nodiscard]] std::array<Change, 3> changes(double fromS, double toS) const;
 
+    struct Weighed;
+    [[nodiscard]] std::optional<Weighed> weighed(double fromS, double toS) const;
+
+    std::vector<double> m_prior; ///< of the ways that a panel may move; empty for the usual
     std::vector<double> m_times, m_logY, m_u, m_v, m_sigma, m_sigmaUv;
     std::vector<int> m_segments;
 };

@@ -24,6 +24,7 @@ Result<WarmUp> warmUp(Gauge &gauge, const WarmUpOptions &options)
     std::vector<XYZ> whites;
     const double start = gauge.now();
     double interval = options.firstIntervalS;
+    result.settling.expect(options.earlier);
     for (;;) {
         auto m = gauge.read({1, 1, 1}, "white, warming up", 150, 0.0008);
         if (m && !whites.empty() && std::abs(m->xyz.b / std::max(whites.back().b, 1e-6) - 1) > kMostStep) {
@@ -42,6 +43,7 @@ Result<WarmUp> warmUp(Gauge &gauge, const WarmUpOptions &options)
             times.clear();
             whites.clear();
             result.settling = {};
+            result.settling.expect(options.earlier);
         }
         times.push_back(m->t);
         whites.push_back(m->xyz);

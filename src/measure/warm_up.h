@@ -26,6 +26,7 @@ struct WarmUpOptions {
     size_t fewest = 4;        ///< readings
     double goalPercent = 0.6; ///< drift of luminance still to come that counts as stable
     double goalUv = 0.0008;   ///< the same of white in u'v'
+    Settling earlier;         ///< of the same display, another time
     /// Looks at the first reading; an error of it ends the waiting.
     std::function<Status(const Measurement &)> onFirst;
     /// Hears the series so far and the estimated seconds still to wait.

@@ -175,23 +175,33 @@ void DisplayModel::weighBehaviour()
         const double logs = factor.matrixLLT().diagonal().array().log().sum();
         return 0.5 * factor.matrixL().solve(residual).squaredNorm() + logs + improbability(b);
     };
-    double best = cost(m_behaviour);
-    // From what is usual it takes more rounds to arrive than from what was weighed before.
-    const int rounds = m_weighedWith == 0 ? 3 : (n < 60 ? 2 : 1);
-    for (int round = 0; round < rounds; ++round) {
-        for (size_t kind = 0; kind < kKinds; ++kind) {
-            for (const double value : kChoices[kind]) {
-                Behaviour tried = m_behaviour;
-                tried.*kMembers[kind] = value;
-                if (value == m_behaviour.*kMembers[kind]) {
-                    continue;
-                }
-                if (const double c = cost(tried); c < best) {
-                    best = c;
-                    m_behaviour = tried;
+    // One kind at a time, as long as it helps: from what was weighed before, or from two ends, since kinds can stand in for each other
+    // and the way from the usual may end where a display that does much besides is not understood.
+    const auto descend = [&](Behaviour b, int rounds) {
+        double best = cost(b);
+        for (int round = 0; round < rounds; ++round) {
+            for (size_t kind = 0; kind < kKinds; ++kind) {
+                for (const double value : kChoices[kind]) {
+                    Behaviour tried = b;
+                    tried.*kMembers[kind] = value;
+                    if (value == b.*kMembers[kind]) {
+                        continue;
+                    }
+                    if (const double c = cost(tried); c < best) {
+                        best = c;
+                        b = tried;
+                    }
                 }
             }
         }
+        return std::pair{best, b};
+    };
+    if (m_weighedWith == 0) {
+        constexpr int kRounds = 3;
+        const auto usual = descend({}, kRounds), strange = descend({0.03, 0.002, 0.004, 0.01, 0.2, 0.01, 0.0007, 1}, kRounds);
+        m_behaviour = strange.first < usual.first ? strange.second : usual.second;
+    } else {
+        m_behaviour = descend(m_behaviour, n < 60 ? 2 : 1).second;
     }
 }
 

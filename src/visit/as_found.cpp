@@ -25,7 +25,7 @@ Status AsFound::run()
         }
     }
     Primaries &p = m_s.record.calibrated;
-    const auto primaries = readPrimaries(*m_s.gauge, m_s.freshWhite, m_s.record.aimLuminance > 0 ? m_s.record.aimLuminance : 120);
+    const auto primaries = readPrimaries(*m_s.gauge, m_s.freshWhite, m_s.record.aimLuminance > 0 ? m_s.record.aimLuminance : 120, true);
     if (!primaries) {
         return primaries.error();
     }

@@ -21,7 +21,7 @@ using Json = nlohmann::json;
 
 /// k = 2 of laying the same instrument on the same place again (common practice, no published source).
 constexpr double kPlacedAnewPercent = 0.5, kPlacedAnewWhite = 0.15;
-constexpr size_t kWorst = 3;
+constexpr size_t kWorst = 3, kMostWhites = 24;
 
 std::optional<double> known(double value)
 {
@@ -47,6 +47,14 @@ std::optional<double> optionalFrom(const Json &j, const char *key)
 {
     const auto it = j.find(key);
     return it != j.end() && it->is_number() ? known(it->get<double>()) : std::nullopt;
+}
+
+/// Keeps as many as are needed: the later ones tell of the slow part, as many of the first ones of the quick part.
+void fewer(std::vector<EarlierState::White> &whites)
+{
+    while (whites.size() > kMostWhites) {
+        whites.erase(whites.begin() + long(whites.size() / 2));
+    }
 }
 
 /// What stands under a path of keys; null where it does not.
@@ -90,6 +98,7 @@ std::optional<EarlierState> earlierOf(const VisitRecord &visit)
                    known(v.mean),
                    instrumentOf(visit.instrument.model, visit.instrument.serial),
                    visit.controls,
+                   {},
                    {}};
     if (!visit.gray.grays.empty()) {
         e.grayMean = known(visit.gray.mean);
@@ -102,6 +111,13 @@ std::optional<EarlierState> earlierOf(const VisitRecord &visit)
     for (size_t i = 0; i < std::min(kWorst, order.size()); ++i) {
         e.worst.push_back(order[i]->colour.name);
     }
+    // Those that were set aside because white moved on are what tells most.
+    for (const Measurement &m : visit.readings) {
+        if (m.rgb == Drive{1, 1, 1} && m.mode == ReadMode::Emission && m.xyz.b > 0) {
+            e.whites.push_back({m.t, m.xyz, m.sigma.b / m.xyz.b, m.state});
+        }
+    }
+    fewer(e.whites);
     return e;
 }
 
@@ -141,6 +157,16 @@ Result<EarlierState> earlierFromVisitFile(const std::string &text)
     e.colourMean = optionalFrom(under(j, {"verification"}), "mean");
     e.instrument = instrumentOf(model.is_string() ? model.get<std::string>() : "", serial.is_string() ? serial.get<std::string>() : "");
     e.controls = controlsFrom(under(j, {"display", "controls"}));
+    for (const Json &m : under(j, {"measurements"})) {
+        const auto t = optionalFrom(m, "t"), noise = optionalFrom(m, "sigma_Y");
+        const Json xyz = under(m, {"XYZ"}), state = under(m, {"display_state"});
+        const bool whole = t && noise && xyz.is_array() && xyz.size() == 3 && under(m, {"rgb"}) == Json({1.0, 1.0, 1.0});
+        const XYZ read = whole ? XYZ{numberOrNaN(xyz[0]), numberOrNaN(xyz[1]), numberOrNaN(xyz[2])} : XYZ{};
+        if (hasColour(read) && (e.whites.empty() || *t > e.whites.back().t)) {
+            e.whites.push_back({*t, read, *noise / read.b, state.is_number() ? int(std::clamp(state.get<double>(), 0.0, 1e6)) : 0});
+        }
+    }
+    fewer(e.whites);
     if (e.at <= WallTime{} || !hasColour(e.white)) {
         return wrong(say(e.at <= WallTime{} ? "no-end-in-it" : "no-white-in-it"));
     }
@@ -149,7 +175,12 @@ Result<EarlierState> earlierFromVisitFile(const std::string &text)
 
 std::string earlierToJson(const EarlierState &e)
 {
-    return jsonText(Json{{"at", isoTime(e.at)},
+    Json whites = Json::array();
+    for (const EarlierState::White &w : e.whites) {
+        whites.push_back({w.t, w.xyz.a, w.xyz.b, w.xyz.c, w.sigma, w.segment});
+    }
+    return jsonText(Json{{"whites", whites},
+                         {"at", isoTime(e.at)},
                          {"white", {e.white.a, e.white.b, e.white.c}},
                          {"black", optional(e.black)},
                          {"gray_mean", optional(e.grayMean)},
@@ -172,6 +203,10 @@ EarlierState earlierFromJson(const std::string &text)
     e.instrument = j.at("instrument").get<std::string>();
     e.controls = controlsFrom(j.at("controls"));
     e.worst = j.at("worst").get<std::vector<std::string>>();
+    for (const Json &m : j.at("whites")) {
+        e.whites.push_back(
+            {numberOrNaN(m.at(0)), {numberOrNaN(m.at(1)), numberOrNaN(m.at(2)), numberOrNaN(m.at(3))}, numberOrNaN(m.at(4)), m.at(5).get<int>()});
+    }
     return e;
 }
 

@@ -23,6 +23,13 @@ struct EarlierState {
     std::string instrument;                            ///< model and serial
     std::map<std::string, double> controls;            ///< of the menu
     std::vector<std::string> worst;                    ///< verification colours that were most off, the worst first
+    struct White {
+        double t; ///< seconds
+        XYZ xyz;
+        double sigma; ///< relative
+        int segment;  ///< the same for those that were read at one setting
+    };
+    std::vector<White> whites; ///< as it went through the visit
 };
 
 /// As a visit left it; nothing where it did not come to its end.

@@ -6,6 +6,7 @@
 #include "profile/cgats.h"
 #include "profile/table_profile.h"
 #include "visit/imported.h"
+#include "visit/session.h"
 #include "visit/verdict.h"
 
 #include <algorithm>

@@ -22,6 +22,8 @@ private:
     /// Of a check: reads what tells most first, and no more once the rest could hardly change the verdict.
     /// \param colours on return those that were read
     Result<std::vector<Measurement>> readUntilCertain(std::vector<TestColour> &colours, const Profile &profile, const Measurement &white);
+    /// The colour whose noise keeps a figure undecided; null where something else does.
+    VerifiedColour *keptOpenByNoise(const Check &check);
     Status readUndecided(const Measurement &before, const Measurement &after);
 
     const KnownPanel &m_known;

@@ -17,12 +17,24 @@ Status WarmUpStage::run()
     WarmUpOptions options;
     // Where nobody wants to wait, a minute still tells how far from stable the panel is.
     options.longestS = m_s.record.plan.waitForWarmUp ? 3600 : 70;
-    if (m_s.record.plan.task == Task::Check) {
+    if (m_s.record.plan.task == Task::Check || m_s.record.plan.effort == Effort::Quick) {
         // A check is soon over, and compares white with itself: it need not stand for an hour.
         options.firstIntervalS = 10;
         options.fewest = 3;
         options.goalPercent = 1.6;
         options.goalUv = 0.002;
+    } else if (m_s.record.plan.effort == Effort::Standard) {
+        options.firstIntervalS = 12;
+        options.goalPercent = 0.9;
+        options.goalUv = 0.0012;
+    }
+    if (m_s.record.plan.earlier) {
+        int segment = 0, state = m_s.record.plan.earlier->whites.empty() ? 0 : m_s.record.plan.earlier->whites.front().segment;
+        for (const EarlierState::White &w : m_s.record.plan.earlier->whites) {
+            segment += w.segment != state ? 1 : 0;
+            state = w.segment;
+            options.earlier.add(w.t, w.xyz, w.sigma, segment);
+        }
     }
     options.onProgress = [this](const WarmUp &w, double left) {
         m_s.record.warmUpSeconds = w.seconds;

@@ -131,6 +131,51 @@ private Q_SLOTS:
         QVERIFY(Json::parse(content(out("options") + "/visit.json").toStdString())["readings"].get<int>() < 60);
     }
 
+    // One display made like another, by its visit's record or by measuring it first: what the instrument saw of the one is aimed at on
+    // the other, which then reads alike; and a check says what changed since that file was written.
+    void oneDisplayLikeAnother()
+    {
+        const auto first = cli({"visit", "--bench", serve("wled --warm"), "--target", "Dim room", "--effort", "quick", "--report", "none", "--metric",
+                                "CIE94", "--out", out("one")});
+        QVERIFY2(first.status == 0, first.err);
+        const auto visitOf = [&](const char *folder) { return Json::parse(content(out(folder) + "/visit.json").toStdString()); };
+        const Json one = visitOf("one");
+        QCOMPARE(one["judged"]["metric"].get<std::string>(), std::string("CIE94"));
+        const auto second = cli({"visit", "--bench", serve("qd --warm"), "--match", out("one") + "/visit.json", "--effort", "quick", "--report",
+                                 "none", "--out", out("other")});
+        QVERIFY2(second.status == 0, second.err);
+        const Json other = visitOf("other");
+        const Json a = one["calibration"]["white"], b = other["calibration"]["white"];
+        LAMP_NEAR(a["x"].get<double>(), b["x"].get<double>(), 0.0006);
+        LAMP_NEAR(a["y"].get<double>(), b["y"].get<double>(), 0.0006);
+        LAMP_NEAR(a["Y"].get<double>() / b["Y"].get<double>(), 1, 0.005);
+        QCOMPARE(one["target"]["tone"], other["target"]["tone"]);
+        QCOMPARE(other["target"]["name"].get<std::string>(), std::string("like W-LED bench panel wled-1"));
+
+        const auto third = cli({"visit", "--bench", serve("wled-wide --warm"), "--target", "Web", "--match-to", serve("avocet --warm"), "--effort",
+                                "quick", "--report", "none", "--out", out("third"), "--tolerance", "relaxed"});
+        QVERIFY2(third.status <= 1, third.err);
+        QVERIFY2(third.err.contains("To match: "), third.err);
+        const Json wanted = visitOf("third")["target"];
+        QVERIFY(wanted["name"].get<std::string>().starts_with("like "));
+        QVERIFY(std::abs(wanted["white"]["x"].get<double>() - 0.31272) > 1e-4); // as it was read, not as the target has it
+
+        const auto check = cli({"visit", "--bench", serve("wled --warm"), "--target", "Dim room", "--task", "check", "--profile-in",
+                                out("one") + "/profile.icc", "--since", out("one") + "/visit.json", "--report", "none", "--out", out("since")});
+        QVERIFY2(check.status == 1, check.err); // its menu is back where it was before the visit
+        const Json since = visitOf("since")["since"];
+        QVERIFY(since["luminance_percent"].get<double>() > 50 && since["same_instrument"].get<bool>());
+
+        QCOMPARE(cli({"visit", "--bench", serve("wled"), "--out", out("never")}).status, 2);
+        const QStringList base{"visit", "--bench", serve("wled"), "--out", out("never"), "--target", "Web"};
+        QCOMPARE(cli(base + QStringList{"--match", out("one") + "/ramps.csv"}).status, 2);
+        QCOMPARE(cli(base + QStringList{"--match", out("nothing.json")}).status, 2);
+        QCOMPARE(cli(base + QStringList{"--match", out("one") + "/visit.json", "--match-to", serve("qd")}).status, 2);
+        QCOMPARE(cli(base + QStringList{"--match-to", "false"}).status, 3);
+        QCOMPARE(cli(base + QStringList{"--metric", "none"}).status, 2);
+        QCOMPARE(cli({"serve", "--display", "wled", "--habit", "none"}).status, 2);
+    }
+
     void badArgumentsGiveTwo()
     {
         const QString bench = serve("wled");

@@ -201,6 +201,28 @@ private Q_SLOTS:
         LAMP_NEAR(settling.ratio(180, 100), 1, 1e-9);
     }
 
+    // A panel that rested before it moved is expected to do so again; one that stood still says nothing of another time.
+    void whatAPanelDidBeforeIsExpected()
+    {
+        const XYZ white(114, 120, 130);
+        const auto course = [](double t) { return 1 - 0.06 * std::exp(-std::max(0.0, t - 180) / 600); };
+        Settling rested, still;
+        for (double at = 0; at < 1500; at += 60) {
+            rested.add(at, XYZ(course(at) * white.vec()), 0.0006);
+            still.add(at, white, 0.0006);
+        }
+        const auto boundAfter = [&](const Settling &before) {
+            Settling now;
+            now.expect(before);
+            for (double at = 0; at < 60; at += 15) {
+                now.add(at, white, 0.0006);
+            }
+            return now.luminance(240, 3600).bound();
+        };
+        QCOMPARE(boundAfter(still), boundAfter({}));
+        QVERIFY2(boundAfter(rested) > 1.5 * boundAfter({}), qPrintable(QStringLiteral("%1 and %2").arg(boundAfter(rested)).arg(boundAfter({}))));
+    }
+
     void anInstrumentThatHangsIsNamed()
     {
         sim::MeterSpec meter;

@@ -260,7 +260,8 @@ private Q_SLOTS:
         plan.profileIn = first.record.profile;
         plan.earlier = earlierOf(first.record);
         QVERIFY(plan.earlier && plan.earlier->worst.size() == 3);
-        QVERIFY(earlierFromJson(earlierToJson(*plan.earlier)).worst == plan.earlier->worst);
+        const EarlierState again = earlierFromJson(earlierToJson(*plan.earlier));
+        QVERIFY(again.worst == plan.earlier->worst && again.whites.size() == plan.earlier->whites.size() && again.whites.size() > 6);
         const auto check = [&bench = *first.bench, &plan] {
             Visit visit(bench, plan, {}, {});
             const auto r = visit.run();
@@ -285,6 +286,7 @@ private Q_SLOTS:
         const auto byFile = earlierFromVisitFile(visitJson(first.record, plainEnglish));
         QVERIFY2(byFile.ok(), byFile ? "" : english(byFile.error()).c_str());
         LAMP_NEAR(byFile->white.b, plan.earlier->white.b, 0.01);
+        QCOMPARE(byFile->whites.size(), plan.earlier->whites.size());
         const auto byProfile = earlierOf(Profile::open(first.record.profile).value());
         QVERIFY(byProfile.has_value());
         LAMP_NEAR(byProfile->white.b, plan.earlier->white.b, 0.5);

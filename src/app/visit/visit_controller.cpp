@@ -99,10 +99,10 @@ void VisitController::start(Task task, qint64 displayId)
     applyWorkSettings(plan, m_studio.store());
     if (const auto record = m_studio.lastVisit(displayId)) {
         plan.target = record->plan.target;
+        plan.earlier = earlierOf(*record);
         if (task == Task::Check) {
             plan.profileIn = record->profile;
             plan.profileInName = record->profileName();
-            plan.earlier = earlierOf(*record);
         }
     }
     run(std::move(plan), std::nullopt, displayId);

@@ -90,9 +90,9 @@ void applyWorkSettings(VisitPlan &plan, Store *store)
 }
 
 WorkSettings::WorkSettings(Store *store, QWidget *parent)
-    : QDialog(parent), m_effort(choice({{tr("quick: up to 44 readings"), QStringLiteral("quick")},
+    : QDialog(parent), m_effort(choice({{tr("quick: up to 40 readings"), QStringLiteral("quick")},
                                         {tr("standard: up to 75"), QStringLiteral("standard")},
-                                        {tr("thorough: up to 160"), QStringLiteral("thorough")}},
+                                        {tr("thorough: up to 140"), QStringLiteral("thorough")}},
                                        kEffort, QStringLiteral("standard"))),
       m_tolerance(choice(names(tolerancesOf(store)), kTolerance, QStringLiteral("studio"))),
       m_metric(choice({{tr("as the tolerance says"), QString()},

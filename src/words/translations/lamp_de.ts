@@ -142,10 +142,6 @@
         <translation>Befehl, der den Messplatz startet</translation>
     </message>
     <message>
-        <source>Name of a built-in target, or a JSON file</source>
-        <translation>Name eines mitgelieferten Ziels oder eine JSON-Datei</translation>
-    </message>
-    <message>
         <source>Folder for the results</source>
         <translation>Ordner für die Ergebnisse</translation>
     </message>
@@ -510,12 +506,24 @@
         <translation>Formel ihrer Abstände, wenn nicht die der Toleranz: CIEDE2000, CIE94, CMC(2:1), ITP</translation>
     </message>
     <message>
-        <source>For --task check: the visit.json of an earlier visit, to tell what changed; else the profile tells</source>
-        <translation>Für --task check: die visit.json eines früheren Besuchs, um zu sagen, was sich geändert hat; sonst sagt es das Profil</translation>
+        <source>visit.json of an earlier visit to this display: how it warms up, and for --task check what changed</source>
+        <translation>visit.json eines früheren Besuchs dieses Monitors: wie er warm wird, und für --task check, was sich geändert hat</translation>
     </message>
     <message>
         <source>Something that it does beside the usual:</source>
         <translation>Etwas, das er außer dem Üblichen tut:</translation>
+    </message>
+    <message>
+        <source>Name of a built-in target, or a JSON file; not needed with --match</source>
+        <translation>Name eines eingebauten Ziels oder eine JSON-Datei; mit --match nicht nötig</translation>
+    </message>
+    <message>
+        <source>visit.json of another display: aim at its white, luminance and tone</source>
+        <translation>visit.json eines anderen Monitors: auf sein Weiß, seine Leuchtdichte und Tonwertkurve zielen</translation>
+    </message>
+    <message>
+        <source>Bench of another display: measure its white first, and aim at that</source>
+        <translation>Messplatz eines anderen Monitors: zuerst sein Weiß messen und darauf zielen</translation>
     </message>
 </context>
 <context>
@@ -1920,16 +1928,16 @@
 <context>
     <name>lamp::app::WorkSettings</name>
     <message>
-        <source>quick: up to 44 readings</source>
-        <translation>schnell: bis zu 44 Messungen</translation>
+        <source>quick: up to 40 readings</source>
+        <translation>schnell: bis zu 40 Messungen</translation>
     </message>
     <message>
         <source>standard: up to 75</source>
         <translation>normal: bis zu 75</translation>
     </message>
     <message>
-        <source>thorough: up to 160</source>
-        <translation>gründlich: bis zu 160</translation>
+        <source>thorough: up to 140</source>
+        <translation>gründlich: bis zu 140</translation>
     </message>
     <message>
         <source>what the panel needs</source>
@@ -5878,6 +5886,18 @@
     <message>
         <source>It was read with another instrument then (%1): what the two see differently is in the change.</source>
         <translation>Damals wurde mit einem anderen Messgerät gemessen (%1): Was beide verschieden sehen, steckt in der Änderung.</translation>
+    </message>
+    <message>
+        <source>To match: %1 shows white at %2 cd/m², x %3, y %4.</source>
+        <translation>Anzugleichen: %1 zeigt Weiß mit %2 cd/m², x %3, y %4.</translation>
+    </message>
+    <message>
+        <source>Nothing says what to aim at.</source>
+        <translation>Nichts sagt, worauf gezielt werden soll.</translation>
+    </message>
+    <message>
+        <source>Give --target, or --match with the visit.json of the display to match.</source>
+        <translation>Geben Sie --target an, oder --match mit der visit.json des Monitors, dem er gleichen soll.</translation>
     </message>
 </context>
 </TS>
