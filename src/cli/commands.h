@@ -71,6 +71,8 @@ int clearProfiles(const DesktopOptions &options);
 int whichProfiles(const DesktopOptions &options);
 int holdProfiles(const DesktopOptions &options);
 int listTargets(bool json);
+/// Plans a round by a problem file (cli contract).
+int planFleet(const std::string &file, bool json);
 int listTolerances(bool json);
 int serveDisplay(const ServeOptions &options, bool json);
 

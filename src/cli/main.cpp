@@ -308,6 +308,13 @@ int run(std::vector<std::string> arguments)
     tolerances->add_flag("--json", json, phrase("cli", "Machine-readable output"));
     tolerances->callback([&] { status = listTolerances(json); });
     addServe(app, serve, json, status);
+    std::string problem;
+    auto *fleet = app.add_subcommand("fleet", phrase("cli", "A studio's displays: plan"));
+    fleet->require_subcommand(1);
+    auto *planning = fleet->add_subcommand("plan", phrase("cli", "Who measures which display when"));
+    planning->add_option("--problem", problem, phrase("cli", "JSON file: people, instruments, rooms, displays, breaks"))->required();
+    planning->add_flag("--json", json, phrase("cli", "Machine-readable output"));
+    planning->callback([&] { status = planFleet(problem, json); });
     try {
         std::vector<std::string> reversed(arguments.rbegin(), arguments.rend()); // as the library wants them
         app.parse(std::move(reversed));

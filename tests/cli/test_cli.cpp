@@ -176,6 +176,30 @@ private Q_SLOTS:
         QCOMPARE(cli({"serve", "--display", "wled", "--habit", "none"}).status, 2);
     }
 
+    // The contract's document; what is wrong with a problem is named.
+    void roundsArePlanned()
+    {
+        QFile file(out("problem.json"));
+        QVERIFY(file.open(QIODevice::WriteOnly));
+        file.write(R"({"start":"2031-03-04T08:00","people":1,"instruments":[{"id":"Tern","technologies":["wled"]}],"rooms":[{"id":"booth"}],
+            "displays":[{"id":"D1","room":"booth","technology":"wled","visit_minutes":14,"attended_minutes":4},
+                        {"id":"D2","room":"booth","technology":"wled","visit_minutes":10,"attended_minutes":4}]})");
+        file.close();
+        const auto o = cli({"fleet", "plan", "--problem", out("problem.json"), "--json"});
+        QVERIFY2(o.status == 0, o.err);
+        const Json plan = Json::parse(o.out.toStdString());
+        QCOMPARE(plan["makespan_minutes"].get<double>(), 24.0);
+        QCOMPARE(plan["end"].get<std::string>(), std::string("2031-03-04T08:24"));
+        QCOMPARE(plan["steps"].size(), size_t(2));
+        QVERIFY(cli({"fleet", "plan", "--problem", out("problem.json")}).out.contains("The round ends at 08:24"));
+        QVERIFY(file.open(QIODevice::WriteOnly));
+        file.write("{}");
+        file.close();
+        const auto bad = cli({"fleet", "plan", "--problem", out("problem.json")});
+        QCOMPARE(bad.status, 2);
+        QVERIFY2(bad.err.contains("\"start\""), bad.err);
+    }
+
     void badArgumentsGiveTwo()
     {
         const QString bench = serve("wled");

@@ -525,6 +525,18 @@
         <source>Bench of another display: measure its white first, and aim at that</source>
         <translation>Messplatz eines anderen Monitors: zuerst sein Weiß messen und darauf zielen</translation>
     </message>
+    <message>
+        <source>A studio&apos;s displays: plan</source>
+        <translation>Die Monitore eines Studios: plan</translation>
+    </message>
+    <message>
+        <source>Who measures which display when</source>
+        <translation>Wer welchen Monitor wann misst</translation>
+    </message>
+    <message>
+        <source>JSON file: people, instruments, rooms, displays, breaks</source>
+        <translation>JSON-Datei: Personen, Messgeräte, Räume, Monitore, Pausen</translation>
+    </message>
 </context>
 <context>
     <name>control</name>
@@ -5898,6 +5910,90 @@
     <message>
         <source>Give --target, or --match with the visit.json of the display to match.</source>
         <translation>Geben Sie --target an, oder --match mit der visit.json des Monitors, dem er gleichen soll.</translation>
+    </message>
+    <message>
+        <source>The problem cannot be planned: the field &quot;%1&quot; should be %2.</source>
+        <translation>Die Aufgabe lässt sich nicht planen: Das Feld „%1“ sollte %2 sein.</translation>
+    </message>
+    <message>
+        <source>Correct that field.</source>
+        <translation>Berichtigen Sie dieses Feld.</translation>
+    </message>
+    <message>
+        <source>a time of day like &quot;09:30&quot;</source>
+        <translation>eine Uhrzeit wie „09:30“</translation>
+    </message>
+    <message>
+        <source>a date and time like &quot;2031-03-04T08:00&quot;</source>
+        <translation>Datum und Uhrzeit wie „2031-03-04T08:00“</translation>
+    </message>
+    <message>
+        <source>the ID of one that is there; &quot;%1&quot; is not</source>
+        <translation>die Kennung von etwas Vorhandenem; „%1“ gibt es nicht</translation>
+    </message>
+    <message>
+        <source>an ID that no other has</source>
+        <translation>eine Kennung, die nichts anderes hat</translation>
+    </message>
+    <message>
+        <source>no longer than the visit</source>
+        <translation>nicht länger als der Besuch</translation>
+    </message>
+    <message>
+        <source>a time that is not before &quot;from&quot;</source>
+        <translation>eine Zeit, die nicht vor „from“ liegt</translation>
+    </message>
+    <message>
+        <source>No instrument serves %1, whose technology is &quot;%2&quot;.</source>
+        <translation>Kein Messgerät eignet sich für %1 mit der Technik „%2“.</translation>
+    </message>
+    <message>
+        <source>Add an instrument that is corrected for it.</source>
+        <translation>Fügen Sie ein dafür korrigiertes Messgerät hinzu.</translation>
+    </message>
+    <message>
+        <source>Displays wait for each other in a circle.</source>
+        <translation>Monitore warten im Kreis aufeinander.</translation>
+    </message>
+    <message>
+        <source>Take one of their &quot;after&quot; out.</source>
+        <translation>Nehmen Sie eines ihrer „after“ heraus.</translation>
+    </message>
+    <message>
+        <source>No plan was found that keeps the latest times: the best is %1 min late in all.</source>
+        <translation>Kein Plan hält die spätesten Zeiten ein: Der beste ist insgesamt %1 min zu spät.</translation>
+    </message>
+    <message>
+        <source>Allow later ends, or add people or instruments.</source>
+        <translation>Erlauben Sie spätere Enden, oder fügen Sie Personen oder Messgeräte hinzu.</translation>
+    </message>
+    <message>
+        <source>The round ends at %1 after %2 min (no plan is shorter than %3), with %4 min of walking.</source>
+        <translation>Der Rundgang endet um %1 nach %2 min (kein Plan ist kürzer als %3), mit %4 min Fußweg.</translation>
+    </message>
+    <message>
+        <source>switch on %1</source>
+        <translation>%1 einschalten</translation>
+    </message>
+    <message>
+        <source>%1 walks, for %2</source>
+        <translation>%1 geht, für %2</translation>
+    </message>
+    <message>
+        <source>%1 carries %2 to %3</source>
+        <translation>%1 bringt %2 zu %3</translation>
+    </message>
+    <message>
+        <source>%1 visits %2 with %3 %4</source>
+        <translation>%1 besucht %2 mit %3 %4</translation>
+    </message>
+    <message>
+        <source>%1 has a break %2</source>
+        <translation>%1 hat Pause %2</translation>
+    </message>
+    <message>
+        <source>until %1</source>
+        <translation>bis %1</translation>
     </message>
 </context>
 </TS>
