@@ -24,7 +24,7 @@ Budget budgetOf(Effort effort, Task task)
 {
     Budget b{};
     switch (effort) {
-    case Effort::Quick: b = {3, 38, 5, 10, 0.18, 0.002, 0.8}; break;
+    case Effort::Quick: b = {3, 44, 5, 12, 0.18, 0.0014, 1.2}; break;
     case Effort::Standard: b = {4, 75, 7, 24, 0.11, 0.0015, 2}; break;
     case Effort::Thorough: b = {6, 138, 12, 24, 0.06, 0.00125, 2.5}; break;
     }

@@ -17,13 +17,13 @@ Status WarmUpStage::run()
     WarmUpOptions options;
     // Where nobody wants to wait, a minute still tells how far from stable the panel is.
     options.longestS = m_s.record.plan.waitForWarmUp ? 3600 : 70;
-    if (m_s.record.plan.task == Task::Check || m_s.record.plan.effort == Effort::Quick) {
+    if (m_s.record.plan.task == Task::Check) {
         // A check is soon over, and compares white with itself: it need not stand for an hour.
         options.firstIntervalS = 10;
         options.fewest = 3;
         options.goalPercent = 1.6;
         options.goalUv = 0.002;
-    } else if (m_s.record.plan.effort == Effort::Standard) {
+    } else if (m_s.record.plan.effort != Effort::Thorough) {
         options.firstIntervalS = 12;
         options.goalPercent = 0.9;
         options.goalUv = 0.0012;
