@@ -124,6 +124,7 @@ Result<VisitPlan> planFrom(const VisitOptions &o)
             return naming(o.match, match.error());
         }
         plan.target = match->target;
+        plan.matched = match->like;
     }
     if (!o.keep.empty()) {
         if (o.keep != "white" && o.keep != "luminance") {
@@ -268,7 +269,8 @@ int runVisit(const VisitOptions &o)
             return report(match.error(), o.json);
         }
         asked.target = match->target;
-        line.tell(say("matches", match->display, decimal(asked.target.luminance.cdM2, 1), decimal(asked.target.white.xy.x, 4),
+        asked.matched = match->like;
+        line.tell(say("matches", match->like.display, decimal(asked.target.luminance.cdM2, 1), decimal(asked.target.white.xy.x, 4),
                       decimal(asked.target.white.xy.y, 4)));
     }
     auto bench = BenchClient::open(o.bench, options);

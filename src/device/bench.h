@@ -31,6 +31,12 @@ struct Control {
     bool byPerson = false;
 };
 
+/// A model with its serial, where there is one: what tells one of its kind from the others.
+inline std::string modelAndSerial(const std::string &model, const std::string &serial)
+{
+    return serial.empty() ? model : model + " " + serial;
+}
+
 /// What a display says about itself.
 struct DisplayInfo {
     std::string model, serial, technology = "unknown";

@@ -66,6 +66,7 @@ private:
     struct Instrument {
         double ready = 0;
         size_t room = kNowhere;
+        size_t stop = 0; ///< where it was left
     };
     struct Way {
         double toInstrument = 0, taken = 0, onward = 0, arrived = 0; ///< when the walk there begins, when it is taken, ...
@@ -116,14 +117,13 @@ private:
         Way w = way(person, instrument, stop);
         const double end = w.begins + s.visit;
         if (m_steps != nullptr) {
-            // Nobody has to be early: the walks are made as late as they may be before the breaks allow no other.
             const int p = int(person), i = int(instrument), d = int(stop);
             if (s.warmUp > 0) {
                 m_steps->push_back({RoundStep::What::WarmUp, -1, -1, d, w.begins - s.warmUp, w.begins});
             }
             const size_t fetch = m_instruments[instrument].room == kNowhere ? m_people[person].room : m_instruments[instrument].room;
             if (const double there = walk(m_people[person].room, fetch); there > 0) {
-                m_steps->push_back({RoundStep::What::Walk, p, -1, d, w.toInstrument, w.toInstrument + there});
+                m_steps->push_back({RoundStep::What::Walk, p, -1, int(m_instruments[instrument].stop), w.toInstrument, w.toInstrument + there});
             }
             if (w.arrived > w.onward) {
                 m_steps->push_back({RoundStep::What::Walk, p, i, d, w.onward, w.arrived});
@@ -131,7 +131,7 @@ private:
             m_steps->push_back({RoundStep::What::Visit, p, i, d, w.begins, end});
         }
         m_people[person] = {w.begins + s.attended, s.room};
-        m_instruments[instrument] = {end, s.room};
+        m_instruments[instrument] = {end, s.room, stop};
         m_ends[stop] = end;
         m_cost.late += std::max(0.0, end - s.latest);
         m_cost.makespan = std::max(m_cost.makespan, end);

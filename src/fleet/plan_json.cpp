@@ -76,8 +76,8 @@ double clockOf(const Json &j, const std::string &field, const char *key, WallTim
 {
     const std::string text = textOf(j, field, key);
     int hour = -1, minute = -1, read = 0;
-    const bool good = std::sscanf(text.c_str(), "%2d:%2d%n", &hour, &minute, &read) == 2 && size_t(read) == text.size() && hour >= 0 && hour <= 24
-                      && minute >= 0 && minute < 60;
+    const bool good = std::sscanf(text.c_str(), "%2d:%2d%n", &hour, &minute, &read) == 2 && size_t(read) == text.size() && hour >= 0 && minute >= 0
+                      && minute < 60 && hour * 60 + minute <= 24 * 60;
     if (!good) {
         throw Wrong(field + key, say("a-time-of-day"));
     }

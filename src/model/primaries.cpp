@@ -85,8 +85,14 @@ PrimaryFault faultOf(const Primaries &p)
         return sorted == std::array<int, 3>{0, 1, 2} ? PrimaryFault::Exchanged : PrimaryFault::Hueless;
     }
     // Displays with a white channel of their own show up to about twice the sum, those that save power somewhat less.
-    const double sum = p.red.b + p.green.b + p.blue.b - 2 * p.black.b;
-    return p.white.b > 0.85 * sum && p.white.b < 1.15 * sum ? PrimaryFault::None : PrimaryFault::Strange;
+    // Luminance says nothing of blue, and little of red: each of the three has to add up.
+    const XYZ sum = p.red + p.green + p.blue - 2.0 * p.black;
+    for (int c = 0; c < 3; ++c) {
+        if (!(p.white[c] > 0.85 * sum[c] && p.white[c] < 1.15 * sum[c])) {
+            return PrimaryFault::Strange;
+        }
+    }
+    return PrimaryFault::None;
 }
 
 bool lagsByOne(const Primaries &p)

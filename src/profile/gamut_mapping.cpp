@@ -109,6 +109,15 @@ Eigen::Vector3d GamutMapping::onBoundary(const GamutSurface::Spot &spot) const
     return (1 - s) * ((1 - t) * here[0] + t * here[1]) + s * ((1 - t) * next[0] + t * next[1]);
 }
 
+GamutMapping::Pair GamutMapping::unpressed(LightSpace::Seeker &seeker, const RelXYZ &xyz, const Lab &even, bool carried) const
+{
+    if (carried) {
+        const Eigen::Vector3d on = StoredLight::of(seeker.lightFor(xyz, LightSpace::Seeker::kClose));
+        return {on, on};
+    }
+    return {nearest(even, 0.6), nearest(even, 1.8)};
+}
+
 Eigen::Vector3d GamutMapping::pressed(LightSpace::Seeker &seeker, const RelXYZ &xyz, const Lab &even, bool carried) const
 {
     const GamutSurface::Pressing pressing = m_surface->pressing(GamutSurface::directionOf(even), *m_reference, kKnee);

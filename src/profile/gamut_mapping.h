@@ -35,15 +35,21 @@ public:
     /// \param black of the display, luminance relative to white
     GamutMapping(const LightSpace &space, const std::vector<Lab> &forward, int grid, const RgbSpace &source, double black);
 
-    /// What tables hold for the nearest colour of the boundary at a hue. \param chromaWeight what a step of chroma counts against one of
-    /// lightness
-    [[nodiscard]] Eigen::Vector3d nearest(const Lab &even, double chromaWeight) const { return onBoundary(m_surface->nearest(even, chromaWeight)); }
+    /// What the relative table and saturation's hold for a colour. \param carried where cells hold colours of the display: the display is
+    /// carried on beyond its gamut, so that it is met up to its boundary; all other nodes keep the hue
+    struct Pair {
+        Eigen::Vector3d relative, saturation;
+    };
+    [[nodiscard]] Pair unpressed(LightSpace::Seeker &seeker, const RelXYZ &xyz, const Lab &even, bool carried) const;
     /// What tables hold for a colour pressed in. \param carried for colours beyond both gamuts, too, what goes on from the boundary
     [[nodiscard]] Eigen::Vector3d pressed(LightSpace::Seeker &seeker, const RelXYZ &xyz, const Lab &even, bool carried) const;
     /// The colour that is pressed into one of the display's.
     [[nodiscard]] Lab expanded(const Lab &lab) const;
 
 private:
+    /// What tables hold for the nearest colour of the boundary at a hue. \param chromaWeight what a step of chroma counts against one of
+    /// lightness
+    [[nodiscard]] Eigen::Vector3d nearest(const Lab &even, double chromaWeight) const { return onBoundary(m_surface->nearest(even, chromaWeight)); }
     [[nodiscard]] Eigen::Vector3d onBoundary(const GamutSurface::Spot &spot) const;
     void fillBoundary(const LightSpace &space, int hue);
     std::optional<GamutSurface> m_surface, m_reference;

@@ -201,15 +201,9 @@ private:
                 const RelXYZ xyz(fromLight({m_axis.light(r), m_axis.light(g), m_axis.light(b)}));
                 const Lab even = evenHueOf(xyz);
                 m_back[0].set(node, m_mapping.pressed(seeker, xyz, even, m_neededPressed[node] != 0));
-                if (m_needed[node] != 0) {
-                    // Its cells hold colours of the display: they are met exactly up to its boundary.
-                    const Eigen::Vector3d carried = StoredLight::of(seeker.lightFor(xyz, LightSpace::Seeker::kClose));
-                    m_back[1].set(node, carried);
-                    m_back[2].set(node, carried);
-                } else {
-                    m_back[1].set(node, m_mapping.nearest(even, 0.6));
-                    m_back[2].set(node, m_mapping.nearest(even, 1.8));
-                }
+                const GamutMapping::Pair others = m_mapping.unpressed(seeker, xyz, even, m_needed[node] != 0);
+                m_back[1].set(node, others.relative);
+                m_back[2].set(node, others.saturation);
             }
         }
     }

@@ -134,15 +134,9 @@ private:
                 const double l = withBlack({lab.a, 0, 0}, m_black, 0).a;
                 const RelXYZ pressed = xyzOf(withBlack({l, lab.b, lab.c}, 0, m_black), iccD50());
                 m_back[0].set(node, m_mapping.pressed(seeker, pressed, evenHueOf(pressed), false));
-                if (m_needed[node] != 0) {
-                    // Its cells hold colours of the display: the model is carried on beyond its gamut, so that it is met up to its boundary.
-                    const Eigen::Vector3d carried = StoredLight::of(seeker.lightFor(meant, LightSpace::Seeker::kClose));
-                    m_back[1].set(node, carried);
-                    m_back[2].set(node, carried);
-                } else {
-                    m_back[1].set(node, m_mapping.nearest(even, 0.6));
-                    m_back[2].set(node, m_mapping.nearest(even, 1.8));
-                }
+                const GamutMapping::Pair others = m_mapping.unpressed(seeker, meant, even, m_needed[node] != 0);
+                m_back[1].set(node, others.relative);
+                m_back[2].set(node, others.saturation);
             }
         }
     }

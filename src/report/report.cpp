@@ -78,7 +78,8 @@ QString figures(const VisitRecord &r)
     const Verification &v = r.verification;
     t += row(say("row-colours"),
              say("colour-figures", decimal(v.mean, 2), decimal(r.doubt.mean.by(r.scope()), 2), decimal(v.p95, 2), decimal(v.max, 2)),
-             say("tolerance-figures", shippedNamed(r.plan.tolerance.name), decimal(r.plan.tolerance.mean, 1), decimal(r.plan.tolerance.max, 1)));
+             say("tolerance-figures", shippedNamed(r.plan.tolerance.name), decimal(r.plan.tolerance.mean, 1), decimal(r.plan.tolerance.max, 1),
+                 metricUnit(r.plan.tolerance.metric)));
     return t + QStringLiteral("</table>");
 }
 

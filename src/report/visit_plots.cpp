@@ -37,6 +37,12 @@ Axis differenceAxis(double top)
     return {"ΔE00", "", 0, top, {0, top / 2, top}, 1};
 }
 
+/// Charts show CIEDE2000; limits that are meant in another formula are not those of what is drawn.
+bool limitsDrawn(const VisitRecord &r)
+{
+    return r.plan.tolerance.metric == Metric::Ciede2000;
+}
+
 } // namespace
 
 std::array<int, 3> screenCodes(const Lab &lab)
@@ -53,13 +59,15 @@ std::array<int, 3> screenCodes(const Lab &lab)
 
 Plot grayPlot(const VisitRecord &r)
 {
-    const double limit = r.plan.tolerance.grayMax;
+    const double limit = limitsDrawn(r) ? r.plan.tolerance.grayMax : 0;
     Plot p;
     p.title = said(say("plot-gray"));
     p.x = driveAxis();
     p.y = differenceAxis(niceTop(std::max(r.gray.max, limit) * 1.1));
-    p.band = {0, limit};
-    p.limits = {{limit, said(say("limit-of", decimal(limit, 1)))}};
+    if (limit > 0) {
+        p.band = {0, limit};
+        p.limits = {{limit, said(say("limit-of", decimal(limit, 1)))}};
+    }
     Series s{said(say("series-grays")), {}, Stroke::Solid, 1.2, Ink::Soft, Mark::Square};
     for (const GrayResult &g : r.gray.grays) {
         s.points.push_back(
@@ -111,15 +119,18 @@ Plot coloursPlot(const VisitRecord &r)
     Plot p;
     p.title = said(say("plot-colours"));
     p.x = {said(say("axis-colours")), "", 0, double(std::max<size_t>(colours.size(), 1)), {}, 0};
-    p.y = differenceAxis(niceTop(std::max(r.verification.max, limits.mean) * 1.15));
+    const bool drawn = limitsDrawn(r);
+    p.y = differenceAxis(niceTop(std::max(r.verification.max, drawn ? limits.mean : 0) * 1.15));
     for (size_t i = 0; i < colours.size(); ++i) {
         const VerifiedColour &c = colours[i];
         p.bars.push_back({double(i) + 0.5, c.deltaE, screenCodes(c.colour.wanted), c.k2.instrument,
                           said(say("point-colour", patchNamed(c.colour.name), decimal(c.deltaE, 2), decimal(c.k2.instrument, 2)))});
     }
-    p.limits = {{limits.mean, said(say("limit-mean", decimal(limits.mean, 1)))},
-                {limits.max, said(say("limit-largest", decimal(limits.max, 1)))},
-                {r.verification.mean, said(say("mean-of", decimal(r.verification.mean, 2))), Stroke::Solid, true}};
+    if (drawn) {
+        p.limits = {{limits.mean, said(say("limit-mean", decimal(limits.mean, 1)))},
+                    {limits.max, said(say("limit-largest", decimal(limits.max, 1)))}};
+    }
+    p.limits.push_back({r.verification.mean, said(say("mean-of", decimal(r.verification.mean, 2))), Stroke::Solid, true});
     return p;
 }
 

@@ -13,7 +13,11 @@ Status AsFound::run()
         return opened->error();
     }
     if (opened && !m_s.record.plan.earlier) {
-        m_s.record.plan.earlier = earlierOf(opened->value());
+        const auto earlier = earlierOf(opened->value());
+        // A profile that names another display says nothing of what this one was.
+        if (earlier && (earlier->display.empty() || earlier->display == modelAndSerial(m_s.record.display.model, m_s.record.display.serial))) {
+            m_s.record.plan.earlier = earlier;
+        }
     }
     if (opened && m_s.usesLut() && !m_s.record.display.lutLoaded) {
         if (const auto ramps = opened->value().ramps(m_s.record.display.lut->entries)) {

@@ -149,16 +149,48 @@ Status Characterisation::firstLook()
         std::erase_if(readings, [](const PanelReading &r) { return r.behind.b >= 1; });
         drives.push_back(1);
     }
-    for (const double v : drives) {
-        const Drive d = m_s.onFrameBuffer({v, v, v});
-        const auto r = readPanel(d, black + std::pow(v, 2.2) * (t.white - black));
-        if (!r) {
-            return r.error();
-        }
-        readings.push_back(r.value());
+    const auto grays = readFirstGrays(drives, black, t.white);
+    if (!grays) {
+        return grays.error();
     }
+    readings.insert(readings.end(), grays->begin(), grays->end());
     m_known.model.emplace(prior, 0.02, readings, m_s.gauge->now());
     return probeEnds();
+}
+
+Result<std::vector<PanelReading>> Characterisation::readFirstGrays(const std::vector<double> &drives, const XYZ &black, const XYZ &white)
+{
+    constexpr double kFar = 1.8; // as a ratio of luminances: what tone curves that are no power laws stay within
+    std::vector<Measurement> read;
+    std::vector<double> exponents; // of each gray's light over its drive
+    for (const double v : drives) {
+        const Drive d = m_s.onFrameBuffer({v, v, v});
+        const auto m = m_guard.readGuarded(d, patchNameOf(d), black + std::pow(v, 2.2) * (white - black));
+        if (!m) {
+            return m.error();
+        }
+        read.push_back(*m);
+        const double share = std::max(1e-9, (m->xyz.b - black.b) / (white.b - black.b));
+        exponents.push_back(d.a < 1 ? std::log(share) / std::log(d.a) : 2.2);
+    }
+    // There is no model yet that one of them could surprise, and a model that began with a wrong one is slow to doubt it.
+    std::vector<double> sorted = exponents;
+    std::nth_element(sorted.begin(), sorted.begin() + long(sorted.size() / 2), sorted.end());
+    const double usual = sorted[sorted.size() / 2];
+    std::vector<PanelReading> readings;
+    for (size_t i = 0; i < read.size(); ++i) {
+        Measurement &m = read[i];
+        if (std::abs((exponents[i] - usual) * std::log(std::max(1e-3, m.rgb.a))) > std::log(kFar)) {
+            const double level = std::max(0.02, black.b + std::pow(m.rgb.a, usual) * (white.b - black.b));
+            const auto agreed = m_s.gauge->readAgreed(m, level, m_s.noiseGoal(level));
+            if (!agreed) {
+                return agreed.error();
+            }
+            m = *agreed;
+        }
+        readings.push_back(m_guard.panelReading(m));
+    }
+    return readings;
 }
 
 std::vector<DesignTarget> Characterisation::designTargets() const

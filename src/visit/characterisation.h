@@ -39,6 +39,8 @@ private:
     Status dropRamps();
     Status makeRamps();
     GrayAim aimFor(const DisplayModel &model);
+    /// Grays before there is a model. One that is far from what the others say of it is read again. \param drives of all channels, 0..1
+    Result<std::vector<PanelReading>> readFirstGrays(const std::vector<double> &drives, const XYZ &black, const XYZ &white);
     Result<PanelReading> readPanel(const Drive &rgb, const XYZ &expected, double integrationS = 0);
     [[nodiscard]] std::vector<DesignTarget> designTargets() const;
     [[nodiscard]] std::vector<Drive> candidatePatches() const;

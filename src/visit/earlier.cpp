@@ -28,11 +28,6 @@ std::optional<double> known(double value)
     return std::isfinite(value) ? std::optional(value) : std::nullopt;
 }
 
-std::string instrumentOf(const std::string &model, const std::string &serial)
-{
-    return serial.empty() ? model : model + " " + serial;
-}
-
 bool hasColour(const XYZ &white)
 {
     return std::isfinite(white.b) && white.b > 0 && white.a > 0 && white.c > 0;
@@ -52,8 +47,8 @@ std::optional<double> optionalFrom(const Json &j, const char *key)
 /// Keeps as many as are needed: the later ones tell of the slow part, as many of the first ones of the quick part.
 void fewer(std::vector<EarlierState::White> &whites)
 {
-    while (whites.size() > kMostWhites) {
-        whites.erase(whites.begin() + long(whites.size() / 2));
+    if (whites.size() > kMostWhites) {
+        whites.erase(whites.begin() + long(kMostWhites / 2), whites.end() - long(kMostWhites / 2));
     }
 }
 
@@ -91,15 +86,14 @@ std::optional<EarlierState> earlierOf(const VisitRecord &visit)
     if (!hasColour(v.white.xyz)) {
         return std::nullopt;
     }
-    EarlierState e{visit.finished,
-                   v.white.xyz,
-                   known(visit.calibrated.black.b),
-                   {},
-                   known(v.mean),
-                   instrumentOf(visit.instrument.model, visit.instrument.serial),
-                   visit.controls,
-                   {},
-                   {}};
+    EarlierState e;
+    e.at = visit.finished;
+    e.display = modelAndSerial(visit.display.model, visit.display.serial);
+    e.white = v.white.xyz;
+    e.black = known(visit.calibrated.black.b);
+    e.colourMean = known(v.mean);
+    e.instrument = modelAndSerial(visit.instrument.model, visit.instrument.serial);
+    e.controls = visit.controls;
     if (!visit.gray.grays.empty()) {
         e.grayMean = known(visit.gray.mean);
     }
@@ -129,6 +123,7 @@ std::optional<EarlierState> earlierOf(const Profile &profile)
     }
     EarlierState e;
     e.at = fromIsoTime(f.created);
+    e.display = f.display;
     e.white = xyzOf(*f.white, *f.luminance);
     return e.at > WallTime{} && hasColour(e.white) ? std::optional(e) : std::nullopt;
 }
@@ -155,7 +150,9 @@ Result<EarlierState> earlierFromVisitFile(const std::string &text)
     e.black = optionalFrom(under(j, {"calibration"}), "black_cd_m2");
     e.grayMean = optionalFrom(under(j, {"calibration", "gray"}), "delta_e_00_mean");
     e.colourMean = optionalFrom(under(j, {"verification"}), "mean");
-    e.instrument = instrumentOf(model.is_string() ? model.get<std::string>() : "", serial.is_string() ? serial.get<std::string>() : "");
+    e.instrument = modelAndSerial(model.is_string() ? model.get<std::string>() : "", serial.is_string() ? serial.get<std::string>() : "");
+    const Json shown = under(j, {"display", "model"}), number = under(j, {"display", "serial"});
+    e.display = modelAndSerial(shown.is_string() ? shown.get<std::string>() : "", number.is_string() ? number.get<std::string>() : "");
     e.controls = controlsFrom(under(j, {"display", "controls"}));
     for (const Json &m : under(j, {"measurements"})) {
         const auto t = optionalFrom(m, "t"), noise = optionalFrom(m, "sigma_Y");
@@ -181,6 +178,7 @@ std::string earlierToJson(const EarlierState &e)
     }
     return jsonText(Json{{"whites", whites},
                          {"at", isoTime(e.at)},
+                         {"display", e.display},
                          {"white", {e.white.a, e.white.b, e.white.c}},
                          {"black", optional(e.black)},
                          {"gray_mean", optional(e.grayMean)},
@@ -196,6 +194,7 @@ EarlierState earlierFromJson(const std::string &text)
     const Json &w = j.at("white");
     EarlierState e;
     e.at = fromIsoTime(j.at("at").get<std::string>());
+    e.display = j.at("display").get<std::string>();
     e.white = {numberOrNaN(w.at(0)), numberOrNaN(w.at(1)), numberOrNaN(w.at(2))};
     e.black = optionalFrom(j, "black");
     e.grayMean = optionalFrom(j, "gray_mean");
@@ -225,7 +224,7 @@ std::optional<Change> changeSince(const VisitRecord &now)
     c.luminanceK2 = std::hypot(std::isfinite(noise) ? noise : 0, kPlacedAnewPercent);
     const double whiteNoise = now.doubt.white.instrument * std::numbers::sqrt2;
     c.whiteK2 = std::hypot(std::isfinite(whiteNoise) ? whiteNoise : 0, kPlacedAnewWhite);
-    c.sameInstrument = earlier->instrument.empty() || earlier->instrument == instrumentOf(now.instrument.model, now.instrument.serial);
+    c.sameInstrument = earlier->instrument.empty() || earlier->instrument == modelAndSerial(now.instrument.model, now.instrument.serial);
     return c;
 }
 

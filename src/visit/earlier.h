@@ -18,6 +18,7 @@ struct VisitRecord;
 /// How a display was left: by an earlier visit, or by what its profile says of it. What is not known is not there.
 struct EarlierState {
     WallTime at{};
+    std::string display;                               ///< model and serial
     XYZ white;                                         ///< cd/m², as the instrument read it
     std::optional<double> black, grayMean, colourMean; ///< cd/m²; CIEDE2000
     std::string instrument;                            ///< model and serial

@@ -19,7 +19,7 @@ MatchTarget alike(Target target, const XYZ &white, std::string display)
     target.luminance.cdM2 = white.b;
     target.name = "like " + display;
     target.why.clear();
-    return {std::move(target), std::move(display), {}, {}};
+    return {std::move(target), {std::move(display), {}, {}}};
 }
 
 std::string textUnder(const nlohmann::json &j, const char *object, const char *key)
@@ -47,9 +47,9 @@ Result<MatchTarget> matchOfVisitFile(const std::string &text, Target wanted)
         wanted = its.value();
     }
     const std::string model = textUnder(j, "display", "model"), serial = textUnder(j, "display", "serial");
-    MatchTarget match = alike(std::move(wanted), earlier->white, serial.empty() ? model : model + " " + serial);
-    match.technology = textUnder(j, "display", "technology");
-    match.instrument = earlier->instrument;
+    MatchTarget match = alike(std::move(wanted), earlier->white, modelAndSerial(model, serial));
+    match.like.technology = textUnder(j, "display", "technology");
+    match.like.instrument = earlier->instrument;
     return match;
 }
 
@@ -82,9 +82,9 @@ Result<MatchTarget> matchOfBench(Bench &bench, Target wanted, int instrument, co
     if (!warm) {
         return warm.error();
     }
-    MatchTarget match = alike(std::move(wanted), warm->white, display->serial.empty() ? display->model : display->model + " " + display->serial);
-    match.technology = display->technology;
-    match.instrument = info->serial.empty() ? info->model : info->model + " " + info->serial;
+    MatchTarget match = alike(std::move(wanted), warm->white, modelAndSerial(display->model, display->serial));
+    match.like.technology = display->technology;
+    match.like.instrument = modelAndSerial(info->model, info->serial);
     return match;
 }
 

@@ -3,6 +3,7 @@
 
 #include "calibrate/target.h"
 #include "device/bench.h"
+#include "visit/record.h"
 
 #include <stop_token>
 #include <string>
@@ -12,7 +13,7 @@ namespace lamp {
 /// What another display shows, for this one to be made alike.
 struct MatchTarget {
     Target target;
-    std::string display, technology, instrument; ///< the other's; empty where it is not known
+    Matched like;
 };
 /// White, luminance and tone of another display as the `visit.json` of a visit to it says (cli contract).
 /// \param wanted what stands for all that it does not say

@@ -235,7 +235,7 @@ private:
         text.version = m_record.plan.iccVersion;
         text.curves = m_record.plan.curves;
         text.perceptualSource = m_record.plan.perceptualSource;
-        text.display = m_record.display.model + (m_record.display.serial.empty() ? "" : " " + m_record.display.serial);
+        text.display = modelAndSerial(m_record.display.model, m_record.display.serial);
         const auto bytes = profileOf(shown, matrix, m_record.ramps, text, m_record.plan.profileKind, m_record.plan.grid);
         const auto opened = bytes ? Profile::open(bytes.value()) : Result<Profile>(bytes.error());
         if (!opened) {

@@ -36,7 +36,8 @@ Status Preparation::run()
     if (!ready.goOn) {
         return stoppedOnRequest();
     }
-    std::vector<Message> summary{verbatim(m_s.record.display.model + (m_s.record.display.serial.empty() ? "" : " " + m_s.record.display.serial))};
+    compareWithOthers();
+    std::vector<Message> summary{verbatim(modelAndSerial(m_s.record.display.model, m_s.record.display.serial))};
     if (plan.task == Task::Check) {
         summary.push_back(say("ramps-left"));
     } else if (m_s.usesLut()) {
@@ -94,6 +95,27 @@ Status Preparation::chooseCorrection()
         m_s.record.instrument.accuracy = now->accuracy;
     }
     return Done{};
+}
+
+void Preparation::compareWithOthers()
+{
+    VisitRecord &r = m_s.record;
+    const std::string display = modelAndSerial(r.display.model, r.display.serial),
+                      instrument = modelAndSerial(r.instrument.model, r.instrument.serial);
+    if (r.plan.earlier && !r.plan.earlier->display.empty() && r.plan.earlier->display != display) {
+        m_s.warn(say("earlier-of-another-display", r.plan.earlier->display));
+        r.plan.earlier.reset();
+    }
+    if (!r.plan.matched) {
+        return;
+    }
+    const Matched &like = *r.plan.matched;
+    if (!like.technology.empty() && like.technology != r.display.technology) {
+        m_s.warn(say("matched-another-technology", like.display));
+    }
+    if (!like.instrument.empty() && like.instrument != instrument) {
+        m_s.warn(say("matched-another-instrument", like.display, like.instrument));
+    }
 }
 
 Status RoomLight::run()

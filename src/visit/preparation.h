@@ -13,6 +13,8 @@ public:
 
 private:
     Status chooseCorrection();
+    /// The display and the instrument with those that the plan refers to.
+    void compareWithOthers();
 };
 
 /// The light at the desk.

@@ -47,7 +47,7 @@ Status ProfileStage::run()
     text.curves = m_s.record.plan.curves;
     text.perceptualSource = m_s.record.plan.perceptualSource;
     text.roomWhite = roomWhite();
-    text.display = m_s.record.display.model + (m_s.record.display.serial.empty() ? "" : " " + m_s.record.display.serial);
+    text.display = modelAndSerial(m_s.record.display.model, m_s.record.display.serial);
     if (m_known.model) {
         text.readings = readingsToCgats(modelReadings());
     }

@@ -162,6 +162,7 @@ Json planJson(const VisitPlan &p)
             {"profile_in", base16(p.profileIn)},
             {"profile_in_name", p.profileInName},
             {"matrix", p.matrix ? correctionJson(*p.matrix) : Json(nullptr)},
+            {"matched", p.matched ? Json{p.matched->display, p.matched->technology, p.matched->instrument} : Json(nullptr)},
             {"earlier", p.earlier ? Json::parse(earlierToJson(*p.earlier)) : Json(nullptr)}};
 }
 
@@ -199,6 +200,10 @@ VisitPlan planFrom(const Json &j)
     p.profileInName = j.at("profile_in_name").get<std::string>();
     if (j.contains("matrix") && !j.at("matrix").is_null()) {
         p.matrix = correctionFrom(j.at("matrix"));
+    }
+    if (j.contains("matched") && !j.at("matched").is_null()) {
+        const Json &m = j.at("matched");
+        p.matched = {m.at(0).get<std::string>(), m.at(1).get<std::string>(), m.at(2).get<std::string>()};
     }
     if (j.contains("earlier") && !j.at("earlier").is_null()) {
         p.earlier = earlierFromJson(j.at("earlier").dump());

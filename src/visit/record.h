@@ -59,6 +59,11 @@ struct StageLine {
 /// How profiles are named where nothing else was said.
 constexpr const char *kUsualName = "{display}, {white}, {luminance} cd/m², {tone}, {date}";
 
+/// A display that another one is made like; what is not known is empty.
+struct Matched {
+    std::string display, technology, instrument; ///< model and serial; kind of panel; model and serial of what read it
+};
+
 /// What a visit is to do.
 struct VisitPlan {
     Task task = Task::Full;
@@ -79,6 +84,7 @@ struct VisitPlan {
     std::vector<MatrixCorrection> offered;  ///< others that are known, the newest first: one that fits is used
     Bytes profileIn;                        ///< for Task::Check
     std::string profileInName;
+    std::optional<Matched> matched;      ///< whose white and luminance the target is
     std::optional<EarlierState> earlier; ///< that a check tells the changes from
 };
 

@@ -292,6 +292,31 @@ VerifiedColour *VerificationStage::keptOpenByNoise(const Check &check)
     return one != nullptr && one->k2.instrument >= std::max(0.02, 0.2 * accuracy) ? one : nullptr;
 }
 
+Result<std::optional<Measurement>> VerificationStage::readLonger(const VerifiedColour &colour, const Measurement &before, const Measurement &after)
+{
+    constexpr int kTries = 2;
+    for (int i = 0; i < kTries; ++i) {
+        m_s.gauge->setWanted(colour.colour.wanted);
+        const auto read = m_s.gauge->read(colour.colour.rgb, colour.colour.name + ", longer", std::max(0.02, colour.xyz.b), 1e-5);
+        m_s.gauge->setWanted({});
+        if (!read) {
+            return read.error();
+        }
+        Measurement m = *read;
+        m.xyz = withoutDrift(m, before, after);
+        bool repeats = true;
+        for (int c = 0; c < 3; ++c) {
+            constexpr double kApart = 5;
+            repeats = repeats && !(std::abs(m.xyz[c] - colour.xyz[c]) > kApart * std::hypot(m.sigma[c], colour.sigma[c]));
+        }
+        if (repeats) {
+            return std::optional(std::move(m));
+        }
+        m_s.setAside(m.index);
+    }
+    return std::optional<Measurement>();
+}
+
 Status VerificationStage::readUndecided(const Measurement &before, const Measurement &after)
 {
     constexpr int kLongest = 8; // readings; each lasts as long as the instrument lets it
@@ -309,13 +334,16 @@ Status VerificationStage::readUndecided(const Measurement &before, const Measure
         if (noisy == nullptr) {
             return Done{};
         }
-        m_s.gauge->setWanted(noisy->colour.wanted);
-        const auto m = m_s.gauge->read(noisy->colour.rgb, noisy->colour.name + ", longer", std::max(0.02, noisy->xyz.b), 1e-5);
-        m_s.gauge->setWanted({});
-        if (!m) {
-            return m.error();
+        const auto longer = readLonger(*noisy, before, after);
+        if (!longer) {
+            return longer.error();
         }
-        noisy->joinedWith(withoutDrift(*m, before, after), m->sigma);
+        if (!*longer) {
+            // What does not repeat makes nothing surer: the verdict stays open.
+            m_s.warn(say("reading-did-not-repeat", patchNamed(noisy->colour.name)));
+            return Done{};
+        }
+        noisy->joinedWith((*longer)->xyz, (*longer)->sigma);
         Verification &v = m_s.record.verification;
         v = verify(std::move(v.colours), v.white, v.chad);
         judgeMeasuredState(m_s.record);

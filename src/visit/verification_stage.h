@@ -24,6 +24,8 @@ private:
     Result<std::vector<Measurement>> readUntilCertain(std::vector<TestColour> &colours, const Profile &profile, const Measurement &white);
     /// The colour whose noise keeps a figure undecided; null where something else does.
     VerifiedColour *keptOpenByNoise(const Check &check);
+    /// A colour read once more for as long as it lasts, drift taken off; nothing where that does not agree with what was read before.
+    Result<std::optional<Measurement>> readLonger(const VerifiedColour &colour, const Measurement &before, const Measurement &after);
     Status readUndecided(const Measurement &before, const Measurement &after);
 
     const KnownPanel &m_known;

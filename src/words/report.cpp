@@ -30,7 +30,7 @@ std::span<const Sentence> report()
         {"gray-figures", QT_TRANSLATE_NOOP("words", "ΔE00 mean %1, largest %2")},
         {"gray-gamma", QT_TRANSLATE_NOOP("words", "mean gamma %1; target %2")},
         {"colour-figures", QT_TRANSLATE_NOOP("words", "ΔE00 mean %1 ± %2, 95 % below %3, largest %4")},
-        {"tolerance-figures", QT_TRANSLATE_NOOP("words", "tolerance %1: mean %2, largest %3")},
+        {"tolerance-figures", QT_TRANSLATE_NOOP("words", "tolerance %1: mean %2, largest %3 %4")},
         {"menu-as-left", QT_TRANSLATE_NOOP("words", "Menu as left: %1.")},
         {"no-controls", QT_TRANSLATE_NOOP("words", "no controls")},
         {"report-instrument", QT_TRANSLATE_NOOP("words", "Instrument: %1, %2.")},

@@ -151,6 +151,11 @@ private Q_SLOTS:
         LAMP_NEAR(a["Y"].get<double>() / b["Y"].get<double>(), 1, 0.005);
         QCOMPARE(one["target"]["tone"], other["target"]["tone"]);
         QCOMPARE(other["target"]["name"].get<std::string>(), std::string("like W-LED bench panel wled-1"));
+        const auto found = [](const Json &visit, const char *code) {
+            const Json &all = visit["findings"];
+            return std::any_of(all.begin(), all.end(), [&](const Json &f) { return f["code"] == code; });
+        };
+        QVERIFY(found(other, "matched-another-technology") && !found(other, "matched-another-instrument"));
 
         const auto third = cli({"visit", "--bench", serve("wled-wide --warm"), "--target", "Web", "--match-to", serve("avocet --warm"), "--effort",
                                 "quick", "--report", "none", "--out", out("third"), "--tolerance", "relaxed"});
@@ -165,6 +170,12 @@ private Q_SLOTS:
         QVERIFY2(check.status == 1, check.err); // its menu is back where it was before the visit
         const Json since = visitOf("since")["since"];
         QVERIFY(since["luminance_percent"].get<double>() > 50 && since["same_instrument"].get<bool>());
+
+        // What was read of another display says nothing of this one.
+        const auto stranger = cli({"visit", "--bench", serve("qd --warm"), "--target", "Dim room", "--task", "check", "--profile-in",
+                                   out("one") + "/profile.icc", "--since", out("one") + "/visit.json", "--report", "none", "--out", out("stranger")});
+        QVERIFY2(stranger.status == 1, stranger.err);
+        QVERIFY(found(visitOf("stranger"), "earlier-of-another-display") && visitOf("stranger")["since"].is_null());
 
         QCOMPARE(cli({"visit", "--bench", serve("wled"), "--out", out("never")}).status, 2);
         const QStringList base{"visit", "--bench", serve("wled"), "--out", out("never"), "--target", "Web"};

@@ -68,6 +68,9 @@ std::string broken(const RoundProblem &p, const RoundPlan &plan)
             }
         } else if (s.what == RoundStep::What::Walk) {
             people[s.person].push_back({s.from, s.to});
+            if (s.instrument < 0 && visits.count(s.stop) == 0) {
+                return "an instrument is fetched from where it is not";
+            }
         }
     }
     if (visits.size() != p.stops.size() || std::abs(end - plan.makespan) > 1e-6) {

@@ -133,6 +133,7 @@ QJsonValue asMessages(QJsonObject record)
     QJsonObject plan = record["plan"].toObject(), tolerance = plan["tolerance"].toObject();
     // What plans did not say yet.
     plan["earlier"] = QJsonValue();
+    plan["matched"] = QJsonValue();
     plan["perceptual_source"] = "Rec. 2020";
     tolerance["scope"] = "instrument";
     plan["tolerance"] = tolerance;

@@ -844,6 +844,25 @@ private Q_SLOTS:
         QVERIFY(w->desk()->isVisible() && w->desk()->currentWidget() == w->desk()->profile());
     }
 
+    // A window that is closed as soon as a result has come does not wait for work that is done.
+    void workThatIsDoneIsNotWaitedFor()
+    {
+        for (int i = 0; i < 200; ++i) {
+            auto background = std::make_unique<app::Background>();
+            QEventLoop loop;
+            int came = 0;
+            background->start(
+                {}, [] { return std::pair(QString("before"), QString("after")); },
+                [&](const std::pair<QString, QString> &) {
+                    ++came;
+                    background.reset(); // from within, as a view that is laid out anew
+                    loop.quit();
+                });
+            loop.exec();
+            QCOMPARE(came, 1);
+        }
+    }
+
     // Of views only the newest is wanted; a file that was asked for is made, and told of, whatever is begun after it.
     void newerWorkDropsNoFile()
     {

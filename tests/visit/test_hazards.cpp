@@ -52,12 +52,76 @@ double grayMiss(const SimBench &b)
     return judgeGrays(grays, b.seen({1, 1, 1}, 0.05), b.seen({0, 0, 0}, 0.05), illuminantChromaticity(Illuminant::D65), {}).mean;
 }
 
+/// A bench whose instrument goes wrong once: all three numbers of one reading are too large or too small by a factor.
+class OddBench : public SimBench {
+public:
+    OddBench(const sim::PanelSpec &panel, std::uint64_t seed, int at, double factor)
+        : SimBench(panel, sim::RoomSpec{}, sim::MeterSpec{}, seed), m_at(at), m_factor(factor)
+    {
+        skipTime(7200);
+    }
+    Result<Reading> read(ReadMode mode, double integrationS) override
+    {
+        auto r = SimBench::read(mode, integrationS);
+        if (r && mode == ReadMode::Emission && m_count++ == m_at) {
+            r.value().xyz = m_factor * r.value().xyz;
+        }
+        return r;
+    }
+
+private:
+    int m_at, m_count = 0;
+    double m_factor;
+};
+
+/// What the display shows of the colours that its profile promises, mean.
+double colourMiss(const SimBench &b, const VisitRecord &r)
+{
+    std::vector<VerifiedColour> colours = r.verification.colours;
+    for (VerifiedColour &c : colours) {
+        c.xyz = b.seen(c.colour.rgb, 0.05);
+    }
+    return verify(colours, {b.seen({1, 1, 1}, 0.05)}, Profile::open(r.profile)->chad()).mean;
+}
+
 } // namespace
 
 class TestHazards : public QObject {
     Q_OBJECT
 
 private Q_SLOTS:
+    // One reading that went wrong, wherever in a visit it falls, leaves no trace in what is calibrated, nor in the verdict.
+    void oneOddReadingWhereverItFalls_data()
+    {
+        QTest::addColumn<double>("factor");
+        QTest::newRow("a tenth") << 0.1;
+        QTest::newRow("ten times") << 10.0;
+    }
+    void oneOddReadingWhereverItFalls()
+    {
+        QFETCH(double, factor);
+        QStringList wrong;
+        for (int at = 0; at < 46; at += lamptest::repetitions(1, 9)) {
+            OddBench b(sim::variedPanel("qd", 3), 3, at, factor);
+            Visit visit(b, photo(Effort::Quick), {}, {});
+            const auto r = visit.run();
+            const bool right = r.ok() && r->verdict == Verdict::Pass && whiteMiss(b) < 0.7 && grayMiss(b) < 1 && colourMiss(b, r.value()) < 0.8;
+            if (!right) {
+                for (const Measurement &m : visit.record().readings) {
+                    qInfo("%d %s %s: %.3f %.3f %.3f", m.index, m.stage.c_str(), m.name.c_str(), m.xyz.a, m.xyz.b, m.xyz.c);
+                }
+                wrong << QStringLiteral("%1: %2").arg(at).arg(r.ok() ? QStringLiteral("%1, white %2, gray %3, colours %4, read as %5")
+                                                                           .arg(int(r->verdict))
+                                                                           .arg(whiteMiss(b))
+                                                                           .arg(grayMiss(b))
+                                                                           .arg(colourMiss(b, r.value()))
+                                                                           .arg(r->verification.mean)
+                                                                     : QString::fromStdString(english(r.error())));
+            }
+        }
+        QVERIFY2(wrong.isEmpty(), qPrintable(wrong.join("; ")));
+    }
+
     void aLampForFortySeconds_data()
     {
         QTest::addColumn<double>("from");

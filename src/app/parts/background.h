@@ -77,6 +77,8 @@ private:
         using T = std::invoke_result_t<decltype(all)>;
         auto *watcher = new QFutureWatcher<T>(this);
         connect(watcher, &QFutureWatcher<T>::finished, this, [this, watcher, piece, done = std::move(done)] {
+            // A future whose result was taken never counts as finished again (Qt 6.4): nobody may wait for it then.
+            watcher->setParent(nullptr);
             watcher->deleteLater();
             if (std::erase(m_pieces, piece) == 0) {
                 return;

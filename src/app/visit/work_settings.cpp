@@ -90,7 +90,7 @@ void applyWorkSettings(VisitPlan &plan, Store *store)
 }
 
 WorkSettings::WorkSettings(Store *store, QWidget *parent)
-    : QDialog(parent), m_effort(choice({{tr("quick: up to 40 readings"), QStringLiteral("quick")},
+    : QDialog(parent), m_effort(choice({{tr("quick: up to 44 readings"), QStringLiteral("quick")},
                                         {tr("standard: up to 75"), QStringLiteral("standard")},
                                         {tr("thorough: up to 140"), QStringLiteral("thorough")}},
                                        kEffort, QStringLiteral("standard"))),

@@ -1940,8 +1940,8 @@
 <context>
     <name>lamp::app::WorkSettings</name>
     <message>
-        <source>quick: up to 40 readings</source>
-        <translation>schnell: bis zu 40 Messungen</translation>
+        <source>quick: up to 44 readings</source>
+        <translation>schnell: bis zu 44 Messungen</translation>
     </message>
     <message>
         <source>standard: up to 75</source>
@@ -4524,8 +4524,8 @@
         <translation>ΔE00 im Mittel %1 ± %2, 95 % unter %3, höchstens %4</translation>
     </message>
     <message>
-        <source>tolerance %1: mean %2, largest %3</source>
-        <translation>Toleranz %1: im Mittel %2, höchstens %3</translation>
+        <source>tolerance %1: mean %2, largest %3 %4</source>
+        <translation>Toleranz %1: im Mittel %2, höchstens %3 %4</translation>
     </message>
     <message>
         <source>Menu as left: %1.</source>
@@ -5994,6 +5994,18 @@
     <message>
         <source>until %1</source>
         <translation>bis %1</translation>
+    </message>
+    <message>
+        <source>The earlier visit was to another display (%1): it says nothing of this one, and is not used.</source>
+        <translation>Der frühere Besuch galt einem anderen Monitor (%1): Er sagt nichts über diesen und wird nicht verwendet.</translation>
+    </message>
+    <message>
+        <source>%1, which this display is made like, is of another kind of panel: whites that read alike may not look alike side by side. Compare them by eye.</source>
+        <translation>%1, dem dieser Monitor gleichen soll, hat eine andere Paneltechnik: Gleich gemessenes Weiß kann nebeneinander verschieden aussehen. Vergleichen Sie mit dem Auge.</translation>
+    </message>
+    <message>
+        <source>%1, which this display is made like, was read with another instrument (%2): what the two see differently is in the match.</source>
+        <translation>%1, dem dieser Monitor gleichen soll, wurde mit einem anderen Messgerät gemessen (%2): Was beide verschieden sehen, steckt in der Angleichung.</translation>
     </message>
 </context>
 </TS>
