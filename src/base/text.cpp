@@ -32,6 +32,27 @@ std::string fixed(double value, int decimals)
     return {buffer.data(), end.ptr};
 }
 
+std::string exactText(double v)
+{
+    if (!std::isfinite(v)) {
+        return {};
+    }
+    std::array<char, 32> text{};
+    return {text.data(), std::to_chars(text.data(), text.data() + text.size(), v).ptr};
+}
+
+std::optional<double> numberOf(const std::string &text)
+{
+    const size_t from = text.find_first_not_of(" \t+"), to = text.find_last_not_of(" \t");
+    if (from == std::string::npos) {
+        return std::nullopt;
+    }
+    double v = 0;
+    const char *end = text.data() + to + 1;
+    const auto [at, code] = std::from_chars(text.data() + from, end, v);
+    return code == std::errc() && at == end && std::isfinite(v) ? std::optional(v) : std::nullopt;
+}
+
 char32_t nextCodePoint(const std::string &text, size_t &at)
 {
     const auto byte = [&](size_t i) { return i < text.size() ? static_cast<unsigned char>(text[i]) : 0U; };

@@ -2,12 +2,18 @@
 #pragma once
 
 #include <chrono>
+#include <optional>
 #include <string>
 
 namespace lamp {
 
 /// A number with a fixed count of decimals and a point, whatever the locale. Never "-0.0"; "n/a" for what is not finite.
 std::string fixed(double value, int decimals);
+
+/// A number as text with all its figures and a point; "" for what is not finite.
+std::string exactText(double v);
+/// A number that fills a whole text and is finite.
+std::optional<double> numberOf(const std::string &text);
 
 /// A number rounded to so many significant figures.
 double withFigures(double value, int figures);

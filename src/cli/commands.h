@@ -58,6 +58,14 @@ struct DesktopOptions {
     bool next = false, json = false;
 };
 
+/// Of `fleet`.
+struct FleetOptions {
+    std::vector<std::string> files;
+    std::string on, target, tolerance = "studio", colours, history, problem;
+    double months = 12;
+    bool json = false;
+};
+
 /// The subcommands. \return the exit status
 int runVisit(const VisitOptions &options);
 int inspectProfile(const std::string &path, bool json);
@@ -73,6 +81,10 @@ int holdProfiles(const DesktopOptions &options);
 int listTargets(bool json);
 /// Plans a round by a problem file (cli contract).
 int planFleet(const std::string &file, bool json);
+/// How displays and instruments age, by a history; how displays agree; what all can hold (cli contract).
+int ageFleet(const FleetOptions &options);
+int agreeFleet(const FleetOptions &options);
+int commonFleet(const FleetOptions &options);
 int listTolerances(bool json);
 int serveDisplay(const ServeOptions &options, bool json);
 

@@ -4,11 +4,15 @@
 #include "base/file.h"
 #include "base/json.h"
 #include "cli/output.h"
+#include "fleet/ageing.h"
+#include "fleet/agreement.h"
+#include "fleet/common_target.h"
 #include "fleet/plan.h"
 #include "words/words.h"
 
 #include <cstdio>
 #include <iostream>
+#include <map>
 
 namespace lamp::cli {
 
@@ -32,6 +36,103 @@ Message stepSaid(const RoundProblem &p, const RoundStep &s)
     case RoundStep::What::Break: return say("round-break", person, say("span-to", clockAt(p, s.to)));
     }
     return {};
+}
+
+/// A history as files say it, all joined. Headings that mean nothing are told.
+Result<std::vector<HistoryEntry>> historyOf(const std::vector<std::string> &files)
+{
+    std::vector<HistoryEntry> all;
+    for (const std::string &file : files) {
+        const auto text = readFile(file);
+        if (!text) {
+            return text.error();
+        }
+        auto table = historyFromCsv(text.value());
+        if (!table) {
+            return naming(file, table.error());
+        }
+        for (const std::string &heading : table->unused) {
+            std::cerr << said(say("program-says", say("heading-unused", file, heading))) << "\n";
+        }
+        all.insert(all.end(), std::make_move_iterator(table->entries.begin()), std::make_move_iterator(table->entries.end()));
+    }
+    return all;
+}
+
+/// The end of a day that a person named; of today where none was named.
+Result<WallTime> endOfDay(const std::string &text)
+{
+    if (text.empty()) {
+        return now();
+    }
+    const auto at = timeOf(text);
+    if (!at) {
+        return Error{
+            ErrorKind::Input, say("option-cannot-be", "--on", text), say("nothing-started"), say("choose-one", say("a-date")), "option", false};
+    }
+    return text.size() == 10 ? *at + std::chrono::hours(24) - std::chrono::seconds(1) : *at;
+}
+
+Result<std::vector<VisitedDisplay>> visitedDisplays(const std::vector<std::string> &paths)
+{
+    std::vector<VisitedDisplay> all;
+    for (const std::string &path : paths) {
+        auto facts = visitFacts(path);
+        auto display = facts ? VisitedDisplay::of(std::move(facts).value()) : Result<VisitedDisplay>(facts.error());
+        if (!display) {
+            return naming(path, display.error());
+        }
+        all.push_back(std::move(display).value());
+    }
+    return all;
+}
+
+/// What stands in files, in words.
+Message worded(const std::string &word)
+{
+    static const std::map<std::string, Message> all{
+        {"settings", say("jump-settings")},    {"repair", say("jump-repair")},       {"instrument", say("jump-instrument")},
+        {"unknown", say("jump-unknown")},      {"luminance", say("part-luminance")}, {"white", say("part-white")},
+        {"black", say("part-black")},          {"coverage", say("part-coverage")},   {"tone", say("part-tone")},
+        {"gamut", say("part-gamut")},          {"steady", say("meter-steady")},      {"ageing", say("meter-ageing")},
+        {"undecided", say("meter-undecided")},
+    };
+    const auto it = all.find(word);
+    return it == all.end() ? verbatim(word) : it->second;
+}
+
+/// "-4.2 ± 0.8 cd/m² a year"
+Message rateSaid(const AgedFigure &f, int places, const char *unit)
+{
+    return say("rate-a-year", decimal(f.perYear, places), decimal(f.perYearK2, places), unit);
+}
+
+void tellAgeing(const DisplayAgeing &d)
+{
+    std::vector<Message> parts;
+    if (d.maxLuminance) {
+        parts.push_back(say("ageing-most", decimal(d.maxLuminance->now, 0), rateSaid(*d.maxLuminance, 1, "cd/m²")));
+    }
+    if (d.luminance) {
+        parts.push_back(say("ageing-luminance", decimal(d.luminance->now, 1), rateSaid(*d.luminance, 1, "cd/m²")));
+    }
+    if (d.white) {
+        parts.push_back(say("ageing-white", rateSaid(*d.white, 4, "u'v'")));
+    }
+    if (d.end) {
+        parts.push_back(d.end->p05 && d.end->p95
+                            ? say("ageing-end", Day{d.end->median}, Day{*d.end->p05}, Day{*d.end->p95}, worded(d.end->because))
+                            : say("ageing-end-from", Day{d.end->median}, Day{d.end->p05.value_or(d.end->median)}, worded(d.end->because)));
+    } else {
+        parts.push_back(d.unforeseen ? *d.unforeseen : say("ageing-no-end"));
+    }
+    if (d.nextCheck) {
+        parts.push_back(say("ageing-next-check", Day{*d.nextCheck}));
+    }
+    std::cout << d.serial << ": " << said(sentences(parts)) << "\n";
+    for (const AgeingJump &j : d.jumps) {
+        std::cout << "  " << said(say("ageing-jump", Day{j.at}, worded(j.what))) << "\n";
+    }
 }
 
 } // namespace
@@ -59,6 +160,119 @@ int planFleet(const std::string &file, bool json)
               << "\n";
     for (const RoundStep &s : plan->steps) {
         std::cout << "  " << clockAt(problem.value(), s.from) << "  " << said(stepSaid(problem.value(), s)) << "\n";
+    }
+    return kDone;
+}
+
+int ageFleet(const FleetOptions &o)
+{
+    const auto on = endOfDay(o.on);
+    if (!on) {
+        return report(on.error(), o.json);
+    }
+    AgeingQuestion question;
+    question.on = on.value();
+    const auto tolerance = findTolerance(o.tolerance);
+    if (!tolerance) {
+        return report(tolerance.error(), o.json);
+    }
+    question.tolerance = tolerance.value();
+    if (!o.target.empty()) {
+        const auto target = findTarget(o.target);
+        if (!target) {
+            return report(target.error(), o.json);
+        }
+        question.target = target.value();
+    }
+    const auto history = historyOf(o.files);
+    if (!history) {
+        return report(history.error(), o.json);
+    }
+    const FleetAgeing ageing = ageingOf(history.value(), question);
+    if (o.json) {
+        printJson(nlohmann::json::parse(ageingToJson(ageing)));
+        return kDone;
+    }
+    std::for_each(ageing.displays.begin(), ageing.displays.end(), tellAgeing);
+    for (const InstrumentAgeing &i : ageing.instruments) {
+        std::cout << i.serial << ": "
+                  << said(say("instrument-ageing", worded(instrumentStateName(i.state)), decimal(i.luminancePercentPerYear, 2),
+                              decimal(i.luminanceK2, 2), decimal(i.whiteUvPerYear, 5), decimal(i.whiteK2, 5)))
+                  << "\n";
+    }
+    return kDone;
+}
+
+int agreeFleet(const FleetOptions &o)
+{
+    const auto displays = visitedDisplays(o.files);
+    if (!displays) {
+        return report(displays.error(), o.json);
+    }
+    std::vector<Lab> colours;
+    if (!o.colours.empty()) {
+        const auto text = readFile(o.colours);
+        auto read = text ? coloursFromCsv(text.value()) : Result<std::vector<Lab>>(text.error());
+        if (!read) {
+            return report(text ? naming(o.colours, read.error()) : read.error(), o.json);
+        }
+        colours = std::move(read).value();
+    }
+    const Agreement agreement = agreementOf(displays.value(), colours);
+    if (o.json) {
+        printJson(nlohmann::json::parse(agreementToJson(displays.value(), agreement)));
+        return kDone;
+    }
+    const auto named = [&](size_t i) {
+        const VisitFacts &f = displays.value()[i].facts();
+        return f.model + " " + f.serial;
+    };
+    for (const PairAgreement &p : agreement.pairs) {
+        std::cout << said(p.colours > 0
+                              ? say("pair-agrees", named(p.a), named(p.b), decimal(p.mean, 2), decimal(p.instrumentK2, 2), decimal(p.max, 2),
+                                    decimal(p.absoluteK2, 2), worded(p.because.front().what), decimal(p.because.front().deltaE, 2))
+                              : say("pair-shares-none", named(p.a), named(p.b)))
+                  << "\n";
+    }
+    for (const auto &[space, percent] : agreement.sharedCoverage) {
+        std::cout << "  " << said(say("shared-coverage", space, decimal(percent, 1))) << "\n";
+    }
+    return kDone;
+}
+
+int commonFleet(const FleetOptions &o)
+{
+    const auto displays = visitedDisplays(o.files);
+    if (!displays) {
+        return report(displays.error(), o.json);
+    }
+    FleetAgeing ageing;
+    if (!o.history.empty()) {
+        const auto history = historyOf({o.history});
+        if (!history) {
+            return report(history.error(), o.json);
+        }
+        AgeingQuestion question;
+        question.on = now();
+        question.tolerance = builtInTolerances().front();
+        ageing = ageingOf(history.value(), question);
+    }
+    const auto common = commonTarget(displays.value(), o.months, ageing);
+    if (!common) {
+        return report(common.error(), o.json);
+    }
+    if (o.json) {
+        printJson(nlohmann::json::parse(commonTargetToJson(common.value())));
+        return kDone;
+    }
+    const Target &t = common->target;
+    std::cout << said(say("common-target", decimal(t.white.xy.x, 4), decimal(t.white.xy.y, 4), decimal(t.luminance.cdM2, 1), t.tone.named())) << "\n"
+              << said(say(common->limited ? "common-limited" : "common-weakest", common->weakest)) << "\n";
+    for (const CommonLoss &l : common->loses) {
+        std::cout << "  "
+                  << said(say("common-loss", l.serial, decimal(l.luminancePercent, 0), say("count-levels", l.levels), decimal(l.gamutPercent, 0),
+                              decimal(l.most, 0)))
+                  << "\n";
     }
     return kDone;
 }

@@ -199,6 +199,33 @@ void addServe(CLI::App &app, ServeOptions &o, bool &json, int &status)
     command->callback([&] { status = serveDisplay(o, json); });
 }
 
+void addFleet(CLI::App &app, FleetOptions &o, int &status)
+{
+    auto *fleet = app.add_subcommand("fleet", phrase("cli", "A studio's displays: plan, age, agree, common"));
+    fleet->require_subcommand(1);
+    const auto add = [&](const char *name, const std::string &help, int (*run)(const FleetOptions &)) {
+        auto *command = fleet->add_subcommand(name, help);
+        command->add_flag("--json", o.json, phrase("cli", "Machine-readable output"));
+        command->callback([&o, &status, run] { status = run(o); });
+        return command;
+    };
+    add("plan", phrase("cli", "Who measures which display when"), [](const FleetOptions &p) { return planFleet(p.problem, p.json); })
+        ->add_option("--problem", o.problem, phrase("cli", "JSON file: people, instruments, rooms, displays, breaks"))
+        ->required();
+    auto *age = add("age", phrase("cli", "How displays and instruments age, and when a target can no longer be held"), ageFleet);
+    age->add_option("HISTORY", o.files, phrase("cli", "CSV: what was measured when"))->required();
+    age->add_option("--on", o.on, phrase("cli", "The day that is asked about; today where left out"));
+    age->add_option("--target", o.target, phrase("cli", "Name of a built-in target, or a JSON file; the history's own where left out"));
+    age->add_option("--tolerance", o.tolerance, phrase("cli", "Name of a built-in tolerance, or a JSON file"));
+    auto *agree = add("agree", phrase("cli", "How alike displays show the colours that both can show"), agreeFleet);
+    agree->add_option("VISIT", o.files, phrase("cli", "Folders of visits, visit.json or whole-visit.json"))->required();
+    agree->add_option("--colours", o.colours, phrase("cli", "CSV of colours: L, a, b (D50) or r, g, b (sRGB)"));
+    auto *common = add("common", phrase("cli", "A target that all displays of a group can hold"), commonFleet);
+    common->add_option("VISIT", o.files, phrase("cli", "Folders of visits, visit.json or whole-visit.json"))->required();
+    common->add_option("--months", o.months, phrase("cli", "How long it is to be held"))->check(CLI::Range(0.0, 120.0));
+    common->add_option("--history", o.history, phrase("cli", "CSV: how the displays age"));
+}
+
 /// The commands' names in a line.
 std::string commandNames(const CLI::App &app)
 {
@@ -308,13 +335,8 @@ int run(std::vector<std::string> arguments)
     tolerances->add_flag("--json", json, phrase("cli", "Machine-readable output"));
     tolerances->callback([&] { status = listTolerances(json); });
     addServe(app, serve, json, status);
-    std::string problem;
-    auto *fleet = app.add_subcommand("fleet", phrase("cli", "A studio's displays: plan"));
-    fleet->require_subcommand(1);
-    auto *planning = fleet->add_subcommand("plan", phrase("cli", "Who measures which display when"));
-    planning->add_option("--problem", problem, phrase("cli", "JSON file: people, instruments, rooms, displays, breaks"))->required();
-    planning->add_flag("--json", json, phrase("cli", "Machine-readable output"));
-    planning->callback([&] { status = planFleet(problem, json); });
+    FleetOptions fleet;
+    addFleet(app, fleet, status);
     try {
         std::vector<std::string> reversed(arguments.rbegin(), arguments.rend()); // as the library wants them
         app.parse(std::move(reversed));

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "exchange/reading_table.h"
 
+#include "base/csv.h"
 #include "base/json.h"
 #include "base/text.h"
 #include "colour/spaces.h"
@@ -33,66 +34,10 @@ Error tableError(Message what)
     return unusable(say("readings-cannot-used"), std::move(what), say("each-row-needs-drive"), "readings");
 }
 
-/// A number as people write it: a decimal comma, a sign of percent.
-std::optional<double> numberIn(std::string text)
-{
-    std::replace(text.begin(), text.end(), ',', '.');
-    while (!text.empty() && (text.back() == '%' || text.back() == ' ')) {
-        text.pop_back();
-    }
-    return numberOf(text);
-}
-
 std::string trimmed(const std::string &text)
 {
     const size_t from = text.find_first_not_of(" \t"), to = text.find_last_not_of(" \t\r");
     return from == std::string::npos ? "" : text.substr(from, to - from + 1);
-}
-
-/// One line of a CSV, quotes honoured (RFC 4180).
-std::vector<std::string> cells(const std::string &line, char separator)
-{
-    std::vector<std::string> all(1);
-    bool quoted = false;
-    for (size_t i = 0; i < line.size(); ++i) {
-        const char c = line[i];
-        if (c == '"') {
-            if (quoted && i + 1 < line.size() && line[i + 1] == '"') {
-                all.back() += '"';
-                ++i;
-            } else {
-                quoted = !quoted;
-            }
-        } else if (c == separator && !quoted) {
-            all.emplace_back();
-        } else {
-            all.back() += c;
-        }
-    }
-    for (std::string &cell : all) {
-        const size_t from = cell.find_first_not_of(" \t"), to = cell.find_last_not_of(" \t");
-        cell = from == std::string::npos ? "" : cell.substr(from, to - from + 1);
-    }
-    return all;
-}
-
-char separatorOf(const std::vector<std::string> &lines)
-{
-    // The sign that cuts the lines into the same number of cells most often; a decimal comma speaks for the semicolon.
-    char best = ',';
-    size_t most = 0;
-    for (const char c : {'\t', ';', ','}) {
-        size_t agree = 0;
-        const size_t first = cells(lines.front(), c).size();
-        for (const std::string &line : lines) {
-            agree += first > 1 && cells(line, c).size() == first ? 1 : 0;
-        }
-        if (agree > most) {
-            most = agree;
-            best = c;
-        }
-    }
-    return best;
 }
 
 Result<ReadingTable> fromCsv(const std::string &text)
@@ -116,7 +61,7 @@ Result<ReadingTable> fromCsv(const std::string &text)
             if (colon != std::string::npos && table.facts.size() < kMostFacts) {
                 const std::string name = lower(trimmed(line.substr(1, colon - 1))), value = trimmed(line.substr(colon + 1));
                 // What is JSON keeps its quotes.
-                table.facts[name] = !value.empty() && value[0] == '{' ? value : cells(value, '\0').front();
+                table.facts[name] = !value.empty() && value[0] == '{' ? value : csvCells(value, '\0').front();
             }
         } else if (line.find_first_not_of(" \t,;") != std::string::npos) {
             lines.push_back(line);
@@ -129,17 +74,17 @@ Result<ReadingTable> fromCsv(const std::string &text)
     if (lines.empty()) {
         return tableError(say("file-is-empty"));
     }
-    const char separator = separatorOf(lines);
-    std::vector<std::string> first = cells(lines.front(), separator);
+    const char separator = csvSeparator(lines);
+    std::vector<std::string> first = csvCells(lines.front(), separator);
     if (first.size() > kMostColumns) {
         return tableError(say("line-1-columns", first.size()));
     }
-    const bool headed = std::none_of(first.begin(), first.end(), [](const std::string &c) { return numberIn(c).has_value(); });
+    const bool headed = std::none_of(first.begin(), first.end(), [](const std::string &c) { return csvNumber(c).has_value(); });
     for (size_t i = 0; i < first.size(); ++i) {
         table.columns.push_back(headed ? first[i] : "column " + std::to_string(i + 1));
     }
     for (size_t i = headed ? 1 : 0; i < lines.size(); ++i) {
-        auto row = cells(lines[i], separator);
+        auto row = csvCells(lines[i], separator);
         if (row.size() != table.columns.size()) {
             return tableError(say("line-cells-heading", numbers[i], row.size(), table.columns.size()));
         }
@@ -316,7 +261,7 @@ double most(const ReadingTable &table, const Roles &roles, Role a, Role b, Role 
     for (size_t column = 0; column < roles.columns.size(); ++column) {
         if (roles.columns[column] == a || roles.columns[column] == b || roles.columns[column] == c) {
             for (const auto &row : table.rows) {
-                top = std::max(top, numberIn(row[column]).value_or(0));
+                top = std::max(top, csvNumber(row[column]).value_or(0));
             }
         }
     }
@@ -459,7 +404,7 @@ Result<ReadingSet> readingsFrom(const ReadingTable &table, const Roles &roles)
         std::optional<Error> bad;
         const auto value = [&](Role role) {
             const int column = columnOf(roles, role);
-            const auto v = column >= 0 ? numberIn(row[size_t(column)]) : std::optional(0.0);
+            const auto v = column >= 0 ? csvNumber(row[size_t(column)]) : std::optional(0.0);
             if (!v && !bad) {
                 bad = tableError(say("row-column-no-number", i + 1, table.columns[size_t(column)], row[size_t(column)].substr(0, 30)));
             }
@@ -540,18 +485,6 @@ Result<ReadingSet> readingsFrom(const ReadingTable &table, const Roles &roles)
 
 namespace {
 
-std::string quoted(const std::string &text)
-{
-    if (text.find_first_of(",;\"\t") == std::string::npos) {
-        return text;
-    }
-    std::string out = "\"";
-    for (const char c : text) {
-        out += c == '"' ? "\"\"" : std::string(1, c);
-    }
-    return out + "\"";
-}
-
 std::string lineOf(std::string text)
 {
     std::replace_if(
@@ -579,19 +512,19 @@ std::string readingsCsvHead(const ReadingSet &set)
     }
     text += "name,r,g,b,X (cd/m²),Y (cd/m²),Z (cd/m²)";
     for (const ReadingField &f : readingFields()) {
-        text += "," + quoted(f.heading);
+        text += "," + csvCell(f.heading);
     }
     return text + "\n";
 }
 
 std::string readingCsvRow(const Measurement &m)
 {
-    std::string text = quoted(lineOf(m.name));
+    std::string text = csvCell(lineOf(m.name));
     for (const double v : {m.rgb.a, m.rgb.b, m.rgb.c, m.xyz.a, m.xyz.b, m.xyz.c}) {
         text += "," + exactText(v);
     }
     for (const ReadingField &f : readingFields()) {
-        text += "," + quoted(lineOf(f.write(m)));
+        text += "," + csvCell(lineOf(f.write(m)));
     }
     return text + "\n";
 }

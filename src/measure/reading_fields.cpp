@@ -2,7 +2,6 @@
 #include "measure/reading_fields.h"
 
 #include <array>
-#include <charconv>
 #include <cmath>
 #include <limits>
 #include <sstream>
@@ -72,27 +71,6 @@ bool readState(Measurement &m, const std::string &text)
 }
 
 } // namespace
-
-std::string exactText(double v)
-{
-    if (!std::isfinite(v)) {
-        return {};
-    }
-    std::array<char, 32> text{};
-    return {text.data(), std::to_chars(text.data(), text.data() + text.size(), v).ptr};
-}
-
-std::optional<double> numberOf(const std::string &text)
-{
-    const size_t from = text.find_first_not_of(" \t+"), to = text.find_last_not_of(" \t");
-    if (from == std::string::npos) {
-        return std::nullopt;
-    }
-    double v = 0;
-    const char *end = text.data() + to + 1;
-    const auto [at, code] = std::from_chars(text.data() + from, end, v);
-    return code == std::errc() && at == end && std::isfinite(v) ? std::optional(v) : std::nullopt;
-}
 
 std::string spectrumText(const Spectrum &s)
 {

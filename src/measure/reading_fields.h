@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "base/text.h"
 #include "measure/gauge.h"
 
 #include <functional>
@@ -21,11 +22,6 @@ struct ReadingField {
     std::function<bool(Measurement &, const std::string &)> read;
 };
 const std::vector<ReadingField> &readingFields();
-
-/// A number as text with all its figures and a point; "" for what is not finite.
-std::string exactText(double v);
-/// A number that fills a whole text and is finite.
-std::optional<double> numberOf(const std::string &text);
 
 /// "380 5 0.1 0.2": start and step in nm, then values; and back.
 std::string spectrumText(const Spectrum &spectrum);

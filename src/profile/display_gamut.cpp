@@ -399,4 +399,69 @@ nlohmann::json gamutJson(const std::vector<SpaceCoverage> &all)
     return json;
 }
 
+namespace {
+
+constexpr int kSharedGrid = 17;
+
+/// By the boundary of what its drives show, whatever the profile is made of.
+Body surfaceBody(const Profile &profile)
+{
+    const RelXYZ black = xyzOf(profile.colourOf({0, 0, 0}), iccD50());
+    std::vector<Lab> colours;
+    for (const Drive &d : evenDrives(kSharedGrid)) {
+        colours.push_back(labOf(blackCompensated(xyzOf(profile.colourOf(d), iccD50()), black), iccD50()));
+    }
+    return bodyOf(colours, kSharedGrid);
+}
+
+/// How deep a colour lies within all of them.
+double depthInAll(const std::vector<Body> &bodies, const Lab &lab)
+{
+    double least = std::numeric_limits<double>::infinity();
+    for (const Body &b : bodies) {
+        least = std::min(least, b.depth(lab));
+    }
+    return least;
+}
+
+/// What all of them show is no larger than the smallest.
+double leastVolume(const std::vector<Body> &bodies)
+{
+    return std::min_element(bodies.begin(), bodies.end(), [](const Body &p, const Body &q) { return p.volume < q.volume; })->volume;
+}
+
+std::vector<Body> surfaceBodies(const std::vector<const Profile *> &profiles)
+{
+    std::vector<Body> bodies;
+    std::transform(profiles.begin(), profiles.end(), std::back_inserter(bodies), [](const Profile *p) { return surfaceBody(*p); });
+    return bodies;
+}
+
+} // namespace
+
+std::vector<double> sharedCoverage(const std::vector<const Profile *> &profiles, const std::vector<RgbSpace> &spaces)
+{
+    const std::vector<Body> bodies = surfaceBodies(profiles);
+    std::vector<double> all;
+    for (const RgbSpace &space : spaces) {
+        if (bodies.empty()) {
+            all.push_back(std::numeric_limits<double>::quiet_NaN());
+            continue;
+        }
+        all.push_back(hundredths(bodyOf(space).shownPercent([&](const Lab &lab) { return depthInAll(bodies, lab); }, leastVolume(bodies))));
+    }
+    return all;
+}
+
+std::vector<double> sharedOfEach(const std::vector<const Profile *> &profiles)
+{
+    const std::vector<Body> bodies = surfaceBodies(profiles);
+    std::vector<double> all;
+    for (const Profile *p : profiles) {
+        all.push_back(hundredths(
+            GamutBody(additiveOf(*p).blackCompensated()).shownPercent([&](const Lab &lab) { return depthInAll(bodies, lab); }, leastVolume(bodies))));
+    }
+    return all;
+}
+
 } // namespace lamp

@@ -89,4 +89,10 @@ nlohmann::json gamutJson(const std::vector<SpaceCoverage> &all);
 /// How much of each space's gamut a profile's display shows: by its matrix, or by the boundary of its tables.
 std::vector<SpaceCoverage> coverageBy(const Profile &profile, const std::vector<RgbSpace> &spaces);
 
+/// How much of each space's volume all of several displays show, percent, by their profiles, each display's black taken to zero.
+/// Not a number where there is no display.
+std::vector<double> sharedCoverage(const std::vector<const Profile *> &profiles, const std::vector<RgbSpace> &spaces);
+/// How much of each display's own gamut all of them show, percent.
+std::vector<double> sharedOfEach(const std::vector<const Profile *> &profiles);
+
 } // namespace lamp

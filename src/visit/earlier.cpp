@@ -28,11 +28,6 @@ std::optional<double> known(double value)
     return std::isfinite(value) ? std::optional(value) : std::nullopt;
 }
 
-bool hasColour(const XYZ &white)
-{
-    return std::isfinite(white.b) && white.b > 0 && white.a > 0 && white.c > 0;
-}
-
 Json optional(const std::optional<double> &value)
 {
     return value ? Json(*value) : Json(nullptr);
@@ -79,6 +74,11 @@ std::map<std::string, double> controlsFrom(const Json &j)
 }
 
 } // namespace
+
+bool hasColour(const XYZ &white)
+{
+    return std::isfinite(white.b) && white.b > 0 && white.a > 0 && white.c > 0;
+}
 
 std::optional<EarlierState> earlierOf(const VisitRecord &visit)
 {

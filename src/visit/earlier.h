@@ -33,6 +33,9 @@ struct EarlierState {
     std::vector<White> whites; ///< as it went through the visit
 };
 
+/// Whether tristimulus values of a white are those of a light.
+bool hasColour(const XYZ &white);
+
 /// As a visit left it; nothing where it did not come to its end.
 std::optional<EarlierState> earlierOf(const VisitRecord &visit);
 /// As a profile says; nothing where it does not say how bright white was.

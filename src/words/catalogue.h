@@ -20,6 +20,7 @@ struct Sentence {
 namespace catalogue {
 std::span<const Sentence> files();
 std::span<const Sentence> studio();
+std::span<const Sentence> fleet();
 std::span<const Sentence> desktop();
 std::span<const Sentence> bench();
 std::span<const Sentence> visit();

@@ -526,16 +526,56 @@
         <translation>Messplatz eines anderen Monitors: zuerst sein Weiß messen und darauf zielen</translation>
     </message>
     <message>
-        <source>A studio&apos;s displays: plan</source>
-        <translation>Die Monitore eines Studios: plan</translation>
-    </message>
-    <message>
         <source>Who measures which display when</source>
         <translation>Wer welchen Monitor wann misst</translation>
     </message>
     <message>
         <source>JSON file: people, instruments, rooms, displays, breaks</source>
         <translation>JSON-Datei: Personen, Messgeräte, Räume, Monitore, Pausen</translation>
+    </message>
+    <message>
+        <source>A studio&apos;s displays: plan, age, agree, common</source>
+        <translation>Die Bildschirme eines Studios: plan, age, agree, common</translation>
+    </message>
+    <message>
+        <source>How displays and instruments age, and when a target can no longer be held</source>
+        <translation>Wie Bildschirme und Messgeräte altern, und wann ein Ziel nicht mehr zu halten ist</translation>
+    </message>
+    <message>
+        <source>CSV: what was measured when</source>
+        <translation>CSV: was wann gemessen wurde</translation>
+    </message>
+    <message>
+        <source>The day that is asked about; today where left out</source>
+        <translation>Der Tag, nach dem gefragt wird; sonst heute</translation>
+    </message>
+    <message>
+        <source>Name of a built-in target, or a JSON file; the history&apos;s own where left out</source>
+        <translation>Name eines mitgelieferten Ziels oder eine JSON-Datei; sonst das der Verlaufsdatei</translation>
+    </message>
+    <message>
+        <source>How alike displays show the colours that both can show</source>
+        <translation>Wie ähnlich Bildschirme die Farben zeigen, die beide zeigen können</translation>
+    </message>
+    <message>
+        <source>Folders of visits, visit.json or whole-visit.json</source>
+        <translation>Ordner von Besuchen, visit.json oder whole-visit.json</translation>
+    </message>
+    <message>
+        <source>CSV of colours: L, a, b (D50) or r, g, b (sRGB)</source>
+        <translation>CSV mit Farben: L, a, b (D50) oder r, g, b (sRGB)</translation>
+    </message>
+    <message>
+        <source>A target that all displays of a group can hold</source>
+        <translation>Ein Ziel, das alle Bildschirme einer Gruppe halten können</translation>
+    </message>
+    <message>
+        <source>How long it is to be held</source>
+        <translation>Wie viele Monate es zu halten ist</translation>
+    </message>
+    <message>
+        <source>CSV: how the displays age</source>
+        <translation>CSV: wie die Bildschirme altern</translation>
     </message>
 </context>
 <context>
@@ -6006,6 +6046,205 @@
     <message>
         <source>%1, which this display is made like, was read with another instrument (%2): what the two see differently is in the match.</source>
         <translation>%1, dem dieser Monitor gleichen soll, wurde mit einem anderen Messgerät gemessen (%2): Was beide verschieden sehen, steckt in der Angleichung.</translation>
+    </message>
+    <message>
+        <source>The history cannot be used</source>
+        <translation>Der Verlauf ist nicht zu gebrauchen</translation>
+    </message>
+    <message>
+        <source>Correct the table and try again.</source>
+        <translation>Berichtigen Sie die Tabelle und versuchen Sie es noch einmal.</translation>
+    </message>
+    <message>
+        <source>the heading &quot;%1&quot; stands there twice</source>
+        <translation>die Überschrift „%1“ steht doppelt da</translation>
+    </message>
+    <message>
+        <source>a column with the heading &quot;%1&quot; is missing</source>
+        <translation>eine Spalte mit der Überschrift „%1“ fehlt</translation>
+    </message>
+    <message>
+        <source>%1: the column &quot;%2&quot; is not used.</source>
+        <translation>%1: Die Spalte „%2“ wird nicht verwendet.</translation>
+    </message>
+    <message>
+        <source>line %1, %2: &quot;%3&quot; should be %4</source>
+        <translation>Zeile %1, %2: „%3“ sollte %4 sein</translation>
+    </message>
+    <message>
+        <source>line %1 has no %2</source>
+        <translation>Zeile %1 hat kein %2</translation>
+    </message>
+    <message>
+        <source>line %1: x and y together are no white</source>
+        <translation>Zeile %1: x und y zusammen sind kein Weiß</translation>
+    </message>
+    <message>
+        <source>a date like &quot;2031-03-04&quot;</source>
+        <translation>ein Datum wie „2031-03-04“</translation>
+    </message>
+    <message>
+        <source>No end is foretold: its target has no luminance of its own.</source>
+        <translation>Kein Ende vorhergesagt: Sein Ziel nennt keine Leuchtdichte.</translation>
+    </message>
+    <message>
+        <source>No end is foretold: neither the most luminance nor brightness is known.</source>
+        <translation>Kein Ende vorhergesagt: Weder die größte Leuchtdichte noch die Helligkeit ist bekannt.</translation>
+    </message>
+    <message>
+        <source>Nothing ends within ten years.</source>
+        <translation>In zehn Jahren endet nichts.</translation>
+    </message>
+    <message>
+        <source>At most %1 cd/m², %2.</source>
+        <translation>Höchstens %1 cd/m², %2.</translation>
+    </message>
+    <message>
+        <source>At its setting %1 cd/m², %2.</source>
+        <translation>Wie eingestellt %1 cd/m², %2.</translation>
+    </message>
+    <message>
+        <source>White moves by %1.</source>
+        <translation>Weiß wandert um %1.</translation>
+    </message>
+    <message>
+        <source>%1 ± %2 %3 a year</source>
+        <translation>%1 ± %2 %3 im Jahr</translation>
+    </message>
+    <message>
+        <source>It can hold its target until %1 (90 %: %2 to %3), then %4 ends it.</source>
+        <translation>Er hält sein Ziel bis %1 (90 %: %2 bis %3); dann endet es durch: %4.</translation>
+    </message>
+    <message>
+        <source>It can hold its target until %1 (95 %: at least %2), then %3 ends it.</source>
+        <translation>Er hält sein Ziel bis %1 (95 %: mindestens %2); dann endet es durch: %3.</translation>
+    </message>
+    <message>
+        <source>Check it by %1.</source>
+        <translation>Bis %1 prüfen.</translation>
+    </message>
+    <message>
+        <source>%1: changed at once (%2)</source>
+        <translation>%1: auf einmal verändert (%2)</translation>
+    </message>
+    <message>
+        <source>settings</source>
+        <translation>Einstellungen</translation>
+    </message>
+    <message>
+        <source>repaired</source>
+        <translation>repariert</translation>
+    </message>
+    <message>
+        <source>another instrument</source>
+        <translation>anderes Messgerät</translation>
+    </message>
+    <message>
+        <source>cause unknown</source>
+        <translation>Ursache unbekannt</translation>
+    </message>
+    <message>
+        <source>luminance</source>
+        <translation>Leuchtdichte</translation>
+    </message>
+    <message>
+        <source>black</source>
+        <translation>Schwarz</translation>
+    </message>
+    <message>
+        <source>coverage</source>
+        <translation>Abdeckung</translation>
+    </message>
+    <message>
+        <source>tone</source>
+        <translation>Tonwertkurve</translation>
+    </message>
+    <message>
+        <source>gamut</source>
+        <translation>Farbumfang</translation>
+    </message>
+    <message>
+        <source>%1; luminance %2 ± %3 % a year, white %4 ± %5 u&apos;v&apos; a year</source>
+        <translation>%1; Leuchtdichte %2 ± %3 % im Jahr, Weiß %4 ± %5 u&apos;v&apos; im Jahr</translation>
+    </message>
+    <message>
+        <source>steady</source>
+        <translation>beständig</translation>
+    </message>
+    <message>
+        <source>ageing</source>
+        <translation>altert</translation>
+    </message>
+    <message>
+        <source>cannot be told from ageing displays</source>
+        <translation>von alternden Bildschirmen nicht zu unterscheiden</translation>
+    </message>
+    <message>
+        <source>%1 cannot be compared</source>
+        <translation>%1 ist nicht zu vergleichen</translation>
+    </message>
+    <message>
+        <source>Give the folder of a visit, its visit.json beside profile.icc, or a whole-visit.json.</source>
+        <translation>Geben Sie den Ordner eines Besuchs an, seine visit.json neben profile.icc oder eine whole-visit.json.</translation>
+    </message>
+    <message>
+        <source>the visit did not come to its end</source>
+        <translation>der Besuch kam nicht zu Ende</translation>
+    </message>
+    <message>
+        <source>there is no profile.icc beside it</source>
+        <translation>daneben liegt keine profile.icc</translation>
+    </message>
+    <message>
+        <source>The colours cannot be used</source>
+        <translation>Die Farben sind nicht zu gebrauchen</translation>
+    </message>
+    <message>
+        <source>Give a CSV with the headings L, a, b (D50) or r, g, b (sRGB).</source>
+        <translation>Geben Sie eine CSV mit den Überschriften L, a, b (D50) oder r, g, b (sRGB) an.</translation>
+    </message>
+    <message>
+        <source>%1 and %2: mean %3 ± %4 ΔE00, largest %5 (± %6 for the standard observer); most of it by %7, %8</source>
+        <translation>%1 und %2: Mittel %3 ± %4 ΔE00, größter %5 (± %6 für den Normalbeobachter); am meisten durch %7, %8</translation>
+    </message>
+    <message>
+        <source>%1 and %2 share none of these colours.</source>
+        <translation>%1 und %2 haben keine dieser Farben gemeinsam.</translation>
+    </message>
+    <message>
+        <source>All show %2 % of %1 by volume in CIELAB, D50.</source>
+        <translation>Alle zeigen %2 % von %1 nach Volumen in CIELAB, D50.</translation>
+    </message>
+    <message>
+        <source>These displays have no target in common.</source>
+        <translation>Diese Bildschirme haben kein gemeinsames Ziel.</translation>
+    </message>
+    <message>
+        <source>Leave out %1, which gives the least luminance.</source>
+        <translation>Lassen Sie %1 weg, der die geringste Leuchtdichte gibt.</translation>
+    </message>
+    <message>
+        <source>Target that all can hold: white x %1, y %2; %3 cd/m²; %4.</source>
+        <translation>Ziel, das alle halten können: Weiß x %1, y %2; %3 cd/m²; %4.</translation>
+    </message>
+    <message>
+        <source>%1 is the weakest: it cannot give what was wanted for so long.</source>
+        <translation>%1 ist der schwächste: Er kann das Gewünschte nicht so lange geben.</translation>
+    </message>
+    <message>
+        <source>%1 is the weakest.</source>
+        <translation>%1 ist der schwächste.</translation>
+    </message>
+    <message>
+        <source>%1 gives up %2 % of its %5 cd/m², %3, and %4 % of its gamut.</source>
+        <translation>%1 gibt %2 % seiner %5 cd/m² auf, %3 und %4 % seines Farbumfangs.</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n levels</source>
+        <translation>
+            <numerusform>%n Stufe</numerusform>
+            <numerusform>%n Stufen</numerusform>
+        </translation>
     </message>
 </context>
 </TS>

@@ -1,0 +1,334 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "fleet/agreement.h"
+
+#include "base/csv.h"
+#include "base/json.h"
+#include "base/parallel.h"
+#include "colour/difference.h"
+#include "colour/spread.h"
+#include "gamut/gamut.h"
+#include "judge/uncertainty.h"
+
+#include <algorithm>
+#include <cmath>
+#include <random>
+
+namespace lamp {
+
+namespace {
+
+constexpr size_t kColours = 500, kCandidates = 6000;
+
+/// Colours spread over a gamut that holds those of displays.
+std::vector<Lab> candidates()
+{
+    const Eigen::Matrix3d toPcs = gamutOf(*rgbSpace("Rec. 2020")).toPcs;
+    std::vector<Lab> all;
+    for (int i = 0; i < int(kCandidates); ++i) {
+        const Drive d = spread(i);
+        all.push_back(labOf(RelXYZ(toPcs * Eigen::Vector3d(std::pow(d.a, 2.2), std::pow(d.b, 2.2), std::pow(d.c, 2.2))), iccD50()));
+    }
+    return all;
+}
+
+/// What a display shows of the colours.
+struct Shown {
+    std::vector<char> can;
+    std::vector<XYZ> xyz;
+    Chromaticity targetWhite;
+    double luminance = 0; ///< cd/m² that its target asks for; what it gives where that is no number
+};
+
+Shown shownBy(const VisitedDisplay &d, const std::vector<Lab> &colours)
+{
+    Shown s;
+    for (const Lab &lab : colours) {
+        s.can.push_back(d.canShow(lab) ? 1 : 0);
+        s.xyz.push_back(s.can.back() != 0 ? d.shows(lab) : XYZ());
+    }
+    s.targetWhite = d.facts().target.white.chromaticity().value_or(chromaticity(d.facts().white));
+    s.luminance = d.facts().target.luminance.value().value_or(d.facts().white.b);
+    return s;
+}
+
+Chromaticity middleOf(const Chromaticity &p, const Chromaticity &q)
+{
+    const Uv a = uvOf(p), b = uvOf(q);
+    return xyOf({(a.u + b.u) / 2, (a.v + b.v) / 2});
+}
+
+/// From cd/m² to Lab (D50), relative to a white.
+struct Seen {
+    Seen(const Chromaticity &white, double luminance) : toD50(adaptation(relativeTo(xyzOf(white, 1), 1), iccD50()) / luminance) {}
+    [[nodiscard]] Lab operator()(const XYZ &xyz) const { return labOf(RelXYZ(toD50 * xyz.vec()), iccD50()); }
+    Eigen::Matrix3d toD50;
+};
+
+std::vector<double> differences(const std::vector<XYZ> &a, const Seen &seenA, const std::vector<XYZ> &b, const Seen &seenB)
+{
+    std::vector<Lab> p(a.size()), q(a.size());
+    for (size_t i = 0; i < a.size(); ++i) {
+        p[i] = seenA(a[i]);
+        q[i] = seenB(b[i]);
+    }
+    std::vector<double> d(a.size());
+    deltaE2000(std::span<const Lab>(p), std::span<const Lab>(q), d);
+    return d;
+}
+
+double meanOf(const std::vector<double> &values)
+{
+    double sum = 0;
+    for (const double v : values) {
+        sum += v;
+    }
+    return sum / double(std::max<size_t>(1, values.size()));
+}
+
+/// One pair, with the colours that both can show.
+class Pair {
+public:
+    Pair(const VisitedDisplay &a, const VisitedDisplay &b, const Shown &ofA, const Shown &ofB, size_t most)
+        : m_a(a), m_b(b), m_white(middleOf(ofA.targetWhite, ofB.targetWhite)), m_seenA(m_white, ofA.luminance), m_seenB(m_white, ofB.luminance)
+    {
+        for (size_t i = 0; i < ofA.can.size() && m_xyzA.size() < most; ++i) {
+            if (ofA.can[i] != 0 && ofB.can[i] != 0) {
+                m_xyzA.push_back(ofA.xyz[i]);
+                m_xyzB.push_back(ofB.xyz[i]);
+            }
+        }
+        m_luminance = std::max(ofA.luminance, ofB.luminance);
+    }
+
+    [[nodiscard]] PairAgreement agreement() const
+    {
+        PairAgreement p;
+        p.colours = m_xyzA.size();
+        if (p.colours == 0) {
+            return p;
+        }
+        std::vector<double> d = differences(m_xyzA, m_seenA, m_xyzB, m_seenB);
+        p.mean = meanOf(d);
+        std::sort(d.begin(), d.end());
+        p.max = d.back();
+        p.p95 = d[size_t(std::ceil(0.95 * double(d.size()))) - 1];
+        const Seen one(m_white, m_luminance);
+        p.meanAbsolute = meanOf(differences(m_xyzA, one, m_xyzB, one));
+        p.instrumentK2 = k2(false);
+        p.absoluteK2 = k2(true);
+        p.because = because();
+        return p;
+    }
+
+private:
+    [[nodiscard]] double k2(bool absolute) const;
+    [[nodiscard]] std::vector<Disagreement> because() const;
+
+    const VisitedDisplay &m_a, &m_b;
+    Chromaticity m_white;
+    Seen m_seenA, m_seenB;
+    double m_luminance = 0;
+    std::vector<XYZ> m_xyzA, m_xyzB;
+};
+
+double Pair::k2(bool absolute) const
+{
+    // What is drawn: for each display laying the instrument on (common practice, no published source) and what its model leaves open,
+    // which goes with colour; for the standard observer its instrument's error on its light. Displays of one kind share that error.
+    constexpr int kTimes = 60;
+    constexpr double kPlacedLuminance = 0.0025, kPlacedXy = 0.00015;
+    const VisitFacts &a = m_a.facts(), &b = m_b.facts();
+    const bool sameInstrument = a.instrument == b.instrument, shared = sameInstrument && a.technology == b.technology;
+    std::mt19937_64 random(1);
+    const auto normal = [&random] { return std::normal_distribution<double>()(random); };
+    const Primaries panelA = m_a.primaries(), panelB = m_b.primaries();
+    const InstrumentError errorA(a.accuracy, panelA), errorB(b.accuracy, panelB);
+    // As an instrument sees it, two instruments still differ.
+    const bool drawn = absolute || !sameInstrument;
+    const size_t step = std::max<size_t>(1, m_xyzA.size() / 100);
+    std::vector<double> apart;
+    const auto placed = [&](const XYZ &white) {
+        const Chromaticity c = chromaticity(white);
+        const XYZ moved = xyzOf({c.x + kPlacedXy * normal(), c.y + kPlacedXy * normal()}, white.b * (1 + kPlacedLuminance * normal()));
+        return Eigen::Vector3d(moved.vec().array() / white.vec().array());
+    };
+    // Errors of a model bend slowly over the gamut: a share of each of a few directions.
+    const auto bent = [&](double error) -> Eigen::Vector3d { return Eigen::Vector3d(normal(), normal(), normal()) * error / 100.0; };
+    std::vector<XYZ> p, q;
+    for (size_t i = 0; i < m_xyzA.size(); i += step) {
+        p.push_back(m_xyzA[i]);
+        q.push_back(m_xyzB[i]);
+    }
+    const double usual = meanOf(differences(p, m_seenA, q, m_seenB));
+    for (int draw = 0; draw < kTimes; ++draw) {
+        const Eigen::Matrix3d eA = drawn ? errorA.draw(normal) : Eigen::Matrix3d::Identity(),
+                              eB = !drawn ? Eigen::Matrix3d::Identity() : (shared && absolute ? eA : errorB.draw(normal));
+        const Eigen::Vector3d atA = placed(a.white), atB = placed(b.white);
+        std::vector<XYZ> pp, qq;
+        const Eigen::Vector3d bendA = bent(a.expectedError), bendB = bent(b.expectedError);
+        for (size_t i = 0; i < p.size(); ++i) {
+            const double dark = 1 - p[i].b / std::max(a.white.b, p[i].b); // white itself was read
+            pp.emplace_back(Eigen::Vector3d(eA * (p[i].vec().array() * atA.array() * (1 + dark * bendA.array())).matrix()));
+            qq.emplace_back(Eigen::Vector3d(eB * (q[i].vec().array() * atB.array() * (1 + dark * bendB.array())).matrix()));
+        }
+        apart.push_back(std::abs(meanOf(differences(pp, m_seenA, qq, m_seenB)) - usual));
+    }
+    std::sort(apart.begin(), apart.end());
+    return apart[size_t(0.9545 * (kTimes - 1) + 0.5)];
+}
+
+std::vector<Disagreement> Pair::because() const
+{
+    // From a to b a step at a time; each is what it makes of a's colours alone.
+    const XYZ whiteA = m_a.facts().white, whiteB = m_b.facts().white;
+    const auto relative = [](const XYZ &xyz, const Seen &seen) -> Eigen::Vector3d { return seen.toD50 * xyz.vec(); };
+    const Eigen::Vector3d a = relative(whiteA, m_seenA), b = relative(whiteB, m_seenB);
+    const double luminance = b[1] / a[1];
+    const Eigen::Vector3d white = b.array() / a.array() / luminance;
+    // The tone of both along their grays, as luminance relative to white by lightness asked for.
+    constexpr int kSteps = 32;
+    std::array<double, kSteps + 1> tone{};
+    for (int i = 0; i <= kSteps; ++i) {
+        const Lab gray(100.0 * i / kSteps, 0, 0);
+        const double ya = m_a.shows(gray).b / whiteA.b, yb = m_b.shows(gray).b / whiteB.b;
+        tone[size_t(i)] = ya > 1e-6 ? yb / ya : 1;
+    }
+    const auto toned = [&](double share) {
+        const double at = kSteps * std::clamp(labOf(RelXYZ(0.9642 * share, share, 0.8249 * share), iccD50()).a / 100, 0.0, 1.0);
+        const auto i = size_t(std::min(at, kSteps - 1e-9));
+        return tone[i] + (at - double(i)) * (tone[i + 1] - tone[i]);
+    };
+    std::vector<double> byLuminance, byWhite, byTone, byGamut;
+    const auto difference = [](const Eigen::Vector3d &p, const Eigen::Vector3d &q) {
+        return deltaE2000(labOf(RelXYZ(p), iccD50()), labOf(RelXYZ(q), iccD50()));
+    };
+    for (size_t i = 0; i < m_xyzA.size(); ++i) {
+        const Eigen::Vector3d p = relative(m_xyzA[i], m_seenA), q = relative(m_xyzB[i], m_seenB);
+        const double t = toned(p[1] / a[1]);
+        byLuminance.push_back(difference(p, luminance * p));
+        byWhite.push_back(difference(p, white.cwiseProduct(p)));
+        byTone.push_back(difference(p, t * p));
+        byGamut.push_back(difference(luminance * t * white.cwiseProduct(p), q)); // what is left
+    }
+    std::vector<Disagreement> all{
+        {"luminance", meanOf(byLuminance)}, {"white", meanOf(byWhite)}, {"tone", meanOf(byTone)}, {"gamut", meanOf(byGamut)}};
+    std::stable_sort(all.begin(), all.end(), [](const Disagreement &p, const Disagreement &q) { return p.deltaE > q.deltaE; });
+    return all;
+}
+
+} // namespace
+
+Agreement agreementOf(const std::vector<VisitedDisplay> &displays, const std::vector<Lab> &wanted)
+{
+    const std::vector<Lab> colours = wanted.empty() ? candidates() : wanted;
+    std::vector<Shown> shown(displays.size());
+    inParallel(int(displays.size()), [&](int i) { shown[size_t(i)] = shownBy(displays[size_t(i)], colours); });
+    Agreement all;
+    for (size_t a = 0; a < displays.size(); ++a) {
+        for (size_t b = a + 1; b < displays.size(); ++b) {
+            PairAgreement pair;
+            pair.a = a;
+            pair.b = b;
+            all.pairs.push_back(pair);
+        }
+    }
+    const size_t most = wanted.empty() ? kColours : wanted.size();
+    inParallel(int(all.pairs.size()), [&](int i) {
+        PairAgreement &p = all.pairs[size_t(i)];
+        const size_t a = p.a, b = p.b;
+        p = Pair(displays[a], displays[b], shown[a], shown[b], most).agreement();
+        p.a = a;
+        p.b = b;
+    });
+    std::vector<const Profile *> profiles;
+    std::transform(displays.begin(), displays.end(), std::back_inserter(profiles), [](const VisitedDisplay &d) { return &d.profile(); });
+    const std::vector<double> shared = sharedCoverage(profiles, rgbSpaces());
+    for (size_t i = 0; i < shared.size(); ++i) {
+        all.sharedCoverage.emplace_back(rgbSpaces()[i].name, shared[i]);
+    }
+    return all;
+}
+
+std::string agreementToJson(const std::vector<VisitedDisplay> &displays, const Agreement &agreement)
+{
+    using Json = nlohmann::json;
+    const auto rounded = [](double v) { return std::isfinite(v) ? Json(std::round(10000 * v) / 10000) : Json(nullptr); };
+    Json pairs = Json::array(), shared = Json::object();
+    for (const PairAgreement &p : agreement.pairs) {
+        const bool known = p.colours > 0;
+        const auto figure = [&](double v) { return known ? rounded(v) : Json(nullptr); };
+        Json because = Json::array();
+        for (const Disagreement &d : p.because) {
+            because.push_back({{"what", d.what}, {"delta_e_00", rounded(d.deltaE)}});
+        }
+        pairs.push_back({{"a", displays[p.a].facts().serial},
+                         {"b", displays[p.b].facts().serial},
+                         {"colours", p.colours},
+                         {"mean", figure(p.mean)},
+                         {"max", figure(p.max)},
+                         {"p95", figure(p.p95)},
+                         {"mean_absolute", figure(p.meanAbsolute)},
+                         {"instrument_k2", figure(p.instrumentK2)},
+                         {"absolute_k2", figure(p.absoluteK2)},
+                         {"same_instrument", displays[p.a].facts().instrument == displays[p.b].facts().instrument},
+                         {"because", because}});
+    }
+    for (const auto &[space, percent] : agreement.sharedCoverage) {
+        shared[space] = rounded(percent);
+    }
+    return jsonText(Json{{"pairs", pairs}, {"shared_gamut", {{"coverage_percent", shared}}}}, 2);
+}
+
+Result<std::vector<Lab>> coloursFromCsv(const std::string &text)
+{
+    constexpr size_t kMost = 20'000;
+    const auto wrong = [](Message why) { return unusable(say("colours-cannot-used"), std::move(why), say("give-lab-or-rgb"), "colours"); };
+    const auto rows = csvRows(text, kMost);
+    if (!rows || rows->size() < 2) {
+        return wrong(rows ? say("file-is-empty") : say("more-than-rows", kMost));
+    }
+    const auto column = [&](std::initializer_list<const char *> names) {
+        for (size_t i = 0; i < rows->front().cells.size(); ++i) {
+            if (std::find(names.begin(), names.end(), lower(rows->front().cells[i])) != names.end()) {
+                return int(i);
+            }
+        }
+        return -1;
+    };
+    std::array<int, 3> at{column({"l", "l*", "lab_l"}), column({"a", "a*", "lab_a"}), column({"b*", "lab_b", "b"})};
+    const bool rgb = at[0] < 0;
+    if (rgb) {
+        at = {column({"r", "red", "rgb_r"}), column({"g", "green", "rgb_g"}), column({"b", "blue", "rgb_b"})};
+    }
+    if (std::any_of(at.begin(), at.end(), [](int c) { return c < 0; })) {
+        return wrong(say("heading-missing", rgb ? "L, a, b" : "a, b"));
+    }
+    std::vector<std::array<double, 3>> numbers;
+    double most = 0;
+    for (size_t i = 1; i < rows->size(); ++i) {
+        std::array<double, 3> n{};
+        for (size_t c = 0; c < 3; ++c) {
+            const auto &cells = (*rows)[i].cells;
+            const auto v = size_t(at[c]) < cells.size() ? csvNumber(cells[size_t(at[c])]) : std::nullopt;
+            if (!v || std::abs(*v) > 1000) {
+                return wrong(say("line-lacks", (*rows)[i].line, rows->front().cells[size_t(at[c])]));
+            }
+            n[c] = *v;
+            most = std::max(most, *v);
+        }
+        numbers.push_back(n);
+    }
+    std::vector<Lab> all;
+    const RgbSpace srgb = *rgbSpace("sRGB");
+    const Eigen::Matrix3d toPcs = gamutOf(srgb).toPcs;
+    const double full = most > 1 ? 255 : 1;
+    for (const auto &n : numbers) {
+        all.push_back(
+            rgb ? labOf(RelXYZ(toPcs * Eigen::Vector3d(srgb.tone.value(n[0] / full), srgb.tone.value(n[1] / full), srgb.tone.value(n[2] / full))),
+                        iccD50())
+                : Lab(n[0], n[1], n[2]));
+    }
+    return all;
+}
+
+} // namespace lamp

@@ -1,0 +1,196 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "fleet/common_target.h"
+
+#include "base/json.h"
+#include "profile/display_gamut.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace lamp {
+
+namespace {
+
+/// Luminance of a white that channels can make, and the share of each that it takes.
+struct Reachable {
+    double luminance = 0;
+    LinearRgb share;
+};
+
+Reachable reachableAt(const Primaries &full, const Chromaticity &white)
+{
+    const LinearRgb has = full.amounts(full.white), needs = full.amounts(xyzOf(white, full.white.b));
+    double least = 1e9;
+    for (int c = 0; c < 3; ++c) {
+        least = std::min(least, has[c] / std::max(needs[c], 1e-6));
+    }
+    Reachable r{full.white.b * least, {}};
+    for (int c = 0; c < 3; ++c) {
+        r.share[c] = std::clamp(least * needs[c] / std::max(has[c], 1e-9), 0.0, 1.0);
+    }
+    return r;
+}
+
+const Control *brightnessOf(const VisitFacts &f)
+{
+    const auto it = std::find_if(f.menu.begin(), f.menu.end(), [](const Control &c) { return c.name == "brightness"; });
+    return it == f.menu.end() || !f.controls.contains("brightness") ? nullptr : &*it;
+}
+
+/// How much more the brightness control gives than where it was left; 1 where nothing is known of it.
+double menuGain(const VisitFacts &f)
+{
+    const Control *control = brightnessOf(f);
+    if (control == nullptr) {
+        return 1;
+    }
+    // A straight line through two settings; one display read 120, 150 and 200 cd/m² at 30, 43 and 64, a line that meets nothing at
+    // -20 (common practice, no published source).
+    double offset = 20;
+    const auto [low, high] = std::minmax_element(f.brightness.begin(), f.brightness.end());
+    if (f.brightness.size() >= 2 && high->first - low->first >= 5 && high->second > low->second) {
+        offset = std::clamp((low->second * high->first - high->second * low->first) / (high->second - low->second), 0.0, 300.0);
+    }
+    const double left = f.controls.at("brightness") - control->min, most = control->max - control->min;
+    return (most + offset) / std::max(1e-6, left + offset);
+}
+
+/// Share of its luminance that a display has left after some years, with 95 % certainty.
+double leftAfter(const std::string &serial, double years, const FleetAgeing &ageing)
+{
+    double rate = -0.035, sigma = 0.03; // a year (common practice, no published source)
+    for (const DisplayAgeing &d : ageing.displays) {
+        const auto &f = d.maxLuminance ? d.maxLuminance : d.luminance;
+        if (d.serial == serial && f && f->readings > 2 && f->now > 0) {
+            rate = f->perYear / f->now;
+            sigma = f->perYearK2 / 2 / f->now;
+        }
+    }
+    return std::min(1.0, std::exp(years * (rate - 1.645 * sigma)));
+}
+
+Chromaticity whiteOf(const VisitedDisplay &d)
+{
+    return d.facts().target.white.chromaticity().value_or(chromaticity(d.facts().white));
+}
+
+/// The white that costs the group least light, of those that its targets name.
+Chromaticity commonWhite(const std::vector<VisitedDisplay> &displays)
+{
+    Chromaticity best = whiteOf(displays.front());
+    double most = -1;
+    for (const VisitedDisplay &d : displays) {
+        double least = 1e9;
+        for (const VisitedDisplay &other : displays) {
+            least = std::min(least, menuGain(other.facts()) * reachableAt(other.full(), whiteOf(d)).luminance / other.full().white.b);
+        }
+        if (least > most * 1.001) {
+            most = least;
+            best = whiteOf(d);
+        }
+    }
+    return best;
+}
+
+/// Of 256, that ramps take from the grays: each channel ends at the drive that gives its share.
+int levelsLost(const LinearRgb &share)
+{
+    constexpr double kGamma = 2.2;
+    double least = 1;
+    for (int c = 0; c < 3; ++c) {
+        least = std::min(least, std::pow(share[c], 1 / kGamma));
+    }
+    return int(std::lround(255 * (1 - least)));
+}
+
+/// The tone that most of them aim at.
+ToneCurve commonTone(const std::vector<VisitedDisplay> &displays)
+{
+    const auto count = [&](const ToneCurve &tone) {
+        return std::count_if(displays.begin(), displays.end(), [&](const VisitedDisplay &d) { return d.facts().target.tone.name() == tone.name(); });
+    };
+    return std::max_element(
+               displays.begin(), displays.end(),
+               [&](const VisitedDisplay &p, const VisitedDisplay &q) { return count(p.facts().target.tone) < count(q.facts().target.tone); })
+        ->facts()
+        .target.tone;
+}
+
+} // namespace
+
+Result<CommonTarget> commonTarget(const std::vector<VisitedDisplay> &displays, double months, const FleetAgeing &ageing)
+{
+    CommonTarget common;
+    common.months = months;
+    Target &t = common.target;
+    t.name = "common";
+    t.tone = commonTone(displays);
+    t.white.kind = WhiteTarget::Kind::Xy;
+    t.white.xy = commonWhite(displays);
+    double wanted = 0, least = 1e9;
+    for (const VisitedDisplay &d : displays) {
+        wanted = std::max(wanted, d.facts().target.luminance.value().value_or(0));
+        const Reachable r = reachableAt(d.full(), t.white.xy);
+        CommonLoss loss{d.facts().serial, r.luminance * menuGain(d.facts()), 0, menuGain(d.facts()) > 1.001, 0, 0, 0};
+        loss.mostThen = loss.most * leftAfter(loss.serial, months / 12, ageing);
+        if (loss.mostThen < least) {
+            least = loss.mostThen;
+            common.weakest = loss.serial;
+        }
+        common.loses.push_back(loss);
+    }
+    common.limited = wanted > 0 && least < wanted;
+    t.luminance.cdM2 = std::floor(10 * (wanted > 0 ? std::min(wanted, least) : least)) / 10;
+    if (!(t.luminance.cdM2 >= 1)) {
+        return Error{ErrorKind::Input, say("no-common-target"), {}, say("leave-weakest-out", common.weakest), "common", false};
+    }
+    std::vector<const Profile *> profiles;
+    std::transform(displays.begin(), displays.end(), std::back_inserter(profiles), [](const VisitedDisplay &d) { return &d.profile(); });
+    const std::vector<double> own = sharedOfEach(profiles), shared = sharedCoverage(profiles, rgbSpaces());
+    for (size_t i = 0; i < displays.size(); ++i) {
+        CommonLoss &loss = common.loses[i];
+        loss.luminancePercent = std::max(0.0, 100 * (1 - t.luminance.cdM2 / loss.most));
+        loss.gamutPercent = std::max(0.0, 100 - own[i]);
+        Reachable r = reachableAt(displays[i].full(), t.white.xy);
+        // Brightness takes off what it can; only what is left is for the ramps.
+        const double byRamps = brightnessOf(displays[i].facts()) != nullptr ? 1 : std::min(1.0, t.luminance.cdM2 / r.luminance);
+        r.share = byRamps * r.share;
+        loss.levels = levelsLost(r.share);
+    }
+    for (size_t i = 0; i < shared.size(); ++i) {
+        common.sharedCoverage.emplace_back(rgbSpaces()[i].name, shared[i]);
+    }
+    return common;
+}
+
+std::string commonTargetToJson(const CommonTarget &common)
+{
+    using Json = nlohmann::json;
+    const auto rounded = [](double v) { return std::isfinite(v) ? Json(withFigures(v, 5)) : Json(nullptr); };
+    Json loses = Json::array(), shared = Json::object();
+    for (const CommonLoss &l : common.loses) {
+        loses.push_back({{"serial", l.serial},
+                         {"luminance_percent", rounded(l.luminancePercent)},
+                         {"levels", l.levels},
+                         {"gamut_percent", rounded(l.gamutPercent)},
+                         {"most_cd_m2", rounded(l.most)},
+                         {"most_then_cd_m2", rounded(l.mostThen)},
+                         {"by_menu", l.byMenu}});
+    }
+    for (const auto &[space, percent] : common.sharedCoverage) {
+        shared[space] = rounded(percent);
+    }
+    const Chromaticity white = common.target.white.xy;
+    return jsonText(Json{{"white", {{"x", rounded(white.x)}, {"y", rounded(white.y)}}},
+                         {"luminance_cd_m2", common.target.luminance.cdM2},
+                         {"tone", common.target.tone.name()},
+                         {"gamut", {{"coverage_percent", shared}}},
+                         {"months", common.months},
+                         {"weakest", common.weakest},
+                         {"limited_by_weakest", common.limited},
+                         {"loses", loses},
+                         {"target", Json::parse(targetToJson(common.target))}},
+                    2);
+}
+
+} // namespace lamp

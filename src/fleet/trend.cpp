@@ -1,0 +1,468 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Gaussian processes over what is read of displays over the years (docs/methods.md, "Ageing").
+#include "fleet/trend.h"
+
+#include "base/parallel.h"
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+#include <numeric>
+
+namespace lamp {
+
+namespace {
+
+constexpr size_t kMostPoints = 160; // more are averaged with their neighbours
+constexpr int kMostJumps = 6;
+
+/// Covariance of twice integrated white noise of unit strength that begins at age 0.
+double bent(double s, double t)
+{
+    const double a = std::min(s, t), b = std::max(s, t);
+    return a * a * a / 3 + a * a * (b - a) / 2;
+}
+
+double medianOf(std::vector<double> values)
+{
+    const auto middle = values.begin() + long(values.size() / 2);
+    std::nth_element(values.begin(), middle, values.end());
+    return *middle;
+}
+
+/// Neighbours joined where there are too many: of one instrument, between breaks.
+/// \param first the number of the first of those that make each point
+TrendSeries thinned(const TrendSeries &all, std::vector<size_t> &first)
+{
+    const size_t each = (all.points.size() + kMostPoints - 1) / kMostPoints;
+    if (each <= 1) {
+        first.resize(all.points.size());
+        std::iota(first.begin(), first.end(), size_t{0});
+        return all;
+    }
+    TrendSeries few{{}, {}, all.now};
+    size_t joined = 0;
+    for (size_t i = 0; i < all.points.size(); ++i) {
+        const TrendPoint &p = all.points[i];
+        const auto broken = std::find_if(all.breaks.begin(), all.breaks.end(), [&](const TrendBreak &b) { return b.from == i; });
+        if (broken != all.breaks.end()) {
+            few.breaks.push_back({few.points.size(), broken->sigma});
+        }
+        const bool alone =
+            few.points.empty() || joined >= each || p.calibrated || broken != all.breaks.end() || few.points.back().instrument != p.instrument;
+        if (alone && few.points.size() < 4 * kMostPoints) {
+            few.points.push_back(p);
+            first.push_back(i);
+            joined = 1;
+            continue;
+        }
+        TrendPoint &q = few.points.back();
+        ++joined;
+        const double share = 1.0 / double(joined);
+        q.age += share * (p.age - q.age);
+        q.years += share * (p.years - q.years);
+        q.value += share * (p.value - q.value);
+    }
+    return few;
+}
+
+} // namespace
+
+/// One series under the model.
+class TrendFit {
+public:
+    /// How noisy and how bent a series is taken to be.
+    struct Shape {
+        double noise = 0, bend = 0, recalibrated = 0;
+    };
+    TrendFit(const TrendSeries &series, const TrendPrior &prior, size_t instruments)
+        : m_series(thinned(series, m_first)), m_prior(prior), m_globals(2 * instruments + 1), m_added(Eigen::VectorXd::Zero(size()))
+    {
+        const auto n = size();
+        m_z = Eigen::MatrixXd::Zero(n, Eigen::Index(m_globals));
+        m_calibrations.resize(size_t(n));
+        for (Eigen::Index i = 0; i < n; ++i) {
+            const TrendPoint &p = m_series.points[size_t(i)];
+            m_z(i, 2 * p.instrument) = 1;
+            m_z(i, 2 * p.instrument + 1) = p.years;
+            m_z(i, Eigen::Index(m_globals) - 1) = p.age;
+            m_calibrations[size_t(i)] = i > 0 ? m_calibrations[size_t(i - 1)] + (p.calibrated ? 1 : 0) : 0;
+        }
+    }
+
+    /// Finds jumps and readings that stand apart, and what shape suits best. \param mean, cov of what all series share
+    void settle(const Eigen::VectorXd &mean, const Eigen::MatrixXd &cov)
+    {
+        findJumps(mean, cov);
+        constexpr int kRounds = 3;
+        for (int round = 0; round < kRounds; ++round) {
+            m_shape = bestShape(mean, cov);
+            if (!doubtApart(mean, cov)) {
+                break;
+            }
+        }
+    }
+    /// What this series alone says of what all share: information matrix and vector, about a mean.
+    [[nodiscard]] std::pair<Eigen::MatrixXd, Eigen::VectorXd> information(const Eigen::VectorXd &mean) const
+    {
+        const Eigen::LLT<Eigen::MatrixXd> factor(own(m_shape));
+        const Eigen::MatrixXd solved = factor.solve(m_z);
+        return {m_z.transpose() * solved, solved.transpose() * residual(mean)};
+    }
+    [[nodiscard]] Trend trend(const Eigen::VectorXd &mean, const Eigen::MatrixXd &cov) const;
+
+private:
+    [[nodiscard]] Eigen::Index size() const { return Eigen::Index(m_series.points.size()); }
+    [[nodiscard]] const TrendPoint &at(Eigen::Index i) const { return m_series.points[size_t(i)]; }
+    /// What is read less what is expected; the level of the first reading counts for nothing.
+    [[nodiscard]] Eigen::VectorXd residual(const Eigen::VectorXd &mean) const
+    {
+        Eigen::VectorXd r(size());
+        for (Eigen::Index i = 0; i < size(); ++i) {
+            r[i] = at(i).value - at(0).value;
+        }
+        return r - m_z * mean;
+    }
+    [[nodiscard]] double ownCovariance(Eigen::Index i, Eigen::Index j, const Shape &s) const
+    {
+        const TrendPoint &p = at(i), &q = at(j);
+        double k = m_prior.level * m_prior.level + m_prior.slopeOfDisplay * m_prior.slopeOfDisplay * p.age * q.age
+                   + s.bend * s.bend * bent(p.age, q.age)
+                   + s.recalibrated * s.recalibrated * std::min(m_calibrations[size_t(i)], m_calibrations[size_t(j)])
+                   + m_prior.season * m_prior.season * std::cos(2 * std::numbers::pi * (p.years - q.years));
+        for (const TrendBreak &b : m_series.breaks) {
+            k += size_t(std::min(i, j)) >= b.from ? b.sigma * b.sigma : 0;
+        }
+        return k;
+    }
+    [[nodiscard]] Eigen::MatrixXd own(const Shape &s) const
+    {
+        Eigen::MatrixXd k(size(), size());
+        for (Eigen::Index i = 0; i < size(); ++i) {
+            for (Eigen::Index j = 0; j <= i; ++j) {
+                k(i, j) = k(j, i) = ownCovariance(i, j, s);
+            }
+            k(i, i) += s.noise * s.noise + m_added[i];
+        }
+        return k;
+    }
+    [[nodiscard]] std::vector<Shape> shapes() const
+    {
+        std::vector<Shape> all;
+        const bool again = m_calibrations.empty() ? false : m_calibrations.back() > 0;
+        for (const double noise : {1.0, 1.8, 3.2, 5.6, 10.0, 18.0, 30.0}) {
+            for (const double bend : {0.1, 0.5, 1.0, 2.5}) {
+                all.push_back({noise * m_prior.noise, bend * m_prior.bend, 0});
+                if (again && m_prior.recalibrated > 0) {
+                    all.push_back({noise * m_prior.noise, bend * m_prior.bend, m_prior.recalibrated});
+                }
+            }
+        }
+        return all;
+    }
+    static double logLikelihood(const Eigen::LLT<Eigen::MatrixXd> &factor, const Eigen::VectorXd &r)
+    {
+        const Eigen::VectorXd white = factor.matrixL().solve(r);
+        return -0.5 * white.squaredNorm() - factor.matrixLLT().diagonal().array().log().sum();
+    }
+    /// Strong bends and much noise are less to be expected than little.
+    [[nodiscard]] double logPrior(const Shape &s) const
+    {
+        return (s.bend > 1.5 * m_prior.bend ? std::log(0.25) : 0) - std::log(s.noise / m_prior.noise);
+    }
+    [[nodiscard]] Shape bestShape(const Eigen::VectorXd &mean, const Eigen::MatrixXd &cov) const
+    {
+        const Eigen::MatrixXd shared = m_z * cov * m_z.transpose();
+        const Eigen::VectorXd r = residual(mean);
+        Shape best;
+        double most = -std::numeric_limits<double>::infinity();
+        for (const Shape &s : shapes()) {
+            const double likely = logLikelihood(Eigen::LLT<Eigen::MatrixXd>(own(s) + shared), r) + logPrior(s);
+            if (likely > most) {
+                most = likely;
+                best = s;
+            }
+        }
+        return best;
+    }
+    /// Readings that none of the others would have led one to expect count less. \return whether there were any
+    bool doubtApart(const Eigen::VectorXd &mean, const Eigen::MatrixXd &cov)
+    {
+        constexpr double kApart = 4, kLeft = 2; // standard deviations: from which on, and what is left
+        if (size() < 4) {
+            return false;
+        }
+        const Eigen::MatrixXd inverse =
+            Eigen::LLT<Eigen::MatrixXd>(own(m_shape) + m_z * cov * m_z.transpose()).solve(Eigen::MatrixXd::Identity(size(), size()));
+        const Eigen::VectorXd alpha = inverse * residual(mean);
+        bool any = false;
+        for (Eigen::Index i = 0; i < size(); ++i) {
+            const double z = alpha[i] / std::sqrt(inverse(i, i));
+            if (std::abs(z) > kApart) {
+                const double off = alpha[i] / inverse(i, i); // from what the others say
+                m_added[i] += off * off / (kLeft * kLeft);
+                any = true;
+            }
+        }
+        return any;
+    }
+    void findJumps(const Eigen::VectorXd &mean, const Eigen::MatrixXd &cov);
+    /// Without single readings that stand apart: a median over five keeps steps.
+    [[nodiscard]] Eigen::VectorXd withoutSingles(const Eigen::VectorXd &r, double noise) const
+    {
+        Eigen::VectorXd clean = r;
+        for (Eigen::Index i = 0; i < size(); ++i) {
+            const Eigen::Index from = std::max<Eigen::Index>(0, i - 2), to = std::min(size(), i + 3);
+            const double middle = medianOf({r.data() + from, r.data() + to});
+            if (std::abs(r[i] - middle) > 4 * noise && to - from > 2) {
+                clean[i] = middle;
+            }
+        }
+        return clean;
+    }
+
+    std::vector<size_t> m_first; ///< of the series as given, for each of its points that is left
+    TrendSeries m_series;
+    TrendPrior m_prior;
+    size_t m_globals;
+    Eigen::MatrixXd m_z; ///< what each reading takes of what all series share: instruments' offsets and rates, the fleet's rate
+    std::vector<int> m_calibrations;
+    Eigen::VectorXd m_added; ///< variance of readings that stand apart
+    Shape m_shape;
+    std::vector<TrendBreak> m_found;
+};
+
+void TrendFit::findJumps(const Eigen::VectorXd &mean, const Eigen::MatrixXd &cov)
+{
+    constexpr double kSure = 6; // standard deviations
+    const Eigen::Index n = size();
+    if (n < 5) {
+        return;
+    }
+    std::vector<double> steps;
+    for (Eigen::Index i = 1; i < n; ++i) {
+        const bool begun = std::any_of(m_series.breaks.begin(), m_series.breaks.end(), [&](const TrendBreak &b) { return b.from == size_t(i); });
+        if (!begun && at(i).instrument == at(i - 1).instrument) {
+            steps.push_back(std::abs(at(i).value - at(i - 1).value));
+        }
+    }
+    const double noise = std::max(m_prior.noise, steps.size() < 3 ? 5 * m_prior.noise : medianOf(steps) / 0.6745 / std::numbers::sqrt2);
+    // Being set anew may change the level each time: that is known, and no jump.
+    const Shape usual{noise, m_prior.bend, m_calibrations.back() > 0 ? m_prior.recalibrated : 0};
+    for (int found = 0; found < kMostJumps; ++found) {
+        const Eigen::MatrixXd k = own(usual) + m_z * cov * m_z.transpose();
+        const Eigen::LLT<Eigen::MatrixXd> factor(k);
+        const Eigen::VectorXd r = withoutSingles(residual(mean), noise), solved = factor.solve(r);
+        const Eigen::MatrixXd inverse = factor.solve(Eigen::MatrixXd::Identity(n, n));
+        double most = kSure * kSure, size = 0;
+        size_t from = 0;
+        // Sums over all that lies behind a place, worked from the end.
+        double information = 0, score = 0;
+        for (Eigen::Index i = n; i-- > 2;) {
+            score += solved[i];
+            information += inverse(i, i) + 2 * inverse.row(i).tail(n - i - 1).sum();
+            if (i <= n - 2 && score * score / information > most && std::abs(score / information) > m_prior.leastJump) {
+                most = score * score / information;
+                from = size_t(i);
+                size = score / information;
+            }
+        }
+        if (from == 0) {
+            return;
+        }
+        m_series.breaks.push_back({from, 3 * std::abs(size)});
+        m_found.push_back({m_first[from], size});
+    }
+}
+
+Trend TrendFit::trend(const Eigen::VectorXd &mean, const Eigen::MatrixXd &cov) const
+{
+    const Eigen::Index n = size(), shared = Eigen::Index(m_globals);
+    const double first = at(0).age, last = at(n - 1).age, now = std::max(m_series.now, last);
+    const double span = last - first;
+    const Eigen::MatrixXd ofShared = m_z * cov * m_z.transpose();
+    const Eigen::VectorXd r = residual(mean);
+    // Level now, rate now, and the way from the first reading to the last: how each goes with the rate that displays share.
+    const Eigen::Vector3d withRate(now, 1, span);
+    Trend t;
+    t.m_found = m_found;
+    std::vector<Eigen::Matrix3d> covs;
+    std::vector<Eigen::Vector3d> means;
+    std::vector<double> likely;
+    for (const Shape &s : shapes()) {
+        const Eigen::LLT<Eigen::MatrixXd> factor(own(s) + ofShared);
+        Eigen::MatrixXd cross(n, 3);
+        const double bend2 = s.bend * s.bend, slope2 = m_prior.slopeOfDisplay * m_prior.slopeOfDisplay;
+        double breaks = 0;
+        for (const TrendBreak &b : m_series.breaks) {
+            breaks += b.sigma * b.sigma;
+        }
+        for (Eigen::Index i = 0; i < n; ++i) {
+            const double x = at(i).age;
+            double level = m_prior.level * m_prior.level + s.recalibrated * s.recalibrated * m_calibrations[size_t(i)];
+            for (const TrendBreak &b : m_series.breaks) {
+                level += size_t(i) >= b.from ? b.sigma * b.sigma : 0;
+            }
+            const double rateShared = (m_z.row(i) * cov.col(shared - 1)).value();
+            cross(i, 0) = level + slope2 * now * x + bend2 * bent(now, x);
+            cross(i, 1) = slope2 * x + bend2 * x * x / 2;
+            cross(i, 2) = slope2 * span * x + bend2 * (bent(last, x) - bent(first, x));
+            cross.row(i) += rateShared * withRate.transpose();
+        }
+        Eigen::Matrix3d before = (slope2 + cov(shared - 1, shared - 1)) * withRate * withRate.transpose();
+        before(0, 0) += m_prior.level * m_prior.level + breaks + s.recalibrated * s.recalibrated * m_calibrations.back() + bend2 * bent(now, now);
+        before(1, 1) += bend2 * now;
+        before(2, 2) += bend2 * (bent(last, last) - 2 * bent(first, last) + bent(first, first));
+        before(0, 1) = before(1, 0) += bend2 * now * now / 2;
+        before(0, 2) = before(2, 0) += bend2 * (bent(now, last) - bent(now, first));
+        before(1, 2) = before(2, 1) += bend2 * (last * last - first * first) / 2;
+        const Eigen::MatrixXd solved = factor.solve(cross);
+        covs.emplace_back(before - cross.transpose() * solved);
+        means.emplace_back(solved.transpose() * r + mean[shared - 1] * withRate);
+        means.back()[0] += at(0).value;
+        likely.push_back(logLikelihood(factor, r) + logPrior(s));
+    }
+    const double most = *std::max_element(likely.begin(), likely.end());
+    double all = 0;
+    for (double &l : likely) {
+        all += l = std::exp(l - most);
+    }
+    const std::vector<Shape> shape = shapes();
+    Eigen::Vector3d middle = Eigen::Vector3d::Zero(), variance = Eigen::Vector3d::Zero();
+    for (size_t i = 0; i < likely.size(); ++i) {
+        middle += likely[i] / all * means[i];
+    }
+    for (size_t i = 0; i < likely.size(); ++i) {
+        const double weight = likely[i] / all;
+        const Eigen::Matrix3d &c = covs[i];
+        variance += weight * (c.diagonal().cwiseMax(0) + (means[i] - middle).cwiseAbs2());
+        if (weight > 1e-4) {
+            const Eigen::Matrix2d two = c.topLeftCorner<2, 2>();
+            const Eigen::SelfAdjointEigenSolver<Eigen::Matrix2d> eigen(two);
+            t.m_parts.push_back(
+                {weight, means[i].head<2>(), eigen.eigenvectors() * eigen.eigenvalues().cwiseMax(0).cwiseSqrt().asDiagonal(), shape[i].bend});
+        }
+    }
+    t.m_now = middle[0];
+    t.m_nowK2 = 2 * std::sqrt(variance[0]);
+    t.m_moved = middle[2];
+    // Within no time nothing is seen of a rate: what is left is what one expects.
+    t.m_rate = span > 0 ? middle[2] / span : middle[1];
+    t.m_rateK2 = 2 * std::sqrt(span > 0 ? variance[2] / span / span : variance[1]);
+    return t;
+}
+
+std::pair<TrendState, double> Trend::draw(std::mt19937_64 &random) const
+{
+    std::normal_distribution<double> normal;
+    double at = std::uniform_real_distribution<double>()(random);
+    const Part *part = &m_parts.front();
+    for (const Part &p : m_parts) {
+        part = &p;
+        if ((at -= p.weight) <= 0) {
+            break;
+        }
+    }
+    const Eigen::Vector2d z(normal(random), normal(random)), state = part->mean + part->factor * z;
+    return {{state[0], state[1]}, part->bend};
+}
+
+TrendState gone(const TrendState &state, double bend, double step, std::mt19937_64 &random)
+{
+    // What twice integrated white noise adds in a step: its covariance is [h³/3, h²/2; h²/2, h].
+    std::normal_distribution<double> normal;
+    const double a = normal(random), b = normal(random), root = std::sqrt(step);
+    return {state.level + state.rate * step + bend * root * step * (a / 2 + b / std::sqrt(12.0)), state.rate + bend * root * a};
+}
+
+FleetSeries::FleetSeries(const std::vector<TrendSeries> &series, size_t instruments, const TrendPrior &prior)
+    : m_instruments(instruments), m_prior(prior), m_mean(Eigen::VectorXd::Zero(Eigen::Index(2 * instruments + 1))), m_fits(series.size()),
+      m_told(series.size()), m_information(Eigen::MatrixXd::Zero(m_mean.size(), m_mean.size())), m_vector(Eigen::VectorXd::Zero(m_mean.size()))
+{
+    m_mean[m_mean.size() - 1] = prior.slope;
+    const Eigen::MatrixXd cov = sigma(std::vector<bool>(instruments, true)).cwiseAbs2().asDiagonal();
+    inParallel(int(series.size()), [&](int i) {
+        if (!series[size_t(i)].points.empty()) {
+            auto &fit = m_fits[size_t(i)].emplace(series[size_t(i)], prior, instruments);
+            fit.settle(m_mean, cov);
+            m_told[size_t(i)] = fit.information(m_mean);
+        }
+    });
+    for (size_t i = 0; i < series.size(); ++i) {
+        if (m_fits[i]) {
+            m_information += m_told[i].first;
+            m_vector += m_told[i].second;
+        }
+    }
+}
+
+FleetSeries::~FleetSeries() = default;
+FleetSeries::FleetSeries(FleetSeries &&) noexcept = default;
+
+Eigen::VectorXd FleetSeries::sigma(const std::vector<bool> &worn) const
+{
+    Eigen::VectorXd s(m_mean.size());
+    for (size_t i = 0; i < m_instruments; ++i) {
+        s[Eigen::Index(2 * i)] = m_prior.instrument;
+        s[Eigen::Index(2 * i + 1)] = worn[i] ? m_prior.wear : m_prior.steady;
+    }
+    s[s.size() - 1] = m_prior.slopeOfFleet;
+    return s;
+}
+
+Eigen::VectorXd FleetSeries::expected(const std::vector<bool> &worn) const
+{
+    Eigen::VectorXd m = Eigen::VectorXd::Zero(m_mean.size());
+    for (size_t i = 0; i < m_instruments; ++i) {
+        m[Eigen::Index(2 * i + 1)] = worn[i] ? m_prior.wearing : 0;
+    }
+    return m;
+}
+
+double FleetSeries::logEvidence(const std::vector<bool> &worn) const
+{
+    const Eigen::VectorXd s = sigma(worn), m = expected(worn), left = m_vector - m_information * m;
+    // In units of what is expected: determinant and solution stay well conditioned.
+    const Eigen::MatrixXd scaled = s.asDiagonal() * m_information * s.asDiagonal();
+    const Eigen::LLT<Eigen::MatrixXd> factor(Eigen::MatrixXd::Identity(s.size(), s.size()) + scaled);
+    const Eigen::VectorXd white = factor.matrixL().solve(Eigen::VectorXd(s.cwiseProduct(left)));
+    return m_vector.dot(m) - 0.5 * m.dot(m_information * m) + 0.5 * white.squaredNorm() - factor.matrixLLT().diagonal().array().log().sum();
+}
+
+namespace {
+
+/// What is known of what all share, by information beside what is expected: its covariance.
+Eigen::MatrixXd known(const Eigen::VectorXd &sigma, const Eigen::MatrixXd &information)
+{
+    const Eigen::MatrixXd scaled = sigma.asDiagonal() * information * sigma.asDiagonal();
+    const Eigen::LLT<Eigen::MatrixXd> factor(Eigen::MatrixXd::Identity(sigma.size(), sigma.size()) + scaled);
+    return sigma.asDiagonal() * factor.solve(Eigen::MatrixXd::Identity(sigma.size(), sigma.size())) * sigma.asDiagonal();
+}
+
+} // namespace
+
+InstrumentTrend FleetSeries::instrument(size_t which, const std::vector<bool> &worn) const
+{
+    const Eigen::MatrixXd cov = known(sigma(worn), m_information);
+    const Eigen::VectorXd m = expected(worn), shift = m + cov * (m_vector - m_information * m);
+    const auto k = Eigen::Index(2 * which);
+    return {shift[k], shift[k + 1], std::sqrt(std::max(0.0, cov(k + 1, k + 1)))};
+}
+
+std::vector<std::optional<Trend>> FleetSeries::displays(const std::vector<bool> &worn) const
+{
+    std::vector<std::optional<Trend>> all(m_fits.size());
+    const Eigen::VectorXd s = sigma(worn), m = expected(worn);
+    inParallel(int(m_fits.size()), [&](int i) {
+        const auto &fit = m_fits[size_t(i)];
+        if (fit) {
+            // What the others say of what all share; this one's own readings must not count twice.
+            const auto &[information, vector] = m_told[size_t(i)];
+            const Eigen::MatrixXd others = m_information - information, cov = known(s, others);
+            all[size_t(i)] = fit->trend(m_mean + m + cov * (m_vector - vector - others * m), (cov + cov.transpose()) / 2);
+        }
+    });
+    return all;
+}
+
+} // namespace lamp

@@ -1,0 +1,231 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "fleet/visited_display.h"
+
+#include "base/file.h"
+#include "base/json.h"
+#include "colour/spaces.h"
+#include "device/bench_json.h"
+#include "profile/cgats.h"
+#include "visit/earlier.h"
+#include "visit/imported.h"
+#include "visit/whole_visit.h"
+
+#include <filesystem>
+
+namespace lamp {
+
+namespace fs = std::filesystem;
+
+namespace {
+
+using Json = nlohmann::json;
+
+Error unfit(const std::string &path, Message why)
+{
+    return unusable(say("visit-cannot-compared", path), std::move(why), say("give-visit-folder"), "visit");
+}
+
+XYZ xyzIn(const Json &list)
+{
+    return {list.at(0).get<double>(), list.at(1).get<double>(), list.at(2).get<double>()};
+}
+
+/// The settings of brightness that white was read at, other controls as they were left.
+void rememberBrightness(VisitFacts &f, const std::vector<Measurement> &readings, const States &states)
+{
+    for (const Measurement &m : readings) {
+        const DisplayState *s = m.rgb == Drive{1, 1, 1} && m.mode == ReadMode::Emission && !m.superseded ? states.find(m.state) : nullptr;
+        if (s != nullptr && s->ramps.empty() && s->controls.contains("brightness")) {
+            f.brightness.emplace_back(s->controls.at("brightness"), m.xyz.b);
+        }
+    }
+}
+
+/// What `visit.json` says; throws where it says something else than it should.
+VisitFacts factsIn(const Json &j)
+{
+    VisitFacts f;
+    const Json &display = j.at("display"), &meter = j.at("instrument"), &white = j.at("calibration").at("white");
+    f.model = display.at("model").get<std::string>();
+    f.serial = display.at("serial").get<std::string>();
+    f.technology = display.value("technology", "");
+    for (const auto &[name, value] : display.at("controls").items()) {
+        f.controls[name] = value.get<double>();
+    }
+    f.instrument = modelAndSerial(meter.at("model").get<std::string>(), meter.at("serial").get<std::string>());
+    const auto target = targetFromJson(j.at("visit_target").dump());
+    f.target = target ? target.value() : throw Unreadable(target.error().what);
+    f.task = taskFromName(j.value("task", "full")).value_or(Task::Full);
+    f.finished = fromIsoTime(j.at("finished").get<std::string>());
+    f.white = xyzOf({white.at("x").get<double>(), white.at("y").get<double>()}, white.at("Y").get<double>());
+    f.black = numberOrNaN(j.at("calibration").at("black_cd_m2")) / f.white.b * f.white;
+    f.expectedError = j.at("calibration").value("expected_error_delta_e_00", 0.5);
+    if (const auto it = j.find("accuracy_k1"); it != j.end()) {
+        f.accuracy.xy = it->at("xy").get<double>();
+        f.accuracy.luminance = it->at("Y").get<double>();
+        f.accuracy.corrected = it->value("corrected", false);
+    }
+    for (const Json &p : j.at("verification").at("patches")) {
+        VerifiedColour c;
+        c.colour.name = p.value("name", "");
+        c.colour.rgb = Drive(p.at("rgb").at(0).get<double>(), p.at("rgb").at(1).get<double>(), p.at("rgb").at(2).get<double>());
+        c.xyz = xyzIn(p.at("XYZ"));
+        f.read.push_back(std::move(c));
+    }
+    if (const auto it = j.find("display_facts"); it != j.end()) {
+        if (const auto info = benchjson::displayInfo(*it)) {
+            f.menu = info->controls;
+        }
+    }
+    const Json none = Json::array();
+    const Json &states = j.contains("states") ? j.at("states") : none;
+    for (const Json &m : j.contains("measurements") ? j.at("measurements") : none) {
+        const double state = m.value("display_state", 0.0); // from 1; 0 for none
+        const size_t number = state >= 1 && state <= double(states.size()) ? size_t(state) - 1 : states.size();
+        if (m.at("rgb") == Json::array({1.0, 1.0, 1.0}) && number < states.size() && states[number].value("ramps", "?").empty()
+            && states[number].at("controls").contains("brightness") && m.value("stage", "") != "room light") {
+            f.brightness.emplace_back(states[number].at("controls").at("brightness").get<double>(), m.at("XYZ").at(1).get<double>());
+        }
+    }
+    return f;
+}
+
+} // namespace
+
+VisitFacts visitFacts(const VisitRecord &r)
+{
+    VisitFacts f{r.display.model,
+                 r.display.serial,
+                 r.display.technology,
+                 modelAndSerial(r.instrument.model, r.instrument.serial),
+                 r.accuracy(),
+                 r.plan.target,
+                 r.plan.task,
+                 r.finished,
+                 r.verification.white.xyz,
+                 r.calibrated.black,
+                 r.expectedError > 0 ? r.expectedError : 0.5,
+                 r.profile.empty() ? r.plan.profileIn : r.profile,
+                 r.verification.colours,
+                 r.controls,
+                 r.display.controls,
+                 {}};
+    rememberBrightness(f, r.readings, r.states);
+    return f;
+}
+
+Result<VisitFacts> visitFacts(const std::string &path)
+{
+    std::error_code none;
+    fs::path file = path;
+    if (fs::is_directory(file, none)) {
+        file = fs::exists(file / "whole-visit.json", none) ? file / "whole-visit.json" : file / "visit.json";
+    }
+    const auto text = readFile(file);
+    if (!text) {
+        return text.error();
+    }
+    if (looksLikeWholeVisit(text.value())) {
+        const auto record = wholeVisitFromJson(text.value());
+        if (!record) {
+            return record.error();
+        }
+        VisitFacts facts = visitFacts(record.value());
+        return facts.white.b > 0 && !facts.profile.empty() ? Result<VisitFacts>(facts) : unfit(path, say("visit-did-not-end"));
+    }
+    const auto json = parseJson(text.value());
+    if (!json) {
+        return unfit(path, json.error().what);
+    }
+    try {
+        VisitFacts facts = factsIn(json.value());
+        const auto profile = readBytes(file.parent_path() / "profile.icc");
+        if (!profile) {
+            return unfit(path, say("no-profile-beside"));
+        }
+        facts.profile = profile.value();
+        return hasColour(facts.white) ? Result<VisitFacts>(facts) : unfit(path, say("visit-did-not-end"));
+    } catch (const std::exception &e) {
+        return unfit(path, reasonOf(e));
+    }
+}
+
+Result<VisitedDisplay> VisitedDisplay::of(VisitFacts facts)
+{
+    auto profile = Profile::open(facts.profile);
+    if (!profile) {
+        return profile.error();
+    }
+    VisitedDisplay d(std::move(facts), std::move(profile).value());
+    d.m_fromPcs = d.m_facts.white.b * d.m_profile.chad().inverse();
+    const Profile::Facts in = d.m_profile.facts();
+    const auto set = in.readings.empty() ? Result<ReadingSet>(Error{}) : readingsFromCgats(in.readings);
+    auto model = set ? displayModelOf(set.value()) : Result<DisplayModel>(Error{});
+    if (model) {
+        d.m_model = std::make_unique<DisplayModel>(std::move(model).value());
+        // Readings behind the LUT see no ramps; the others were read through whatever stood there.
+        const auto ramps = d.m_profile.ramps(4096);
+        d.m_shown = std::make_unique<ShownDisplay>(*d.m_model, set->behindLut && ramps ? *ramps : Ramps{});
+    }
+    d.takeReadings();
+    return d;
+}
+
+void VisitedDisplay::takeReadings()
+{
+    // What was read to verify it tells how it stands now: since a profile was made, all may have gone dimmer and another colour.
+    std::vector<std::pair<XYZ, XYZ>> pairs{{evaluate({1, 1, 1}), m_facts.white}};
+    for (const VerifiedColour &c : m_facts.read) {
+        pairs.emplace_back(evaluate(c.colour.rgb), c.xyz);
+    }
+    const auto n = Eigen::Index(pairs.size());
+    const double white = m_facts.white.b;
+    // A matrix near a scale: what few readings do not tell stays as it is for all. Dark ones weigh as they are seen.
+    Eigen::MatrixXd a(n, 3), b(n, 3);
+    Eigen::VectorXd weight(n);
+    const double scale = m_facts.white.b / std::max(1e-9, pairs.front().first.b);
+    for (Eigen::Index i = 0; i < n; ++i) {
+        const auto &[said, read] = pairs[size_t(i)];
+        weight[i] = 1 / (0.003 * read.b + 0.0005 * white);
+        a.row(i) = weight[i] * scale * said.vec();
+        b.row(i) = weight[i] * (read.vec() - scale * said.vec());
+    }
+    constexpr double kTight = 0.02; // how far from a scale it is expected to be
+    const Eigen::Matrix3d normal = a.transpose() * a + Eigen::Matrix3d::Identity() / (kTight * kTight);
+    const Eigen::Matrix3d more = normal.ldlt().solve(a.transpose() * b).transpose();
+    m_since = scale * (Eigen::Matrix3d::Identity() + more);
+}
+
+XYZ VisitedDisplay::evaluate(const Drive &rgb) const
+{
+    const XYZ xyz = m_shown ? m_shown->evaluate(rgb) : XYZ(m_fromPcs * xyzOf(m_profile.colourOf(rgb), iccD50()).vec());
+    return XYZ(m_since * xyz.vec());
+}
+
+bool VisitedDisplay::canShow(const Lab &lab) const
+{
+    constexpr double kSame = 0.5; // CIE 1976: what a table's inverse may miss by
+    return (m_profile.colourOf(m_profile.driveFor(lab)).vec() - lab.vec()).norm() < kSame;
+}
+
+XYZ VisitedDisplay::shows(const Lab &lab) const
+{
+    return evaluate(m_profile.driveFor(lab));
+}
+
+Primaries VisitedDisplay::full() const
+{
+    if (!m_model) {
+        return primaries();
+    }
+    const Primaries p = m_model->primaries();
+    const auto now = [this](const XYZ &xyz) { return XYZ(m_since * xyz.vec()); };
+    return {now(p.red), now(p.green), now(p.blue), now(p.white), now(p.black)};
+}
+
+Primaries VisitedDisplay::primaries() const
+{
+    return {evaluate({1, 0, 0}), evaluate({0, 1, 0}), evaluate({0, 0, 1}), evaluate({1, 1, 1}), evaluate({0, 0, 0})};
+}
+
+} // namespace lamp

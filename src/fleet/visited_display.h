@@ -1,0 +1,66 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "judge/accuracy.h"
+#include "judge/verification.h"
+#include "profile/shown_display.h"
+#include "visit/record.h"
+
+#include <memory>
+#include <string>
+
+namespace lamp {
+
+/// What a visit says of a display, for comparing it with others.
+struct VisitFacts {
+    std::string model, serial, technology;
+    std::string instrument; ///< model and serial
+    Accuracy accuracy;      ///< of that instrument on this light, on that day
+    Target target;
+    Task task = Task::Full;
+    WallTime finished{};
+    XYZ white, black;         ///< cd/m², as read through what was left
+    double expectedError = 0; ///< of what is known of it: rms CIEDE2000
+    Bytes profile;
+    std::vector<VerifiedColour> read;                  ///< what was read to verify it
+    std::map<std::string, double> controls;            ///< of the menu, as left
+    std::vector<Control> menu;                         ///< what the menu offers
+    std::vector<std::pair<double, double>> brightness; ///< settings of it with the luminance that white had there, cd/m²
+};
+
+/// Of a visit's files: a folder with `visit.json` and `profile.icc`, that `visit.json`, or a `whole-visit.json`.
+/// \return an error that says what is missing
+Result<VisitFacts> visitFacts(const std::string &path);
+VisitFacts visitFacts(const VisitRecord &record);
+
+/// A display as a visit left it: its profile, and what it makes of any drive, by the model of its readings.
+class VisitedDisplay {
+public:
+    static Result<VisitedDisplay> of(VisitFacts facts);
+
+    [[nodiscard]] const VisitFacts &facts() const { return m_facts; }
+    [[nodiscard]] const Profile &profile() const { return m_profile; }
+    /// Whether the profile finds a drive for a colour (D50, relative to white).
+    [[nodiscard]] bool canShow(const Lab &lab) const;
+    /// What stands on the screen where a program asks for a colour by way of the profile, cd/m².
+    [[nodiscard]] XYZ shows(const Lab &lab) const;
+    /// What it makes of a drive, cd/m².
+    [[nodiscard]] XYZ evaluate(const Drive &rgb) const;
+    /// Its primaries, white and black as left.
+    [[nodiscard]] Primaries primaries() const;
+    /// The same at full drive behind the ramps, where a model says it; else through them.
+    [[nodiscard]] Primaries full() const;
+
+private:
+    VisitedDisplay(VisitFacts facts, Profile profile) : m_facts(std::move(facts)), m_profile(std::move(profile)) {}
+    void takeReadings();
+
+    VisitFacts m_facts;
+    Profile m_profile;
+    std::unique_ptr<DisplayModel> m_model;
+    std::unique_ptr<ShownDisplay> m_shown;
+    Eigen::Matrix3d m_fromPcs;                             ///< where there is no model: from D50, relative, to cd/m²
+    Eigen::Matrix3d m_since = Eigen::Matrix3d::Identity(); ///< what a check found since the profile was made
+};
+
+} // namespace lamp

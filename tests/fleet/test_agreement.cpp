@@ -1,0 +1,217 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// How alike displays are: what is foretold from visits' files against what a noise-free copy of the instrument sees on both.
+#include "english.h"
+#include "support.h"
+
+#include "colour/difference.h"
+#include "colour/spread.h"
+#include "fleet/agreement.h"
+#include "fleet/common_target.h"
+#include "gamut/gamut.h"
+#include "report/results.h"
+#include "simlab/sim_bench.h"
+#include "visit/visit.h"
+#include "visit/whole_visit.h"
+
+#include <QDir>
+#include <QTemporaryDir>
+
+#include <nlohmann/json.hpp>
+
+using namespace lamp;
+using sim::SimBench;
+
+namespace {
+
+/// A display that was visited, with the bench it stands on as it was left.
+struct Stood {
+    std::unique_ptr<SimBench> bench;
+    VisitRecord record;
+};
+
+Stood visited(const std::string &technology, std::uint64_t seed, double luminance = 120, Task task = Task::Full)
+{
+    Stood s;
+    s.bench = std::make_unique<SimBench>(sim::variedPanel(technology, seed), sim::RoomSpec{}, std::vector{sim::MeterSpec{}}, seed);
+    s.bench->skipTime(7200);
+    VisitPlan plan;
+    plan.target = *builtInTarget("Photo");
+    plan.target.luminance.cdM2 = luminance;
+    plan.tolerance = *builtInTolerance("studio");
+    plan.effort = Effort::Quick;
+    plan.task = task;
+    Visit visit(*s.bench, plan, {}, {});
+    auto r = visit.run();
+    if (!r) {
+        qFatal("%s", english(r.error()).c_str());
+    }
+    s.record = std::move(r).value();
+    return s;
+}
+
+/// What the instrument would see on both, without noise, of colours that are asked for by way of both profiles.
+double seenApart(const Stood &a, const Stood &b, const std::vector<Lab> &colours)
+{
+    const Profile p = Profile::open(a.record.profile).value(), q = Profile::open(b.record.profile).value();
+    const Eigen::Matrix3d toD50 = adaptation(relativeTo(xyzOf(illuminantChromaticity(Illuminant::D65), 1), 1), iccD50()) / 120;
+    double sum = 0;
+    for (const Lab &lab : colours) {
+        const XYZ x = a.bench->seen(p.driveFor(lab), 0.05), y = b.bench->seen(q.driveFor(lab), 0.05);
+        sum += deltaE2000(labOf(RelXYZ(toD50 * x.vec()), iccD50()), labOf(RelXYZ(toD50 * y.vec()), iccD50()));
+    }
+    return sum / double(colours.size());
+}
+
+/// Colours within sRGB's middle, which each of them shows.
+std::vector<Lab> middling()
+{
+    const Eigen::Matrix3d toPcs = gamutOf(*rgbSpace("sRGB")).toPcs;
+    std::vector<Lab> all;
+    for (int i = 0; i < 150; ++i) {
+        const Drive d = spread(i);
+        const auto light = [](double v) { return std::pow(0.2 + 0.6 * v, 2.2); };
+        all.push_back(labOf(RelXYZ(toPcs * Eigen::Vector3d(light(d.a), light(d.b), light(d.c))), iccD50()));
+    }
+    return all;
+}
+
+VisitedDisplay display(const Stood &s)
+{
+    return VisitedDisplay::of(visitFacts(s.record)).value();
+}
+
+} // namespace
+
+class TestAgreement : public QObject {
+    Q_OBJECT
+
+private Q_SLOTS:
+    void asTheirInstrumentSees()
+    {
+        const std::vector<Lab> colours = middling();
+        std::vector<Stood> all;
+        for (const auto &[technology, seed] : {std::pair{"wled", 3}, std::pair{"wled", 8}, std::pair{"qd", 5}, std::pair{"woled", 4}}) {
+            all.push_back(visited(technology, std::uint64_t(seed)));
+        }
+        std::vector<VisitedDisplay> displays;
+        std::transform(all.begin(), all.end(), std::back_inserter(displays), display);
+        const Agreement agreement = agreementOf(displays, colours);
+        QCOMPARE(agreement.pairs.size(), size_t(6));
+        for (const PairAgreement &p : agreement.pairs) {
+            const double seen = seenApart(all[p.a], all[p.b], colours);
+            QVERIFY2(p.colours > 100, qPrintable(QString::number(p.colours)));
+            QVERIFY2(std::abs(p.mean - seen) < 0.2, qPrintable(QStringLiteral("%1 for %2").arg(p.mean).arg(seen)));
+            QVERIFY2(std::abs(p.mean - seen) <= p.instrumentK2 + 0.05,
+                     qPrintable(QStringLiteral("%1 for %2, k2 %3").arg(p.mean).arg(seen).arg(p.instrumentK2)));
+            QVERIFY(p.max >= p.p95 && p.p95 >= p.mean);
+            const bool alike = displays[p.a].facts().technology == displays[p.b].facts().technology;
+            // What one instrument gets wrong of one kind of light cancels between two displays of that kind.
+            QVERIFY(alike ? p.absoluteK2 < 3 * p.instrumentK2 : p.absoluteK2 > p.instrumentK2);
+        }
+    }
+
+    void causesAreTakenApart()
+    {
+        Stood a = visited("wled", 3), b = visited("wled", 3, 100);
+        std::vector<VisitedDisplay> displays;
+        displays.push_back(display(a));
+        displays.push_back(display(b));
+        // Each to its own luminance they agree; side by side one is darker.
+        const PairAgreement p = agreementOf(displays).pairs.at(0);
+        QVERIFY2(p.mean < 0.5, qPrintable(QString::number(p.mean)));
+        QVERIFY2(p.meanAbsolute > 2, qPrintable(QString::number(p.meanAbsolute)));
+        QCOMPARE(p.colours, size_t(500));
+        // The same, where both were to have one luminance.
+        VisitFacts f = visitFacts(b.record);
+        f.target.luminance.cdM2 = 120;
+        displays.pop_back();
+        displays.push_back(VisitedDisplay::of(f).value());
+        const PairAgreement q = agreementOf(displays).pairs.at(0);
+        QCOMPARE(q.because.front().what, std::string("luminance"));
+        QVERIFY(q.because.front().deltaE > 2 && std::abs(q.mean - p.meanAbsolute) < 0.2);
+        // And with another white.
+        f = visitFacts(b.record);
+        f.white = xyzOf({0.325, 0.340}, f.white.b);
+        displays.pop_back();
+        displays.push_back(VisitedDisplay::of(f).value());
+        QCOMPARE(agreementOf(displays).pairs.at(0).because.front().what, std::string("white"));
+    }
+
+    void filesOfAVisitAreRead()
+    {
+        QTemporaryDir dir;
+        const Stood s = visited("wled", 6);
+        const auto folder = std::filesystem::path(dir.path().toStdString()) / "visit";
+        QVERIFY(prepareFolder(folder).ok());
+        QVERIFY(keepResults(folder, s.record, ReportKind::None, true).ok());
+        const auto whole = visitFacts((folder / "whole-visit.json").string()), plain = visitFacts((folder / "visit.json").string()),
+                   byFolder = visitFacts(folder.string());
+        QVERIFY(whole.ok() && plain.ok() && byFolder.ok());
+        QCOMPARE(whole->serial, plain->serial);
+        QCOMPARE(plain->profile, whole->profile);
+        QCOMPARE(plain->read.size(), whole->read.size());
+        QCOMPARE(plain->brightness.size(), whole->brightness.size());
+        std::vector<VisitedDisplay> both;
+        both.push_back(VisitedDisplay::of(whole.value()).value());
+        both.push_back(VisitedDisplay::of(plain.value()).value());
+        QVERIFY(agreementOf(both).pairs.at(0).max < 0.02); // the same display
+        // A visit that did not end, one without its profile, and none at all.
+        VisitRecord open = s.record;
+        open.profile.clear();
+        open.verification = {};
+        QVERIFY(writeFile(folder / "open.json", wholeVisitToJson(open)).ok());
+        QVERIFY(!visitFacts((folder / "open.json").string()).ok());
+        QVERIFY(std::filesystem::remove(folder / "profile.icc"));
+        const auto lacking = visitFacts((folder / "visit.json").string());
+        QVERIFY(!lacking.ok() && english(lacking.error()).find("profile.icc") != std::string::npos);
+        QVERIFY(!visitFacts((folder / "ramps.csv").string()).ok());
+        QVERIFY(!visitFacts((folder / "none.json").string()).ok());
+    }
+
+    void aTargetThatAllCanHold()
+    {
+        const Stood strong = visited("wled", 3), weak = visited("ccfl", 2);
+        std::vector<VisitedDisplay> displays;
+        displays.push_back(display(strong));
+        displays.push_back(display(weak));
+        const auto soon = commonTarget(displays, 0), late = commonTarget(displays, 120);
+        QVERIFY(soon.ok() && late.ok());
+        // Both aim at D65 and 120 cd/m²; nothing has to be given up today.
+        const Chromaticity d65 = illuminantChromaticity(Illuminant::D65);
+        QVERIFY(std::hypot(soon->target.white.xy.x - d65.x, soon->target.white.xy.y - d65.y) < 1e-4);
+        QCOMPARE(soon->target.luminance.cdM2, 120.0);
+        QVERIFY(!soon->limited);
+        QVERIFY(late->target.luminance.cdM2 <= soon->target.luminance.cdM2);
+        for (const CommonLoss &l : soon->loses) {
+            QVERIFY(l.most >= 119 && l.mostThen <= l.most && l.luminancePercent >= 0 && l.luminancePercent < 100);
+            QVERIFY(l.levels >= 0 && l.levels < 40 && l.gamutPercent >= 0 && l.gamutPercent < 60);
+        }
+        // It can be used as it stands.
+        const auto j = nlohmann::json::parse(commonTargetToJson(soon.value()));
+        const auto again = targetFromJson(j["target"].dump());
+        QVERIFY(again.ok());
+        QCOMPARE(again->luminance.cdM2, 120.0);
+        // What all share is no more than any of them shows.
+        for (const auto &[space, percent] : soon->sharedCoverage) {
+            for (const Stood *s : {&strong, &weak}) {
+                const SpaceCoverage *own = coverageOf(s->record.gamut, space);
+                QVERIFY2(own != nullptr && percent <= own->coverage + 1, qPrintable(QStringLiteral("%1: %2").arg(space.c_str()).arg(percent)));
+            }
+        }
+    }
+
+    void coloursOfAFile()
+    {
+        const auto lab = coloursFromCsv("name,L,a,b\nskin,65,18,18\n"), rgb = coloursFromCsv("r;g;b\n255;255;255\n0;0;0\n");
+        QVERIFY(lab.ok() && rgb.ok());
+        QCOMPARE(lab->at(0), Lab(65, 18, 18));
+        QVERIFY((rgb->at(0).vec() - Eigen::Vector3d(100, 0, 0)).norm() < 0.05);
+        QVERIFY(rgb->at(1).a < 0.01);
+        for (const char *bad : {"", "x,y\n1,2\n", "L,a,b\n1,2\n", "L,a,b\n1,2,red\n"}) {
+            QVERIFY(!coloursFromCsv(bad).ok());
+        }
+    }
+};
+
+QTEST_GUILESS_MAIN(TestAgreement)
+#include "test_agreement.moc"
