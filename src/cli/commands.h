@@ -2,6 +2,7 @@
 #pragma once
 
 #include "base/result.h"
+#include "fleet/register.h"
 #include "report/results.h"
 #include "visit/record.h"
 
@@ -61,9 +62,11 @@ struct DesktopOptions {
 /// Of `fleet`.
 struct FleetOptions {
     std::vector<std::string> files;
-    std::string on, target, tolerance = "studio", colours, history, problem;
+    std::string on, target, tolerance = "studio", colours, history, problem, store, out, since, assignment;
     double months = 12;
-    bool json = false;
+    int interval = 28;
+    RegisterEntry entry;
+    bool json = false, yes = false;
 };
 
 /// The subcommands. \return the exit status
@@ -85,6 +88,15 @@ int planFleet(const std::string &file, bool json);
 int ageFleet(const FleetOptions &options);
 int agreeFleet(const FleetOptions &options);
 int commonFleet(const FleetOptions &options);
+/// What is due; bringing in and adding; taking out; a report (cli contract).
+int dueFleet(const FleetOptions &options);
+int importFleet(const FleetOptions &options);
+int addToFleet(const FleetOptions &options);
+int exportFleet(const FleetOptions &options);
+int reportFleet(const FleetOptions &options);
+/// The studio's store: examined whole, copied.
+int checkStore(const FleetOptions &options);
+int backUpStore(const FleetOptions &options);
 int listTolerances(bool json);
 int serveDisplay(const ServeOptions &options, bool json);
 

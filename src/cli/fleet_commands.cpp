@@ -4,6 +4,7 @@
 #include "base/file.h"
 #include "base/json.h"
 #include "cli/output.h"
+#include "cli/studio.h"
 #include "fleet/ageing.h"
 #include "fleet/agreement.h"
 #include "fleet/common_target.h"
@@ -38,27 +39,6 @@ Message stepSaid(const RoundProblem &p, const RoundStep &s)
     return {};
 }
 
-/// A history as files say it, all joined. Headings that mean nothing are told.
-Result<std::vector<HistoryEntry>> historyOf(const std::vector<std::string> &files)
-{
-    std::vector<HistoryEntry> all;
-    for (const std::string &file : files) {
-        const auto text = readFile(file);
-        if (!text) {
-            return text.error();
-        }
-        auto table = historyFromCsv(text.value());
-        if (!table) {
-            return naming(file, table.error());
-        }
-        for (const std::string &heading : table->unused) {
-            std::cerr << said(say("program-says", say("heading-unused", file, heading))) << "\n";
-        }
-        all.insert(all.end(), std::make_move_iterator(table->entries.begin()), std::make_move_iterator(table->entries.end()));
-    }
-    return all;
-}
-
 /// The end of a day that a person named; of today where none was named.
 Result<WallTime> endOfDay(const std::string &text)
 {
@@ -67,14 +47,62 @@ Result<WallTime> endOfDay(const std::string &text)
     }
     const auto at = timeOf(text);
     if (!at) {
-        return Error{
-            ErrorKind::Input, say("option-cannot-be", "--on", text), say("nothing-started"), say("choose-one", say("a-date")), "option", false};
+        return Error{ErrorKind::Input, say("option-cannot-be", "--on", text), say("nothing-started"), say("give-date"), "option", false};
     }
     return text.size() == 10 ? *at + std::chrono::hours(24) - std::chrono::seconds(1) : *at;
 }
 
-Result<std::vector<VisitedDisplay>> visitedDisplays(const std::vector<std::string> &paths)
+Result<std::vector<HistoryEntry>> historyOfStudio(const std::string &path)
 {
+    OpenStudio studio(path);
+    if (!studio.store()) {
+        return studio.store().error();
+    }
+    auto history = studio.store().value()->histories().all();
+    const auto problem = studio.store().value()->takeProblem();
+    return problem ? Result<std::vector<HistoryEntry>>(*problem) : Result<std::vector<HistoryEntry>>(std::move(history));
+}
+
+/// The studio's displays, each by its newest visit that has a profile.
+Result<std::vector<VisitedDisplay>> displaysOfStudio(const std::string &path)
+{
+    OpenStudio studio(path);
+    if (!studio.store()) {
+        return studio.store().error();
+    }
+    Store &store = *studio.store().value();
+    std::vector<VisitedDisplay> all;
+    for (const DisplayEntry &d : store.studio().displays()) {
+        for (const VisitEntry &v : store.visits().of(d.id)) {
+            if (v.state != VisitState::Finished) {
+                continue;
+            }
+            const auto record = store.visits().record(v.id);
+            if (!record) {
+                return record.error();
+            }
+            VisitFacts facts = visitFacts(record.value());
+            if (facts.profile.empty()) {
+                continue;
+            }
+            auto display = VisitedDisplay::of(std::move(facts));
+            if (!display) {
+                return display.error();
+            }
+            all.push_back(std::move(display).value());
+            break;
+        }
+    }
+    const auto problem = store.takeProblem();
+    return problem ? Result<std::vector<VisitedDisplay>>(*problem) : Result<std::vector<VisitedDisplay>>(std::move(all));
+}
+
+Result<std::vector<VisitedDisplay>> visitedDisplays(const FleetOptions &o)
+{
+    if (o.files.empty()) {
+        return displaysOfStudio(o.store);
+    }
+    const std::vector<std::string> &paths = o.files;
     std::vector<VisitedDisplay> all;
     for (const std::string &path : paths) {
         auto facts = visitFacts(path);
@@ -137,6 +165,46 @@ void tellAgeing(const DisplayAgeing &d)
 
 } // namespace
 
+Result<std::vector<HistoryEntry>> historyOf(const std::vector<std::string> &files)
+{
+    std::vector<HistoryEntry> all;
+    for (const std::string &file : files) {
+        const auto text = readFile(file);
+        if (!text) {
+            return text.error();
+        }
+        auto table = historyFromCsv(text.value());
+        if (!table) {
+            return naming(file, table.error());
+        }
+        for (const std::string &heading : table->unused) {
+            std::cerr << said(say("program-says", say("heading-unused", file, heading))) << "\n";
+        }
+        all.insert(all.end(), std::make_move_iterator(table->entries.begin()), std::make_move_iterator(table->entries.end()));
+    }
+    return all;
+}
+
+Result<AgeingQuestion> ageingQuestion(const FleetOptions &o)
+{
+    AgeingQuestion question;
+    const auto on = endOfDay(o.on);
+    const auto tolerance = findTolerance(o.tolerance);
+    if (!on || !tolerance) {
+        return on ? tolerance.error() : on.error();
+    }
+    question.on = on.value();
+    question.tolerance = tolerance.value();
+    if (!o.target.empty()) {
+        const auto target = findTarget(o.target);
+        if (!target) {
+            return target.error();
+        }
+        question.target = target.value();
+    }
+    return question;
+}
+
 int planFleet(const std::string &file, bool json)
 {
     const auto text = readFile(file);
@@ -166,29 +234,15 @@ int planFleet(const std::string &file, bool json)
 
 int ageFleet(const FleetOptions &o)
 {
-    const auto on = endOfDay(o.on);
-    if (!on) {
-        return report(on.error(), o.json);
+    const auto question = ageingQuestion(o);
+    if (!question) {
+        return report(question.error(), o.json);
     }
-    AgeingQuestion question;
-    question.on = on.value();
-    const auto tolerance = findTolerance(o.tolerance);
-    if (!tolerance) {
-        return report(tolerance.error(), o.json);
-    }
-    question.tolerance = tolerance.value();
-    if (!o.target.empty()) {
-        const auto target = findTarget(o.target);
-        if (!target) {
-            return report(target.error(), o.json);
-        }
-        question.target = target.value();
-    }
-    const auto history = historyOf(o.files);
+    const auto history = o.files.empty() ? historyOfStudio(o.store) : historyOf(o.files);
     if (!history) {
         return report(history.error(), o.json);
     }
-    const FleetAgeing ageing = ageingOf(history.value(), question);
+    const FleetAgeing ageing = ageingOf(history.value(), question.value());
     if (o.json) {
         printJson(nlohmann::json::parse(ageingToJson(ageing)));
         return kDone;
@@ -205,7 +259,7 @@ int ageFleet(const FleetOptions &o)
 
 int agreeFleet(const FleetOptions &o)
 {
-    const auto displays = visitedDisplays(o.files);
+    const auto displays = visitedDisplays(o);
     if (!displays) {
         return report(displays.error(), o.json);
     }
@@ -242,7 +296,7 @@ int agreeFleet(const FleetOptions &o)
 
 int commonFleet(const FleetOptions &o)
 {
-    const auto displays = visitedDisplays(o.files);
+    const auto displays = visitedDisplays(o);
     if (!displays) {
         return report(displays.error(), o.json);
     }
@@ -256,6 +310,9 @@ int commonFleet(const FleetOptions &o)
         question.on = now();
         question.tolerance = builtInTolerances().front();
         ageing = ageingOf(history.value(), question);
+    }
+    if (displays->empty()) {
+        return report({ErrorKind::Input, say("no-visit-to-compare"), say("nothing-started"), say("give-visit-folder"), "visit", false}, o.json);
     }
     const auto common = commonTarget(displays.value(), o.months, ageing);
     if (!common) {

@@ -201,7 +201,7 @@ void addServe(CLI::App &app, ServeOptions &o, bool &json, int &status)
 
 void addFleet(CLI::App &app, FleetOptions &o, int &status)
 {
-    auto *fleet = app.add_subcommand("fleet", phrase("cli", "A studio's displays: plan, age, agree, common"));
+    auto *fleet = app.add_subcommand("fleet", phrase("cli", "A studio's displays: what is due, rounds, ageing, agreement"));
     fleet->require_subcommand(1);
     const auto add = [&](const char *name, const std::string &help, int (*run)(const FleetOptions &)) {
         auto *command = fleet->add_subcommand(name, help);
@@ -213,17 +213,59 @@ void addFleet(CLI::App &app, FleetOptions &o, int &status)
         ->add_option("--problem", o.problem, phrase("cli", "JSON file: people, instruments, rooms, displays, breaks"))
         ->required();
     auto *age = add("age", phrase("cli", "How displays and instruments age, and when a target can no longer be held"), ageFleet);
-    age->add_option("HISTORY", o.files, phrase("cli", "CSV: what was measured when"))->required();
+    age->add_option("HISTORY", o.files, phrase("cli", "CSV: what was measured when; the studio's where left out"));
     age->add_option("--on", o.on, phrase("cli", "The day that is asked about; today where left out"));
     age->add_option("--target", o.target, phrase("cli", "Name of a built-in target, or a JSON file; the history's own where left out"));
     age->add_option("--tolerance", o.tolerance, phrase("cli", "Name of a built-in tolerance, or a JSON file"));
     auto *agree = add("agree", phrase("cli", "How alike displays show the colours that both can show"), agreeFleet);
-    agree->add_option("VISIT", o.files, phrase("cli", "Folders of visits, visit.json or whole-visit.json"))->required();
+    agree->add_option("VISIT", o.files, phrase("cli", "Folders of visits, visit.json or whole-visit.json; the studio's displays where left out"));
     agree->add_option("--colours", o.colours, phrase("cli", "CSV of colours: L, a, b (D50) or r, g, b (sRGB)"));
     auto *common = add("common", phrase("cli", "A target that all displays of a group can hold"), commonFleet);
-    common->add_option("VISIT", o.files, phrase("cli", "Folders of visits, visit.json or whole-visit.json"))->required();
+    common->add_option("VISIT", o.files, phrase("cli", "Folders of visits, visit.json or whole-visit.json; the studio's displays where left out"));
     common->add_option("--months", o.months, phrase("cli", "How long it is to be held"))->check(CLI::Range(0.0, 120.0));
     common->add_option("--history", o.history, phrase("cli", "CSV: how the displays age"));
+    auto *due = add("due", phrase("cli", "Which displays are due, and why"), dueFleet);
+    due->add_option("HISTORY", o.files, phrase("cli", "CSV: what was measured when; the studio's where left out"));
+    due->add_option("--interval", o.interval, phrase("cli", "Days between visits, of a history in files"))->check(CLI::Range(1, 3650));
+    auto *in = add("import", phrase("cli", "Brings whole visits, registers and histories into the studio; shows what would change"), importFleet);
+    in->add_option("FILE", o.files, phrase("cli", "whole-visit.json; a register or a history as CSV; a register as JSON"))->required();
+    in->add_flag("--yes", o.yes, phrase("cli", "Do it"));
+    auto *adding = add("add", phrase("cli", "Adds a display, or an assignment that displays have to be right for"), addToFleet);
+    adding->add_option("--serial", o.entry.serial, phrase("cli", "Its serial number"));
+    adding->add_option("--name", o.entry.name, phrase("cli", "What it is called"));
+    adding->add_option("--model", o.entry.model, phrase("cli", "Make and model"));
+    adding->add_option("--technology", o.entry.technology, phrase("cli", "Kind of panel"));
+    adding->add_option("--room", o.entry.room, phrase("cli", "Where it stands"));
+    adding->add_option("--role", o.entry.role, phrase("cli", "What it is used for"));
+    adding->add_option("--interval", o.entry.cadenceDays, phrase("cli", "Days between visits"))->check(CLI::Range(1, 3650));
+    adding->add_option("--assignment", o.assignment,
+                       phrase("cli", "An assignment's name; --on is its day, --serial the display, all where left out"));
+    auto *out = add("export", phrase("cli", "Writes register, history and whole visits into a folder"), exportFleet);
+    out->add_option("FOLDER", o.out, phrase("cli", "Folder for the results"))->required();
+    auto *reporting = add("report", phrase("cli", "A report of all displays"), reportFleet);
+    reporting->add_option("--out", o.out, phrase("cli", "File to write: .pdf, .html or .csv"))->required();
+    reporting->add_option("--since", o.since, phrase("cli", "The first day of what was done"));
+    for (auto *command : {due, adding, reporting}) {
+        command->add_option("--on", o.on, phrase("cli", "The day that is asked about; today where left out"));
+    }
+    for (auto *command : {due, reporting}) {
+        command->add_option("--target", o.target, phrase("cli", "Name of a built-in target, or a JSON file; the history's own where left out"));
+        command->add_option("--tolerance", o.tolerance, phrase("cli", "Name of a built-in tolerance, or a JSON file"));
+    }
+    for (auto *command : {age, agree, common, due, in, adding, out, reporting}) {
+        command->add_option("--store", o.store, phrase("cli", "The studio's file; its usual place where left out"));
+    }
+    auto *keeping = app.add_subcommand("store", phrase("cli", "The studio's file: check, backup"));
+    keeping->require_subcommand(1);
+    const auto keep = [&](const char *name, const std::string &help, int (*run)(const FleetOptions &)) {
+        auto *command = keeping->add_subcommand(name, help);
+        command->add_flag("--json", o.json, phrase("cli", "Machine-readable output"));
+        command->add_option("--store", o.store, phrase("cli", "The studio's file; its usual place where left out"));
+        command->callback([&o, &status, run] { status = run(o); });
+        return command;
+    };
+    keep("check", phrase("cli", "Examines it, and reads every visit"), checkStore);
+    keep("backup", phrase("cli", "Writes a whole copy"), backUpStore)->add_option("FILE", o.out, phrase("cli", "Where to"))->required();
 }
 
 /// The commands' names in a line.

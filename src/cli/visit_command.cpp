@@ -10,8 +10,10 @@
 #include "visit/match.h"
 #include "visit/visit.h"
 
+#include <QUuid>
 #include <chrono>
 #include <csignal>
+
 #include <iostream>
 #include <thread>
 #include <unistd.h>
@@ -292,11 +294,12 @@ int runVisit(const VisitOptions &o)
     hooks.onProgress = [&](const Progress &p) { line.progress(titled(p.stage), p.fraction, p.secondsLeft); };
     hooks.onNote = [&](const Message &m) { line.tell(say("note", m)); };
     Visit visit(*bench.value(), std::move(asked), hooks, signals.token());
-    const auto record = visit.run();
+    auto record = visit.run();
     line.clear();
     if (!record) {
         return fail(record.error(), visit.record(), o, journal);
     }
+    record.value().id = QUuid::createUuid().toString(QUuid::WithoutBraces).toStdString(); // told from all others wherever it is brought in
     return finish(record.value(), o, journal);
 }
 

@@ -212,9 +212,10 @@ std::optional<WallTime> Forecast::nextCheck(double accidentsPerYear)
         auto light = begin(Luminance), u = begin(U), v = begin(V);
         const double step = kStep * usage();
         for (int week = 0; week < kWeeks; ++week) {
-            const double off = 100 * std::abs(std::exp(light->state.level + setting - wanted) - 1);
-            const bool whiteHolds =
-                !u || !v || !white || whiteDifference(xyzOf(xyOf({u->state.level, v->state.level}), 100), *white) <= m_q.tolerance.whiteDeltaE;
+            const double off = 100 * std::abs(std::exp(light->state.level + light->state.seen + setting - wanted) - 1);
+            const bool whiteHolds = !u || !v || !white
+                                    || whiteDifference(xyzOf(xyOf({u->state.level + u->state.seen, v->state.level + v->state.seen}), 100), *white)
+                                           <= m_q.tolerance.whiteDeltaE;
             if (off > m_q.tolerance.luminancePercent || !whiteHolds) {
                 break;
             }

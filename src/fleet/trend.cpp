@@ -150,7 +150,12 @@ private:
     {
         std::vector<Shape> all;
         const bool again = m_calibrations.empty() ? false : m_calibrations.back() > 0;
+        // A few readings cannot say that they are very noisy.
+        const double most = size() < 4 ? 6 : 30;
         for (const double noise : {1.0, 1.8, 3.2, 5.6, 10.0, 18.0, 30.0}) {
+            if (noise > most) {
+                break;
+            }
             for (const double bend : {0.1, 0.5, 1.0, 2.5}) {
                 all.push_back({noise * m_prior.noise, bend * m_prior.bend, 0});
                 if (again && m_prior.recalibrated > 0) {
@@ -282,16 +287,20 @@ Trend TrendFit::trend(const Eigen::VectorXd &mean, const Eigen::MatrixXd &cov) c
     const double span = last - first;
     const Eigen::MatrixXd ofShared = m_z * cov * m_z.transpose();
     const Eigen::VectorXd r = residual(mean);
-    // Level now, rate now, and the way from the first reading to the last: how each goes with the rate that displays share.
-    const Eigen::Vector3d withRate(now, 1, span);
+    // Level now, rate now, the level as the last instrument sees it, and the way from the first reading to the last: what each takes of what
+    // all share.
+    Eigen::MatrixXd takes = Eigen::MatrixXd::Zero(4, shared);
+    takes.col(shared - 1) << now, 1, now, span;
+    takes(2, 2 * at(n - 1).instrument) = 1;
+    takes(2, 2 * at(n - 1).instrument + 1) = at(n - 1).years + (now - last);
     Trend t;
     t.m_found = m_found;
-    std::vector<Eigen::Matrix3d> covs;
-    std::vector<Eigen::Vector3d> means;
+    std::vector<Eigen::Matrix4d> covs;
+    std::vector<Eigen::Vector4d> means;
     std::vector<double> likely;
     for (const Shape &s : shapes()) {
         const Eigen::LLT<Eigen::MatrixXd> factor(own(s) + ofShared);
-        Eigen::MatrixXd cross(n, 3);
+        Eigen::MatrixXd cross(n, 4);
         const double bend2 = s.bend * s.bend, slope2 = m_prior.slopeOfDisplay * m_prior.slopeOfDisplay;
         double breaks = 0;
         for (const TrendBreak &b : m_series.breaks) {
@@ -303,23 +312,36 @@ Trend TrendFit::trend(const Eigen::VectorXd &mean, const Eigen::MatrixXd &cov) c
             for (const TrendBreak &b : m_series.breaks) {
                 level += size_t(i) >= b.from ? b.sigma * b.sigma : 0;
             }
-            const double rateShared = (m_z.row(i) * cov.col(shared - 1)).value();
             cross(i, 0) = level + slope2 * now * x + bend2 * bent(now, x);
             cross(i, 1) = slope2 * x + bend2 * x * x / 2;
-            cross(i, 2) = slope2 * span * x + bend2 * (bent(last, x) - bent(first, x));
-            cross.row(i) += rateShared * withRate.transpose();
+            cross(i, 2) = cross(i, 0);
+            cross(i, 3) = slope2 * span * x + bend2 * (bent(last, x) - bent(first, x));
+            cross.row(i) += m_z.row(i) * cov * takes.transpose();
         }
-        Eigen::Matrix3d before = (slope2 + cov(shared - 1, shared - 1)) * withRate * withRate.transpose();
-        before(0, 0) += m_prior.level * m_prior.level + breaks + s.recalibrated * s.recalibrated * m_calibrations.back() + bend2 * bent(now, now);
-        before(1, 1) += bend2 * now;
-        before(2, 2) += bend2 * (bent(last, last) - 2 * bent(first, last) + bent(first, first));
-        before(0, 1) = before(1, 0) += bend2 * now * now / 2;
-        before(0, 2) = before(2, 0) += bend2 * (bent(now, last) - bent(now, first));
-        before(1, 2) = before(2, 1) += bend2 * (last * last - first * first) / 2;
+        const Eigen::Vector4d ages(now, 1, now, span);
+        Eigen::Matrix4d before = slope2 * ages * ages.transpose();
+        const double level2 =
+            m_prior.level * m_prior.level + breaks + s.recalibrated * s.recalibrated * m_calibrations.back() + bend2 * bent(now, now);
+        const auto both = [&](int p, int q, double v) {
+            before(p, q) += v;
+            before(q, p) += p == q ? 0 : v;
+        };
+        both(0, 0, level2);
+        both(0, 2, level2);
+        both(2, 2, level2);
+        both(1, 1, bend2 * now);
+        both(3, 3, bend2 * (bent(last, last) - 2 * bent(first, last) + bent(first, first)));
+        for (const int level : {0, 2}) {
+            both(level, 1, bend2 * now * now / 2);
+            both(level, 3, bend2 * (bent(now, last) - bent(now, first)));
+        }
+        both(1, 3, bend2 * (last * last - first * first) / 2);
+        before += takes * cov * takes.transpose();
         const Eigen::MatrixXd solved = factor.solve(cross);
         covs.emplace_back(before - cross.transpose() * solved);
-        means.emplace_back(solved.transpose() * r + mean[shared - 1] * withRate);
+        means.emplace_back(solved.transpose() * r + takes * mean);
         means.back()[0] += at(0).value;
+        means.back()[2] += at(0).value;
         likely.push_back(logLikelihood(factor, r) + logPrior(s));
     }
     const double most = *std::max_element(likely.begin(), likely.end());
@@ -328,27 +350,27 @@ Trend TrendFit::trend(const Eigen::VectorXd &mean, const Eigen::MatrixXd &cov) c
         all += l = std::exp(l - most);
     }
     const std::vector<Shape> shape = shapes();
-    Eigen::Vector3d middle = Eigen::Vector3d::Zero(), variance = Eigen::Vector3d::Zero();
+    Eigen::Vector4d middle = Eigen::Vector4d::Zero(), variance = Eigen::Vector4d::Zero();
     for (size_t i = 0; i < likely.size(); ++i) {
         middle += likely[i] / all * means[i];
     }
     for (size_t i = 0; i < likely.size(); ++i) {
         const double weight = likely[i] / all;
-        const Eigen::Matrix3d &c = covs[i];
+        const Eigen::Matrix4d &c = covs[i];
         variance += weight * (c.diagonal().cwiseMax(0) + (means[i] - middle).cwiseAbs2());
         if (weight > 1e-4) {
-            const Eigen::Matrix2d two = c.topLeftCorner<2, 2>();
-            const Eigen::SelfAdjointEigenSolver<Eigen::Matrix2d> eigen(two);
+            const Eigen::Matrix3d three = c.topLeftCorner<3, 3>();
+            const Eigen::SelfAdjointEigenSolver<Eigen::Matrix3d> eigen(three);
             t.m_parts.push_back(
-                {weight, means[i].head<2>(), eigen.eigenvectors() * eigen.eigenvalues().cwiseMax(0).cwiseSqrt().asDiagonal(), shape[i].bend});
+                {weight, means[i].head<3>(), eigen.eigenvectors() * eigen.eigenvalues().cwiseMax(0).cwiseSqrt().asDiagonal(), shape[i].bend});
         }
     }
     t.m_now = middle[0];
     t.m_nowK2 = 2 * std::sqrt(variance[0]);
-    t.m_moved = middle[2];
+    t.m_moved = middle[3];
     // Within no time nothing is seen of a rate: what is left is what one expects.
-    t.m_rate = span > 0 ? middle[2] / span : middle[1];
-    t.m_rateK2 = 2 * std::sqrt(span > 0 ? variance[2] / span / span : variance[1]);
+    t.m_rate = span > 0 ? middle[3] / span : middle[1];
+    t.m_rateK2 = 2 * std::sqrt(span > 0 ? variance[3] / span / span : variance[1]);
     return t;
 }
 
@@ -363,8 +385,8 @@ std::pair<TrendState, double> Trend::draw(std::mt19937_64 &random) const
             break;
         }
     }
-    const Eigen::Vector2d z(normal(random), normal(random)), state = part->mean + part->factor * z;
-    return {{state[0], state[1]}, part->bend};
+    const Eigen::Vector3d z(normal(random), normal(random), normal(random)), state = part->mean + part->factor * z;
+    return {{state[0], state[1], state[2] - state[0]}, part->bend};
 }
 
 TrendState gone(const TrendState &state, double bend, double step, std::mt19937_64 &random)
@@ -372,7 +394,7 @@ TrendState gone(const TrendState &state, double bend, double step, std::mt19937_
     // What twice integrated white noise adds in a step: its covariance is [h³/3, h²/2; h²/2, h].
     std::normal_distribution<double> normal;
     const double a = normal(random), b = normal(random), root = std::sqrt(step);
-    return {state.level + state.rate * step + bend * root * step * (a / 2 + b / std::sqrt(12.0)), state.rate + bend * root * a};
+    return {state.level + state.rate * step + bend * root * step * (a / 2 + b / std::sqrt(12.0)), state.rate + bend * root * a, state.seen};
 }
 
 FleetSeries::FleetSeries(const std::vector<TrendSeries> &series, size_t instruments, const TrendPrior &prior)

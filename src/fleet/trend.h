@@ -48,6 +48,7 @@ struct TrendSeries {
 /// A level and its rate at an age, to go on from.
 struct TrendState {
     double level = 0, rate = 0;
+    double seen = 0; ///< what the instrument that read last makes of it, more than the level
 };
 
 /// What readings leave open of a series: a mixture over how noisy and how bent it may be.
@@ -69,8 +70,8 @@ private:
     friend class TrendFit;
     struct Part {
         double weight;
-        Eigen::Vector2d mean;
-        Eigen::Matrix2d factor; ///< lower, of its covariance
+        Eigen::Vector3d mean;   ///< level, rate, and the level as the instrument that read last sees it
+        Eigen::Matrix3d factor; ///< lower, of its covariance
         double bend;
     };
     std::vector<Part> m_parts;

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "report/report.h"
 
+#include "report/html.h"
+
 #include "colour/cct.h"
 #include "plot/render.h"
 #include "report/visit_plots.h"
@@ -11,7 +13,6 @@
 #include <QGuiApplication>
 #include <QImage>
 #include <QPageLayout>
-#include <QPdfWriter>
 #include <QTextDocument>
 
 namespace lamp {
@@ -26,11 +27,6 @@ struct Picture {
 constexpr std::array<Picture, 4> kPictures{
     {{coloursPlot, "colours", 620, 190}, {grayPlot, "gray", 305, 170}, {tonePlot, "tone", 305, 170}, {gamutPlot, "gamut", 470, 230}}};
 
-QString escaped(const std::string &text)
-{
-    return QString::fromStdString(shown(text)).toHtmlEscaped();
-}
-
 QImage picture(const Picture &which, const VisitRecord &record, int scale)
 {
     QImage image(which.width * scale, which.height * scale, QImage::Format_RGB32);
@@ -42,11 +38,6 @@ QImage picture(const Picture &which, const VisitRecord &record, int scale)
     painter.setFont(font);
     plot::draw(painter, QRectF(0, 0, which.width, which.height), which.plot(record), {});
     return image;
-}
-
-QString escaped(const Message &message)
-{
-    return escaped(said(message));
 }
 
 QString row(const Message &name, const Message &value, const Message &target = {})
@@ -192,20 +183,9 @@ void fillReport(QTextDocument &document, const VisitRecord &record)
 
 Bytes reportPdf(const VisitRecord &record)
 {
-    QByteArray pdf;
-    QBuffer buffer(&pdf);
-    buffer.open(QIODevice::WriteOnly);
-    QPdfWriter writer(&buffer);
-    writer.setPageSize(QPageSize(QPageSize::A4));
-    writer.setPageMargins(QMarginsF(14, 12, 14, 12), QPageLayout::Millimeter);
-    writer.setResolution(96);
-    writer.setTitle(QString::fromStdString(record.profileName()));
-    writer.setCreator(QStringLiteral("Dutiful Lamp"));
     QTextDocument document;
     fillReport(document, record);
-    document.print(&writer);
-    buffer.close();
-    return {pdf.begin(), pdf.end()};
+    return printed(document, record.profileName(), QPageLayout::Portrait);
 }
 
 } // namespace lamp

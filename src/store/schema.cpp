@@ -90,6 +90,15 @@ const QStringList &tables()
         "CREATE TABLE display_status (display_id {integer} PRIMARY KEY REFERENCES display(id), visit_id {integer} REFERENCES visit(id), "
         "finished_at {integer}, verdict {integer}, due_at {integer}, white_de {real}, colour_mean {real}, colour_max {real}, "
         "drift_de {real}, drift_days {integer}, drift_at {integer})",
+        // What was written down of displays elsewhere, or before; its identity is the SHA-256 of display and row, so that none is there twice.
+        "CREATE TABLE history_entry (id {key}, identity {bytes} NOT NULL UNIQUE, display_id {integer} NOT NULL REFERENCES display(id), "
+        "happened_at {integer} NOT NULL, hours {real}, instrument TEXT NOT NULL, task TEXT NOT NULL, target TEXT NOT NULL, brightness {real}, "
+        "red {real}, green {real}, blue {real}, luminance {real}, max_luminance {real}, white_x {real}, white_y {real}, black {real}, "
+        "gray_mean {real}, colour_mean {real}, colour_max {real}, srgb_percent {real}, adobe_rgb_percent {real}, event TEXT NOT NULL, "
+        "note TEXT NOT NULL)",
+        "CREATE INDEX history_of_display ON history_entry (display_id, happened_at)",
+        "CREATE TABLE assignment (id {key}, happens_at {integer} NOT NULL, name TEXT NOT NULL, display_id {integer} REFERENCES display(id))",
+
         // Who has the store open: one whose process is gone was killed, or its computer lost power.
         "CREATE TABLE at_work (owner TEXT PRIMARY KEY, opened_at {integer} NOT NULL)",
     };
@@ -108,12 +117,29 @@ Status bringToEight(Connection &connection)
     return done ? connection.change(QStringLiteral("UPDATE finding SET code = 'verbatim' WHERE code = 'sentence'"), {}, kNotBroughtUp) : done;
 }
 
+/// From 8: histories that were written down, and dated assignments.
+Status bringToNine(Connection &connection)
+{
+    Status done = Done{};
+    for (const QString &definition : tables()) {
+        const bool added = definition.startsWith(QStringLiteral("CREATE TABLE history_entry"))
+                           || definition.contains(QStringLiteral("ON history_entry"))
+                           || definition.startsWith(QStringLiteral("CREATE TABLE assignment"));
+        done = done && added ? connection.change(connection.dialect().worded(definition), {}, kNotBroughtUp) : done;
+    }
+    return done;
+}
+
 Status bringUpFrom(Connection &connection, int version)
 {
     if (version == 0) {
         return makeTables(connection);
     }
-    return version < kAskable ? intoTables(connection, version) : bringToEight(connection);
+    if (version < kAskable) {
+        return intoTables(connection, version); // the tables of today
+    }
+    const Status eight = version < 8 ? bringToEight(connection) : Status(Done{});
+    return eight ? bringToNine(connection) : eight;
 }
 
 Error newer(const QString &path)
@@ -127,7 +153,7 @@ Error newer(const QString &path)
 
 int schemaVersion()
 {
-    return 8;
+    return 9;
 }
 
 Status makeTables(Connection &connection)

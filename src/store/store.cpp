@@ -53,7 +53,7 @@ Result<QString> setAside(const QString &path)
 
 Store::Store(QString path, std::unique_ptr<Connection> connection)
     : m_path(std::move(path)), m_owner(newOwner()), m_connection(std::move(connection)), m_studio(*m_connection), m_aims(*m_connection),
-      m_visits(*m_connection, m_studio, m_aims, m_owner), m_board(*m_connection, m_studio)
+      m_visits(*m_connection, m_studio, m_aims, m_owner), m_board(*m_connection, m_studio), m_histories(*m_connection)
 {
 }
 
@@ -130,6 +130,21 @@ Result<std::unique_ptr<Store>> Store::open(const QString &path)
         fresh.value()->m_movedAside = *aside;
     }
     return fresh;
+}
+
+Status Store::backUp(const QString &path)
+{
+    if (QFile::exists(path)) {
+        Error e = storageError(say("file-there-already", path.toStdString()));
+        e.todo = say("choose-another-name");
+        return e;
+    }
+    QSqlDatabase db = m_connection->database();
+    const Status copied = m_connection->dialect().copyTo(db, path);
+    if (!copied) {
+        QFile::remove(path); // half a copy would pass for a whole one
+    }
+    return copied;
 }
 
 Status Store::examine(const QString &path, const std::stop_token &stop)

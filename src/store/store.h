@@ -2,6 +2,7 @@
 #pragma once
 
 #include "store/board.h"
+#include "store/histories.h"
 #include "store/visits.h"
 
 #include <memory>
@@ -26,6 +27,7 @@ public:
     [[nodiscard]] store::Visits &visits() { return m_visits; }
     [[nodiscard]] store::Aims &aims() { return m_aims; }
     [[nodiscard]] store::Board &board() { return m_board; }
+    [[nodiscard]] store::Histories &histories() { return m_histories; }
 
     /// Several verbs as one thing that a person does: all of it or nothing.
     Status act(const std::function<Status()> &verbs) { return m_connection->transaction(verbs); }
@@ -41,6 +43,8 @@ public:
 
     /// Whether somebody who had the file open was killed or lost power, so that it should be examined.
     [[nodiscard]] bool endedUncleanly() const { return m_uncleanEnd; }
+    /// Writes a whole copy beside, as of this moment, while others may be at work. \return an error where a file is there already
+    Status backUp(const QString &path);
     /// Examines a whole file, which may take minutes: for another thread than the one that shows things. Where it is
     /// sound, its unclean end is forgotten; where it is not, it is set aside when it is next opened. \return an error with
     /// the code "damaged" that says what is wrong; nothing is changed where it was stopped
@@ -61,6 +65,7 @@ private:
     store::Aims m_aims;
     store::Visits m_visits;
     store::Board m_board;
+    store::Histories m_histories;
 };
 
 /// Where the studio is kept: $XDG_DATA_HOME/dutiful-lamp/studio.sqlite.

@@ -164,6 +164,39 @@ std::optional<DisplayEntry> Studio::find(const QString &model, const QString &se
     return all.empty() ? std::nullopt : std::optional(all.front());
 }
 
+std::vector<DisplayEntry> Studio::bySerial(const QString &serial) const
+{
+    return where(QStringLiteral("d.serial = ?"), {stored(serial)}, {});
+}
+
+Status Studio::change(const DisplayEntry &d, WallTime now)
+{
+    const auto before = display(d.id);
+    if (!before) {
+        return storageError(say("display-gone"));
+    }
+    const auto twin = d.serial.isEmpty() ? std::nullopt : find(d.model, d.serial);
+    if (twin && twin->id != d.id) {
+        return Error{ErrorKind::Input,
+                     say("display-model-serial-studio", twin->name.toStdString()),
+                     say("nothing-changed"),
+                     say("use-one-or-correct"),
+                     "twin",
+                     false};
+    }
+    return m_connection.transaction([&]() -> Status {
+        Status done = m_connection.change(
+            QStringLiteral("UPDATE display SET name = ?, model = ?, serial = ?, technology = ?, note = ?, bits = ?, role = ?, critical = ?, "
+                           "revision = revision + 1 WHERE id = ?"),
+            {stored(d.name), stored(d.model), stored(d.serial), stored(d.technology), stored(d.note), d.bits > 0 ? QVariant(d.bits) : QVariant(),
+             stored(d.role), d.critical, d.id},
+            say("display-could-not-stored"));
+        done = done && d.cadenceDays != before->cadenceDays ? setCadence(d.id, d.cadenceDays) : done;
+        done = done && d.roomId != before->roomId ? move(d.id, d.roomId, now) : done;
+        return done ? refreshSearch(d.id) : done;
+    });
+}
+
 Status Studio::setCadence(qint64 displayId, int days)
 {
     const Message what = say("interval-could-not-stored");

@@ -67,6 +67,11 @@ public:
     [[nodiscard]] int count() const;
     [[nodiscard]] std::optional<DisplayEntry> display(qint64 id) const;
     [[nodiscard]] std::optional<DisplayEntry> find(const QString &model, const QString &serial) const;
+    /// Displays of a serial, retired ones too.
+    [[nodiscard]] std::vector<DisplayEntry> bySerial(const QString &serial) const;
+    /// Writes a display's card anew: all but how it is reached and whether it is retired; a move to another room is told in its history.
+    /// \return an error with the code "twin" where another display has this model and serial
+    Status change(const DisplayEntry &display, WallTime now);
     Status setCadence(qint64 displayId, int days);
     Status move(qint64 displayId, qint64 roomId, WallTime now);
     /// Takes a display out of use, or back.

@@ -486,6 +486,77 @@ private Q_SLOTS:
         QVERIFY(opened.ok() && opened.value()->copyBefore().isEmpty());
     }
 
+    // tests/store/fixtures/studio-8.sqlite.z: made by this program's version of 27 November 2026 (schema 8), the demo studio.
+    void fileOfVersionEightTakesHistories()
+    {
+        unpackFixture(8);
+        auto opened = Store::open(path());
+        QVERIFY2(opened.ok(), opened.ok() ? "" : english(opened.error()).c_str());
+        Store &store = *opened.value();
+        QCOMPARE(store.copyBefore(), path() + ".version-8");
+        QCOMPARE(store.studio().count(), 4);
+        const auto visited = store.histories().all();
+        QCOMPARE(visited.size(), size_t(4)); // one visit to each
+        for (const HistoryEntry &e : visited) {
+            QVERIFY2(e.luminance && e.white && e.mean && !e.display.empty() && !e.instrument.empty(), historyToCsv({e}).c_str());
+            QVERIFY(e.controls.contains("brightness") || e.controls.empty());
+        }
+    }
+
+    void historiesAreKeptOnceAndExactly()
+    {
+        auto store = std::move(Store::open(path())).value();
+        const auto room = store->studio().addRoom("Booth").value();
+        DisplayEntry d;
+        d.roomId = room;
+        d.name = "Left";
+        d.serial = "AV-1";
+        const auto id = store->studio().add(d, WallTime{}).value();
+        const auto table =
+            historyFromCsv("display,date,hours,instrument,task,target,brightness,red,luminance_cd_m2,white_x,white_y,coverage_srgb,event,note\n"
+                           "AV-1,2031-03-04,1234.5,T-1,check,Photo,47,98,119.123456789,0.3127,0.329,99.1,,\"a, b\"\n"
+                           "AV-1,2031-04-04,,,,,,,,,,,moved,\n");
+        QVERIFY(table.ok());
+        QCOMPARE(store->histories().fresh(id, table->entries), 2);
+        QCOMPARE(store->histories().add(id, table->entries).value(), 2);
+        QCOMPARE(store->histories().add(id, table->entries).value(), 0);
+        QCOMPARE(historyToCsv(store->histories().all(id)), historyToCsv(table->entries));
+        QVERIFY(store->histories().all(id + 1).empty());
+        // A retired display's is kept, and not told of all.
+        QVERIFY(store->studio().setRetired(id, true, WallTime{}).ok());
+        QVERIFY(store->histories().all().empty());
+        QCOMPARE(store->histories().all(id).size(), size_t(2));
+        QVERIFY(store->histories().addAssignment({fromIsoTime("2031-05-01T00:00:00Z"), "Atlas", ""}, {}).ok());
+        QCOMPARE(store->histories().assignments(fromIsoTime("2031-04-01T00:00:00Z")).size(), size_t(1));
+        QVERIFY(store->histories().assignments(fromIsoTime("2031-06-01T00:00:00Z")).empty());
+    }
+
+    void cardsAreChangedAndMovesRemembered()
+    {
+        auto store = std::move(Store::open(path())).value();
+        const auto booth = store->studio().addRoom("Booth").value(), desk = store->studio().addRoom("Desk").value();
+        DisplayEntry a, b;
+        a.roomId = b.roomId = booth;
+        a.name = a.serial = "A";
+        b.name = b.serial = "B";
+        a.id = store->studio().add(a, WallTime{}).value();
+        b.id = store->studio().add(b, WallTime{}).value();
+        a.name = "Left of the door";
+        a.cadenceDays = 14;
+        a.roomId = desk;
+        QVERIFY(store->studio().change(a, fromIsoTime("2031-03-04T10:00:00Z")).ok());
+        const auto now = store->studio().display(a.id);
+        QCOMPARE(now->name, a.name);
+        QCOMPARE(now->cadenceDays, 14);
+        QCOMPARE(now->roomId, desk);
+        QCOMPARE(store->studio().events(a.id).back().kind, QStringLiteral("moved"));
+        QCOMPARE(store->studio().search("door").size(), size_t(1));
+        b.serial = "A"; // another's
+        const Status twin = store->studio().change(b, WallTime{});
+        QVERIFY(!twin.ok() && twin.error().code == "twin");
+        QCOMPARE(store->studio().display(b.id)->serial, QStringLiteral("B"));
+    }
+
     // tests/store/fixtures/studio-7.sqlite.z: made by this program's version of 26 November 2026 (schema 7), the demo studio. What is
     // found is a code by then, but the first files of that version held sentences.
     void fileOfVersionSevenOpensWithEverythingInIt()

@@ -534,16 +534,8 @@
         <translation>JSON-Datei: Personen, Messgeräte, Räume, Monitore, Pausen</translation>
     </message>
     <message>
-        <source>A studio&apos;s displays: plan, age, agree, common</source>
-        <translation>Die Bildschirme eines Studios: plan, age, agree, common</translation>
-    </message>
-    <message>
         <source>How displays and instruments age, and when a target can no longer be held</source>
         <translation>Wie Bildschirme und Messgeräte altern, und wann ein Ziel nicht mehr zu halten ist</translation>
-    </message>
-    <message>
-        <source>CSV: what was measured when</source>
-        <translation>CSV: was wann gemessen wurde</translation>
     </message>
     <message>
         <source>The day that is asked about; today where left out</source>
@@ -556,10 +548,6 @@
     <message>
         <source>How alike displays show the colours that both can show</source>
         <translation>Wie ähnlich Bildschirme die Farben zeigen, die beide zeigen können</translation>
-    </message>
-    <message>
-        <source>Folders of visits, visit.json or whole-visit.json</source>
-        <translation>Ordner von Besuchen, visit.json oder whole-visit.json</translation>
     </message>
     <message>
         <source>CSV of colours: L, a, b (D50) or r, g, b (sRGB)</source>
@@ -576,6 +564,110 @@
     <message>
         <source>CSV: how the displays age</source>
         <translation>CSV: wie die Bildschirme altern</translation>
+    </message>
+    <message>
+        <source>A studio&apos;s displays: what is due, rounds, ageing, agreement</source>
+        <translation>Die Bildschirme eines Studios: was fällig ist, Rundgänge, Alterung, Übereinstimmung</translation>
+    </message>
+    <message>
+        <source>CSV: what was measured when; the studio&apos;s where left out</source>
+        <translation>CSV: was wann gemessen wurde; sonst das des Studios</translation>
+    </message>
+    <message>
+        <source>Folders of visits, visit.json or whole-visit.json; the studio&apos;s displays where left out</source>
+        <translation>Ordner von Besuchen, visit.json oder whole-visit.json; sonst die Bildschirme des Studios</translation>
+    </message>
+    <message>
+        <source>Which displays are due, and why</source>
+        <translation>Welche Bildschirme fällig sind, und warum</translation>
+    </message>
+    <message>
+        <source>Days between visits, of a history in files</source>
+        <translation>Tage zwischen Besuchen, bei einem Verlauf aus Dateien</translation>
+    </message>
+    <message>
+        <source>Brings whole visits, registers and histories into the studio; shows what would change</source>
+        <translation>Bringt ganze Besuche, Verzeichnisse und Verläufe ins Studio; zeigt, was sich ändern würde</translation>
+    </message>
+    <message>
+        <source>whole-visit.json; a register or a history as CSV; a register as JSON</source>
+        <translation>whole-visit.json; ein Verzeichnis oder ein Verlauf als CSV; ein Verzeichnis als JSON</translation>
+    </message>
+    <message>
+        <source>Do it</source>
+        <translation>Es tun</translation>
+    </message>
+    <message>
+        <source>Adds a display, or an assignment that displays have to be right for</source>
+        <translation>Fügt einen Bildschirm hinzu oder einen Auftrag, für den Bildschirme stimmen müssen</translation>
+    </message>
+    <message>
+        <source>Its serial number</source>
+        <translation>Seine Seriennummer</translation>
+    </message>
+    <message>
+        <source>What it is called</source>
+        <translation>Wie er heißt</translation>
+    </message>
+    <message>
+        <source>Make and model</source>
+        <translation>Hersteller und Modell</translation>
+    </message>
+    <message>
+        <source>Kind of panel</source>
+        <translation>Art des Panels</translation>
+    </message>
+    <message>
+        <source>Where it stands</source>
+        <translation>Wo er steht</translation>
+    </message>
+    <message>
+        <source>What it is used for</source>
+        <translation>Wofür er gebraucht wird</translation>
+    </message>
+    <message>
+        <source>Days between visits</source>
+        <translation>Tage zwischen Besuchen</translation>
+    </message>
+    <message>
+        <source>An assignment&apos;s name; --on is its day, --serial the display, all where left out</source>
+        <translation>Name eines Auftrags; --on ist sein Tag, --serial der Bildschirm, sonst alle</translation>
+    </message>
+    <message>
+        <source>Writes register, history and whole visits into a folder</source>
+        <translation>Schreibt Verzeichnis, Verlauf und ganze Besuche in einen Ordner</translation>
+    </message>
+    <message>
+        <source>A report of all displays</source>
+        <translation>Ein Bericht über alle Bildschirme</translation>
+    </message>
+    <message>
+        <source>File to write: .pdf, .html or .csv</source>
+        <translation>Zu schreibende Datei: .pdf, .html oder .csv</translation>
+    </message>
+    <message>
+        <source>The first day of what was done</source>
+        <translation>Der erste Tag dessen, was getan wurde</translation>
+    </message>
+    <message>
+        <source>The studio&apos;s file; its usual place where left out</source>
+        <translation>Die Studiodatei; sonst an ihrem üblichen Ort</translation>
+    </message>
+    <message>
+        <source>The studio&apos;s file: check, backup</source>
+        <translation>Die Studiodatei: check, backup</translation>
+    </message>
+    <message>
+        <source>Examines it, and reads every visit</source>
+        <translation>Prüft sie und liest jeden Besuch</translation>
+    </message>
+    <message>
+        <source>Writes a whole copy</source>
+        <translation>Schreibt eine ganze Kopie</translation>
+    </message>
+    <message>
+        <source>Where to</source>
+        <translation>Wohin</translation>
     </message>
 </context>
 <context>
@@ -6245,6 +6337,263 @@
             <numerusform>%n Stufe</numerusform>
             <numerusform>%n Stufen</numerusform>
         </translation>
+    </message>
+    <message>
+        <source>Give a date like 2031-03-04.</source>
+        <translation>Geben Sie ein Datum wie 2031-03-04 an.</translation>
+    </message>
+    <message>
+        <source>There is no visit with a profile.</source>
+        <translation>Es gibt keinen Besuch mit einem Profil.</translation>
+    </message>
+    <message>
+        <source>The register cannot be used</source>
+        <translation>Das Verzeichnis ist nicht zu gebrauchen</translation>
+    </message>
+    <message>
+        <source>&quot;%1&quot; stands there twice</source>
+        <translation>„%1“ steht doppelt da</translation>
+    </message>
+    <message>
+        <source>the heading &quot;%1&quot; is not known</source>
+        <translation>die Überschrift „%1“ ist nicht bekannt</translation>
+    </message>
+    <message>
+        <source>entry %1 has no %2</source>
+        <translation>Eintrag %1 hat kein %2</translation>
+    </message>
+    <message>
+        <source>The history could not be stored.</source>
+        <translation>Der Verlauf konnte nicht gespeichert werden.</translation>
+    </message>
+    <message>
+        <source>%2 displays have the serial number %1.</source>
+        <translation>%2 Bildschirme haben die Seriennummer %1.</translation>
+    </message>
+    <message>
+        <source>Give the model as well.</source>
+        <translation>Geben Sie auch das Modell an.</translation>
+    </message>
+    <message>
+        <source>No display has the serial number %1.</source>
+        <translation>Kein Bildschirm hat die Seriennummer %1.</translation>
+    </message>
+    <message>
+        <source>A display with the serial number %1 is there already.</source>
+        <translation>Ein Bildschirm mit der Seriennummer %1 ist schon da.</translation>
+    </message>
+    <message>
+        <source>Import a register to change it.</source>
+        <translation>Importieren Sie ein Verzeichnis, um ihn zu ändern.</translation>
+    </message>
+    <message>
+        <source>%1 is there already.</source>
+        <translation>%1 ist schon da.</translation>
+    </message>
+    <message>
+        <source>Choose another name.</source>
+        <translation>Wählen Sie einen anderen Namen.</translation>
+    </message>
+    <message>
+        <source>%1: a visit to %2.</source>
+        <translation>%1: ein Besuch bei %2.</translation>
+    </message>
+    <message>
+        <source>%1: a visit to %2 that is there already.</source>
+        <translation>%1: ein Besuch bei %2, der schon da ist.</translation>
+    </message>
+    <message>
+        <source>%1: %2 new, %3 changed; %4 new, %5 there already.</source>
+        <translation>%1: %2 neu, %3 geändert; %4 neu, %5 schon da.</translation>
+    </message>
+    <message>
+        <source>Nothing was changed; with --yes it is.</source>
+        <translation>Nichts wurde geändert; mit --yes geschieht es.</translation>
+    </message>
+    <message>
+        <source>Done.</source>
+        <translation>Fertig.</translation>
+    </message>
+    <message>
+        <source>in tolerance</source>
+        <translation>in Toleranz</translation>
+    </message>
+    <message>
+        <source>due soon</source>
+        <translation>bald fällig</translation>
+    </message>
+    <message>
+        <source>due</source>
+        <translation>fällig</translation>
+    </message>
+    <message>
+        <source>overdue</source>
+        <translation>überfällig</translation>
+    </message>
+    <message>
+        <source>its interval</source>
+        <translation>seinen Abstand</translation>
+    </message>
+    <message>
+        <source>an assignment</source>
+        <translation>einen Auftrag</translation>
+    </message>
+    <message>
+        <source>what happened since</source>
+        <translation>das, was seitdem geschah</translation>
+    </message>
+    <message>
+        <source>its drift</source>
+        <translation>seine Drift</translation>
+    </message>
+    <message>
+        <source>%1: %2; due on %3 by %4</source>
+        <translation>%1: %2; fällig am %3 durch %4</translation>
+    </message>
+    <message>
+        <source>A store on a server cannot be used yet.</source>
+        <translation>Ein Studio auf einem Server kann noch nicht benutzt werden.</translation>
+    </message>
+    <message>
+        <source>Give a file.</source>
+        <translation>Geben Sie eine Datei an.</translation>
+    </message>
+    <message>
+        <source>The studio file was damaged; it is kept as %1, and a new one was begun.</source>
+        <translation>Die Studiodatei war beschädigt; sie ist als %1 aufbewahrt, und eine neue wurde begonnen.</translation>
+    </message>
+    <message>
+        <source>%1 is sound: %2, %3.</source>
+        <translation>%1 ist heil: %2, %3.</translation>
+    </message>
+    <message>
+        <source>The copy is in %1.</source>
+        <translation>Die Kopie ist in %1.</translation>
+    </message>
+    <message>
+        <source>%1 and %2 are in %3.</source>
+        <translation>%1 und %2 sind in %3.</translation>
+    </message>
+    <message>
+        <source>not judged</source>
+        <translation>nicht beurteilt</translation>
+    </message>
+    <message>
+        <source>Display</source>
+        <translation>Bildschirm</translation>
+    </message>
+    <message>
+        <source>Room</source>
+        <translation>Raum</translation>
+    </message>
+    <message>
+        <source>Last visit</source>
+        <translation>Letzter Besuch</translation>
+    </message>
+    <message>
+        <source>Verdict</source>
+        <translation>Urteil</translation>
+    </message>
+    <message>
+        <source>Mean ΔE00</source>
+        <translation>Mittel ΔE00</translation>
+    </message>
+    <message>
+        <source>Largest ΔE00</source>
+        <translation>Größter ΔE00</translation>
+    </message>
+    <message>
+        <source>White cd/m²</source>
+        <translation>Weiß cd/m²</translation>
+    </message>
+    <message>
+        <source>Luminance % a year</source>
+        <translation>Leuchtdichte % im Jahr</translation>
+    </message>
+    <message>
+        <source>Holds target until</source>
+        <translation>Hält Ziel bis</translation>
+    </message>
+    <message>
+        <source>Due</source>
+        <translation>Fällig</translation>
+    </message>
+    <message>
+        <source>Day</source>
+        <translation>Tag</translation>
+    </message>
+    <message>
+        <source>Task</source>
+        <translation>Aufgabe</translation>
+    </message>
+    <message>
+        <source>Instrument</source>
+        <translation>Messgerät</translation>
+    </message>
+    <message>
+        <source>Event</source>
+        <translation>Ereignis</translation>
+    </message>
+    <message>
+        <source>Note</source>
+        <translation>Notiz</translation>
+    </message>
+    <message>
+        <source>The studio&apos;s displays</source>
+        <translation>Die Bildschirme des Studios</translation>
+    </message>
+    <message>
+        <source>On %1: %2, of which %3 out of tolerance and %4 due.</source>
+        <translation>Am %1: %2, davon %3 außer Toleranz und %4 fällig.</translation>
+    </message>
+    <message>
+        <source>How they stand</source>
+        <translation>Wie sie stehen</translation>
+    </message>
+    <message>
+        <source>What was done</source>
+        <translation>Was getan wurde</translation>
+    </message>
+    <message>
+        <source>Differences are CIEDE2000 as each visit&apos;s instrument saw them; for the standard observer they are less sure, as each visit&apos;s own report says. Luminance a year is of the most that a display gives where that was read, else at its setting.</source>
+        <translation>Unterschiede sind CIEDE2000, wie das Messgerät jedes Besuchs sie sah; für den Normalbeobachter sind sie weniger sicher, wie der Bericht jedes Besuchs sagt. Leuchtdichte im Jahr ist die größte, die ein Bildschirm gibt, wo sie gelesen wurde, sonst die an seiner Einstellung.</translation>
+    </message>
+    <message>
+        <source>Date, name, signature: ______________________________</source>
+        <translation>Datum, Name, Unterschrift: ______________________________</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n visits</source>
+        <translation>
+            <numerusform>%n Besuch</numerusform>
+            <numerusform>%n Besuche</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n rows</source>
+        <translation>
+            <numerusform>%n Zeile</numerusform>
+            <numerusform>%n Zeilen</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>The assignments cannot be used</source>
+        <translation>Die Aufträge sind nicht zu gebrauchen</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n assignments</source>
+        <translation>
+            <numerusform>%n Auftrag</numerusform>
+            <numerusform>%n Aufträge</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>There is no studio at %1.</source>
+        <translation>Unter %1 ist kein Studio.</translation>
+    </message>
+    <message>
+        <source>Give the studio&apos;s file with --store, or make one by an import.</source>
+        <translation>Geben Sie die Studiodatei mit --store an, oder legen Sie mit einem Import eine an.</translation>
     </message>
 </context>
 </TS>

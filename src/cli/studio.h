@@ -1,0 +1,40 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "cli/commands.h"
+#include "fleet/ageing.h"
+#include "store/registers.h"
+
+#include <QCoreApplication>
+
+#include <memory>
+
+namespace lamp::cli {
+
+/// The studio's store, with what Qt needs to open one.
+class OpenStudio {
+public:
+    /// \param path a file; empty for the studio's own \param mayMake whether one that is not there is made
+    explicit OpenStudio(const std::string &path, bool mayMake = false);
+    ~OpenStudio();
+    OpenStudio(const OpenStudio &) = delete;
+    OpenStudio &operator=(const OpenStudio &) = delete;
+    [[nodiscard]] Result<std::unique_ptr<Store>> &store() { return m_store; }
+    /// Closes the store and lets another kind of application be made.
+    void closeApplication()
+    {
+        m_store = Error{};
+        m_application.reset();
+    }
+
+private:
+    std::unique_ptr<QCoreApplication> m_application;
+    Result<std::unique_ptr<Store>> m_store = Error{};
+};
+
+/// Of --on, --target and --tolerance.
+Result<AgeingQuestion> ageingQuestion(const FleetOptions &options);
+/// A history as files say it, all joined. Headings that mean nothing are told.
+Result<std::vector<HistoryEntry>> historyOf(const std::vector<std::string> &files);
+
+} // namespace lamp::cli

@@ -1,0 +1,536 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Commands that work on the studio's store.
+#include "cli/commands.h"
+
+#include "base/file.h"
+#include "base/json.h"
+#include "cli/output.h"
+#include "cli/painting.h"
+#include "cli/studio.h"
+#include "fleet/register.h"
+#include "report/fleet_report.h"
+#include "visit/whole_visit.h"
+#include "words/words.h"
+
+#include <QCoreApplication>
+#include <QUuid>
+
+#include <algorithm>
+#include <array>
+#include <filesystem>
+#include <iostream>
+#include <map>
+
+namespace lamp::cli {
+
+namespace fs = std::filesystem;
+
+namespace {
+
+using Json = nlohmann::json;
+
+/// One file's import: what it would change, and how it is done.
+struct Import {
+    std::string file;
+    std::vector<RegisterChange> displays; ///< of a register; of a history the displays that are not there yet
+    std::map<std::string, std::vector<HistoryEntry>> history;
+    int fresh = 0, known = 0; ///< rows of a history
+    std::optional<VisitRecord> visit;
+    bool visitKnown = false;
+    std::vector<DatedAssignment> assignments;
+};
+
+Result<Import> readImport(Store &store, const std::string &file)
+{
+    const auto text = readFile(file);
+    if (!text) {
+        return text.error();
+    }
+    Import in;
+    in.file = file;
+    if (looksLikeWholeVisit(text.value())) {
+        auto record = wholeVisitFromJson(text.value());
+        if (!record) {
+            return naming(file, record.error());
+        }
+        if (record->finished == WallTime{}) {
+            return naming(file, unusable(say("visit-cannot-brought"), say("visit-did-not-end"), say("pass-once-more-from"), "visit"));
+        }
+        if (record->id.empty()) {
+            // Files of before name no visit; the same file is the same visit.
+            record.value().id = QUuid::createUuidV5(QUuid(), QByteArray::fromStdString(text.value())).toString(QUuid::WithoutBraces).toStdString();
+        }
+        in.visitKnown = store.visits().entry(QString::fromStdString(record->id)).has_value();
+        in.visit = std::move(record).value();
+        return in;
+    }
+    if (looksLikeAssignments(text.value())) {
+        auto assignments = assignmentsFromCsv(text.value());
+        if (!assignments) {
+            return naming(file, assignments.error());
+        }
+        in.assignments = std::move(assignments).value();
+        return in;
+    }
+    if (looksLikeRegister(text.value())) {
+        const auto entries = registerFrom(text.value());
+        auto changes = entries ? registerChanges(store, entries.value()) : Result<std::vector<RegisterChange>>(entries.error());
+        if (!changes) {
+            return naming(file, changes.error());
+        }
+        in.displays = std::move(changes).value();
+        return in;
+    }
+    const auto entries = historyOf({file});
+    if (!entries) {
+        return entries.error();
+    }
+    for (const HistoryEntry &e : entries.value()) {
+        in.history[e.display].push_back(e);
+    }
+    for (const auto &[serial, rows] : in.history) {
+        const auto display = displayOfSerial(store, serial);
+        if (!display) {
+            return naming(file, display.error());
+        }
+        const int fresh = *display ? store.histories().fresh((*display)->id, rows) : int(rows.size());
+        in.fresh += fresh;
+        in.known += int(rows.size()) - fresh;
+        if (!*display) {
+            RegisterEntry e;
+            e.serial = serial;
+            in.displays.push_back({RegisterChange::Kind::Add, e, 0, {}});
+        }
+    }
+    return in;
+}
+
+Result<qint64> displayOfVisit(Store &store, const VisitRecord &r)
+{
+    const QString model = QString::fromStdString(r.display.model), serial = QString::fromStdString(r.display.serial);
+    if (const auto there = store.studio().find(model, serial); there && !serial.isEmpty()) {
+        return there->id;
+    }
+    // One that a history named by its serial alone is that display.
+    for (DisplayEntry &d : store.studio().bySerial(serial)) {
+        if (d.model.isEmpty() && !serial.isEmpty()) {
+            d.model = model;
+            d.technology = d.technology.isEmpty() ? QString::fromStdString(r.display.technology) : d.technology;
+            const Status named = store.studio().change(d, now());
+            return named ? Result<qint64>(d.id) : named.error();
+        }
+    }
+    RegisterEntry e;
+    e.serial = r.display.serial;
+    e.model = r.display.model;
+    e.name = r.display.model;
+    e.technology = r.display.technology;
+    if (const Status added = applyRegister(store, {{RegisterChange::Kind::Add, e, 0, {}}}, now()); !added) {
+        return added.error();
+    }
+    const auto made = store.studio().find(model, serial);
+    return made ? Result<qint64>(made->id) : store::storageError(say("display-gone"));
+}
+
+Status keepAssignment(Store &store, const DatedAssignment &a)
+{
+    std::optional<qint64> display;
+    if (!a.display.empty()) {
+        const auto found = displayOfSerial(store, a.display);
+        if (!found || !*found) {
+            return found ? Error{ErrorKind::Input, say("no-display-of-serial", a.display), say("nothing-changed"), {}, "serial", false}
+                         : found.error();
+        }
+        display = (*found)->id;
+    }
+    return store.histories().addAssignment(a, display);
+}
+
+Status doImport(Store &store, const Import &in)
+{
+    return store.act([&]() -> Status {
+        if (in.visit && !in.visitKnown) {
+            const auto display = displayOfVisit(store, *in.visit);
+            return display ? store.visits().finish(*in.visit, *display, in.visit->matrix) : display.error();
+        }
+        if (const Status s = applyRegister(store, in.displays, now()); !s) {
+            return s;
+        }
+        for (const auto &[serial, rows] : in.history) {
+            const auto display = displayOfSerial(store, serial);
+            if (!display || !*display) {
+                return display ? Status(store::storageError(say("display-gone"))) : display.error();
+            }
+            if (const auto added = store.histories().add((*display)->id, rows); !added) {
+                return added.error();
+            }
+        }
+        for (const DatedAssignment &a : in.assignments) {
+            if (const Status s = keepAssignment(store, a); !s) {
+                return s;
+            }
+        }
+        return Done{};
+    });
+}
+
+Json importJson(const Import &in)
+{
+    Json j{{"file", in.file},           {"rows_new", in.fresh}, {"rows_known", in.known}, {"assignments", in.assignments.size()},
+           {"displays", Json::array()}, {"visit", nullptr}};
+    constexpr std::array<const char *, 3> kinds{"add", "change", "same"};
+    for (const RegisterChange &c : in.displays) {
+        j["displays"].push_back({{"serial", c.entry.serial}, {"what", kinds[size_t(c.kind)]}, {"fields", c.fields}});
+    }
+    if (in.visit) {
+        j["visit"] = {{"id", in.visit->id}, {"serial", in.visit->display.serial}, {"known", in.visitKnown}};
+    }
+    return j;
+}
+
+void tellImport(const Import &in)
+{
+    const auto count = [&](RegisterChange::Kind kind) {
+        return std::count_if(in.displays.begin(), in.displays.end(), [&](const RegisterChange &c) { return c.kind == kind; });
+    };
+    std::cout << said(
+        in.visit ? say(in.visitKnown ? "import-visit-known" : "import-visit", in.file, in.visit->display.model + " " + in.visit->display.serial)
+                 : say("import-table", in.file, say("count-displays", count(RegisterChange::Kind::Add)),
+                       say("count-displays", count(RegisterChange::Kind::Change)), say("count-rows", in.fresh), say("count-rows", in.known)))
+              << "\n";
+    for (const RegisterChange &c : in.displays) {
+        if (c.kind == RegisterChange::Kind::Change) {
+            std::string fields;
+            for (const std::string &f : c.fields) {
+                fields += (fields.empty() ? "" : ", ") + f;
+            }
+            std::cout << "  " << c.entry.serial << ": " << fields << "\n";
+        }
+    }
+}
+
+Message stateSaid(const std::string &state)
+{
+    static const std::map<std::string, Message> all{{"ok", say("due-ok")},
+                                                    {"due-soon", say("due-soon")},
+                                                    {"due", say("due-now")},
+                                                    {"overdue", say("due-over")},
+                                                    {"never", say("due-never")},
+                                                    {"out", say("due-out")},
+                                                    {"undecided", say("due-undecided")}};
+    const auto it = all.find(state);
+    return it == all.end() ? verbatim(state) : it->second;
+}
+
+Message whySaid(const std::string &why)
+{
+    static const std::map<std::string, Message> all{
+        {"interval", say("why-interval")}, {"assignment", say("why-assignment")}, {"event", say("why-event")}, {"evidence", say("why-evidence")}};
+    const auto it = all.find(why);
+    return it == all.end() ? verbatim(why) : it->second;
+}
+
+} // namespace
+
+OpenStudio::OpenStudio(const std::string &path, bool mayMake)
+{
+    // Database drivers are found by way of it.
+    static int count = 1;
+    static std::string name = "dutiful-lamp-cli";
+    static std::array<char *, 2> arguments{name.data(), nullptr};
+    if (QCoreApplication::instance() == nullptr) {
+        m_application = std::make_unique<QCoreApplication>(count, arguments.data());
+    }
+    const QString where = path.empty() ? defaultStorePath() : QString::fromStdString(path);
+    if (path.starts_with("postgresql:") || path.starts_with("postgres:")) {
+        m_store = Error{ErrorKind::Input, say("store-of-servers-not-yet"), say("nothing-started"), say("give-store-file"), "store", false};
+        return;
+    }
+    if (std::error_code none; !mayMake && !fs::exists(where.toStdString(), none)) {
+        m_store =
+            Error{ErrorKind::Input, say("no-studio-file", where.toStdString()), say("nothing-started"), say("import-makes-one"), "store", false};
+        return;
+    }
+    auto opened = Store::open(where);
+    if (opened && !opened.value()->movedAside().isEmpty()) {
+        std::cerr << said(say("program-says", say("store-was-damaged", opened.value()->movedAside().toStdString()))) << "\n";
+    }
+    m_store = std::move(opened);
+}
+
+OpenStudio::~OpenStudio() = default;
+
+int dueFleet(const FleetOptions &o)
+{
+    auto question = ageingQuestion(o);
+    if (!question) {
+        return report(question.error(), o.json);
+    }
+    std::vector<DueQuestion> all;
+    if (o.files.empty()) {
+        OpenStudio studio(o.store);
+        if (!studio.store()) {
+            return report(studio.store().error(), o.json);
+        }
+        all = dueQuestions(*studio.store().value(), question.value());
+        if (const auto problem = studio.store().value()->takeProblem()) {
+            return report(*problem, o.json);
+        }
+    } else {
+        const auto history = historyOf(o.files);
+        if (!history) {
+            return report(history.error(), o.json);
+        }
+        all = dueByHistory(history.value(), ageingOf(history.value(), question.value()), question->tolerance, o.interval, question->on);
+    }
+    if (o.json) {
+        printJson(Json::parse(dueToJson(all, question->on)));
+        return kDone;
+    }
+    const Json list = Json::parse(dueToJson(all, question->on)); // in the order of urgency
+    for (const Json &d : list.at("displays")) {
+        const std::string why = d.at("why").is_null() ? "" : d.at("why").get<std::string>(), name = d.at("name").get<std::string>(),
+                          serial = d.at("serial").get<std::string>();
+        const std::string who = name == serial ? serial : name + " (" + serial + ")";
+        std::cout << said(d.at("due").is_null() ? say("due-line-never", who, stateSaid(d.at("state").get<std::string>()))
+                                                : say("due-line", who, stateSaid(d.at("state").get<std::string>()),
+                                                      Day{fromIsoTime(d.at("due").get<std::string>() + "T12:00:00Z")}, whySaid(why)))
+                  << "\n";
+    }
+    return kDone;
+}
+
+int importFleet(const FleetOptions &o)
+{
+    OpenStudio studio(o.store, true);
+    if (!studio.store()) {
+        return report(studio.store().error(), o.json);
+    }
+    Store &store = *studio.store().value();
+    // All of it or nothing; a preview does it as well and takes it back, so that it says what would really happen.
+    std::vector<Import> all;
+    const Status done = store.act([&]() -> Status {
+        for (const std::string &file : o.files) {
+            auto in = readImport(store, file);
+            if (!in) {
+                return in.error();
+            }
+            if (const Status s = doImport(store, in.value()); !s) {
+                return naming(file, s.error());
+            }
+            all.push_back(std::move(in).value());
+        }
+        return o.yes ? Status(Done{}) : Error{ErrorKind::Input, {}, {}, {}, "preview", false};
+    });
+    if (!done && done.error().code != "preview") {
+        const int status = report(done.error(), o.json);
+        return done.error().kind == ErrorKind::Storage ? kNotWritten : status;
+    }
+    if (o.json) {
+        Json list = Json::array();
+        std::transform(all.begin(), all.end(), std::back_inserter(list), importJson);
+        printJson({{"done", o.yes}, {"files", list}});
+        return kDone;
+    }
+    std::for_each(all.begin(), all.end(), tellImport);
+    std::cout << said(o.yes ? say("import-done") : say("import-preview")) << "\n";
+    return kDone;
+}
+
+int addToFleet(const FleetOptions &o)
+{
+    OpenStudio studio(o.store, true);
+    if (!studio.store()) {
+        return report(studio.store().error(), o.json);
+    }
+    Store &store = *studio.store().value();
+    Status done = Done{};
+    if (!o.assignment.empty()) {
+        const auto day = timeOf(o.on);
+        if (!day) {
+            return report({ErrorKind::Input, say("option-cannot-be", "--on", o.on), say("nothing-started"), say("give-date"), "option", false},
+                          o.json);
+        }
+        done = keepAssignment(store, {*day, o.assignment, o.entry.serial});
+    } else {
+        if (o.entry.serial.empty()) {
+            return report({ErrorKind::Input, say("option-required", "--serial"), say("nothing-started"), {}, "option", false}, o.json);
+        }
+        const auto changes = registerChanges(store, {o.entry});
+        if (!changes) {
+            return report(changes.error(), o.json);
+        }
+        if (changes->front().kind != RegisterChange::Kind::Add) {
+            return report(
+                {ErrorKind::Input, say("serial-there-already", o.entry.serial), say("nothing-changed"), say("import-changes-it"), "twin", false},
+                o.json);
+        }
+        done = applyRegister(store, changes.value(), now());
+    }
+    if (!done) {
+        return report(done.error(), o.json);
+    }
+    if (o.json) {
+        printJson({{"done", true}, {"serial", o.entry.serial}});
+    }
+    return kDone;
+}
+
+int exportFleet(const FleetOptions &o)
+{
+    OpenStudio studio(o.store);
+    if (!studio.store()) {
+        return report(studio.store().error(), o.json);
+    }
+    Store &store = *studio.store().value();
+    const fs::path folder = o.out;
+    if (const Status s = prepareFolder(folder); !s) {
+        return report(s.error(), o.json);
+    }
+    const std::vector<RegisterEntry> displays = registerOf(store);
+    std::vector<std::pair<fs::path, std::string>> files{{"register.csv", registerToCsv(displays)},
+                                                        {"register.json", registerToJson(displays)},
+                                                        {"history.csv", historyToCsv(store.histories().written())},
+                                                        {"assignments.csv", assignmentsToCsv(store.histories().assignments(WallTime{}))}};
+    int visits = 0;
+    for (const DisplayEntry &d : store.studio().displays()) {
+        for (const VisitEntry &v : store.visits().of(d.id)) {
+            if (v.state != VisitState::Finished) {
+                continue;
+            }
+            const auto record = store.visits().record(v.id);
+            if (!record) {
+                return report(record.error(), o.json);
+            }
+            const Status s = prepareFolder(folder / "visits");
+            const Status written = s ? writeFile(folder / "visits" / (v.id.toStdString() + ".json"), wholeVisitToJson(record.value())) : s;
+            if (!written) {
+                return report(written.error(), o.json) == kDone ? kDone : kNotWritten;
+            }
+            ++visits;
+        }
+    }
+    if (const auto problem = store.takeProblem()) {
+        return report(*problem, o.json); // what could not be read must not look like nothing
+    }
+    for (const auto &[name, text] : files) {
+        if (const Status s = writeFile(folder / name, text); !s) {
+            report(s.error(), o.json);
+            return kNotWritten;
+        }
+    }
+    if (o.json) {
+        printJson({{"folder", folder.string()}, {"displays", displays.size()}, {"visits", visits}});
+    } else {
+        std::cout << said(say("fleet-exported", say("count-displays", displays.size()), say("count-visits", visits), folder.string())) << "\n";
+    }
+    return kDone;
+}
+
+int reportFleet(const FleetOptions &o)
+{
+    auto question = ageingQuestion(o);
+    if (!question) {
+        return report(question.error(), o.json);
+    }
+    OpenStudio studio(o.store);
+    if (!studio.store()) {
+        return report(studio.store().error(), o.json);
+    }
+    Store &store = *studio.store().value();
+    FleetReport content;
+    content.on = question->on;
+    if (!o.since.empty()) {
+        const auto since = timeOf(o.since);
+        if (!since) {
+            return report({ErrorKind::Input, say("option-cannot-be", "--since", o.since), say("nothing-started"), say("give-date"), "option", false},
+                          o.json);
+        }
+        content.since = *since;
+    }
+    content.due = dueQuestions(store, question.value());
+    for (const HistoryEntry &e : store.histories().all()) {
+        if (e.at >= content.since && e.at <= content.on) {
+            content.entries.push_back(e);
+        }
+    }
+    content.ageing = ageingOf(store.histories().all(), question.value());
+    if (const auto problem = store.takeProblem()) {
+        return report(*problem, o.json);
+    }
+    const fs::path file = o.out;
+    const std::string kind = lower(file.extension().string());
+    Status written = Done{};
+    if (kind == ".csv") {
+        written = writeFile(file, fleetReportCsv(content));
+    } else if (kind == ".html") {
+        written = writeFile(file, fleetReportHtml(content));
+    } else if (kind == ".pdf") {
+        studio.closeApplication(); // one of another kind paints
+        const PaintingWithoutScreen painting(true);
+        written = writeFile(file, fleetReportPdf(content));
+    } else {
+        return report({ErrorKind::Input, say("option-cannot-be", "--out", o.out), say("nothing-started"), say("choose-one", ".pdf, .html, .csv"),
+                       "option", false},
+                      o.json);
+    }
+    if (!written) {
+        report(written.error(), o.json);
+        return kNotWritten;
+    }
+    if (o.json) {
+        printJson({{"file", file.string()}, {"displays", content.due.size()}});
+    }
+    return kDone;
+}
+
+int checkStore(const FleetOptions &o)
+{
+    OpenStudio studio(o.store);
+    if (!studio.store()) {
+        return report(studio.store().error(), o.json);
+    }
+    Store &store = *studio.store().value();
+    const QString path = store.path();
+    const Status sound = Store::examine(path);
+    if (!sound) {
+        return report(sound.error(), o.json);
+    }
+    int visits = 0;
+    const auto displays = store.studio().displays();
+    for (const DisplayEntry &d : displays) {
+        for (const VisitEntry &v : store.visits().of(d.id)) {
+            if (const auto record = store.visits().record(v.id); !record) {
+                return report(record.error(), o.json);
+            }
+            ++visits;
+        }
+    }
+    if (o.json) {
+        printJson(
+            {{"store", path.toStdString()}, {"sound", true}, {"displays", displays.size()}, {"visits", visits}, {"schema", Store::schemaVersion()}});
+    } else {
+        std::cout << said(say("store-sound", path.toStdString(), say("count-displays", displays.size()), say("count-visits", visits))) << "\n";
+    }
+    return kDone;
+}
+
+int backUpStore(const FleetOptions &o)
+{
+    OpenStudio studio(o.store);
+    if (!studio.store()) {
+        return report(studio.store().error(), o.json);
+    }
+    if (const Status s = studio.store().value()->backUp(QString::fromStdString(o.out)); !s) {
+        report(s.error(), o.json);
+        return s.error().todo == say("choose-another-name") ? kBadInput : kNotWritten;
+    }
+    if (o.json) {
+        printJson({{"backup", o.out}});
+    } else {
+        std::cout << said(say("store-copied", o.out)) << "\n";
+    }
+    return kDone;
+}
+
+} // namespace lamp::cli

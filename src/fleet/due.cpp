@@ -1,0 +1,206 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "fleet/due.h"
+
+#include "base/csv.h"
+#include "base/json.h"
+#include "calibrate/target.h"
+#include "judge/verification.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+#include <map>
+
+namespace lamp {
+
+namespace {
+
+using std::chrono::days;
+
+constexpr size_t kMostAssignments = 100'000;
+
+constexpr std::array<const char *, 7> kUrgency{"out", "overdue", "due", "never", "undecided", "due-soon", "ok"};
+
+size_t urgencyOf(const std::string &state)
+{
+    return size_t(std::find(kUrgency.begin(), kUrgency.end(), state) - kUrgency.begin());
+}
+
+std::string dayText(WallTime t)
+{
+    return isoTime(t).substr(0, 10);
+}
+
+} // namespace
+
+bool looksLikeAssignments(const std::string &text)
+{
+    const auto rows = csvRows(text, kMostAssignments);
+    return rows && !rows->empty() && lower(rows->front().cells.front()) == "assignment";
+}
+
+Result<std::vector<DatedAssignment>> assignmentsFromCsv(const std::string &text)
+{
+    const auto wrong = [](Message why) { return unusable(say("assignments-cannot-used"), std::move(why), say("correct-the-table"), "assignments"); };
+    const auto rows = csvRows(text, kMostAssignments);
+    if (!rows || rows->empty()) {
+        return wrong(rows ? say("file-is-empty") : say("more-than-rows", kMostAssignments));
+    }
+    const auto &heading = rows->front().cells;
+    const bool known = heading.size() >= 2 && heading.size() <= 3 && lower(heading[0]) == "assignment" && lower(heading[1]) == "date"
+                       && (heading.size() < 3 || lower(heading[2]) == "display");
+    if (!known) {
+        return wrong(say("heading-missing", "assignment, date, display"));
+    }
+    std::vector<DatedAssignment> all;
+    for (size_t i = 1; i < rows->size(); ++i) {
+        const CsvRow &row = (*rows)[i];
+        const auto day = row.cells.size() > 1 ? timeOf(row.cells[1]) : std::nullopt;
+        if (!day || row.cells.size() > 3) {
+            return wrong(say("line-lacks", row.line, "date"));
+        }
+        all.push_back({*day, validUtf8(row.cells[0]), row.cells.size() > 2 ? validUtf8(row.cells[2]) : ""});
+    }
+    return all;
+}
+
+std::string assignmentsToCsv(const std::vector<DatedAssignment> &assignments)
+{
+    std::string text = "assignment,date,display\n";
+    for (const DatedAssignment &a : assignments) {
+        text += csvCell(a.name) + "," + isoTime(a.day) + "," + csvCell(a.display) + "\n";
+    }
+    return text;
+}
+
+bool isVisit(const HistoryEntry &e)
+{
+    return !e.task.empty() || e.luminance || e.maxLuminance || e.white || e.black || e.grayMean || e.mean || e.max || e.coverageSrgb
+           || e.coverageAdobe;
+}
+
+bool callsForVisit(const std::string &event)
+{
+    return event == "moved" || event == "settings" || event == "repaired" || event == "light" || event == "reset";
+}
+
+std::optional<Verdict> verdictOf(const HistoryEntry &e, const Tolerance &t)
+{
+    bool judged = false, fails = false;
+    const auto judge = [&](const std::optional<double> &value, double limit) {
+        judged = judged || value;
+        fails = fails || (value && *value > limit);
+    };
+    judge(e.mean, t.mean);
+    judge(e.max, t.max);
+    judge(e.grayMean, t.grayMean);
+    if (const auto target = builtInTarget(e.target)) {
+        const auto luminance = target->luminance.value();
+        const auto white = target->white.chromaticity();
+        judge(e.luminance && luminance ? std::optional(100 * std::abs(*e.luminance / *luminance - 1)) : std::nullopt, t.luminancePercent);
+        judge(e.white && white ? std::optional(whiteDifference(xyzOf(*e.white, 100), *white)) : std::nullopt, t.whiteDeltaE);
+    }
+    return judged ? std::optional(fails ? Verdict::Fail : Verdict::Pass) : std::nullopt;
+}
+
+Due dueOf(const DueQuestion &q, WallTime on)
+{
+    if (!q.lastVisit) {
+        return {"never", {}, ""};
+    }
+    constexpr int kFresh = 7; // days
+    Due due{"ok", *q.lastVisit + days(std::max(1, q.cadenceDays)), "interval"};
+    const auto sooner = [&](const std::optional<WallTime> &at, const char *why) {
+        if (at && *at < *due.due) {
+            due.due = at;
+            due.why = why;
+        }
+    };
+    if (q.assignment && *q.assignment >= on && *q.lastVisit < *q.assignment - days(kFresh)) {
+        sooner(*q.assignment - days(1), "assignment");
+    }
+    sooner(q.event && *q.event > *q.lastVisit ? q.event : std::nullopt, "event");
+    sooner(q.evidence ? std::optional(std::max(*q.evidence, *q.lastVisit)) : std::nullopt, "evidence");
+    // Soon and over: by a fifth of the interval, as lamps say it (fleet/cadence.h).
+    const auto margin = std::chrono::duration_cast<std::chrono::seconds>(days(std::max(1, q.cadenceDays))) / 5;
+    due.state = on >= *due.due + margin ? "overdue" : (on >= *due.due ? "due" : (on >= *due.due - margin ? "due-soon" : "ok"));
+    if (q.verdict == Verdict::Fail) {
+        due.state = "out";
+    } else if (q.verdict != Verdict::Pass && due.state != "overdue" && due.state != "due") {
+        due.state = "undecided"; // what was not judged is not right
+    }
+    return due;
+}
+
+std::vector<DueQuestion> dueByHistory(const std::vector<HistoryEntry> &history, const FleetAgeing &ageing, const Tolerance &tolerance,
+                                      int cadenceDays, WallTime on)
+{
+    std::map<std::string, DueQuestion> all;
+    std::vector<const HistoryEntry *> order;
+    for (const HistoryEntry &e : history) {
+        if (e.at <= on) {
+            order.push_back(&e);
+        }
+    }
+    std::stable_sort(order.begin(), order.end(), [](const HistoryEntry *p, const HistoryEntry *q) { return p->at < q->at; });
+    for (const HistoryEntry *e : order) {
+        DueQuestion &q = all[e->display];
+        q.serial = q.name = e->display;
+        q.cadenceDays = cadenceDays;
+        if (isVisit(*e)) {
+            q.lastVisit = e->at;
+            q.verdict = verdictOf(*e, tolerance);
+            q.last = *e;
+            q.event = {};
+        } else if (callsForVisit(e->event) && !q.event) {
+            q.event = e->at;
+        }
+    }
+    for (const DisplayAgeing &d : ageing.displays) {
+        if (const auto it = all.find(d.serial); it != all.end()) {
+            it->second.evidence = d.nextCheck;
+        }
+    }
+    std::vector<DueQuestion> list;
+    std::transform(all.begin(), all.end(), std::back_inserter(list), [](const auto &pair) { return pair.second; });
+    return list;
+}
+
+std::string dueToJson(const std::vector<DueQuestion> &displays, WallTime on)
+{
+    using Json = nlohmann::json;
+    std::vector<std::pair<Due, const DueQuestion *>> order;
+    for (const DueQuestion &q : displays) {
+        order.emplace_back(dueOf(q, on), &q);
+    }
+    std::stable_sort(order.begin(), order.end(), [](const auto &p, const auto &q) {
+        const size_t a = urgencyOf(p.first.state), b = urgencyOf(q.first.state);
+        return a != b ? a < b : p.first.due.value_or(WallTime{}) < q.first.due.value_or(WallTime{});
+    });
+    Json list = Json::array();
+    for (const auto &[due, q] : order) {
+        const auto number = [](const std::optional<double> &v) { return v && std::isfinite(*v) ? Json(*v) : Json(nullptr); };
+        Json last = nullptr;
+        if (q->lastVisit) {
+            last = {{"date", dayText(*q->lastVisit)}, {"verdict", q->verdict ? Json(verdictName(*q->verdict)) : Json(nullptr)}};
+            if (q->last) {
+                last["task"] = q->last->task.empty() ? Json(nullptr) : Json(q->last->task);
+                last["mean"] = number(q->last->mean);
+                last["max"] = number(q->last->max);
+                last["gray_mean"] = number(q->last->grayMean);
+                last["luminance_cd_m2"] = number(q->last->luminance);
+            }
+        }
+        list.push_back({{"serial", q->serial},
+                        {"name", q->name},
+                        {"room", q->room},
+                        {"state", due.state},
+                        {"due", due.due ? Json(dayText(*due.due)) : Json(nullptr)},
+                        {"why", due.why.empty() ? Json(nullptr) : Json(due.why)},
+                        {"interval_days", q->cadenceDays},
+                        {"last", last}});
+    }
+    return jsonText(Json{{"on", dayText(on)}, {"displays", list}}, 2);
+}
+
+} // namespace lamp

@@ -1,0 +1,61 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "fleet/ageing.h"
+#include "fleet/history.h"
+
+#include <optional>
+#include <string>
+#include <vector>
+
+namespace lamp {
+
+/// Work that displays have to be right for.
+struct DatedAssignment {
+    WallTime day{};
+    std::string name;
+    std::string display; ///< serial; empty for all
+};
+
+/// Whether a text is a list of assignments: CSV with the headings assignment and date; display may be left out.
+bool looksLikeAssignments(const std::string &text);
+Result<std::vector<DatedAssignment>> assignmentsFromCsv(const std::string &text);
+std::string assignmentsToCsv(const std::vector<DatedAssignment> &assignments);
+
+/// What decides when a display is due.
+struct DueQuestion {
+    std::string serial, name, room;
+    int cadenceDays = 28;
+    std::optional<WallTime> lastVisit;
+    std::optional<Verdict> verdict;     ///< of that visit; nothing where nothing of it was judged
+    std::optional<WallTime> event;      ///< the first thing since then after which it is to be looked at
+    std::optional<WallTime> evidence;   ///< until when it is in tolerance with 95 % certainty
+    std::optional<WallTime> assignment; ///< the next one that it has to be right for
+    std::optional<HistoryEntry> last;   ///< what that visit came to
+};
+
+/// When a display is due, why, and what that makes of it today.
+struct Due {
+    std::string state;           ///< "ok", "due-soon", "due", "overdue", "never", "out", "undecided"
+    std::optional<WallTime> due; ///< nothing before its first visit
+    std::string why;             ///< "interval", "assignment", "event", "evidence"; empty before its first visit
+};
+
+/// The earliest of: its interval; the day before an assignment that the last visit lies more than a week before (common practice: before
+/// every important assignment); an event since the last visit; what its drift allows.
+Due dueOf(const DueQuestion &question, WallTime on);
+
+/// The same of a history alone: one question for each display. \param cadenceDays where nothing else is said
+std::vector<DueQuestion> dueByHistory(const std::vector<HistoryEntry> &history, const FleetAgeing &ageing, const Tolerance &tolerance,
+                                      int cadenceDays, WallTime on);
+/// Whether a row is of a visit, by what it says: a task, or a figure that was read.
+bool isVisit(const HistoryEntry &entry);
+/// What a row comes to by a tolerance; nothing where it says nothing that a tolerance limits.
+std::optional<Verdict> verdictOf(const HistoryEntry &entry, const Tolerance &tolerance);
+/// Whether something happened after which a display is to be looked at.
+bool callsForVisit(const std::string &event);
+
+/// As the command line's contract has it; the most urgent first.
+std::string dueToJson(const std::vector<DueQuestion> &displays, WallTime on);
+
+} // namespace lamp

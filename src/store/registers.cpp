@@ -1,0 +1,242 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "store/registers.h"
+
+#include <algorithm>
+#include <map>
+
+namespace lamp {
+
+namespace {
+
+const QString kUnassigned = QStringLiteral("Unassigned");
+
+std::string toText(const QString &text)
+{
+    return text.toStdString();
+}
+
+std::map<qint64, QString> roomNames(Store &store)
+{
+    std::map<qint64, QString> names;
+    for (const Room &r : store.studio().rooms()) {
+        names[r.id] = r.name;
+    }
+    return names;
+}
+
+Result<qint64> roomNamed(Store &store, const QString &name)
+{
+    for (const Room &r : store.studio().rooms()) {
+        if (r.name == name) {
+            return r.id;
+        }
+    }
+    return store.studio().addRoom(name);
+}
+
+/// One field of an entry against a display. \return whether it would change
+template <typename T, typename U> bool differs(const std::optional<T> &said, const U &is)
+{
+    return said && *said != is;
+}
+
+std::vector<std::string> changedFields(const RegisterEntry &e, const DisplayEntry &d, const QString &room)
+{
+    std::vector<std::string> fields;
+    const auto note = [&](bool changes, const char *name) {
+        if (changes) {
+            fields.emplace_back(name);
+        }
+    };
+    note(differs(e.name, toText(d.name)), "name");
+    note(differs(e.model, toText(d.model)), "model");
+    note(differs(e.technology, toText(d.technology)), "technology");
+    note(differs(e.room, toText(room)), "room");
+    note(differs(e.role, toText(d.role)), "role");
+    note(differs(e.bits, d.bits), "bits");
+    note(differs(e.cadenceDays, d.cadenceDays), "interval_days");
+    note(differs(e.critical, d.critical), "critical");
+    note(differs(e.note, toText(d.note)), "note");
+    note(differs(e.retired, d.retired.has_value()), "retired");
+    return fields;
+}
+
+/// A display with what an entry says of it.
+void take(DisplayEntry &d, const RegisterEntry &e)
+{
+    const auto text = [](QString &into, const std::optional<std::string> &said) { into = said ? QString::fromStdString(*said) : into; };
+    text(d.name, e.name);
+    text(d.model, e.model);
+    text(d.technology, e.technology);
+    text(d.role, e.role);
+    text(d.note, e.note);
+    d.bits = e.bits.value_or(d.bits);
+    d.cadenceDays = e.cadenceDays.value_or(d.cadenceDays);
+    d.critical = e.critical.value_or(d.critical);
+}
+
+Status apply(Store &store, const RegisterChange &change, WallTime now)
+{
+    DisplayEntry d;
+    if (change.kind == RegisterChange::Kind::Change) {
+        const auto there = store.studio().display(change.displayId);
+        if (!there) {
+            return store::storageError(say("display-gone"));
+        }
+        d = *there;
+    } else {
+        d.serial = QString::fromStdString(change.entry.serial);
+        d.name = d.serial;
+    }
+    take(d, change.entry);
+    if (change.entry.room || d.roomId == 0) {
+        const auto room =
+            roomNamed(store, change.entry.room && !change.entry.room->empty() ? QString::fromStdString(*change.entry.room) : kUnassigned);
+        if (!room) {
+            return room.error();
+        }
+        d.roomId = *room;
+    }
+    if (change.kind == RegisterChange::Kind::Add) {
+        const auto id = store.studio().add(d, now);
+        if (!id) {
+            return id.error();
+        }
+        d.id = *id;
+    } else if (const Status changed = store.studio().change(d, now); !changed) {
+        return changed;
+    }
+    const bool retired = d.retired.has_value();
+    return change.entry.retired && *change.entry.retired != retired ? store.studio().setRetired(d.id, *change.entry.retired, now) : Status(Done{});
+}
+
+} // namespace
+
+Result<std::optional<DisplayEntry>> displayOfSerial(Store &store, const std::string &serial)
+{
+    const auto all = store.studio().bySerial(QString::fromStdString(serial));
+    if (all.size() > 1) {
+        return Error{ErrorKind::Input, say("serial-of-several", serial, all.size()), say("nothing-changed"), say("name-the-model"), "twin", false};
+    }
+    return all.empty() ? std::optional<DisplayEntry>() : std::optional(all.front());
+}
+
+Result<std::vector<RegisterChange>> registerChanges(Store &store, const std::vector<RegisterEntry> &entries)
+{
+    const auto rooms = roomNames(store);
+    std::vector<RegisterChange> all;
+    for (const RegisterEntry &e : entries) {
+        auto there = store.studio().bySerial(QString::fromStdString(e.serial));
+        if (there.size() > 1 && e.model) {
+            std::erase_if(there, [&](const DisplayEntry &d) { return toText(d.model) != *e.model; });
+        }
+        if (there.size() > 1) {
+            return displayOfSerial(store, e.serial).error();
+        }
+        if (there.empty()) {
+            all.push_back({RegisterChange::Kind::Add, e, 0, {}});
+            continue;
+        }
+        const DisplayEntry &d = there.front();
+        const auto room = rooms.find(d.roomId);
+        const auto fields = changedFields(e, d, room == rooms.end() ? QString() : room->second);
+        all.push_back({fields.empty() ? RegisterChange::Kind::Same : RegisterChange::Kind::Change, e, d.id, fields});
+    }
+    return all;
+}
+
+Status applyRegister(Store &store, const std::vector<RegisterChange> &changes, WallTime now)
+{
+    return store.act([&]() -> Status {
+        for (const RegisterChange &c : changes) {
+            if (c.kind != RegisterChange::Kind::Same) {
+                if (const Status done = apply(store, c, now); !done) {
+                    return done;
+                }
+            }
+        }
+        return Done{};
+    });
+}
+
+std::vector<RegisterEntry> registerOf(Store &store)
+{
+    const auto rooms = roomNames(store);
+    std::vector<RegisterEntry> all;
+    for (const DisplayEntry &d : store.studio().displays()) {
+        const auto room = rooms.find(d.roomId);
+        RegisterEntry e;
+        e.serial = d.serial.isEmpty() ? "#" + std::to_string(d.id) : toText(d.serial);
+        e.name = toText(d.name);
+        e.model = toText(d.model);
+        e.technology = toText(d.technology);
+        e.room = room == rooms.end() ? "" : toText(room->second);
+        e.role = toText(d.role);
+        e.bits = d.bits > 0 ? std::optional(d.bits) : std::nullopt;
+        e.cadenceDays = d.cadenceDays;
+        e.critical = d.critical;
+        e.note = toText(d.note);
+        e.retired = false;
+        all.push_back(std::move(e));
+    }
+    return all;
+}
+
+Result<qint64> addUnknown(Store &store, const std::string &serial, WallTime now)
+{
+    DisplayEntry d;
+    d.name = d.serial = QString::fromStdString(serial);
+    const auto room = roomNamed(store, kUnassigned);
+    if (!room) {
+        return room.error();
+    }
+    d.roomId = *room;
+    return store.studio().add(d, now);
+}
+
+std::vector<DueQuestion> dueQuestions(Store &store, const AgeingQuestion &question)
+{
+    const std::vector<HistoryEntry> history = store.histories().all();
+    const FleetAgeing ageing = ageingOf(history, question);
+    std::map<std::string, DueQuestion> bySerial;
+    for (DueQuestion &q : dueByHistory(history, ageing, question.tolerance, 28, question.on)) {
+        bySerial[q.serial] = std::move(q);
+    }
+    const auto rooms = roomNames(store);
+    const std::vector<DatedAssignment> assignments = store.histories().assignments(question.on);
+    std::map<qint64, DisplayStatus> statuses;
+    for (const DisplayStatus &s : store.board().displays()) {
+        statuses[s.displayId] = s;
+    }
+    std::vector<DueQuestion> all;
+    for (const DisplayEntry &d : store.studio().displays()) {
+        const std::string serial = d.serial.isEmpty() ? "#" + std::to_string(d.id) : toText(d.serial);
+        DueQuestion q = bySerial[serial];
+        q.serial = serial;
+        q.name = toText(d.name);
+        const auto room = rooms.find(d.roomId);
+        q.room = room == rooms.end() ? "" : toText(room->second);
+        q.cadenceDays = d.cadenceDays;
+        // A visit of this program has its own verdict, by the tolerance that it was judged by.
+        if (const auto s = statuses.find(d.id); s != statuses.end() && s->second.upkeep.lastVisit && *s->second.upkeep.lastVisit <= question.on
+                                                && (!q.lastVisit || *s->second.upkeep.lastVisit >= *q.lastVisit)) {
+            q.lastVisit = s->second.upkeep.lastVisit;
+            q.verdict = s->second.upkeep.verdict;
+        }
+        for (const DisplayEvent &e : store.studio().events(d.id)) {
+            const bool since = q.lastVisit && e.at > *q.lastVisit && e.at <= question.on;
+            if (since && callsForVisit(toText(e.kind)) && (!q.event || e.at < *q.event)) {
+                q.event = e.at;
+            }
+        }
+        for (const DatedAssignment &a : assignments) {
+            if (!q.assignment && (a.display.empty() || a.display == serial)) {
+                q.assignment = a.day;
+            }
+        }
+        all.push_back(std::move(q));
+    }
+    return all;
+}
+
+} // namespace lamp

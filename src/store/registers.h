@@ -1,0 +1,33 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "fleet/due.h"
+#include "fleet/register.h"
+#include "store/store.h"
+
+namespace lamp {
+
+/// What a register's entry would change of the studio.
+struct RegisterChange {
+    enum class Kind { Add, Change, Same } kind = Kind::Same;
+    RegisterEntry entry;
+    qint64 displayId = 0;            ///< of the one that is there
+    std::vector<std::string> fields; ///< that would change
+};
+
+/// What a register would change, before anything is. \return an error where a serial is that of several displays and no model tells which
+Result<std::vector<RegisterChange>> registerChanges(Store &store, const std::vector<RegisterEntry> &entries);
+/// Does it, all or nothing. Rooms that are new are made. Nothing is deleted: displays that a register does not name stay as they are.
+Status applyRegister(Store &store, const std::vector<RegisterChange> &changes, WallTime now);
+/// The studio's displays as a register, retired ones left out.
+std::vector<RegisterEntry> registerOf(Store &store);
+
+/// The display of a history's serial. \return nothing where there is none; an error where there are several
+Result<std::optional<DisplayEntry>> displayOfSerial(Store &store, const std::string &serial);
+/// A display of which only the serial is known; in a room of its own kind, "Unassigned".
+Result<qint64> addUnknown(Store &store, const std::string &serial, WallTime now);
+
+/// What decides of each display in use when it is due.
+std::vector<DueQuestion> dueQuestions(Store &store, const AgeingQuestion &question);
+
+} // namespace lamp

@@ -1,0 +1,200 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The studio by the command line: bring in, what is due, ageing, agreement, report, copies.
+#include "support.h"
+
+#include "base/file.h"
+#include "cli/command.h"
+
+#include <QDir>
+#include <QFile>
+#include <QJsonArray>
+#include <QJsonDocument>
+#include <QJsonObject>
+#include <QTemporaryDir>
+
+using namespace lamp;
+using namespace lamptest;
+
+class TestCliFleet : public QObject {
+    Q_OBJECT
+
+    QTemporaryDir m_dir;
+    QString path(const QString &name) const { return m_dir.filePath(name); }
+    void write(const QString &name, const QString &text) const
+    {
+        QVERIFY(writeFile(std::filesystem::path(path(name).toStdString()), text.toStdString()).ok());
+    }
+    Outcome fleet(const QStringList &arguments) const
+    {
+        return cli(QStringList{"fleet"} + arguments + QStringList{"--store", path("studio.sqlite"), "--json"});
+    }
+    static QJsonObject bySerial(const QJsonObject &json, const QString &serial)
+    {
+        for (const auto d : json["displays"].toArray()) {
+            if (d.toObject()["serial"].toString() == serial) {
+                return d.toObject();
+            }
+        }
+        return {};
+    }
+
+private Q_SLOTS:
+    void initTestCase()
+    {
+        // Two displays, visited for real; the third is known by what was written down.
+        for (const QString &name : {QStringLiteral("avocet"), QStringLiteral("dunlin")}) {
+            const auto o = cli({"visit", "--bench", serve(name + " --warm"), "--target", "Photo", "--effort", "quick", "--report", "none", "--whole",
+                                "--out", path(name)});
+            QVERIFY2(o.status == 0, o.err.constData());
+        }
+        write("register.csv", "serial,name,room,interval_days\nAV-2207,Booth left,Booth,21\nK-9,Map desk,Drawing,14\n");
+        QString history = "display,date,instrument,task,target,brightness,luminance_cd_m2,max_luminance_cd_m2,mean,max,event\n";
+        for (int month = 1; month <= 12; ++month) {
+            history += QStringLiteral("K-9,2025-%1-10,T-104,full,Photo,%2,120,%3,0.5,1.5,\n")
+                           .arg(month, 2, 10, QChar('0'))
+                           .arg(40 + month / 2)
+                           .arg(300 - 2 * month);
+        }
+        history += "NEW-1,2026-01-05,T-104,check,Photo,50,112,,2.6,6.1,\n";
+        write("history.csv", history);
+    }
+
+    void aPreviewChangesNothing()
+    {
+        const QStringList files{path("register.csv"), path("history.csv"), path("avocet/whole-visit.json"), path("dunlin/whole-visit.json")};
+        auto o = fleet(QStringList{"import"} + files);
+        QCOMPARE(o.status, 0);
+        QCOMPARE(o.json()["done"], false);
+        const QJsonArray told = o.json()["files"].toArray();
+        QCOMPARE(told.size(), 4);
+        QCOMPARE(told[1].toObject()["rows_new"].toInt(), 13);
+        QCOMPARE(told[1].toObject()["displays"].toArray().size(), 1); // the register before it has brought the other
+        QVERIFY(bySerial(fleet({"due"}).json(), "K-9").isEmpty());
+        o = fleet(QStringList{"import", "--yes"} + files);
+        QCOMPARE(o.json()["files"].toArray(), told); // what was said would happen has happened
+        QCOMPARE(fleet({"due"}).json()["displays"].toArray().size(), 4);
+        // A second time there is nothing new.
+        o = fleet(QStringList{"import", "--yes"} + files);
+        QCOMPARE(o.status, 0);
+        for (const auto f : o.json()["files"].toArray()) {
+            const QJsonObject file = f.toObject();
+            QCOMPARE(file["rows_new"].toInt(), 0);
+            QVERIFY(file["visit"].isNull() || file["visit"].toObject()["known"].toBool());
+            for (const auto d : file["displays"].toArray()) {
+                QCOMPARE(d.toObject()["what"], "same");
+            }
+        }
+        const QJsonObject sound = cli({"store", "check", "--store", path("studio.sqlite"), "--json"}).json();
+        QCOMPARE(sound["displays"].toInt(), 4);
+        QCOMPARE(sound["visits"].toInt(), 2);
+    }
+
+    void oneFaultyFileLeavesAllAsItWas()
+    {
+        write("more.csv", "serial,name\nX-1,Another\n");
+        write("bad.csv", "display,date\nX-1,31.12.2030\n");
+        const auto o = fleet({"import", "--yes", path("more.csv"), path("bad.csv")});
+        QCOMPARE(o.status, 2);
+        QVERIFY(o.json()["error"].toObject()["message"].toString().contains("bad.csv"));
+        QVERIFY(bySerial(fleet({"due"}).json(), "X-1").isEmpty());
+        QCOMPARE(fleet({"import", path("nothing.csv")}).status, 2);
+    }
+
+    void whatIsDueAndWhy()
+    {
+        const QJsonObject json = fleet({"due", "--on", "2026-01-20"}).json();
+        const QJsonObject desk = bySerial(json, "K-9"), fresh = bySerial(json, "NEW-1");
+        QCOMPARE(desk["name"], "Map desk");
+        QCOMPARE(desk["room"], "Drawing");
+        QCOMPARE(desk["state"], "overdue");
+        QCOMPARE(desk["due"], "2025-12-24");
+        QCOMPARE(desk["why"], "interval");
+        QCOMPARE(desk["last"].toObject()["date"], "2025-12-10");
+        QCOMPARE(fresh["state"], "out");                       // a mean beyond 2
+        QCOMPARE(bySerial(json, "AV-2207")["state"], "never"); // as of that day
+        const QJsonObject today = fleet({"due"}).json();
+        QCOMPARE(bySerial(today, "AV-2207")["state"], "ok");
+        QCOMPARE(bySerial(today, "AV-2207")["last"].toObject()["verdict"], "pass");
+        // An assignment brings it forward.
+        QCOMPARE(fleet({"add", "--assignment", "Atlas proofs", "--on", QDate::currentDate().addDays(10).toString(Qt::ISODate), "--serial", "AV-2207"})
+                     .status,
+                 0);
+        QCOMPARE(bySerial(fleet({"due", "--on", QDate::currentDate().addDays(1).toString(Qt::ISODate)}).json(), "AV-2207")["why"], "assignment");
+        QCOMPARE(fleet({"due", "--on", "soon"}).status, 2);
+        // Of files alone.
+        const auto alone = cli({"fleet", "due", path("history.csv"), "--on", "2026-01-20", "--interval", "90", "--json"});
+        QCOMPARE(alone.json()["displays"].toArray().size(), 2);
+        QCOMPARE(bySerial(alone.json(), "K-9")["why"], "interval");
+    }
+
+    void ageingAndAgreement()
+    {
+        const QJsonObject aged = fleet({"age", "--on", "2026-01-20"}).json(), desk = bySerial(aged, "K-9");
+        QVERIFY(std::abs(desk["max_luminance"].toObject()["per_year"].toDouble() + 24) < 4); // 22 of 298 cd/m² in eleven months
+        QCOMPARE(aged["instruments"].toArray()[0].toObject()["serial"], "T-104");
+        const QJsonObject agreed = fleet({"agree"}).json(), pair = agreed["pairs"].toArray()[0].toObject();
+        QCOMPARE(agreed["pairs"].toArray().size(), 1);
+        const QJsonObject ofFiles = cli({"fleet", "agree", path("avocet"), path("dunlin/visit.json"), "--json"}).json();
+        LAMP_NEAR(pair["mean"].toDouble(), ofFiles["pairs"].toArray()[0].toObject()["mean"].toDouble(), 0.02);
+        QVERIFY(pair["mean"].toDouble() < 0.8 && pair["same_instrument"].toBool());
+        const auto common = cli({"fleet", "common", path("avocet"), path("dunlin"), "--json"});
+        QCOMPARE(common.json()["luminance_cd_m2"].toDouble(), 120.0);
+        QCOMPARE(cli({"fleet", "agree", path("history.csv")}).status, 2);
+    }
+
+    void aVisitToADisplayKnownByItsSerialAlone()
+    {
+        write("alone.csv", "display,date,luminance_cd_m2\nDU-0312,2025-01-05,119\n");
+        const QStringList store{"--store", path("other.sqlite"), "--json"};
+        QCOMPARE(cli(QStringList{"fleet", "import", "--yes", path("alone.csv"), path("dunlin/whole-visit.json")} + store).status, 0);
+        const QJsonObject due = cli(QStringList{"fleet", "due"} + store).json();
+        QCOMPARE(due["displays"].toArray().size(), 1); // one display, not two
+    }
+
+    void reportsAndCopies()
+    {
+        for (const QString &name : {QStringLiteral("r.pdf"), QStringLiteral("r.html"), QStringLiteral("r.csv")}) {
+            QCOMPARE(fleet({"report", "--out", path(name)}).status, 0);
+        }
+        QFile pdf(path("r.pdf")), html(path("r.html")), csv(path("r.csv"));
+        QVERIFY(pdf.open(QIODevice::ReadOnly) && html.open(QIODevice::ReadOnly) && csv.open(QIODevice::ReadOnly));
+        QVERIFY(pdf.readAll().startsWith("%PDF"));
+        const QByteArray page = html.readAll();
+        QVERIFY(page.contains("Map desk") && page.contains("AV-2207"));
+        const QByteArray table = csv.readAll();
+        QCOMPARE(table.count('\n'), 5); // a heading and four displays
+        QVERIFY(table.contains("NEW-1"));
+        QCOMPARE(fleet({"report", "--out", path("r.doc")}).status, 2);
+        QVERIFY(fleet({"report", "--out", path("none/here.csv")}).status != 0);
+
+        QCOMPARE(cli({"store", "backup", path("copy.sqlite"), "--store", path("studio.sqlite")}).status, 0);
+        QCOMPARE(cli({"store", "backup", path("copy.sqlite"), "--store", path("studio.sqlite")}).status, 2); // never over another
+        QCOMPARE(cli({"store", "check", "--store", path("copy.sqlite"), "--json"}).json()["visits"].toInt(), 2);
+        QVERIFY(cli({"store", "check", "--store", path("absent.sqlite")}).status != 0);
+        QVERIFY(!QFile::exists(path("absent.sqlite"))); // looking makes nothing
+    }
+
+    void whatIsExportedMakesTheStudioAgain()
+    {
+        QCOMPARE(fleet({"export", path("out")}).status, 0);
+        const QDir visits(path("out/visits"));
+        QStringList files{"import", "--yes", path("out/register.csv"), path("out/history.csv"), path("out/assignments.csv")};
+        for (const QString &name : visits.entryList(QDir::Files)) {
+            files << visits.filePath(name);
+        }
+        QCOMPARE(files.size(), 7);
+        const auto o = cli(QStringList{"fleet"} + files + QStringList{"--store", path("again.sqlite")});
+        QVERIFY2(o.status == 0, o.err.constData());
+        const auto due = [&](const QString &store) { return cli({"fleet", "due", "--store", path(store), "--on", "2026-01-20", "--json"}).out; };
+        QCOMPARE(due("again.sqlite"), due("studio.sqlite"));
+        QVERIFY(readFile(std::filesystem::path(path("out/assignments.csv").toStdString())).value().find("Atlas proofs") != std::string::npos);
+        QCOMPARE(cli({"fleet", "export", path("out2"), "--store", path("again.sqlite")}).status, 0);
+        QCOMPARE(readFile(std::filesystem::path(path("out2/assignments.csv").toStdString())).value(),
+                 readFile(std::filesystem::path(path("out/assignments.csv").toStdString())).value());
+        const auto age = [&](const QString &store) { return cli({"fleet", "age", "--store", path(store), "--json", "--on", "2031-01-01"}).out; };
+        QCOMPARE(age("again.sqlite"), age("studio.sqlite"));
+    }
+};
+
+QTEST_GUILESS_MAIN(TestCliFleet)
+#include "test_cli_fleet.moc"
