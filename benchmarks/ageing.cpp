@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // How well ages are foreseen: fleets of ten, drawn from seeds, by their histories alone.
+//   lamp_ageing [fleets] [kind: mixed, calibrated, checked, brightness, bare, calendar, organic, quarterly, one]
 #include "fleet/ageing.h"
 #include "simlab/years.h"
 
@@ -7,20 +8,47 @@
 #include <cmath>
 #include <cstdio>
 #include <cstdlib>
+#include <string>
 
 using namespace lamp;
 
+namespace {
+
+/// A way to keep displays by its name.
+sim::YearsSpec kept(const std::string &kind)
+{
+    using Visits = sim::KeepingHabit::Visits;
+    sim::YearsSpec s;
+    s.keeps.visits = kind == "calibrated" || kind == "brightness" ? Visits::AlwaysCalibrated
+                                                                  : (kind == "checked" || kind == "bare" ? Visits::OnlyChecked : Visits::Mixed);
+    s.keeps.most = kind != "brightness" && kind != "bare";
+    s.keeps.brightness = kind != "bare";
+    s.keeps.hours = kind != "calendar" && kind != "bare";
+    s.selfLit = kind == "organic";
+    if (kind == "quarterly") {
+        s.daysBetween = 91;
+        s.years = 5;
+    }
+    if (kind == "one") {
+        s.instruments = 1;
+    }
+    return s;
+}
+
+} // namespace
+
 int main(int argc, char **argv)
 {
+    const std::string kind = argc > 2 ? argv[2] : "mixed";
     const int fleets = argc > 1 ? std::atoi(argv[1]) : 50;
     int ends = 0, held = 0, early = 0, late = 0, open = 0, falselyOpen = 0, ratesHeld = 0, displays = 0, worn = 0, wornSeen = 0, sound = 0,
         falseAlarm = 0, undecided = 0;
     std::vector<double> widths;
     for (int f = 0; f < fleets; ++f) {
-        sim::YearsSpec spec;
+        sim::YearsSpec spec = kept(kind);
         spec.seed = std::uint64_t(f + 1);
-        spec.instruments = 2 + f % 2;
-        spec.wornInstrument = f % 2 == 0 ? 0 : -1;
+        spec.instruments = kind == "one" ? 1 : 2 + f % 2;
+        spec.wornInstrument = f % 2 == 0 && kind != "one" ? 0 : -1;
         const sim::Years years = sim::simulatedYears(spec);
         const auto history = historyFromCsv(years.csv);
         if (!history) {

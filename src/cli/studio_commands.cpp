@@ -209,27 +209,6 @@ void tellImport(const Import &in)
     }
 }
 
-Message stateSaid(const std::string &state)
-{
-    static const std::map<std::string, Message> all{{"ok", say("due-ok")},
-                                                    {"due-soon", say("due-soon")},
-                                                    {"due", say("due-now")},
-                                                    {"overdue", say("due-over")},
-                                                    {"never", say("due-never")},
-                                                    {"out", say("due-out")},
-                                                    {"undecided", say("due-undecided")}};
-    const auto it = all.find(state);
-    return it == all.end() ? verbatim(state) : it->second;
-}
-
-Message whySaid(const std::string &why)
-{
-    static const std::map<std::string, Message> all{
-        {"interval", say("why-interval")}, {"assignment", say("why-assignment")}, {"event", say("why-event")}, {"evidence", say("why-evidence")}};
-    const auto it = all.find(why);
-    return it == all.end() ? verbatim(why) : it->second;
-}
-
 } // namespace
 
 OpenStudio::OpenStudio(const std::string &path, bool mayMake)
@@ -292,9 +271,9 @@ int dueFleet(const FleetOptions &o)
         const std::string why = d.at("why").is_null() ? "" : d.at("why").get<std::string>(), name = d.at("name").get<std::string>(),
                           serial = d.at("serial").get<std::string>();
         const std::string who = name == serial ? serial : name + " (" + serial + ")";
-        std::cout << said(d.at("due").is_null() ? say("due-line-never", who, stateSaid(d.at("state").get<std::string>()))
-                                                : say("due-line", who, stateSaid(d.at("state").get<std::string>()),
-                                                      Day{fromIsoTime(d.at("due").get<std::string>() + "T12:00:00Z")}, whySaid(why)))
+        std::cout << said(d.at("due").is_null() ? say("due-line-never", who, dueStateSaid(d.at("state").get<std::string>()))
+                                                : say("due-line", who, dueStateSaid(d.at("state").get<std::string>()),
+                                                      Day{fromIsoTime(d.at("due").get<std::string>() + "T12:00:00Z")}, dueReasonSaid(why)))
                   << "\n";
     }
     return kDone;

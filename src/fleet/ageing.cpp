@@ -110,9 +110,12 @@ private:
             return MaxLuminance;
         }
         const bool known = m_trends[Luminance] != nullptr && m_d.brightness();
-        // Without anything said of the setting: only where it was never set anew, so that what was read is what it gives.
-        const bool untouched =
-            m_trends[Luminance] != nullptr && std::none_of(m_d.rows.begin(), m_d.rows.end(), [](const HistoryEntry &e) { return e.calibrated(); });
+        // Without anything said of the setting: only where it was never set anew, and began well above its target, so that what was read is
+        // what it gives and not what it was set to.
+        constexpr double kWellAbove = 1.25;
+        const auto wanted = m_target.luminance.value();
+        const bool untouched = m_trends[Luminance] != nullptr && wanted && *m_d.rows[m_d.row[Luminance].front()].luminance > kWellAbove * *wanted
+                               && std::none_of(m_d.rows.begin(), m_d.rows.end(), [](const HistoryEntry &e) { return e.calibrated(); });
         return known || untouched ? int(Luminance) : -1;
     }
     /// Whether what it gives was read at the white that it is set to: what blue loses is in it.
@@ -159,11 +162,15 @@ std::optional<EndOfTarget> Forecast::end()
         auto light = byLight ? begin(most()) : std::nullopt, u = begin(U), v = begin(V), black = byBlack ? begin(Black) : std::nullopt,
              covers = coverage >= 0 ? begin(coverage) : std::nullopt;
         const double toMostNow = byLight ? toMost() : 0, step = kStep * usage();
-        const Uv start{u ? u->state.level : 0, v ? v->state.level : 0};
+        // Where white was left to drift, what is read as the most is more than it can give at the target's white.
+        const auto white = m_target.white.chromaticity();
+        const Uv start =
+            white && byLight && !mostAtTarget() ? uvOf(*white) : Uv{u ? u->state.level + u->state.seen : 0, v ? v->state.level + v->state.seen : 0};
         double end = kAhead + 1;
         for (int i = 0; i <= int(kAhead / kStep); ++i) {
             // White is brought back to where it is by taking light off: what it moves on costs luminance.
-            const double left = u && v && byLight && !mostAtTarget() ? shareLeft({u->state.level, v->state.level}, start) : 1;
+            const double left =
+                u && v && byLight && !mostAtTarget() ? shareLeft({u->state.level + u->state.seen, v->state.level + v->state.seen}, start) : 1;
             const double room = light ? light->state.level + toMostNow - std::log(*wanted) : 1;
             const char *why = room + std::log(left) < 0 ? (room < 0 || room < -std::log(left) ? "luminance" : "white")
                               : black && std::exp(black->state.level) > m_target.black.cdM2 ? "black"
@@ -198,13 +205,15 @@ std::optional<EndOfTarget> Forecast::end()
 
 std::optional<WallTime> Forecast::nextCheck(double accidentsPerYear)
 {
-    if (m_trends[Luminance] == nullptr) {
+    const auto white = m_target.white.chromaticity();
+    const bool knowsLight = m_trends[Luminance] != nullptr, knowsWhite = m_trends[U] != nullptr && m_trends[V] != nullptr && white;
+    if (!knowsLight && !knowsWhite) {
         return std::nullopt;
     }
-    const auto white = m_target.white.chromaticity();
-    const double setting = m_d.brightnessLog(m_d.brightness());
+    const double setting = knowsLight ? m_d.brightnessLog(m_d.brightness()) : 0;
     // Where no target luminance is known, it is to stay as it is.
-    const double wanted = m_target.luminance.value() ? std::log(*m_target.luminance.value()) : m_trends[Luminance]->now() + setting;
+    const double wanted =
+        m_target.luminance.value() ? std::log(*m_target.luminance.value()) : (knowsLight ? m_trends[Luminance]->now() + setting : 0);
     constexpr int kWeeks = 52, kPaths = 600;
     constexpr double kSure = 0.95, kStep = 7 / 365.25;
     std::array<int, kWeeks> within{};
@@ -212,8 +221,9 @@ std::optional<WallTime> Forecast::nextCheck(double accidentsPerYear)
         auto light = begin(Luminance), u = begin(U), v = begin(V);
         const double step = kStep * usage();
         for (int week = 0; week < kWeeks; ++week) {
-            const double off = 100 * std::abs(std::exp(light->state.level + light->state.seen + setting - wanted) - 1);
-            const bool whiteHolds = !u || !v || !white
+            // As the instrument that read last sees it.
+            const double off = light ? 100 * std::abs(std::exp(light->state.level + light->state.seen + setting - wanted) - 1) : 0;
+            const bool whiteHolds = !knowsWhite
                                     || whiteDifference(xyzOf(xyOf({u->state.level + u->state.seen, v->state.level + v->state.seen}), 100), *white)
                                            <= m_q.tolerance.whiteDeltaE;
             if (off > m_q.tolerance.luminancePercent || !whiteHolds) {

@@ -99,6 +99,7 @@ std::string ageingToJson(const FleetAgeing &ageing)
                             {"coverage", coverageJson(d)},
                             {"target_luminance_cd_m2", d.targetLuminance ? Json(*d.targetLuminance) : Json(nullptr)},
                             {"end_of_target", endJson(d.end)},
+                            {"unforeseen", d.unforeseen ? Json(d.unforeseen->code) : Json(nullptr)},
                             {"next_check", dayOrNull(d.nextCheck)},
                             {"jumps", jumpsJson(d.jumps)}});
     }

@@ -31,10 +31,14 @@ std::vector<Lab> candidates()
     return all;
 }
 
-/// What a display shows of the colours.
+constexpr int kGraySteps = 32;
+
+/// What a display shows of the colours, and what else pairs ask of it.
 struct Shown {
     std::vector<char> can;
     std::vector<XYZ> xyz;
+    std::array<double, kGraySteps + 1> gray{}; ///< luminance over white's of L* from 0 to 100
+    Primaries panel;
     Chromaticity targetWhite;
     double luminance = 0; ///< cd/m² that its target asks for; what it gives where that is no number
 };
@@ -46,6 +50,10 @@ Shown shownBy(const VisitedDisplay &d, const std::vector<Lab> &colours)
         s.can.push_back(d.canShow(lab) ? 1 : 0);
         s.xyz.push_back(s.can.back() != 0 ? d.shows(lab) : XYZ());
     }
+    for (int i = 0; i <= kGraySteps; ++i) {
+        s.gray[size_t(i)] = d.shows({100.0 * i / kGraySteps, 0, 0}).b / d.facts().white.b;
+    }
+    s.panel = d.primaries();
     s.targetWhite = d.facts().target.white.chromaticity().value_or(chromaticity(d.facts().white));
     s.luminance = d.facts().target.luminance.value().value_or(d.facts().white.b);
     return s;
@@ -88,8 +96,10 @@ double meanOf(const std::vector<double> &values)
 /// One pair, with the colours that both can show.
 class Pair {
 public:
-    Pair(const VisitedDisplay &a, const VisitedDisplay &b, const Shown &ofA, const Shown &ofB, size_t most)
-        : m_a(a), m_b(b), m_white(middleOf(ofA.targetWhite, ofB.targetWhite)), m_seenA(m_white, ofA.luminance), m_seenB(m_white, ofB.luminance)
+    /// \param most colours \param draws for its uncertainties
+    Pair(const VisitedDisplay &a, const VisitedDisplay &b, const Shown &ofA, const Shown &ofB, size_t most, int draws)
+        : m_a(a), m_b(b), m_shownA(ofA), m_shownB(ofB), m_draws(draws), m_white(middleOf(ofA.targetWhite, ofB.targetWhite)),
+          m_seenA(m_white, ofA.luminance), m_seenB(m_white, ofB.luminance)
     {
         for (size_t i = 0; i < ofA.can.size() && m_xyzA.size() < most; ++i) {
             if (ofA.can[i] != 0 && ofB.can[i] != 0) {
@@ -125,6 +135,8 @@ private:
     [[nodiscard]] std::vector<Disagreement> because() const;
 
     const VisitedDisplay &m_a, &m_b;
+    const Shown &m_shownA, &m_shownB;
+    int m_draws;
     Chromaticity m_white;
     Seen m_seenA, m_seenB;
     double m_luminance = 0;
@@ -135,17 +147,15 @@ double Pair::k2(bool absolute) const
 {
     // What is drawn: for each display laying the instrument on (common practice, no published source) and what its model leaves open,
     // which goes with colour; for the standard observer its instrument's error on its light. Displays of one kind share that error.
-    constexpr int kTimes = 60;
     constexpr double kPlacedLuminance = 0.0025, kPlacedXy = 0.00015;
     const VisitFacts &a = m_a.facts(), &b = m_b.facts();
     const bool sameInstrument = a.instrument == b.instrument, shared = sameInstrument && a.technology == b.technology;
     std::mt19937_64 random(1);
     const auto normal = [&random] { return std::normal_distribution<double>()(random); };
-    const Primaries panelA = m_a.primaries(), panelB = m_b.primaries();
-    const InstrumentError errorA(a.accuracy, panelA), errorB(b.accuracy, panelB);
+    const InstrumentError errorA(a.accuracy, m_shownA.panel), errorB(b.accuracy, m_shownB.panel);
     // As an instrument sees it, two instruments still differ.
     const bool drawn = absolute || !sameInstrument;
-    const size_t step = std::max<size_t>(1, m_xyzA.size() / 100);
+    const size_t step = std::max<size_t>(1, m_xyzA.size() / size_t(2 * m_draws));
     std::vector<double> apart;
     const auto placed = [&](const XYZ &white) {
         const Chromaticity c = chromaticity(white);
@@ -160,7 +170,7 @@ double Pair::k2(bool absolute) const
         q.push_back(m_xyzB[i]);
     }
     const double usual = meanOf(differences(p, m_seenA, q, m_seenB));
-    for (int draw = 0; draw < kTimes; ++draw) {
+    for (int draw = 0; draw < m_draws; ++draw) {
         const Eigen::Matrix3d eA = drawn ? errorA.draw(normal) : Eigen::Matrix3d::Identity(),
                               eB = !drawn ? Eigen::Matrix3d::Identity() : (shared && absolute ? eA : errorB.draw(normal));
         const Eigen::Vector3d atA = placed(a.white), atB = placed(b.white);
@@ -174,7 +184,7 @@ double Pair::k2(bool absolute) const
         apart.push_back(std::abs(meanOf(differences(pp, m_seenA, qq, m_seenB)) - usual));
     }
     std::sort(apart.begin(), apart.end());
-    return apart[size_t(0.9545 * (kTimes - 1) + 0.5)];
+    return apart[size_t(0.9545 * (m_draws - 1) + 0.5)];
 }
 
 std::vector<Disagreement> Pair::because() const
@@ -186,32 +196,37 @@ std::vector<Disagreement> Pair::because() const
     const double luminance = b[1] / a[1];
     const Eigen::Vector3d white = b.array() / a.array() / luminance;
     // The tone of both along their grays, as luminance relative to white by lightness asked for.
-    constexpr int kSteps = 32;
-    std::array<double, kSteps + 1> tone{};
-    for (int i = 0; i <= kSteps; ++i) {
-        const Lab gray(100.0 * i / kSteps, 0, 0);
-        const double ya = m_a.shows(gray).b / whiteA.b, yb = m_b.shows(gray).b / whiteB.b;
-        tone[size_t(i)] = ya > 1e-6 ? yb / ya : 1;
+    std::array<double, kGraySteps + 1> tone{};
+    for (size_t i = 0; i < tone.size(); ++i) {
+        tone[i] = m_shownA.gray[i] > 1e-6 ? m_shownB.gray[i] / m_shownA.gray[i] : 1;
     }
     const auto toned = [&](double share) {
-        const double at = kSteps * std::clamp(labOf(RelXYZ(0.9642 * share, share, 0.8249 * share), iccD50()).a / 100, 0.0, 1.0);
-        const auto i = size_t(std::min(at, kSteps - 1e-9));
+        const double at = kGraySteps * std::clamp(labOf(RelXYZ(0.9642 * share, share, 0.8249 * share), iccD50()).a / 100, 0.0, 1.0);
+        const auto i = size_t(std::min(at, kGraySteps - 1e-9));
         return tone[i] + (at - double(i)) * (tone[i + 1] - tone[i]);
     };
-    std::vector<double> byLuminance, byWhite, byTone, byGamut;
-    const auto difference = [](const Eigen::Vector3d &p, const Eigen::Vector3d &q) {
-        return deltaE2000(labOf(RelXYZ(p), iccD50()), labOf(RelXYZ(q), iccD50()));
-    };
-    for (size_t i = 0; i < m_xyzA.size(); ++i) {
-        const Eigen::Vector3d p = relative(m_xyzA[i], m_seenA), q = relative(m_xyzB[i], m_seenB);
-        const double t = toned(p[1] / a[1]);
-        byLuminance.push_back(difference(p, luminance * p));
-        byWhite.push_back(difference(p, white.cwiseProduct(p)));
-        byTone.push_back(difference(p, t * p));
-        byGamut.push_back(difference(luminance * t * white.cwiseProduct(p), q)); // what is left
+    const size_t n = m_xyzA.size();
+    std::array<std::vector<Lab>, 6> lab; // a; a with b's luminance, white, tone; with all three; b
+    for (auto &list : lab) {
+        list.reserve(n);
     }
-    std::vector<Disagreement> all{
-        {"luminance", meanOf(byLuminance)}, {"white", meanOf(byWhite)}, {"tone", meanOf(byTone)}, {"gamut", meanOf(byGamut)}};
+    const auto add = [&](size_t which, const Eigen::Vector3d &xyz) { lab[which].push_back(labOf(RelXYZ(xyz), iccD50())); };
+    for (size_t i = 0; i < n; ++i) {
+        const Eigen::Vector3d p = relative(m_xyzA[i], m_seenA);
+        const double t = toned(p[1] / a[1]);
+        add(0, p);
+        add(1, luminance * p);
+        add(2, white.cwiseProduct(p));
+        add(3, t * p);
+        add(4, luminance * t * white.cwiseProduct(p)); // from there on it is the gamut
+        add(5, relative(m_xyzB[i], m_seenB));
+    }
+    std::vector<double> d(n);
+    const auto apart = [&](size_t p, size_t q) {
+        deltaE2000(std::span<const Lab>(lab[p]), std::span<const Lab>(lab[q]), d);
+        return meanOf(d);
+    };
+    std::vector<Disagreement> all{{"luminance", apart(0, 1)}, {"white", apart(0, 2)}, {"tone", apart(0, 3)}, {"gamut", apart(4, 5)}};
     std::stable_sort(all.begin(), all.end(), [](const Disagreement &p, const Disagreement &q) { return p.deltaE > q.deltaE; });
     return all;
 }
@@ -233,10 +248,11 @@ Agreement agreementOf(const std::vector<VisitedDisplay> &displays, const std::ve
         }
     }
     const size_t most = wanted.empty() ? kColours : wanted.size();
+    const int draws = all.pairs.size() > 500 ? 24 : 60; // of many pairs each is told less surely how sure it is
     inParallel(int(all.pairs.size()), [&](int i) {
         PairAgreement &p = all.pairs[size_t(i)];
         const size_t a = p.a, b = p.b;
-        p = Pair(displays[a], displays[b], shown[a], shown[b], most).agreement();
+        p = Pair(displays[a], displays[b], shown[a], shown[b], most, draws).agreement();
         p.a = a;
         p.b = b;
     });

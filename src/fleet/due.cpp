@@ -21,11 +21,6 @@ constexpr size_t kMostAssignments = 100'000;
 
 constexpr std::array<const char *, 7> kUrgency{"out", "overdue", "due", "never", "undecided", "due-soon", "ok"};
 
-size_t urgencyOf(const std::string &state)
-{
-    return size_t(std::find(kUrgency.begin(), kUrgency.end(), state) - kUrgency.begin());
-}
-
 std::string dayText(WallTime t)
 {
     return isoTime(t).substr(0, 10);
@@ -103,6 +98,32 @@ std::optional<Verdict> verdictOf(const HistoryEntry &e, const Tolerance &t)
     return judged ? std::optional(fails ? Verdict::Fail : Verdict::Pass) : std::nullopt;
 }
 
+int urgency(const std::string &state)
+{
+    return int(std::find(kUrgency.begin(), kUrgency.end(), state) - kUrgency.begin());
+}
+
+Message dueStateSaid(const std::string &state)
+{
+    static const std::map<std::string, Message> all{{"ok", say("due-ok")},
+                                                    {"due-soon", say("due-soon")},
+                                                    {"due", say("due-now")},
+                                                    {"overdue", say("due-over")},
+                                                    {"never", say("due-never")},
+                                                    {"out", say("due-out")},
+                                                    {"undecided", say("due-undecided")}};
+    const auto it = all.find(state);
+    return it == all.end() ? verbatim(state) : it->second;
+}
+
+Message dueReasonSaid(const std::string &why)
+{
+    static const std::map<std::string, Message> all{
+        {"interval", say("why-interval")}, {"assignment", say("why-assignment")}, {"event", say("why-event")}, {"evidence", say("why-evidence")}};
+    const auto it = all.find(why);
+    return it == all.end() ? verbatim(why) : it->second;
+}
+
 Due dueOf(const DueQuestion &q, WallTime on)
 {
     if (!q.lastVisit) {
@@ -174,7 +195,7 @@ std::string dueToJson(const std::vector<DueQuestion> &displays, WallTime on)
         order.emplace_back(dueOf(q, on), &q);
     }
     std::stable_sort(order.begin(), order.end(), [](const auto &p, const auto &q) {
-        const size_t a = urgencyOf(p.first.state), b = urgencyOf(q.first.state);
+        const int a = urgency(p.first.state), b = urgency(q.first.state);
         return a != b ? a < b : p.first.due.value_or(WallTime{}) < q.first.due.value_or(WallTime{});
     });
     Json list = Json::array();

@@ -24,6 +24,7 @@ std::string assignmentsToCsv(const std::vector<DatedAssignment> &assignments);
 
 /// What decides when a display is due.
 struct DueQuestion {
+    std::int64_t key = 0; ///< the store's number of the display; 0 where there is none
     std::string serial, name, room;
     int cadenceDays = 28;
     std::optional<WallTime> lastVisit;
@@ -44,6 +45,12 @@ struct Due {
 /// The earliest of: its interval; the day before an assignment that the last visit lies more than a week before (common practice: before
 /// every important assignment); an event since the last visit; what its drift allows.
 Due dueOf(const DueQuestion &question, WallTime on);
+
+/// How urgent a state is, 0 for the most.
+int urgency(const std::string &state);
+/// A state and a reason in words.
+Message dueStateSaid(const std::string &state);
+Message dueReasonSaid(const std::string &why);
 
 /// The same of a history alone: one question for each display. \param cadenceDays where nothing else is said
 std::vector<DueQuestion> dueByHistory(const std::vector<HistoryEntry> &history, const FleetAgeing &ageing, const Tolerance &tolerance,

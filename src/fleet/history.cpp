@@ -122,7 +122,7 @@ const std::vector<Column> &columns()
          say("a-date")},
         numberColumn("hours", &HistoryEntry::hours, 0, 1'000'000),
         textColumn("instrument", &HistoryEntry::instrument),
-        wordColumn("task", &HistoryEntry::task, {"full", "refresh", "check", "profile"}),
+        textColumn("task", &HistoryEntry::task), // full, refresh, check, profile; others have words of their own for them
         textColumn("target", &HistoryEntry::target),
         controlColumn("brightness"),
         controlColumn("red"),

@@ -6,8 +6,11 @@
 
 #include <algorithm>
 #include <cmath>
+#include <map>
 #include <numbers>
 #include <numeric>
+#include <set>
+#include <tuple>
 
 namespace lamp {
 
@@ -30,38 +33,47 @@ double medianOf(std::vector<double> values)
     return *middle;
 }
 
-/// Neighbours joined where there are too many: of one instrument, between breaks.
-/// \param first the number of the first of those that make each point
+/// Readings joined where there are too many: those of one instrument in a span of time, between breaks. What being set anew changed is no
+/// longer told apart then.
 TrendSeries thinned(const TrendSeries &all, std::vector<size_t> &first)
 {
-    const size_t each = (all.points.size() + kMostPoints - 1) / kMostPoints;
-    if (each <= 1) {
+    if (all.points.size() <= 2 * kMostPoints) {
         first.resize(all.points.size());
         std::iota(first.begin(), first.end(), size_t{0});
         return all;
     }
-    TrendSeries few{{}, {}, all.now};
-    size_t joined = 0;
+    std::set<int> instruments;
+    for (const TrendPoint &p : all.points) {
+        instruments.insert(p.instrument);
+    }
+    const double windows = std::max(8.0, double(kMostPoints) / double(instruments.size())),
+                 span = std::max(1e-9, all.points.back().years - all.points.front().years);
+    std::map<std::tuple<int, size_t, int>, std::vector<size_t>> bins;
     for (size_t i = 0; i < all.points.size(); ++i) {
-        const TrendPoint &p = all.points[i];
-        const auto broken = std::find_if(all.breaks.begin(), all.breaks.end(), [&](const TrendBreak &b) { return b.from == i; });
-        if (broken != all.breaks.end()) {
-            few.breaks.push_back({few.points.size(), broken->sigma});
+        const auto segment = size_t(std::count_if(all.breaks.begin(), all.breaks.end(), [&](const TrendBreak &b) { return b.from <= i; }));
+        bins[{int((all.points[i].years - all.points.front().years) / span * windows), segment, all.points[i].instrument}].push_back(i);
+    }
+    TrendSeries few{{}, {}, all.now};
+    size_t segmentBefore = 0;
+    for (const auto &[key, members] : bins) {
+        TrendPoint mean = all.points[members.front()];
+        mean.calibrated = false;
+        mean.age = mean.years = mean.value = 0;
+        for (const size_t i : members) {
+            mean.age += all.points[i].age / double(members.size());
+            mean.years += all.points[i].years / double(members.size());
+            mean.value += all.points[i].value / double(members.size());
         }
-        const bool alone =
-            few.points.empty() || joined >= each || p.calibrated || broken != all.breaks.end() || few.points.back().instrument != p.instrument;
-        if (alone && few.points.size() < 4 * kMostPoints) {
-            few.points.push_back(p);
-            first.push_back(i);
-            joined = 1;
-            continue;
+        double sigma = 0;
+        for (size_t s = segmentBefore; s < std::get<1>(key); ++s) {
+            sigma = std::hypot(sigma, all.breaks[s].sigma);
         }
-        TrendPoint &q = few.points.back();
-        ++joined;
-        const double share = 1.0 / double(joined);
-        q.age += share * (p.age - q.age);
-        q.years += share * (p.years - q.years);
-        q.value += share * (p.value - q.value);
+        if (sigma > 0 && !few.points.empty()) {
+            few.breaks.push_back({few.points.size(), sigma});
+        }
+        segmentBefore = std::max(segmentBefore, std::get<1>(key));
+        few.points.push_back(mean);
+        first.push_back(members.front());
     }
     return few;
 }
@@ -156,7 +168,7 @@ private:
             if (noise > most) {
                 break;
             }
-            for (const double bend : {0.1, 0.5, 1.0, 2.5}) {
+            for (const double bend : {0.1, 0.5, 1.0, 2.5, 6.0}) {
                 all.push_back({noise * m_prior.noise, bend * m_prior.bend, 0});
                 if (again && m_prior.recalibrated > 0) {
                     all.push_back({noise * m_prior.noise, bend * m_prior.bend, m_prior.recalibrated});

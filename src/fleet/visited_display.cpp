@@ -41,6 +41,21 @@ void rememberBrightness(VisitFacts &f, const std::vector<Measurement> &readings,
     }
 }
 
+/// The target with all its fields, or what the contract promises of it.
+Target targetIn(const Json &j)
+{
+    if (const auto it = j.find("visit_target"); it != j.end()) {
+        const auto whole = targetFromJson(it->dump());
+        return whole ? whole.value() : throw Unreadable(whole.error().what);
+    }
+    Target t;
+    const Json &said = j.at("target");
+    t.white.kind = WhiteTarget::Kind::Xy;
+    t.white.xy = {said.at("white").at("x").get<double>(), said.at("white").at("y").get<double>()};
+    t.luminance.cdM2 = said.at("luminance_cd_m2").get<double>();
+    return t.luminance.cdM2 > 0 && t.white.xy.y > 0 ? t : throw Unreadable(say("visit-did-not-end"));
+}
+
 /// What `visit.json` says; throws where it says something else than it should.
 VisitFacts factsIn(const Json &j)
 {
@@ -53,13 +68,15 @@ VisitFacts factsIn(const Json &j)
         f.controls[name] = value.get<double>();
     }
     f.instrument = modelAndSerial(meter.at("model").get<std::string>(), meter.at("serial").get<std::string>());
-    const auto target = targetFromJson(j.at("visit_target").dump());
-    f.target = target ? target.value() : throw Unreadable(target.error().what);
+    f.target = targetIn(j);
     f.task = taskFromName(j.value("task", "full")).value_or(Task::Full);
     f.finished = fromIsoTime(j.at("finished").get<std::string>());
     f.white = xyzOf({white.at("x").get<double>(), white.at("y").get<double>()}, white.at("Y").get<double>());
     f.black = numberOrNaN(j.at("calibration").at("black_cd_m2")) / f.white.b * f.white;
     f.expectedError = j.at("calibration").value("expected_error_delta_e_00", 0.5);
+    // Where nothing is said of its accuracy it is that of one that is not corrected (common practice, no published source).
+    f.accuracy.xy = 0.004;
+    f.accuracy.luminance = 0.04;
     if (const auto it = j.find("accuracy_k1"); it != j.end()) {
         f.accuracy.xy = it->at("xy").get<double>();
         f.accuracy.luminance = it->at("Y").get<double>();
@@ -69,8 +86,10 @@ VisitFacts factsIn(const Json &j)
         VerifiedColour c;
         c.colour.name = p.value("name", "");
         c.colour.rgb = Drive(p.at("rgb").at(0).get<double>(), p.at("rgb").at(1).get<double>(), p.at("rgb").at(2).get<double>());
-        c.xyz = xyzIn(p.at("XYZ"));
-        f.read.push_back(std::move(c));
+        if (const auto xyz = p.find("XYZ"); xyz != p.end()) {
+            c.xyz = xyzIn(*xyz);
+            f.read.push_back(std::move(c));
+        }
     }
     if (const auto it = j.find("display_facts"); it != j.end()) {
         if (const auto info = benchjson::displayInfo(*it)) {

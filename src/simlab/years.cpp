@@ -63,7 +63,9 @@ public:
     Years run()
     {
         Years all;
-        all.csv = "display,date,hours,instrument,task,target,brightness,luminance_cd_m2,max_luminance_cd_m2,white_x,white_y,event\n";
+        const KeepingHabit &k = m_spec.keeps;
+        all.csv = std::string("display,date,") + (k.hours ? "hours," : "") + "instrument,task,target," + (k.brightness ? "brightness," : "")
+                  + "luminance_cd_m2," + (k.most ? "max_luminance_cd_m2," : "") + "white_x,white_y,event\n";
         all.end = date(m_spec.years * kDays);
         for (int i = 0; i < m_spec.displays; ++i) {
             all.displays.push_back(live("SIM-" + std::to_string(m_spec.seed) + "-" + std::to_string(i + 1), all.csv));
@@ -91,6 +93,13 @@ private:
         p.hoursPerDay = between(4, 12);
         p.before = between(0, 6000);
         p.offset = between(12, 30);
+        if (m_spec.selfLit) {
+            p.most = between(220, 420);
+            p.tau = between(14000, 28000) / m_spec.ageing;
+            p.shape = between(0.75, 0.95);
+            p.blueTau = between(30000, 70000) / m_spec.ageing;
+            p.film = 0;
+        }
         p.whiteGains = {between(0.94, 1), between(0.94, 1), between(0.94, 1)};
         return p;
     }
@@ -118,9 +127,10 @@ YearsTruth Studio::live(const std::string &serial, std::string &csv)
     const double last = m_spec.years * kDays;
     Panel even = p; // without the seasons
     even.season = 0;
-    truth.maxPerYear = p.most * (atTarget(even.light(last)) - atTarget(even.light(0))) / m_spec.years;
     double brightness = 50;
     Eigen::Vector3d taken(1, 1, 1); // off each channel, by gains and ramps
+    bool begun = false;
+    double firstMost = -1, lastMost = -1; // days on which the most luminance was read
     int visit = int(between(0, 3));
     for (double day = between(0, 20); day <= last; day += m_spec.daysBetween * between(0.85, 1.15), ++visit) {
         const int meter = int(between(0, m_spec.instruments - 1e-9));
@@ -130,9 +140,11 @@ YearsTruth Studio::live(const std::string &serial, std::string &csv)
             event = between(0, 1) < 0.5 ? "settings" : "";
             ++truth.accidents;
         }
-        const bool full = visit % 3 == 0;
+        using Visits = KeepingHabit::Visits;
+        const bool full = m_spec.keeps.visits == Visits::AlwaysCalibrated || (m_spec.keeps.visits == Visits::Mixed && visit % 3 == 0);
         const Eigen::Vector3d light = p.light(day);
-        if (full) {
+        if (full || !begun) {
+            begun = true;
             // As the instrument reads it: its error goes into what is set.
             const Meter &m = m_meters[size_t(meter)];
             const double wanted = m_spec.target / (1 + m.offset + m.wear * day / kDays), most = p.most * atTarget(light);
@@ -142,8 +154,19 @@ YearsTruth Studio::live(const std::string &serial, std::string &csv)
             }
             taken = std::min(1.0, wanted / (most * p.dim(brightness))) * atTarget(light) * light.cwiseInverse();
         }
-        write(csv, serial, p, day, meter, full, p.most * p.dim(brightness) * light.cwiseProduct(taken), brightness, event);
+        if (full || m_spec.keeps.visits == Visits::OnlyChecked) {
+            firstMost = firstMost < 0 ? day : firstMost;
+            lastMost = day;
+        }
+        write(csv, serial, p, day, meter, full, p.most * light.cwiseProduct(taken), brightness, event);
     }
+    // Of what is read: at the white it is set to, or at its own that is left to drift.
+    const auto mostAt = [&](double day) {
+        const Eigen::Vector3d shows = even.light(day).cwiseProduct(taken);
+        return m_spec.keeps.visits == KeepingHabit::Visits::OnlyChecked ? p.most * rgbSpace("sRGB")->toXyz().row(1).dot(shows)
+                                                                        : p.most * atTarget(even.light(day));
+    };
+    truth.maxPerYear = lastMost > firstMost ? (mostAt(lastMost) - mostAt(firstMost)) / (lastMost - firstMost) * kDays : 0;
     const auto uvAt = [&](double day) { return uvOf(chromaticity(XYZ(rgbSpace("sRGB")->toXyz() * p.light(day)))); };
     truth.uvPerYear = std::hypot(uvAt(last).u - uvAt(0).u, uvAt(last).v - uvAt(0).v) / m_spec.years;
     return truth;
@@ -158,9 +181,13 @@ void Studio::write(std::string &csv, const std::string &serial, const Panel &p, 
     const XYZ light(rgbSpace("sRGB")->toXyz() * shows);
     const Uv seen = uvOf(chromaticity(light));
     const Chromaticity white = xyOf({seen.u + m.du + m.wearU * years + m.noiseUv * normal(), seen.v + m.dv + m.noiseUv * normal()});
-    csv += serial + "," + date(day).substr(0, 10) + "," + fixed(p.hours(day), 0) + ",METER-" + std::to_string(meter + 1) + ","
-           + (full ? "full" : "check") + ",Photo," + fixed(brightness, 0) + "," + fixed(read(light.b), 2) + ","
-           + (full ? fixed(read(p.most * atTarget(p.light(day))), 1) : "") + "," + fixed(white.x, 5) + "," + fixed(white.y, 5) + "," + event + "\n";
+    // Where it is calibrated anyway the most is read then; else each time, by turning brightness up.
+    const bool most = full || m_spec.keeps.visits == KeepingHabit::Visits::OnlyChecked;
+    const double ramps = full ? p.most * atTarget(p.light(day)) : light.b; // ramps take off what is too much for the target only
+    const KeepingHabit &k = m_spec.keeps;
+    csv += serial + "," + date(day).substr(0, 10) + "," + (k.hours ? fixed(p.hours(day), 0) + "," : "") + "METER-" + std::to_string(meter + 1) + ","
+           + (full ? "full" : "check") + ",Photo," + (k.brightness ? fixed(brightness, 0) + "," : "") + fixed(read(p.dim(brightness) * light.b), 2)
+           + "," + (k.most ? (most ? fixed(read(ramps), 1) : "") + "," : "") + fixed(white.x, 5) + "," + fixed(white.y, 5) + "," + event + "\n";
 }
 
 } // namespace

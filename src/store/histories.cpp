@@ -77,9 +77,30 @@ Result<int> Histories::add(qint64 displayId, const std::vector<HistoryEntry> &en
             }
             added += *made;
         }
-        return Done{};
+        return added > 0 ? refreshStatus(displayId, entries) : Status(Done{});
     });
     return done ? Result<int>(added) : done.error();
+}
+
+Status Histories::refreshStatus(qint64 displayId, const std::vector<HistoryEntry> &entries)
+{
+    const HistoryEntry *last = nullptr;
+    for (const HistoryEntry &e : entries) {
+        last = isVisit(e) && (last == nullptr || e.at >= last->at) ? &e : last;
+    }
+    if (last == nullptr) {
+        return Done{};
+    }
+    // Judged by the usual tolerance, since nobody wrote down by which; a visit of this program that is newer keeps its own word.
+    const auto verdict = verdictOf(*last, *builtInTolerance("studio"));
+    const auto changed = m_connection.write(
+        QStringLiteral(
+            "UPDATE display_status SET visit_id = NULL, finished_at = ?, verdict = ?, due_at = ? + 86400 * (SELECT cadence_days FROM display "
+            "WHERE id = ?), white_de = NULL, colour_mean = ?, colour_max = ? WHERE display_id = ? AND (finished_at IS NULL OR finished_at < ?)"),
+        {stored(last->at), int(verdict.value_or(Verdict::Undecided)), stored(last->at), displayId, stored(last->mean), stored(last->max), displayId,
+         stored(last->at)},
+        kNotKept);
+    return changed ? Status(Done{}) : changed.error();
 }
 
 int Histories::fresh(qint64 displayId, const std::vector<HistoryEntry> &entries) const

@@ -28,6 +28,7 @@ public:
     [[nodiscard]] std::vector<DatedAssignment> assignments(WallTime from) const;
 
 private:
+    Status refreshStatus(qint64 displayId, const std::vector<HistoryEntry> &entries);
     void visits(std::vector<HistoryEntry> &into, std::optional<qint64> displayId) const;
     void rows(std::vector<HistoryEntry> &into, std::optional<qint64> displayId) const;
     Connection &m_connection;

@@ -110,6 +110,48 @@ Status apply(Store &store, const RegisterChange &change, WallTime now)
     return change.entry.retired && *change.entry.retired != retired ? store.studio().setRetired(d.id, *change.entry.retired, now) : Status(Done{});
 }
 
+/// What history says, with the cards of the displays, their last visits, what happened to them and what they have to be right for.
+std::vector<DueQuestion> completed(Store &store, std::map<std::string, DueQuestion> bySerial, WallTime on)
+{
+    const auto rooms = roomNames(store);
+    const std::vector<DatedAssignment> assignments = store.histories().assignments(on);
+    std::map<qint64, DisplayStatus> statuses;
+    for (const DisplayStatus &s : store.board().displays()) {
+        statuses[s.displayId] = s;
+    }
+    const auto moves = store.studio().moves();
+    std::vector<DueQuestion> all;
+    for (const DisplayEntry &d : store.studio().displays()) {
+        const std::string serial = d.serial.isEmpty() ? "#" + std::to_string(d.id) : toText(d.serial);
+        DueQuestion q = bySerial[serial];
+        q.key = d.id;
+        q.serial = serial;
+        q.name = toText(d.name);
+        const auto room = rooms.find(d.roomId);
+        q.room = room == rooms.end() ? "" : toText(room->second);
+        q.cadenceDays = d.cadenceDays;
+        // A visit of this program has its own verdict, by the tolerance that it was judged by.
+        if (const auto s = statuses.find(d.id); s != statuses.end() && s->second.upkeep.lastVisit && *s->second.upkeep.lastVisit <= on
+                                                && (!q.lastVisit || *s->second.upkeep.lastVisit >= *q.lastVisit)) {
+            q.lastVisit = s->second.upkeep.lastVisit;
+            q.verdict = s->second.upkeep.verdict;
+        }
+        const auto [from, to] = moves.equal_range(d.id);
+        for (auto m = from; m != to; ++m) {
+            if (q.lastVisit && m->second > *q.lastVisit && m->second <= on && (!q.event || m->second < *q.event)) {
+                q.event = m->second;
+            }
+        }
+        for (const DatedAssignment &a : assignments) {
+            if (!q.assignment && (a.display.empty() || a.display == serial)) {
+                q.assignment = a.day;
+            }
+        }
+        all.push_back(std::move(q));
+    }
+    return all;
+}
+
 } // namespace
 
 Result<std::optional<DisplayEntry>> displayOfSerial(Store &store, const std::string &serial)
@@ -194,49 +236,23 @@ Result<qint64> addUnknown(Store &store, const std::string &serial, WallTime now)
     return store.studio().add(d, now);
 }
 
-std::vector<DueQuestion> dueQuestions(Store &store, const AgeingQuestion &question)
+std::vector<DueQuestion> dueQuestions(Store &store, const AgeingQuestion &question, FleetAgeing *ageing)
 {
     const std::vector<HistoryEntry> history = store.histories().all();
-    const FleetAgeing ageing = ageingOf(history, question);
+    const FleetAgeing aged = ageingOf(history, question);
     std::map<std::string, DueQuestion> bySerial;
-    for (DueQuestion &q : dueByHistory(history, ageing, question.tolerance, 28, question.on)) {
+    for (DueQuestion &q : dueByHistory(history, aged, question.tolerance, 28, question.on)) {
         bySerial[q.serial] = std::move(q);
     }
-    const auto rooms = roomNames(store);
-    const std::vector<DatedAssignment> assignments = store.histories().assignments(question.on);
-    std::map<qint64, DisplayStatus> statuses;
-    for (const DisplayStatus &s : store.board().displays()) {
-        statuses[s.displayId] = s;
+    if (ageing != nullptr) {
+        *ageing = aged;
     }
-    std::vector<DueQuestion> all;
-    for (const DisplayEntry &d : store.studio().displays()) {
-        const std::string serial = d.serial.isEmpty() ? "#" + std::to_string(d.id) : toText(d.serial);
-        DueQuestion q = bySerial[serial];
-        q.serial = serial;
-        q.name = toText(d.name);
-        const auto room = rooms.find(d.roomId);
-        q.room = room == rooms.end() ? "" : toText(room->second);
-        q.cadenceDays = d.cadenceDays;
-        // A visit of this program has its own verdict, by the tolerance that it was judged by.
-        if (const auto s = statuses.find(d.id); s != statuses.end() && s->second.upkeep.lastVisit && *s->second.upkeep.lastVisit <= question.on
-                                                && (!q.lastVisit || *s->second.upkeep.lastVisit >= *q.lastVisit)) {
-            q.lastVisit = s->second.upkeep.lastVisit;
-            q.verdict = s->second.upkeep.verdict;
-        }
-        for (const DisplayEvent &e : store.studio().events(d.id)) {
-            const bool since = q.lastVisit && e.at > *q.lastVisit && e.at <= question.on;
-            if (since && callsForVisit(toText(e.kind)) && (!q.event || e.at < *q.event)) {
-                q.event = e.at;
-            }
-        }
-        for (const DatedAssignment &a : assignments) {
-            if (!q.assignment && (a.display.empty() || a.display == serial)) {
-                q.assignment = a.day;
-            }
-        }
-        all.push_back(std::move(q));
-    }
-    return all;
+    return completed(store, std::move(bySerial), question.on);
+}
+
+std::vector<DueQuestion> dueByStatus(Store &store, WallTime on)
+{
+    return completed(store, {}, on);
 }
 
 } // namespace lamp

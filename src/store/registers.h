@@ -27,7 +27,9 @@ Result<std::optional<DisplayEntry>> displayOfSerial(Store &store, const std::str
 /// A display of which only the serial is known; in a room of its own kind, "Unassigned".
 Result<qint64> addUnknown(Store &store, const std::string &serial, WallTime now);
 
-/// What decides of each display in use when it is due.
-std::vector<DueQuestion> dueQuestions(Store &store, const AgeingQuestion &question);
+/// What decides of each display in use when it is due. \param ageing if not null, what its history says goes there
+std::vector<DueQuestion> dueQuestions(Store &store, const AgeingQuestion &question, FleetAgeing *ageing = nullptr);
+/// The same without a walk through history: by the last visits, moves and assignments only.
+std::vector<DueQuestion> dueByStatus(Store &store, WallTime on);
 
 } // namespace lamp

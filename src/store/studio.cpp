@@ -260,6 +260,16 @@ std::vector<DisplayEvent> Studio::events(qint64 displayId) const
     return all;
 }
 
+std::multimap<qint64, WallTime> Studio::moves() const
+{
+    std::multimap<qint64, WallTime> all;
+    Rows rows = m_connection.read(QStringLiteral("SELECT display_id, happened_at FROM display_event WHERE kind = 'moved'"));
+    while (rows.next()) {
+        all.emplace(rows.integer(0), *rows.time(1));
+    }
+    return all;
+}
+
 Status Studio::refreshSearch(qint64 displayId)
 {
     QString words;

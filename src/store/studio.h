@@ -3,6 +3,7 @@
 
 #include "store/connection.h"
 
+#include <map>
 #include <optional>
 #include <vector>
 
@@ -78,6 +79,8 @@ public:
     Status setRetired(qint64 displayId, bool retired, WallTime now);
     /// Of a display, the oldest first.
     [[nodiscard]] std::vector<DisplayEvent> events(qint64 displayId) const;
+    /// When displays were moved to another room, by their number.
+    [[nodiscard]] std::multimap<qint64, WallTime> moves() const;
 
     [[nodiscard]] std::vector<InstrumentEntry> instruments() const;
     /// Keeps an instrument's card: that of its model and serial, which is made where there is none.

@@ -147,6 +147,14 @@ std::span<const Sentence> fleet()
         {"assignments-cannot-used", QT_TRANSLATE_NOOP("words", "The assignments cannot be used")},
         {"import-assignments", QT_TRANSLATE_NOOP("words", "%1: %2.")},
         {"count-assignments", QT_TRANSLATE_N_NOOP("words", "%n assignments"), "%n assignment"},
+        {"plus-or-minus", QT_TRANSLATE_NOOP("words", "%1 ± %2")},
+        {"column-light", QT_TRANSLATE_NOOP("words", "Light % a year")},
+        {"column-holds", QT_TRANSLATE_NOOP("words", "Holds until")},
+        {"column-state", QT_TRANSLATE_NOOP("words", "State")},
+        {"column-because", QT_TRANSLATE_NOOP("words", "Due by")},
+        {"week-holds", QT_TRANSLATE_NOOP("words", "week from %1: %2")},
+        {"weeks-ahead", QT_TRANSLATE_NOOP("words", "The weeks ahead")},
+        {"this-week", QT_TRANSLATE_NOOP("words", "this week")},
     };
     return all;
 }

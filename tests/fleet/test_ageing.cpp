@@ -272,6 +272,29 @@ private Q_SLOTS:
         QCOMPARE(suspected, 0);
     }
 
+    // More readings than are looked at one by one: weekly for ten years, by two instruments in turn, with a repair in between.
+    void tenYearsOfWeeks()
+    {
+        std::mt19937_64 random(4);
+        std::normal_distribution<double> noise(0, 0.004);
+        const std::string csv = daily(3650, 7, "max_luminance_cd_m2,event", [&](int day) {
+            const double level = 250 * std::exp(-0.05 * day / 365.25) * (day >= 2002 ? 1.2 : 1);
+            return std::string(day / 7 % 2 == 0 ? "T" : "S") + "," + fixed(level * (day / 7 % 2 == 0 ? 1 : 1.012) * (1 + noise(random)), 2) + ","
+                   + (day == 2002 ? "repaired" : "");
+        });
+        const FleetAgeing a = ageingOf(entries(csv), on("2039-12-29", "Photo"));
+        const DisplayAgeing &d = a.displays[0];
+        QCOMPARE(d.maxLuminance->readings, size_t(522));
+        QCOMPARE(d.jumps.size(), size_t(1));
+        QCOMPARE(d.jumps[0].what, std::string("repair"));
+        const double now = 250 * 1.2 * std::exp(-0.5) * 1.006;
+        QVERIFY2(std::abs(d.maxLuminance->now / now - 1) < 0.015, qPrintable(QString::number(d.maxLuminance->now)));
+        QVERIFY2(std::abs(d.maxLuminance->perYear / (now * (std::exp(0.5) - 1) / 10) + 1) < 0.08,
+                 qPrintable(QString::number(d.maxLuminance->perYear)));
+        const double ends = yearsFrom("2039-12-29", d.end->median);
+        QVERIFY2(std::abs(ends - std::log(now / 120) / 0.05) < 1, qPrintable(QString::number(ends)));
+    }
+
     void aDriftingDisplayIsCheckedSooner()
     {
         const auto next = [&](double lossAYear) {

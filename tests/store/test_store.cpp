@@ -522,6 +522,10 @@ private Q_SLOTS:
         QCOMPARE(store->histories().add(id, table->entries).value(), 0);
         QCOMPARE(historyToCsv(store->histories().all(id)), historyToCsv(table->entries));
         QVERIFY(store->histories().all(id + 1).empty());
+        // The newest visit of it tells how the display stands: 119 cd/m² at its white pass.
+        const Upkeep upkeep = store->board().upkeep(id);
+        QCOMPARE(isoTime(upkeep.lastVisit.value()).substr(0, 10), std::string("2031-03-04"));
+        QVERIFY(upkeep.verdict == Verdict::Pass);
         // A retired display's is kept, and not told of all.
         QVERIFY(store->studio().setRetired(id, true, WallTime{}).ok());
         QVERIFY(store->histories().all().empty());

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/shell/main_window.h"
 
+#include "app/board/board_view.h"
 #include "app/files/bring_in.h"
 #include "app/files/file_desk.h"
 #include "app/parts/background.h"
@@ -48,8 +49,9 @@ MainWindow::MainWindow(QString storePath, QWidget *parent)
     : QMainWindow(parent), m_banner(new Banner), m_installed(new InstalledPanel), m_studio(new OpenStudio(std::move(storePath), *m_banner, this)),
       m_visits(new VisitController(*m_studio, *m_installed, *m_banner, *this)), m_visitDesk(new VisitDesk(*m_studio, *m_visits, this)),
       m_background(new Background(this)), m_placesModel(new PlacesModel(this)), m_places(new QTreeView), m_stack(new QStackedWidget),
-      m_welcome(new Welcome), m_card(new CardView), m_desk(new FileDesk), m_bringIn(new BringIn(*m_studio, *m_desk, *m_background, *m_banner, this)),
-      m_report(new ReportPage(*m_background, *m_banner)), m_progress(new ProgressBar)
+      m_welcome(new Welcome), m_card(new CardView), m_board(new BoardView), m_desk(new FileDesk),
+      m_bringIn(new BringIn(*m_studio, *m_desk, *m_background, *m_banner, this)), m_report(new ReportPage(*m_background, *m_banner)),
+      m_progress(new ProgressBar)
 {
     setWindowTitle(tr("Dutiful Lamp"));
     resize(1280, 760); // with its title bar it fits on a screen of 1280 by 800
@@ -83,7 +85,7 @@ void MainWindow::layOut()
     m_places->setIndentation(10);
     m_places->setMinimumWidth(200);
     m_places->setAccessibleName(tr("Displays"));
-    for (QWidget *page : std::initializer_list<QWidget *>{m_welcome, m_card, worksheet(), m_desk, m_report}) {
+    for (QWidget *page : std::initializer_list<QWidget *>{m_welcome, m_card, m_board, worksheet(), m_desk, m_report}) {
         m_stack->addWidget(page);
     }
     m_card->addBelow(m_installed);
@@ -94,6 +96,7 @@ void MainWindow::layOut()
     rightLayout->addWidget(bench());
     rightLayout->addStretch(1);
     right->setFixedWidth(326);
+    m_beside = right;
     auto *centre = new QWidget;
     auto *centreLayout = new QVBoxLayout(centre);
     centreLayout->setContentsMargins(0, 0, 0, 0);
@@ -114,12 +117,14 @@ void MainWindow::layOut()
     grid->addWidget(right, 0, 1);
     grid->addWidget(m_progress, 1, 0, 1, 2);
     grid->setColumnStretch(0, 1);
+    grid->setRowStretch(0, 1);
     setCentralWidget(all);
 }
 
 void MainWindow::buildMenus()
 {
     QMenu *studio = menuBar()->addMenu(tr("&Studio"));
+    studio->addAction(tr("&Today"), QKeySequence(tr("F3")), this, &MainWindow::showBoard);
     studio->addAction(tr("&Add a display…"), QKeySequence(tr("Ctrl+N")), this, &MainWindow::addDisplay);
     studio->addSeparator();
     studio->addAction(tr("&Open profiles or readings…"), QKeySequence::Open, this,
@@ -149,9 +154,10 @@ void MainWindow::buildMenus()
     }
     QMenu *help = menuBar()->addMenu(tr("&Help"));
     help->addAction(tr("&Keyboard shortcuts"), QKeySequence::HelpContents, this, [this] {
-        m_banner->say(tr("Space continues; digits choose a target; Escape pauses and resumes; B switches before and after; R opens the report; F5 "
-                         "full visit, F6 refresh, F7 check, F2 card, F4 the running visit; F8 before and after on this computer's output, F9 its "
-                         "next profile; Enter on a line of the worksheet opens or closes it."));
+        m_banner->say(
+            tr("Space continues; digits choose a target; Escape pauses and resumes; B switches before and after; R opens the report; F3 "
+               "today, F5 full visit, F6 refresh, F7 check, F2 card, F4 the running visit; F8 before and after on this computer's output, F9 its "
+               "next profile; Enter on a line of the worksheet opens or closes it."));
     });
     help->addAction(tr("&About"), this, [this] {
         m_banner->say(
@@ -167,7 +173,16 @@ void MainWindow::connectPages()
             showCard();
         }
     });
-    connect(m_stack, &QStackedWidget::currentChanged, this, &MainWindow::tellOfVisit);
+    connect(m_stack, &QStackedWidget::currentChanged, this, [this] {
+        m_beside->setVisible(m_stack->currentWidget() != m_board); // a board reads nothing, and has use for the room
+        tellOfVisit();
+    });
+    connect(m_board, &BoardView::displayWanted, this, [this](qint64 id) {
+        mean(id);
+        showCard();
+    });
+    connect(m_board, &BoardView::message, this, [this](const QString &words) { m_banner->say(words); });
+    connect(m_board, &BoardView::failed, this, [this](const Error &error) { m_banner->say(error); });
     connect(m_card, &CardView::visitWanted, this, &MainWindow::startVisit);
     connect(m_card, &CardView::recordWanted, this, [this](const QString &id) { m_banner->did(m_visitDesk->showKept(id)); });
     connect(m_card, &CardView::cadenceChanged, this, [this](int days) {
@@ -380,6 +395,14 @@ void MainWindow::showCard()
     m_stack->setCurrentWidget(m_card);
     m_visitDesk->showCardOf(*display);
     tellOfVisit();
+}
+
+void MainWindow::showBoard()
+{
+    if (store() != nullptr) {
+        m_board->show(*store(), wallNow());
+        m_stack->setCurrentWidget(m_board);
+    }
 }
 
 void MainWindow::startVisit(Task task)

@@ -16,6 +16,7 @@ namespace lamp::app {
 class Background;
 class Banner;
 class BenchPanel;
+class BoardView;
 class BringIn;
 class CardView;
 class FileDesk;
@@ -52,6 +53,7 @@ public:
     [[nodiscard]] ReadingPanel *reading() const { return m_visitDesk->reading(); }
     [[nodiscard]] BenchPanel *bench() const { return m_visitDesk->bench(); }
     [[nodiscard]] FileDesk *desk() const { return m_desk; }
+    [[nodiscard]] BoardView *board() const { return m_board; }
     [[nodiscard]] InstalledPanel *installed() const { return m_installed; }
     [[nodiscard]] QString statusText() const;
     [[nodiscard]] bool fillingDemo() const { return m_studio->filling(); }
@@ -71,6 +73,8 @@ private:
     void reloadPlaces();
     void widenPlaces();
     void showCard();
+    /// What the studio asks for today.
+    void showBoard();
     /// Makes a display the current one without going to its card.
     void mean(qint64 displayId);
     /// The way to the running visit, where something else is shown, and whether it waits.
@@ -92,8 +96,10 @@ private:
     PlacesModel *m_placesModel;
     QTreeView *m_places;
     QStackedWidget *m_stack;
+    QWidget *m_beside = nullptr; ///< the reading and the bench
     Welcome *m_welcome;
     CardView *m_card;
+    BoardView *m_board;
     FileDesk *m_desk;
     BringIn *m_bringIn;
     ReportPage *m_report;

@@ -2,6 +2,7 @@
 #include "app/visit/bench_panel.h"
 
 #include "app/parts/look.h"
+#include "app/parts/words.h"
 
 #include <QGridLayout>
 #include <QLabel>

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/visit/visit_runner.h"
 
+#include "app/parts/words.h"
 #include "report/files.h"
 #include "visit/whole_visit.h"
 

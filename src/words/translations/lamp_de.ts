@@ -507,7 +507,7 @@
     </message>
     <message>
         <source>visit.json of an earlier visit to this display: how it warms up, and for --task check what changed</source>
-        <translation>visit.json eines früheren Besuchs dieses Monitors: wie er warm wird, und für --task check, was sich geändert hat</translation>
+        <translation>visit.json einer früheren Sitzung an diesem Bildschirm: wie er warm wird, und für --task check, was sich geändert hat</translation>
     </message>
     <message>
         <source>Something that it does beside the usual:</source>
@@ -575,7 +575,7 @@
     </message>
     <message>
         <source>Folders of visits, visit.json or whole-visit.json; the studio&apos;s displays where left out</source>
-        <translation>Ordner von Besuchen, visit.json oder whole-visit.json; sonst die Bildschirme des Studios</translation>
+        <translation>Ordner von Sitzungen, visit.json oder whole-visit.json; sonst die Bildschirme des Studios</translation>
     </message>
     <message>
         <source>Which displays are due, and why</source>
@@ -583,11 +583,11 @@
     </message>
     <message>
         <source>Days between visits, of a history in files</source>
-        <translation>Tage zwischen Besuchen, bei einem Verlauf aus Dateien</translation>
+        <translation>Tage zwischen Sitzungen, bei einem Verlauf aus Dateien</translation>
     </message>
     <message>
         <source>Brings whole visits, registers and histories into the studio; shows what would change</source>
-        <translation>Bringt ganze Besuche, Verzeichnisse und Verläufe ins Studio; zeigt, was sich ändern würde</translation>
+        <translation>Bringt ganze Sitzungen, Verzeichnisse und Verläufe ins Studio; zeigt, was sich ändern würde</translation>
     </message>
     <message>
         <source>whole-visit.json; a register or a history as CSV; a register as JSON</source>
@@ -627,7 +627,7 @@
     </message>
     <message>
         <source>Days between visits</source>
-        <translation>Tage zwischen Besuchen</translation>
+        <translation>Tage zwischen Sitzungen</translation>
     </message>
     <message>
         <source>An assignment&apos;s name; --on is its day, --serial the display, all where left out</source>
@@ -635,7 +635,7 @@
     </message>
     <message>
         <source>Writes register, history and whole visits into a folder</source>
-        <translation>Schreibt Verzeichnis, Verlauf und ganze Besuche in einen Ordner</translation>
+        <translation>Schreibt Verzeichnis, Verlauf und ganze Sitzungen in einen Ordner</translation>
     </message>
     <message>
         <source>A report of all displays</source>
@@ -659,7 +659,7 @@
     </message>
     <message>
         <source>Examines it, and reads every visit</source>
-        <translation>Prüft sie und liest jeden Besuch</translation>
+        <translation>Prüft sie und liest jede Sitzung</translation>
     </message>
     <message>
         <source>Writes a whole copy</source>
@@ -903,6 +903,41 @@
     <message>
         <source>; ramps linear</source>
         <translation>; Kalibrierkurven linear</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::BoardView</name>
+    <message>
+        <source>E&amp;xport as CSV…</source>
+        <translation>Als CSV e&amp;xportieren …</translation>
+    </message>
+    <message>
+        <source>Displays, the most urgent first</source>
+        <translation>Bildschirme, die dringendsten zuerst</translation>
+    </message>
+    <message>
+        <source>Find a display, room or state</source>
+        <translation>Bildschirm, Raum oder Zustand suchen</translation>
+    </message>
+    <message>
+        <source>Find</source>
+        <translation>Suchen</translation>
+    </message>
+    <message>
+        <source>Working out what history says…</source>
+        <translation>Auswerten, was der Verlauf sagt …</translation>
+    </message>
+    <message>
+        <source>No display yet: add one with Ctrl+N.</source>
+        <translation>Noch kein Bildschirm: Mit Strg+N einen hinzufügen.</translation>
+    </message>
+    <message>
+        <source>Export as CSV</source>
+        <translation>Als CSV exportieren</translation>
+    </message>
+    <message>
+        <source>The table is in %1.</source>
+        <translation>Die Tabelle ist in %1.</translation>
     </message>
 </context>
 <context>
@@ -1449,10 +1484,6 @@
         <translation>&amp;Tastenkürzel</translation>
     </message>
     <message>
-        <source>Space continues; digits choose a target; Escape pauses and resumes; B switches before and after; R opens the report; F5 full visit, F6 refresh, F7 check, F2 card, F4 the running visit; F8 before and after on this computer&apos;s output, F9 its next profile; Enter on a line of the worksheet opens or closes it.</source>
-        <translation>Leertaste setzt fort; Ziffern wählen ein Ziel; Esc hält an und setzt fort; B wechselt vorher und nachher; R öffnet den Bericht; F5 vollständige Sitzung, F6 Auffrischung, F7 Prüfung, F2 Karte, F4 laufende Sitzung; F8 vorher und nachher am Ausgang dieses Rechners, F9 dessen nächstes Profil; die Eingabetaste öffnet oder schließt eine Zeile des Arbeitsblatts.</translation>
-    </message>
-    <message>
         <source>&amp;About</source>
         <translation>&amp;Über</translation>
     </message>
@@ -1503,6 +1534,18 @@
     <message>
         <source>First open the visit to export: its line on the display&apos;s card.</source>
         <translation>Zuerst die Sitzung öffnen: ihre Zeile auf der Karte des Bildschirms.</translation>
+    </message>
+    <message>
+        <source>&amp;Today</source>
+        <translation>Heu&amp;te</translation>
+    </message>
+    <message>
+        <source>F3</source>
+        <translation>F3</translation>
+    </message>
+    <message>
+        <source>Space continues; digits choose a target; Escape pauses and resumes; B switches before and after; R opens the report; F3 today, F5 full visit, F6 refresh, F7 check, F2 card, F4 the running visit; F8 before and after on this computer&apos;s output, F9 its next profile; Enter on a line of the worksheet opens or closes it.</source>
+        <translation>Leertaste setzt fort; Ziffern wählen ein Ziel; Esc hält an und setzt fort; B wechselt vorher und nachher; R öffnet den Bericht; F3 heute, F5 vollständige Sitzung, F6 Auffrischung, F7 Prüfung, F2 Karte, F4 laufende Sitzung; F8 vorher und nachher am Ausgang dieses Rechners, F9 dessen nächstes Profil; die Eingabetaste öffnet oder schließt eine Zeile des Arbeitsblatts.</translation>
     </message>
 </context>
 <context>
@@ -2185,7 +2228,7 @@
     </message>
     <message>
         <source>The formula that the tolerance&apos;s limits are meant in. Visits are compared with each other by CIEDE2000.</source>
-        <translation>Die Formel, in der die Grenzen der Toleranz gemeint sind. Besuche werden miteinander nach CIEDE2000 verglichen.</translation>
+        <translation>Die Formel, in der die Grenzen der Toleranz gemeint sind. Sitzungen werden miteinander nach CIEDE2000 verglichen.</translation>
     </message>
     <message>
         <source>&amp;Perceptual takes in</source>
@@ -5985,11 +6028,11 @@
     </message>
     <message>
         <source>The earlier visit cannot be read: %1.</source>
-        <translation>Der frühere Besuch ist nicht lesbar: %1.</translation>
+        <translation>Die frühere Sitzung ist nicht lesbar: %1.</translation>
     </message>
     <message>
         <source>Give the visit.json that a visit wrote.</source>
-        <translation>Geben Sie die visit.json an, die ein Besuch geschrieben hat.</translation>
+        <translation>Geben Sie die visit.json an, die eine Sitzung geschrieben hat.</translation>
     </message>
     <message>
         <source>it does not say how white was read</source>
@@ -6069,7 +6112,7 @@
     </message>
     <message>
         <source>no longer than the visit</source>
-        <translation>nicht länger als der Besuch</translation>
+        <translation>nicht länger als die Sitzung</translation>
     </message>
     <message>
         <source>a time that is not before &quot;from&quot;</source>
@@ -6129,7 +6172,7 @@
     </message>
     <message>
         <source>The earlier visit was to another display (%1): it says nothing of this one, and is not used.</source>
-        <translation>Der frühere Besuch galt einem anderen Monitor (%1): Er sagt nichts über diesen und wird nicht verwendet.</translation>
+        <translation>Die frühere Sitzung galt einem anderen Bildschirm (%1): Sie sagt nichts über diesen und wird nicht verwendet.</translation>
     </message>
     <message>
         <source>%1, which this display is made like, is of another kind of panel: whites that read alike may not look alike side by side. Compare them by eye.</source>
@@ -6277,11 +6320,11 @@
     </message>
     <message>
         <source>Give the folder of a visit, its visit.json beside profile.icc, or a whole-visit.json.</source>
-        <translation>Geben Sie den Ordner eines Besuchs an, seine visit.json neben profile.icc oder eine whole-visit.json.</translation>
+        <translation>Geben Sie den Ordner einer Sitzung an, seine visit.json neben profile.icc oder eine whole-visit.json.</translation>
     </message>
     <message>
         <source>the visit did not come to its end</source>
-        <translation>der Besuch kam nicht zu Ende</translation>
+        <translation>die Sitzung kam nicht zu Ende</translation>
     </message>
     <message>
         <source>there is no profile.icc beside it</source>
@@ -6344,7 +6387,7 @@
     </message>
     <message>
         <source>There is no visit with a profile.</source>
-        <translation>Es gibt keinen Besuch mit einem Profil.</translation>
+        <translation>Es gibt keine Sitzung mit einem Profil.</translation>
     </message>
     <message>
         <source>The register cannot be used</source>
@@ -6396,11 +6439,11 @@
     </message>
     <message>
         <source>%1: a visit to %2.</source>
-        <translation>%1: ein Besuch bei %2.</translation>
+        <translation>%1: eine Sitzung an %2.</translation>
     </message>
     <message>
         <source>%1: a visit to %2 that is there already.</source>
-        <translation>%1: ein Besuch bei %2, der schon da ist.</translation>
+        <translation>%1: eine Sitzung an %2, die schon da ist.</translation>
     </message>
     <message>
         <source>%1: %2 new, %3 changed; %4 new, %5 there already.</source>
@@ -6488,7 +6531,7 @@
     </message>
     <message>
         <source>Last visit</source>
-        <translation>Letzter Besuch</translation>
+        <translation>Letzte Sitzung</translation>
     </message>
     <message>
         <source>Verdict</source>
@@ -6556,7 +6599,7 @@
     </message>
     <message>
         <source>Differences are CIEDE2000 as each visit&apos;s instrument saw them; for the standard observer they are less sure, as each visit&apos;s own report says. Luminance a year is of the most that a display gives where that was read, else at its setting.</source>
-        <translation>Unterschiede sind CIEDE2000, wie das Messgerät jedes Besuchs sie sah; für den Normalbeobachter sind sie weniger sicher, wie der Bericht jedes Besuchs sagt. Leuchtdichte im Jahr ist die größte, die ein Bildschirm gibt, wo sie gelesen wurde, sonst die an seiner Einstellung.</translation>
+        <translation>Unterschiede sind CIEDE2000, wie das Messgerät jeder Sitzung sie sah; für den Normalbeobachter sind sie weniger sicher, wie der Bericht jeder Sitzung sagt. Leuchtdichte im Jahr ist die größte, die ein Bildschirm gibt, wo sie gelesen wurde, sonst die an seiner Einstellung.</translation>
     </message>
     <message>
         <source>Date, name, signature: ______________________________</source>
@@ -6565,8 +6608,8 @@
     <message numerus="yes">
         <source>%n visits</source>
         <translation>
-            <numerusform>%n Besuch</numerusform>
-            <numerusform>%n Besuche</numerusform>
+            <numerusform>%n Sitzung</numerusform>
+            <numerusform>%n Sitzungen</numerusform>
         </translation>
     </message>
     <message numerus="yes">
@@ -6594,6 +6637,38 @@
     <message>
         <source>Give the studio&apos;s file with --store, or make one by an import.</source>
         <translation>Geben Sie die Studiodatei mit --store an, oder legen Sie mit einem Import eine an.</translation>
+    </message>
+    <message>
+        <source>%1 ± %2</source>
+        <translation>%1 ± %2</translation>
+    </message>
+    <message>
+        <source>State</source>
+        <translation>Zustand</translation>
+    </message>
+    <message>
+        <source>Due by</source>
+        <translation>Fällig durch</translation>
+    </message>
+    <message>
+        <source>week from %1: %2</source>
+        <translation>Woche ab %1: %2</translation>
+    </message>
+    <message>
+        <source>The weeks ahead</source>
+        <translation>Die kommenden Wochen</translation>
+    </message>
+    <message>
+        <source>this week</source>
+        <translation>diese Woche</translation>
+    </message>
+    <message>
+        <source>Light % a year</source>
+        <translation>Licht % im Jahr</translation>
+    </message>
+    <message>
+        <source>Holds until</source>
+        <translation>Hält bis</translation>
     </message>
 </context>
 </TS>

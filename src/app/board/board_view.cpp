@@ -1,0 +1,177 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/board/board_view.h"
+
+#include "app/board/week_strip.h"
+#include "app/parts/background.h"
+#include "app/parts/words.h"
+#include "base/file.h"
+#include "report/fleet_report.h"
+#include "store/registers.h"
+
+#include <QFileDialog>
+#include <QHBoxLayout>
+#include <QHeaderView>
+#include <QLabel>
+#include <QLineEdit>
+#include <QPushButton>
+#include <QSortFilterProxyModel>
+#include <QTableView>
+#include <QVBoxLayout>
+
+namespace lamp::app {
+
+namespace {
+
+std::vector<BoardLine> linesOf(const std::vector<DueQuestion> &due, const FleetAgeing &ageing, WallTime now)
+{
+    std::vector<BoardLine> lines;
+    for (const DueQuestion &q : due) {
+        BoardLine l{q, dueOf(q, now), {}, 0, {}};
+        const auto a = std::find_if(ageing.displays.begin(), ageing.displays.end(), [&](const DisplayAgeing &d) { return d.serial == q.serial; });
+        if (a != ageing.displays.end()) {
+            const auto &light = a->maxLuminance ? a->maxLuminance : a->luminance;
+            // Of one reading a rate is only what is usual.
+            if (light && light->readings > 2 && light->now > 0) {
+                l.lossPercent = 100 * light->perYear / light->now;
+                l.lossK2 = 100 * light->perYearK2 / light->now;
+            }
+            l.holdsUntil = a->end ? std::optional(a->end->median) : std::nullopt;
+        }
+        lines.push_back(std::move(l));
+    }
+    return lines;
+}
+
+} // namespace
+
+BoardView::BoardView(QWidget *parent)
+    : QFrame(parent), m_background(new Background(this)), m_model(new BoardModel(this)), m_sorted(new QSortFilterProxyModel(this)),
+      m_summary(new QLabel), m_weeks(new WeekStrip), m_search(new QLineEdit), m_table(new QTableView),
+      m_export(new QPushButton(tr("E&xport as CSV…")))
+{
+    setFrameShape(QFrame::StyledPanel);
+    m_sorted->setSourceModel(m_model);
+    m_sorted->setSortRole(BoardModel::kSortRole);
+    m_sorted->setFilterKeyColumn(-1);
+    m_sorted->setFilterCaseSensitivity(Qt::CaseInsensitive);
+    m_table->setModel(m_sorted);
+    m_table->setSortingEnabled(true);
+    m_table->sortByColumn(BoardModel::State, Qt::AscendingOrder);
+    m_table->setSelectionBehavior(QAbstractItemView::SelectRows);
+    m_table->setSelectionMode(QAbstractItemView::SingleSelection);
+    m_table->setShowGrid(false);
+    m_table->verticalHeader()->hide();
+    m_table->verticalHeader()->setDefaultSectionSize(fontMetrics().height() + 12);
+    m_table->horizontalHeader()->setHighlightSections(false);
+    m_table->setTabKeyNavigation(false);
+    m_table->setAccessibleName(tr("Displays, the most urgent first"));
+    m_search->setPlaceholderText(tr("Find a display, room or state"));
+    m_search->setClearButtonEnabled(true);
+    m_search->setAccessibleName(tr("Find"));
+    QFont large = m_summary->font();
+    large.setPointSizeF(1.5 * large.pointSizeF());
+    m_summary->setFont(large);
+    m_summary->setWordWrap(true);
+    auto *layout = new QVBoxLayout(this);
+    layout->setContentsMargins(18, 14, 18, 14);
+    layout->setSpacing(12);
+    layout->addWidget(m_summary);
+    layout->addWidget(m_weeks);
+    auto *tools = new QHBoxLayout;
+    tools->addWidget(m_search, 1);
+    tools->addWidget(m_export);
+    layout->addLayout(tools);
+    layout->addWidget(m_table, 1);
+    connect(m_search, &QLineEdit::textChanged, m_sorted, &QSortFilterProxyModel::setFilterFixedString);
+    connect(m_table, &QTableView::activated, this, &BoardView::open);
+    connect(m_export, &QPushButton::clicked, this, &BoardView::exportTable);
+}
+
+bool BoardView::busy() const
+{
+    return m_background->busy();
+}
+
+void BoardView::show(Store &store, WallTime now)
+{
+    m_now = now;
+    AgeingQuestion question;
+    question.on = now;
+    question.tolerance = *builtInTolerance("studio");
+    // At once what is known without walking through history; then, on a connection of its own, what history says.
+    const std::vector<DueQuestion> known = dueByStatus(store, now);
+    if (const auto problem = store.takeProblem()) {
+        Q_EMIT failed(*problem);
+        return; // what was shown stays: an unreadable studio is not an empty one
+    }
+    take(linesOf(known, {}, now));
+    m_background->start(
+        tr("Working out what history says…"),
+        [path = store.path(), question]() -> Result<std::vector<BoardLine>> {
+            auto opened = Store::open(path);
+            if (!opened) {
+                return opened.error();
+            }
+            FleetAgeing ageing;
+            const auto due = dueQuestions(*opened.value(), question, &ageing);
+            const auto problem = opened.value()->takeProblem();
+            return problem ? Result<std::vector<BoardLine>>(*problem) : Result<std::vector<BoardLine>>(linesOf(due, ageing, question.on));
+        },
+        [this](Result<std::vector<BoardLine>> lines) {
+            if (lines) {
+                take(std::move(lines).value());
+            } else {
+                Q_EMIT failed(lines.error());
+            }
+        });
+}
+
+void BoardView::take(std::vector<BoardLine> lines)
+{
+    const auto chosen = m_table->currentIndex().data(BoardModel::kDisplayRole);
+    const auto of = [&](std::initializer_list<const char *> states) {
+        return std::count_if(lines.begin(), lines.end(), [&](const BoardLine &l) {
+            return std::any_of(states.begin(), states.end(), [&](const char *s) { return l.due.state == s; });
+        });
+    };
+    m_summary->setText(lines.empty() ? tr("No display yet: add one with Ctrl+N.")
+                                     : text(say("fleet-report-summary", Day{m_now}, say("count-displays", lines.size()), std::int64_t(of({"out"})),
+                                                std::int64_t(of({"due", "overdue", "never"})))));
+    m_weeks->setLines(lines, m_now);
+    m_model->setLines(std::move(lines));
+    m_table->resizeColumnsToContents();
+    m_table->horizontalHeader()->setStretchLastSection(true);
+    for (int row = 0; chosen.isValid() && row < m_sorted->rowCount(); ++row) {
+        if (m_sorted->index(row, 0).data(BoardModel::kDisplayRole) == chosen) {
+            m_table->setCurrentIndex(m_sorted->index(row, 0));
+        }
+    }
+}
+
+void BoardView::open(const QModelIndex &index)
+{
+    if (index.isValid()) {
+        Q_EMIT displayWanted(index.data(BoardModel::kDisplayRole).toLongLong());
+    }
+}
+
+void BoardView::exportTable()
+{
+    const QString file = QFileDialog::getSaveFileName(this, tr("Export as CSV"), QStringLiteral("displays.csv"), QStringLiteral("CSV (*.csv)"));
+    if (file.isEmpty()) {
+        return;
+    }
+    FleetReport content;
+    content.on = m_now;
+    for (const BoardLine &l : m_model->lines()) {
+        content.due.push_back(l.question);
+    }
+    const Status written = writeFile(file.toStdString(), fleetReportCsv(content));
+    if (written) {
+        Q_EMIT message(tr("The table is in %1.").arg(file));
+    } else {
+        Q_EMIT failed(written.error());
+    }
+}
+
+} // namespace lamp::app

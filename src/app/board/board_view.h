@@ -1,0 +1,53 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "app/board/board_model.h"
+#include "store/store.h"
+
+#include <QFrame>
+
+class QLabel;
+class QLineEdit;
+class QPushButton;
+class QSortFilterProxyModel;
+class QTableView;
+
+namespace lamp::app {
+
+class Background;
+class WeekStrip;
+
+/// What the studio asks for today: every display with its lamp, when it is due and why, the most urgent first, and the weeks to come.
+class BoardView : public QFrame {
+    Q_OBJECT
+
+public:
+    explicit BoardView(QWidget *parent = nullptr);
+    /// Shows a studio as it stands now; what is worked out of its history comes a moment later.
+    void show(Store &store, WallTime now);
+    [[nodiscard]] BoardModel *model() const { return m_model; }
+    [[nodiscard]] WeekStrip *weeks() const { return m_weeks; }
+    [[nodiscard]] bool busy() const;
+
+Q_SIGNALS:
+    void displayWanted(qint64 id);
+    void message(const QString &words);
+    void failed(const lamp::Error &error);
+
+private:
+    void take(std::vector<BoardLine> lines);
+    void open(const QModelIndex &index);
+    void exportTable();
+
+    Background *m_background;
+    BoardModel *m_model;
+    QSortFilterProxyModel *m_sorted;
+    QLabel *m_summary;
+    WeekStrip *m_weeks;
+    QLineEdit *m_search;
+    QTableView *m_table;
+    QPushButton *m_export;
+    WallTime m_now{};
+};
+
+} // namespace lamp::app

@@ -1,0 +1,182 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The board: what a studio of thirty displays asks for today, in the window.
+#include "support.h"
+
+#include "ui/views.h"
+#include "ui/watchdog.h"
+
+#include "app/board/board_view.h"
+#include "app/board/week_strip.h"
+#include "app/parts/look.h"
+#include "app/shell/main_window.h"
+#include "report/report.h"
+#include "simlab/years.h"
+#include "store/registers.h"
+
+#include <QApplication>
+#include <QLineEdit>
+#include <QSettings>
+#include <QTableView>
+#include <QTemporaryDir>
+
+using namespace lamp;
+using namespace lamp::app;
+
+namespace {
+
+WallTime daysAgo(int days)
+{
+    return std::chrono::floor<std::chrono::seconds>(std::chrono::system_clock::now()) - std::chrono::hours(24 * days);
+}
+
+/// Thirty displays in five rooms with two years of visits, by simulated years that end today.
+void furnish(Store &store)
+{
+    const std::array<const char *, 5> rooms{"Scanning room", "Drawing office", "Proofing booth", "Plate room", "Survey launch"};
+    const std::array<const char *, 9> birds{"Avocet", "Curlew", "Dunlin", "Godwit", "Knot", "Plover", "Sanderling", "Turnstone", "Whimbrel"};
+    sim::YearsSpec spec;
+    spec.displays = 30;
+    spec.years = 2;
+    const sim::Years years = sim::simulatedYears(spec);
+    std::vector<HistoryEntry> history = historyFromCsv(years.csv)->entries;
+    const auto shift = daysAgo(3) - fromIsoTime(years.end);
+    std::vector<RegisterChange> changes;
+    for (size_t i = 0; i < years.displays.size(); ++i) {
+        RegisterEntry e;
+        e.serial = years.displays[i].serial;
+        e.name = std::string(birds[i % birds.size()]) + " " + std::to_string(1 + i / birds.size());
+        e.room = rooms[i % rooms.size()];
+        e.cadenceDays = std::array{14, 28, 28, 90}[i % 4];
+        changes.push_back({RegisterChange::Kind::Add, e, 0, {}});
+    }
+    RegisterEntry fresh;
+    fresh.serial = "NEW-1";
+    fresh.name = "Oystercatcher";
+    fresh.room = "Plate room";
+    changes.push_back({RegisterChange::Kind::Add, fresh, 0, {}});
+    QVERIFY(applyRegister(store, changes, daysAgo(800)).ok());
+    std::map<std::string, std::vector<HistoryEntry>> rows;
+    for (HistoryEntry &e : history) {
+        e.at += shift;
+        e.mean = 0.6;
+        e.max = 1.9;
+        rows[e.display].push_back(e);
+    }
+    rows["SIM-1-4"].back().max = 6.4; // one that was found out of tolerance
+    for (const auto &[serial, list] : rows) {
+        QVERIFY(store.histories().add(displayOfSerial(store, serial).value()->id, list).ok());
+    }
+}
+
+} // namespace
+
+class TestBoard : public QObject {
+    Q_OBJECT
+
+    QTemporaryDir m_dir;
+    std::unique_ptr<MainWindow> m_window;
+    [[nodiscard]] QTableView *table() const { return m_window->board()->findChild<QTableView *>(); }
+    [[nodiscard]] QString cell(int row, int column) const { return table()->model()->index(row, column).data().toString(); }
+
+private Q_SLOTS:
+    void initTestCase()
+    {
+        QCoreApplication::setOrganizationName("lamp-test");
+        QSettings::setDefaultFormat(QSettings::IniFormat);
+        QSettings::setPath(QSettings::IniFormat, QSettings::UserScope, m_dir.path());
+        loadFonts();
+        applySurround(*qApp, Surround::Dim);
+        {
+            auto store = std::move(Store::open(m_dir.filePath("studio.sqlite"))).value();
+            furnish(*store);
+        }
+        m_window = std::make_unique<MainWindow>(m_dir.filePath("studio.sqlite"));
+        m_window->show();
+        m_window->openStore(false);
+        m_window->activateWindow();
+        QVERIFY(QTest::qWaitForWindowActive(m_window.get()));
+        QTest::keyClick(m_window->windowHandle(), Qt::Key_F3);
+        QTRY_VERIFY(m_window->board()->isVisible());
+    }
+    void cleanupTestCase() { m_window.reset(); }
+
+    void tellsWhatToDoToday()
+    {
+        QTRY_VERIFY_WITH_TIMEOUT(!m_window->board()->busy(), 60000);
+        QCOMPARE(table()->model()->rowCount(), 31);
+        picture(*m_window, "board");
+        // The most urgent first; the one that was out of tolerance leads.
+        QCOMPARE(cell(0, BoardModel::State), QStringLiteral("out of tolerance"));
+        for (int row = 1; row < 31; ++row) {
+            QVERIFY(table()->model()->index(row, BoardModel::State).data(BoardModel::kSortRole).toInt()
+                    >= table()->model()->index(row - 1, BoardModel::State).data(BoardModel::kSortRole).toInt());
+        }
+        const QString said = labels(*m_window->board());
+        const auto &lines = m_window->board()->model()->lines();
+        const auto out = std::count_if(lines.begin(), lines.end(), [](const BoardLine &l) { return l.due.state == "out"; });
+        QVERIFY(out >= 1);
+        QVERIFY2(said.contains("31 displays") && said.contains(QStringLiteral("%1 out of tolerance").arg(out)), qPrintable(said));
+        // What history says stands there with how sure it is; of the one that nobody visited nothing does.
+        int rates = 0;
+        for (int row = 0; row < 31; ++row) {
+            rates += cell(row, BoardModel::Loss).contains(QStringLiteral("±")) ? 1 : 0;
+            if (cell(row, BoardModel::Display).startsWith("Oystercatcher")) {
+                QCOMPARE(cell(row, BoardModel::State), QStringLiteral("never visited"));
+                QCOMPARE(cell(row, BoardModel::Loss), QStringLiteral("–"));
+            }
+        }
+        QCOMPARE(rates, 30);
+        int coming = 0;
+        for (int week = 0; week < WeekStrip::kWeeks; ++week) {
+            coming += m_window->board()->weeks()->count(week);
+        }
+        QVERIFY(m_window->board()->weeks()->count(0) >= 2 && coming > 15 && coming <= 31);
+    }
+
+    void isSearchedAndSorted()
+    {
+        auto *search = m_window->board()->findChild<QLineEdit *>();
+        search->setFocus();
+        QTest::keyClicks(search, "proofing");
+        QCOMPARE(table()->model()->rowCount(), 6);
+        for (int row = 0; row < 6; ++row) {
+            QCOMPARE(cell(row, BoardModel::Room), QStringLiteral("Proofing booth"));
+        }
+        search->clear();
+        table()->sortByColumn(BoardModel::HoldsUntil, Qt::AscendingOrder);
+        QVERIFY(cell(0, BoardModel::HoldsUntil) != QStringLiteral("–")); // what is not known stands last
+        QCOMPARE(cell(30, BoardModel::HoldsUntil), QStringLiteral("–"));
+        table()->sortByColumn(BoardModel::State, Qt::AscendingOrder);
+    }
+
+    void leadsToTheCard()
+    {
+        table()->setFocus();
+        table()->selectRow(0);
+        const QString name = cell(0, BoardModel::Display).section(' ', 0, 1);
+        QTest::keyClick(table(), Qt::Key_Return);
+        QTRY_VERIFY(!m_window->board()->isVisible());
+        QVERIFY(labels(*m_window).contains(name));
+        QTest::keyClick(m_window->windowHandle(), Qt::Key_F3);
+        QTRY_VERIFY(m_window->board()->isVisible());
+        QTRY_VERIFY_WITH_TIMEOUT(!m_window->board()->busy(), 60000);
+        // What was chosen stays chosen.
+        QCOMPARE(table()->currentIndex().siblingAtColumn(BoardModel::Display).data().toString().section(' ', 0, 1), name);
+    }
+
+    // Neutral: no pixel of the board has a colour.
+    void addsNoColour()
+    {
+        const QImage image = m_window->board()->grab().toImage();
+        for (int y = 0; y < image.height(); ++y) {
+            for (int x = 0; x < image.width(); ++x) {
+                const QRgb p = image.pixel(x, y);
+                const int most = std::max({qRed(p), qGreen(p), qBlue(p)}), least = std::min({qRed(p), qGreen(p), qBlue(p)});
+                QVERIFY2(most - least <= 2, qPrintable(QStringLiteral("%1, %2").arg(x).arg(y)));
+            }
+        }
+    }
+};
+
+QTEST_MAIN(TestBoard)
+#include "test_board.moc"
