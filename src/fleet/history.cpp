@@ -205,8 +205,20 @@ std::optional<WallTime> timeOf(const std::string &text)
     }
     const std::chrono::year_month_day date{std::chrono::year{year}, std::chrono::month{unsigned(month)}, std::chrono::day{unsigned(day)}};
     std::string rest = text.substr(10);
+    int east = 0; // minutes that the clock is ahead of UTC
     if (rest.ends_with('Z')) {
         rest.pop_back();
+    } else if (const size_t sign = rest.find_last_of("+-"); sign != std::string::npos) {
+        int hours = 0, minutes = 0, used = 0;
+        const std::string zone = rest.substr(sign + 1);
+        if (std::sscanf(zone.c_str(), "%2d:%2d%n", &hours, &minutes, &used) != 2 || size_t(used) != zone.size() || hours > 14 || minutes > 59) {
+            return std::nullopt;
+        }
+        east = (rest[sign] == '-' ? -1 : 1) * (60 * hours + minutes);
+        rest.resize(sign);
+    }
+    if (const size_t point = rest.find('.'); point != std::string::npos && rest.find_first_not_of("0123456789", point + 1) == std::string::npos) {
+        rest.resize(point); // parts of a second
     }
     if (!rest.empty()) {
         int used = 0;
@@ -216,7 +228,8 @@ std::optional<WallTime> timeOf(const std::string &text)
         }
     }
     const bool good = date.ok() && year >= 1970 && hour >= 0 && hour < 24 && minute >= 0 && minute < 60 && second >= 0 && second < 60;
-    return good ? std::optional(WallTime(std::chrono::sys_days{date}) + std::chrono::seconds((hour * 60 + minute) * 60 + second)) : std::nullopt;
+    return good ? std::optional(WallTime(std::chrono::sys_days{date}) + std::chrono::seconds((hour * 60 + minute - east) * 60 + second))
+                : std::nullopt;
 }
 
 Result<HistoryTable> historyFromCsv(const std::string &text)

@@ -83,6 +83,23 @@ private Q_SLOTS:
         QCOMPARE(again->entries[1].note, second.note);
     }
 
+    // ISO 8601: days, moments in UTC, and with a zone.
+    void momentsAreRead()
+    {
+        for (const auto &[said, is] :
+             {std::pair{"2031-03-04", "2031-03-04T00:00:00Z"}, std::pair{"2031-03-04T09:30", "2031-03-04T09:30:00Z"},
+              std::pair{"2031-03-04 09:30:15", "2031-03-04T09:30:15Z"}, std::pair{"2031-03-04T09:30:15.250Z", "2031-03-04T09:30:15Z"},
+              std::pair{"2031-03-04T00:30:00+01:00", "2031-03-03T23:30:00Z"}, std::pair{"2031-03-04T23:30-02:00", "2031-03-05T01:30:00Z"}}) {
+            const auto t = timeOf(said);
+            QVERIFY2(t.has_value(), said);
+            QCOMPARE(isoTime(*t), std::string(is));
+        }
+        for (const char *bad : {"", "2031", "2031-3-4", "2031-02-30", "2031-03-04T25:00", "2031-03-04T09", "2031-03-04+01:00:00", "4 March 2031",
+                                "2031-03-04T09:30x"}) {
+            QVERIFY2(!timeOf(bad), bad);
+        }
+    }
+
     void aFaultyHistoryIsNamed_data()
     {
         QTest::addColumn<QString>("csv");
