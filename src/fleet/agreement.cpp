@@ -84,6 +84,11 @@ std::vector<double> differences(const std::vector<XYZ> &a, const Seen &seenA, co
     return d;
 }
 
+bool sameInstrumentOf(const VisitFacts &a, const VisitFacts &b)
+{
+    return !a.instrument.empty() && a.instrument == b.instrument;
+}
+
 double meanOf(const std::vector<double> &values)
 {
     double sum = 0;
@@ -149,7 +154,8 @@ double Pair::k2(bool absolute) const
     // which goes with colour; for the standard observer its instrument's error on its light. Displays of one kind share that error.
     constexpr double kPlacedLuminance = 0.0025, kPlacedXy = 0.00015;
     const VisitFacts &a = m_a.facts(), &b = m_b.facts();
-    const bool sameInstrument = a.instrument == b.instrument, shared = sameInstrument && a.technology == b.technology;
+    // Two of which nothing is known are not the same.
+    const bool sameInstrument = sameInstrumentOf(a, b), shared = sameInstrument && !a.technology.empty() && a.technology == b.technology;
     std::mt19937_64 random(1);
     const auto normal = [&random] { return std::normal_distribution<double>()(random); };
     const InstrumentError errorA(a.accuracy, m_shownA.panel), errorB(b.accuracy, m_shownB.panel);
@@ -286,7 +292,7 @@ std::string agreementToJson(const std::vector<VisitedDisplay> &displays, const A
                          {"mean_absolute", figure(p.meanAbsolute)},
                          {"instrument_k2", figure(p.instrumentK2)},
                          {"absolute_k2", figure(p.absoluteK2)},
-                         {"same_instrument", displays[p.a].facts().instrument == displays[p.b].facts().instrument},
+                         {"same_instrument", sameInstrumentOf(displays[p.a].facts(), displays[p.b].facts())},
                          {"because", because}});
     }
     for (const auto &[space, percent] : agreement.sharedCoverage) {

@@ -129,6 +129,13 @@ private Q_SLOTS:
         const PairAgreement q = agreementOf(displays).pairs.at(0);
         QCOMPARE(q.because.front().what, std::string("luminance"));
         QVERIFY(q.because.front().deltaE > 2 && std::abs(q.mean - p.meanAbsolute) < 0.2);
+        // Where nobody says what kind of panel they are, what one instrument gets wrong does not cancel.
+        VisitFacts unknown = visitFacts(a.record);
+        unknown.technology.clear();
+        std::vector<VisitedDisplay> two;
+        two.push_back(VisitedDisplay::of(unknown).value());
+        two.push_back(VisitedDisplay::of(unknown).value());
+        QVERIFY(agreementOf(two).pairs.at(0).absoluteK2 > 1.5 * p.absoluteK2);
         // And with another white.
         f = visitFacts(b.record);
         f.white = xyzOf({0.325, 0.340}, f.white.b);
