@@ -13,6 +13,7 @@
 #include "words/words.h"
 
 #include <QCoreApplication>
+#include <QTemporaryDir>
 #include <QUuid>
 
 #include <algorithm>
@@ -193,11 +194,14 @@ void tellImport(const Import &in)
     const auto count = [&](RegisterChange::Kind kind) {
         return std::count_if(in.displays.begin(), in.displays.end(), [&](const RegisterChange &c) { return c.kind == kind; });
     };
-    std::cout << said(
-        in.visit ? say(in.visitKnown ? "import-visit-known" : "import-visit", in.file, in.visit->display.model + " " + in.visit->display.serial)
-                 : say("import-table", in.file, say("count-displays", count(RegisterChange::Kind::Add)),
-                       say("count-displays", count(RegisterChange::Kind::Change)), say("count-rows", in.fresh), say("count-rows", in.known)))
-              << "\n";
+    Message what = say("import-table", in.file, say("count-displays", count(RegisterChange::Kind::Add)),
+                       say("count-displays", count(RegisterChange::Kind::Change)), say("count-rows", in.fresh), say("count-rows", in.known));
+    if (in.visit) {
+        what = say(in.visitKnown ? "import-visit-known" : "import-visit", in.file, in.visit->display.model + " " + in.visit->display.serial);
+    } else if (!in.assignments.empty()) {
+        what = say("import-assignments", in.file, say("count-assignments", in.assignments.size()));
+    }
+    std::cout << said(what) << "\n";
     for (const RegisterChange &c : in.displays) {
         if (c.kind == RegisterChange::Kind::Change) {
             std::string fields;
@@ -262,11 +266,11 @@ int dueFleet(const FleetOptions &o)
         }
         all = dueByHistory(history.value(), ageingOf(history.value(), question.value()), question->tolerance, o.interval, question->on);
     }
+    const Json list = Json::parse(dueToJson(all, question->on)); // in the order of urgency
     if (o.json) {
-        printJson(Json::parse(dueToJson(all, question->on)));
+        printJson(list);
         return kDone;
     }
-    const Json list = Json::parse(dueToJson(all, question->on)); // in the order of urgency
     for (const Json &d : list.at("displays")) {
         const std::string why = d.at("why").is_null() ? "" : d.at("why").get<std::string>(), name = d.at("name").get<std::string>(),
                           serial = d.at("serial").get<std::string>();
@@ -281,7 +285,12 @@ int dueFleet(const FleetOptions &o)
 
 int importFleet(const FleetOptions &o)
 {
-    OpenStudio studio(o.store, true);
+    // A preview of a studio that is not there yet is made elsewhere: it leaves nothing behind.
+    const QString wanted = o.store.empty() ? defaultStorePath() : QString::fromStdString(o.store);
+    const QTemporaryDir elsewhere;
+    std::error_code none;
+    const bool apart = !o.yes && !fs::exists(wanted.toStdString(), none);
+    OpenStudio studio(apart ? elsewhere.filePath("studio.sqlite").toStdString() : o.store, true);
     if (!studio.store()) {
         return report(studio.store().error(), o.json);
     }
@@ -351,6 +360,8 @@ int addToFleet(const FleetOptions &o)
     }
     if (o.json) {
         printJson({{"done", true}, {"serial", o.entry.serial}});
+    } else {
+        std::cout << said(say("import-done")) << "\n";
     }
     return kDone;
 }
@@ -384,7 +395,8 @@ int exportFleet(const FleetOptions &o)
             const Status s = prepareFolder(folder / "visits");
             const Status written = s ? writeFile(folder / "visits" / (v.id.toStdString() + ".json"), wholeVisitToJson(record.value())) : s;
             if (!written) {
-                return report(written.error(), o.json) == kDone ? kDone : kNotWritten;
+                report(written.error(), o.json);
+                return kNotWritten;
             }
             ++visits;
         }

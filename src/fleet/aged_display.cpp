@@ -43,12 +43,21 @@ void tellAge(AgedDisplay &d)
         return;
     }
     d.hoursPerYear = gained / over;
-    std::optional<double> counted;
-    for (size_t i = 1; i < d.rows.size(); ++i) {
-        counted = d.rows[i - 1].hours ? d.rows[i - 1].hours : counted;
-        const double years = yearsBetween(d.rows[i - 1].at, d.rows[i].at);
-        const bool both = d.rows[i - 1].hours && d.rows[i].hours && *d.rows[i].hours >= *d.rows[i - 1].hours;
-        d.age[i] = d.age[i - 1] + (both ? (*d.rows[i].hours - *d.rows[i - 1].hours) / *d.hoursPerYear : years);
+    // Between two rows that say hours, those that do not share them by the calendar; where a counter was set back it went on as usual.
+    std::optional<size_t> said;
+    for (size_t i = 0; i < d.rows.size(); ++i) {
+        d.age[i] = i > 0 ? d.age[i - 1] + yearsBetween(d.rows[i - 1].at, d.rows[i].at) : 0;
+        if (!d.rows[i].hours) {
+            continue;
+        }
+        const double years = said ? yearsBetween(d.rows[*said].at, d.rows[i].at) : 0;
+        if (said && *d.rows[i].hours >= *d.rows[*said].hours && years > 0) {
+            const double gone = (*d.rows[i].hours - *d.rows[*said].hours) / *d.hoursPerYear;
+            for (size_t k = *said + 1; k <= i; ++k) {
+                d.age[k] = d.age[*said] + gone * yearsBetween(d.rows[*said].at, d.rows[k].at) / years;
+            }
+        }
+        said = i;
     }
     // How evenly it was used says how sure the years to come are: the first half beside the second.
     const double middle = span / 2;
@@ -102,8 +111,9 @@ void tellBrightness(AgedDisplay &d)
                 constexpr double kTurn = 5;
                 if (before != nullptr && std::abs(*controlOf(e, "brightness") - *controlOf(*before, "brightness")) >= kTurn
                     && !gainsChanged(*before, e) && e.event.empty()) {
-                    off.push_back(std::abs(std::log(*e.luminance / *before->luminance)
-                                           - std::log((*controlOf(e, "brightness") + offset) / (*controlOf(*before, "brightness") + offset))));
+                    off.push_back(std::abs(
+                        std::log(*e.luminance / *before->luminance)
+                        - std::log(std::max(1.0, *controlOf(e, "brightness") + offset) / std::max(1.0, *controlOf(*before, "brightness") + offset))));
                 }
                 before = &e;
             }

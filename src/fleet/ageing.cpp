@@ -284,6 +284,7 @@ Wear::Wear(const std::vector<FleetSeries> &kinds, size_t instruments) : m_kinds(
         return sum;
     };
     m_light = sigmaOf(MaxLuminance) <= sigmaOf(Luminance) ? MaxLuminance : Luminance;
+    m_likeliest = steady;
     double most = -1e300;
     for (const auto &worn : all) {
         const auto count = double(std::count(worn.begin(), worn.end(), true));

@@ -72,7 +72,6 @@ VisitFacts factsIn(const Json &j)
     f.task = taskFromName(j.value("task", "full")).value_or(Task::Full);
     f.finished = fromIsoTime(j.at("finished").get<std::string>());
     f.white = xyzOf({white.at("x").get<double>(), white.at("y").get<double>()}, white.at("Y").get<double>());
-    f.black = numberOrNaN(j.at("calibration").at("black_cd_m2")) / f.white.b * f.white;
     f.expectedError = j.at("calibration").value("expected_error_delta_e_00", 0.5);
     // Where nothing is said of its accuracy it is that of one that is not corrected (common practice, no published source).
     f.accuracy.xy = 0.004;
@@ -122,7 +121,6 @@ VisitFacts visitFacts(const VisitRecord &r)
                  r.plan.task,
                  r.finished,
                  r.verification.white.xyz,
-                 r.calibrated.black,
                  r.expectedError > 0 ? r.expectedError : 0.5,
                  r.profile.empty() ? r.plan.profileIn : r.profile,
                  r.verification.colours,
@@ -150,7 +148,7 @@ Result<VisitFacts> visitFacts(const std::string &path)
             return record.error();
         }
         VisitFacts facts = visitFacts(record.value());
-        return facts.white.b > 0 && !facts.profile.empty() ? Result<VisitFacts>(facts) : unfit(path, say("visit-did-not-end"));
+        return hasColour(facts.white) && !facts.profile.empty() ? Result<VisitFacts>(facts) : unfit(path, say("visit-did-not-end"));
     }
     const auto json = parseJson(text.value());
     if (!json) {

@@ -19,7 +19,7 @@ struct VisitFacts {
     Target target;
     Task task = Task::Full;
     WallTime finished{};
-    XYZ white, black;         ///< cd/m², as read through what was left
+    XYZ white;                ///< cd/m², as read through what was left
     double expectedError = 0; ///< of what is known of it: rms CIEDE2000
     Bytes profile;
     std::vector<VerifiedColour> read;                  ///< what was read to verify it

@@ -28,8 +28,9 @@ QVariant control(const HistoryEntry &e, const char *name)
     return it == e.controls.end() ? QVariant() : QVariant(it->second);
 }
 
-/// The serial of a display, or what stands for one.
-const QString kSerial = QStringLiteral("CASE WHEN d.serial = '' THEN '#' || d.id ELSE d.serial END");
+/// The serial of a display, or what stands for one where it has none or shares it with another model's.
+const QString kSerial = QStringLiteral("CASE WHEN d.serial = '' OR EXISTS (SELECT 1 FROM display o WHERE o.serial = d.serial AND o.id <> d.id) "
+                                       "THEN '#' || d.id ELSE d.serial END");
 
 QString ofDisplay(std::optional<qint64> displayId)
 {
@@ -198,6 +199,16 @@ std::vector<HistoryEntry> Histories::all(std::optional<qint64> displayId) const
     return list;
 }
 
+std::map<qint64, std::string> Histories::names() const
+{
+    std::map<qint64, std::string> all;
+    Rows r = m_connection.read(QStringLiteral("SELECT d.id, %1 FROM display d").arg(kSerial));
+    while (r.next()) {
+        all[r.integer(0)] = r.text(1).toStdString();
+    }
+    return all;
+}
+
 std::vector<HistoryEntry> Histories::written() const
 {
     std::vector<HistoryEntry> list;
@@ -236,7 +247,7 @@ std::vector<DatedAssignment> Histories::assignments(WallTime from) const
     Rows r =
         m_connection.read(QStringLiteral("SELECT a.happens_at, a.name, coalesce(%1, '') FROM assignment a LEFT JOIN display d ON d.id = a.display_id "
                                          "WHERE a.happens_at >= ? ORDER BY a.happens_at, a.id")
-                              .arg(QStringLiteral("CASE WHEN d.id IS NULL THEN '' WHEN d.serial = '' THEN '#' || d.id ELSE d.serial END")),
+                              .arg(kSerial),
                           {stored(from)});
     while (r.next()) {
         list.push_back({*r.time(0), r.text(1).toStdString(), r.text(2).toStdString()});

@@ -5,6 +5,8 @@
 #include "fleet/history.h"
 #include "store/studio.h"
 
+#include <map>
+
 namespace lamp::store {
 
 /// What was written down of displays, beside what visits of this program found; and what they have to be right for.
@@ -17,8 +19,10 @@ public:
     /// How many of these are not there yet.
     [[nodiscard]] int fresh(qint64 displayId, const std::vector<HistoryEntry> &entries) const;
     /// Of all displays in use or of one: what was written down and what finished visits came to, by display and date. Displays are named
-    /// by their serial; those without one by "#" and their number.
+    /// by their serial; those without one, or that share it with another model's, by "#" and their number.
     [[nodiscard]] std::vector<HistoryEntry> all(std::optional<qint64> displayId = {}) const;
+    /// How each display is named in all of these.
+    [[nodiscard]] std::map<qint64, std::string> names() const;
     /// Of what was written down only, with moves from room to room: what no visit says.
     [[nodiscard]] std::vector<HistoryEntry> written() const;
 

@@ -120,9 +120,11 @@ std::vector<DueQuestion> completed(Store &store, std::map<std::string, DueQuesti
         statuses[s.displayId] = s;
     }
     const auto moves = store.studio().moves();
+    const auto names = store.histories().names();
     std::vector<DueQuestion> all;
     for (const DisplayEntry &d : store.studio().displays()) {
-        const std::string serial = d.serial.isEmpty() ? "#" + std::to_string(d.id) : toText(d.serial);
+        const auto named = names.find(d.id);
+        const std::string serial = named == names.end() ? "#" + std::to_string(d.id) : named->second;
         DueQuestion q = bySerial[serial];
         q.key = d.id;
         q.serial = serial;

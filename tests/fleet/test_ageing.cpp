@@ -186,6 +186,19 @@ private Q_SLOTS:
         QVERIFY2(std::abs(ends - 4.7) < 1.5, qPrintable(QString::number(ends)));
     }
 
+    // Hours that are written down now and then only count between the rows that have them.
+    void hoursNowAndThen()
+    {
+        const std::string csv = daily(720, 30, "hours,max_luminance_cd_m2", [](int day) {
+            const double hours =
+                1000 + (day < 360 ? 2.0 : 10.0) * std::min(day, 360) + (day < 360 ? 0 : 10.0) * (day - 360) - (day < 360 ? 0 : 8.0 * 360);
+            return "T," + (day % 90 == 0 ? fixed(hours, 0) : std::string()) + "," + fixed(300 * std::exp(-hours / 30000), 2);
+        });
+        const FleetAgeing a = ageingOf(entries(csv), on("2031-12-22", "Photo"));
+        // All in one line over the hours: 300·e^(−h/30000) loses near 9 cd/m² in 1000 h.
+        QVERIFY2(std::abs(*a.displays[0].maxLuminance->per1000h + 9) < 1, qPrintable(QString::number(*a.displays[0].maxLuminance->per1000h)));
+    }
+
     void oneOddReadingIsNoJumpAndTwoAre()
     {
         std::mt19937_64 random(5);

@@ -5,6 +5,7 @@
 #include "simlab/sim_bench.h"
 #include "store/owner.h"
 #include "store/packed.h"
+#include "store/registers.h"
 #include "store/store.h"
 #include "visit/visit.h"
 
@@ -533,6 +534,29 @@ private Q_SLOTS:
         QVERIFY(store->histories().addAssignment({fromIsoTime("2031-05-01T00:00:00Z"), "Atlas", ""}, {}).ok());
         QCOMPARE(store->histories().assignments(fromIsoTime("2031-04-01T00:00:00Z")).size(), size_t(1));
         QVERIFY(store->histories().assignments(fromIsoTime("2031-06-01T00:00:00Z")).empty());
+    }
+
+    // A serial that two models share: each has its own history, and neither takes the other's.
+    void twinsOfASerialKeepApart()
+    {
+        auto store = std::move(Store::open(path())).value();
+        DisplayEntry d;
+        d.roomId = store->studio().addRoom("Booth").value();
+        d.name = d.model = "Avocet";
+        d.serial = "7";
+        const auto a = store->studio().add(d, WallTime{}).value();
+        d.name = d.model = "Curlew";
+        const auto b = store->studio().add(d, WallTime{}).value();
+        const auto rows = historyFromCsv("display,date,luminance_cd_m2,mean\n7,2031-03-04,119,9\n")->entries;
+        QCOMPARE(store->histories().add(a, rows).value(), 1);
+        AgeingQuestion q;
+        q.on = fromIsoTime("2031-03-05T00:00:00Z");
+        q.tolerance = *builtInTolerance("studio");
+        for (const DueQuestion &due : dueQuestions(*store, q)) {
+            QCOMPARE(due.lastVisit.has_value(), due.key == a);
+            QCOMPARE(dueOf(due, q.on).state, std::string(due.key == b ? "never" : "out"));
+        }
+        QVERIFY(!displayOfSerial(*store, "7").ok()); // a history that names it by that alone is refused
     }
 
     void cardsAreChangedAndMovesRemembered()

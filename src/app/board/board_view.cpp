@@ -105,6 +105,12 @@ void BoardView::show(Store &store, WallTime now)
         return; // what was shown stays: an unreadable studio is not an empty one
     }
     take(linesOf(known, {}, now));
+    // A larger fleet's history is not worked out while somebody waits; it is due by visits, moves and assignments then.
+    constexpr size_t kMost = 500;
+    if (known.size() > kMost) {
+        Q_EMIT message(tr("Of more than %1 displays drift is not worked out here: fleet due does.").arg(kMost));
+        return;
+    }
     m_background->start(
         tr("Working out what history says…"),
         [path = store.path(), question]() -> Result<std::vector<BoardLine>> {

@@ -939,6 +939,10 @@
         <source>The table is in %1.</source>
         <translation>Die Tabelle ist in %1.</translation>
     </message>
+    <message>
+        <source>Of more than %1 displays drift is not worked out here: fleet due does.</source>
+        <translation>Bei mehr als %1 Bildschirmen wird die Drift hier nicht ausgewertet: fleet due tut es.</translation>
+    </message>
 </context>
 <context>
     <name>lamp::app::BringIn</name>
