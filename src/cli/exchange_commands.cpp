@@ -230,7 +230,7 @@ int importReadings(const ImportOptions &o)
         printRecord(record.value(), kept->problem);
     } else {
         for (const Stage stage : {Stage::Calibrate, Stage::Profile, Stage::Verify}) {
-            std::cout << said(say("subject-because", titled(stage), record->line(stage).summary)) << "\n";
+            std::cout << said(say("subject-because", titled(stage), record->lines.at(stage).summary)) << "\n";
         }
         for (const Message &r : record->reasons) {
             std::cout << "  " << said(r) << "\n";

@@ -27,9 +27,9 @@ namespace {
 /// What a stage came to, once it is done.
 void tellStage(ProgressLine &line, Stage stage, const VisitRecord &record)
 {
-    const StageLine &l = record.line(stage);
-    if (l.state != LineState::Running && !l.summary.empty()) {
-        line.tell(say("subject-because", titled(stage), l.summary));
+    const StageLine *l = record.lines.find(stage);
+    if (l != nullptr && l->state != LineState::Running && !l->summary.empty()) {
+        line.tell(say("subject-because", titled(stage, record.plan.task), l->summary));
     }
 }
 

@@ -6,9 +6,9 @@
 #include "base/text.h"
 #include "colour/spaces.h"
 #include "exchange/cxf.h"
+#include "icc/cgats.h"
 #include "measure/measurement_json.h"
 #include "measure/reading_fields.h"
-#include "profile/cgats.h"
 
 #include <nlohmann/json.hpp>
 

@@ -5,7 +5,7 @@
 #include "base/json.h"
 #include "colour/spaces.h"
 #include "device/bench_json.h"
-#include "profile/cgats.h"
+#include "icc/cgats.h"
 #include "visit/earlier.h"
 #include "visit/imported.h"
 #include "visit/whole_visit.h"

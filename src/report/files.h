@@ -2,8 +2,8 @@
 #pragma once
 
 #include "base/file.h"
+#include "icc/cgats.h"
 #include "icc/icc.h"
-#include "profile/cgats.h"
 #include "visit/record.h"
 
 #include <filesystem>

@@ -77,14 +77,13 @@ QString figures(const VisitRecord &r)
 QString worksheet(const VisitRecord &r)
 {
     QString t = QStringLiteral("<table width=\"100%\" cellspacing=\"0\" cellpadding=\"2\">");
-    for (int i = 0; i < kStages; ++i) {
-        const StageLine &l = r.lines[size_t(i)];
+    for (const auto &[stage, l] : r.lines) {
         if (l.state == LineState::Pending) {
             continue;
         }
         const QString when = l.at == WallTime{} ? QString() : escaped(clockTime(l.at));
         t += QStringLiteral("<tr><td>%1</td><td>%2</td><td>%3</td><td>%4</td></tr>")
-                 .arg(escaped(titled(Stage(i))), escaped(l.summary), when, shippedText(l.by).toHtmlEscaped());
+                 .arg(escaped(titled(stage, r.plan.task)), escaped(l.summary), when, shippedText(l.by).toHtmlEscaped());
     }
     return t + QStringLiteral("</table>");
 }

@@ -38,7 +38,7 @@ Status AsFound::run()
     namePrimaries(m_s, p);
     const ToneCurve tone = m_s.record.plan.target.tone.withBlack(p.black.b / p.white.b);
     m_s.record.light.fill(tone.samples());
-    m_s.finish(Stage::Calibrate, say("measured-summary", whiteSaid(p.white)));
+    m_s.finish(Stage::Calibrate, say("found-summary", whiteSaid(p.white)));
     return Done{};
 }
 

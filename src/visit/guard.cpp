@@ -82,7 +82,7 @@ Result<Measurement> Guard::lookInto(const Measurement &first, const XYZ &expecte
         m_s.warn(say("reading-did-not-repeat", patchNamed(first.name)));
     } else {
         ++m_guards;
-        if (m_s.record.openStage() == Stage::Calibrate) {
+        if (m_s.record.lines.open() == Stage::Calibrate) {
             m_known.model->add({panelReading(first)}, m_s.gauge->now(), false); // both say the same, and both count
         }
     }
@@ -92,13 +92,13 @@ Result<Measurement> Guard::lookInto(const Measurement &first, const XYZ &expecte
 void Guard::dropBetween(double from, double to)
 {
     constexpr size_t kWorthKeeping = 8;
-    const std::string &stage = stageName(m_s.record.openStage().value_or(Stage::Verify));
+    const std::string &stage = stageName(m_s.record.lines.open().value_or(Stage::Verify));
     for (Measurement &m : m_s.record.readings) {
         if (m.stage == stage && m.t > from && m.t < to && !m.superseded) {
             m_s.setAside(m.index);
         }
     }
-    if (m_s.record.openStage() != Stage::Calibrate) {
+    if (m_s.record.lines.open() != Stage::Calibrate) {
         return;
     }
     for (size_t i = m_known.model->readings().size(); i-- > 0 && m_known.model->readings().size() > 1;) {
@@ -148,7 +148,7 @@ Status Guard::waitForDark(double since)
         }
         if (lasted > kLongestLightS) {
             const Error e{ErrorKind::Bench, say("light-from-outside-falls-screen"), say("readings-kept"), say("turn-lamp-off-or"), "light", true};
-            if (!m_s.hooks.ask || !m_s.ask({Question::Kind::Mend, m_s.record.openStage().value_or(Stage::Verify), e.paragraph(), "", 0}).goOn) {
+            if (!m_s.hooks.ask || !m_s.ask({Question::Kind::Mend, m_s.record.lines.open().value_or(Stage::Verify), e.paragraph(), "", 0}).goOn) {
                 return e;
             }
             since = m_s.gauge->now();

@@ -3,7 +3,7 @@
 
 #include "colour/difference.h"
 #include "gamut/gamut.h"
-#include "profile/cgats.h"
+#include "icc/cgats.h"
 #include "visit/verdict.h"
 
 #include <algorithm>
@@ -139,10 +139,8 @@ public:
         for (Measurement &m : m_record.readings) {
             m.stage = stageName(Stage::Calibrate);
         }
-        for (int i = 0; i < kStages; ++i) {
-            m_record.lines[size_t(i)] = {LineState::Skipped, say("readings-brought-from-elsewhere"), now, "program"};
-        }
-        m_record.line(Stage::SignOff) = {};
+        m_record.lines = Worklist(Task::Profile, {LineState::Skipped, say("readings-brought-from-elsewhere"), now, "program"});
+        m_record.lines.at(Stage::SignOff) = {};
     }
 
     Result<VisitRecord> run(const Ramps &ramps)
@@ -181,7 +179,7 @@ public:
     }
 
 private:
-    void done(Stage stage, Message summary) { m_record.line(stage) = {LineState::Done, std::move(summary), m_now, "program"}; }
+    void done(Stage stage, Message summary) { m_record.lines.at(stage) = {LineState::Done, std::move(summary), m_now, "program"}; }
 
     void describe(const ShownDisplay &shown)
     {
@@ -211,7 +209,7 @@ private:
             }
         }
         if (colours.size() < 3) {
-            m_record.line(Stage::Verify).summary = say("too-few-readings-keep");
+            m_record.lines.at(Stage::Verify).summary = say("too-few-readings-keep");
             m_record.verdict = Verdict::Undecided;
             m_record.reasons = {say("too-few-readings-keep-some")};
             return;

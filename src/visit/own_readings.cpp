@@ -3,7 +3,7 @@
 
 #include "base/json.h"
 #include "device/bench_json.h"
-#include "profile/cgats.h"
+#include "icc/cgats.h"
 #include "profile/table_profile.h"
 #include "visit/imported.h"
 #include "visit/session.h"
@@ -51,10 +51,6 @@ public:
         m_record.correction = set.correction;
         m_record.readings = set.readings;
         m_record.states = set.states;
-        for (int i = 0; i < kStages; ++i) {
-            m_record.lines[size_t(i)] = {LineState::Skipped, say("readings-visit-brought-again"), now, "program"};
-        }
-        m_record.line(Stage::SignOff) = {};
     }
 
     Result<VisitRecord> run()
@@ -65,6 +61,8 @@ public:
         if (const Status s = finalState(); !s) {
             return s.error();
         }
+        m_record.lines = Worklist(m_record.plan.task, {LineState::Skipped, say("readings-visit-brought-again"), m_now, "program"});
+        m_record.lines.at(Stage::SignOff) = {};
         const bool check = m_record.plan.task == Task::Check;
         const Status made = check ? asItStood() : profile();
         if (!made) {
@@ -85,7 +83,7 @@ public:
     }
 
 private:
-    void done(Stage stage, Message summary) { m_record.line(stage) = {LineState::Done, std::move(summary), m_now, "program"}; }
+    void done(Stage stage, Message summary) { m_record.lines.at(stage) = {LineState::Done, std::move(summary), m_now, "program"}; }
     [[nodiscard]] const DisplayState *stateOf(const Measurement &m) const { return m_set.states.find(m.state); }
     [[nodiscard]] bool ofPanel(const Measurement &m) const
     {

@@ -15,22 +15,31 @@ namespace lamp {
 
 Procedure::Procedure(Session &session) : m_guard(session, m_known)
 {
-    const auto add = [this]<typename Work>(std::unique_ptr<Work> stage) { m_stages.push_back(std::move(stage)); };
-    add(std::make_unique<Preparation>(session));
-    add(std::make_unique<RoomLight>(session));
-    add(std::make_unique<TargetChoice>(session));
-    add(std::make_unique<Placement>(session));
-    add(std::make_unique<WarmUpStage>(session));
-    add(std::make_unique<TrimStage>(session));
-    if (session.record.plan.task == Task::Check) {
-        add(std::make_unique<AsFound>(session));
-    } else {
-        add(std::make_unique<Characterisation>(session, m_known, m_guard));
+    for (const Stage stage : stagesOf(session.record.plan.task)) {
+        m_stages.push_back(workFor(stage, session));
     }
-    add(std::make_unique<ProfileStage>(session, m_known));
-    add(std::make_unique<VerificationStage>(session, m_known, m_guard));
-    add(std::make_unique<Closing>(session, Stage::Look));
-    add(std::make_unique<Closing>(session, Stage::SignOff));
+}
+
+std::unique_ptr<StageWork> Procedure::workFor(Stage stage, Session &session)
+{
+    switch (stage) {
+    case Stage::Prepare: return std::make_unique<Preparation>(session);
+    case Stage::RoomLight: return std::make_unique<RoomLight>(session);
+    case Stage::Target: return std::make_unique<TargetChoice>(session);
+    case Stage::Place: return std::make_unique<Placement>(session);
+    case Stage::WarmUp: return std::make_unique<WarmUpStage>(session);
+    case Stage::Trim: return std::make_unique<TrimStage>(session);
+    case Stage::Calibrate:
+        if (session.record.plan.task == Task::Check) {
+            return std::make_unique<AsFound>(session);
+        }
+        return std::make_unique<Characterisation>(session, m_known, m_guard);
+    case Stage::Profile: return std::make_unique<ProfileStage>(session, m_known);
+    case Stage::Verify: return std::make_unique<VerificationStage>(session, m_known, m_guard);
+    case Stage::Look:
+    case Stage::SignOff: break;
+    }
+    return std::make_unique<Closing>(session, stage);
 }
 
 StageWork *Procedure::find(Stage stage) const

@@ -15,6 +15,8 @@ public:
     [[nodiscard]] StageWork *find(Stage stage) const;
 
 private:
+    std::unique_ptr<StageWork> workFor(Stage stage, Session &session);
+
     KnownPanel m_known;
     Guard m_guard;
     std::vector<std::unique_ptr<StageWork>> m_stages;

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "visit/profile_stage.h"
 
-#include "profile/cgats.h"
+#include "icc/cgats.h"
 #include "profile/shown_display.h"
 #include "profile/table_profile.h"
 #include "visit/imported.h"

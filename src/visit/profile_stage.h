@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "profile/cgats.h"
+#include "icc/cgats.h"
 #include "visit/guard.h"
 #include "visit/stage_work.h"
 

@@ -42,12 +42,18 @@ Result<Ramps> rampsFromCsv(const std::string &text)
             }
             continue;
         }
+        if (line.empty() || line == "\r") {
+            continue;
+        }
         std::istringstream cells(line);
         cells.imbue(std::locale::classic());
         double index = 0, r = 0, g = 0, b = 0;
         char c1 = 0, c2 = 0, c3 = 0;
         if (!(cells >> index >> c1 >> r >> c2 >> g >> c3 >> b) || c1 != ',' || c2 != ',' || c3 != ',') {
             return bad(number, say("four-numbers-expected"));
+        }
+        if (index != double(ramps.r.size())) {
+            return bad(number, say("entry-expected-not", int(ramps.r.size())));
         }
         if (!(std::min({r, g, b}) >= 0 && std::max({r, g, b}) <= 1)) {
             return bad(number, say("values-lie-between-0"));

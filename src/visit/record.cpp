@@ -18,55 +18,15 @@ using Json = nlohmann::json;
 
 namespace {
 
-struct StageText {
-    const char *name, *title; ///< in files; the code of the heading
-};
-constexpr std::array<StageText, kStages> kStageTexts{{{"prepare", "stage-prepare"},
-                                                      {"room light", "stage-room-light"},
-                                                      {"target", "stage-target"},
-                                                      {"place", "stage-place"},
-                                                      {"warm-up", "stage-warm-up"},
-                                                      {"trim", "stage-trim"},
-                                                      {"calibrate", "stage-calibrate"},
-                                                      {"profile", "stage-profile"},
-                                                      {"verify", "stage-verify"},
-                                                      {"look", "stage-look"},
-                                                      {"sign off", "stage-sign-off"}}};
-constexpr std::array<const char *, 4> kTasks{"full", "refresh", "check", "profile"};
 constexpr std::array<const char *, 3> kEfforts{"quick", "standard", "thorough"};
 
 constexpr std::array<const char *, 3> kProfileKinds{"auto", "matrix", "lut"};
 
 } // namespace
 
-std::string stageName(Stage stage)
-{
-    return kStageTexts[size_t(stage)].name;
-}
-
-Message titled(Stage stage)
-{
-    return say(kStageTexts[size_t(stage)].title);
-}
-
-Message named(Task task)
-{
-    return say("task-" + taskName(task));
-}
-
 Message named(Effort effort)
 {
     return say("effort-" + effortName(effort));
-}
-
-std::string taskName(Task task)
-{
-    return kTasks[size_t(task)];
-}
-
-std::optional<Task> taskFromName(const std::string &name)
-{
-    return named<Task>(kTasks, name);
 }
 
 std::string effortName(Effort effort)
@@ -131,17 +91,6 @@ Chromaticity VisitRecord::targetWhite() const
         return *c;
     }
     return trim ? trim->targetWhite : chromaticity(calibrated.white);
-}
-
-std::optional<Stage> VisitRecord::openStage() const
-{
-    for (int i = 0; i < kStages; ++i) {
-        const LineState s = lines[size_t(i)].state;
-        if (s != LineState::Done && s != LineState::Skipped) {
-            return Stage(i);
-        }
-    }
-    return std::nullopt;
 }
 
 std::string VisitRecord::profileName() const

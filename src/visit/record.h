@@ -11,6 +11,7 @@
 #include "measure/gauge.h"
 #include "profile/display_gamut.h"
 #include "visit/earlier.h"
+#include "visit/worklist.h"
 
 #include <nlohmann/json_fwd.hpp>
 
@@ -21,20 +22,8 @@
 
 namespace lamp {
 
-/// The lines of a visit's worksheet, in order.
-enum class Stage { Prepare, RoomLight, Target, Place, WarmUp, Trim, Calibrate, Profile, Verify, Look, SignOff };
-constexpr int kStages = 11;
-/// "prepare", "room light", ...: the name in files; and the heading on the worksheet.
-std::string stageName(Stage stage);
-Message titled(Stage stage);
-
 /// The name of readings of black that only look for light from outside.
 constexpr const char *kBlackAgainstLight = "black, for light from outside";
-
-enum class Task { Full, Refresh, Check, Profile };
-std::string taskName(Task task); ///< in files
-Message named(Task task);
-std::optional<Task> taskFromName(const std::string &name);
 
 enum class Effort { Quick, Standard, Thorough };
 std::string effortName(Effort effort); ///< in files
@@ -45,16 +34,6 @@ std::optional<Effort> effortFromName(const std::string &name);
 enum class ProfileKind { Auto, Matrix, Table };
 std::string profileKindName(ProfileKind kind); ///< "auto", "matrix", "lut"
 std::optional<ProfileKind> profileKindFromName(const std::string &name);
-
-enum class LineState { Pending, Running, Done, Skipped, Failed };
-
-/// One line of the worksheet.
-struct StageLine {
-    LineState state = LineState::Pending;
-    Message summary; ///< what was done, with which figure against which target
-    WallTime at{};
-    std::string by; ///< a person's role, or "program"
-};
 
 /// How profiles are named where nothing else was said.
 constexpr const char *kUsualName = "{display}, {white}, {luminance} cd/m², {tone}, {date}";
@@ -100,7 +79,7 @@ struct VisitRecord {
     bool correctionDoubtful = false;        ///< the panel does not look like the kind that it is corrected for
     std::optional<MatrixCorrection> matrix; ///< in use instead of a factory correction
     WallTime started{}, finished{};
-    std::array<StageLine, kStages> lines;
+    Worklist lines{Task::Full}; ///< of the plan's task
     std::vector<Measurement> readings;
     States states; ///< that they were taken in
     double warmUpSeconds = 0, benchSeconds = 0;
@@ -126,8 +105,6 @@ struct VisitRecord {
     Verdict verdict = Verdict::Undecided;
     std::vector<Message> reasons, warnings;
 
-    [[nodiscard]] StageLine &line(Stage s) { return lines[size_t(s)]; }
-    [[nodiscard]] const StageLine &line(Stage s) const { return lines[size_t(s)]; }
     /// White of the target as a chromaticity; the measured white where the target is native.
     [[nodiscard]] Chromaticity targetWhite() const;
     /// Whether the instrument knows what light it looks at: corrected for this kind of panel, or a spectroradiometer.
@@ -150,8 +127,6 @@ struct VisitRecord {
     [[nodiscard]] Accuracy accuracy() const;
     /// The display as left, by its primaries and the light that each gives over drive.
     [[nodiscard]] MatrixModel asMatrix() const;
-    /// The first stage that is neither done nor skipped, if any.
-    [[nodiscard]] std::optional<Stage> openStage() const;
     /// The profile's description: the plan's name with its placeholders filled in.
     [[nodiscard]] std::string profileName() const;
 };

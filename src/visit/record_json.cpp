@@ -337,8 +337,8 @@ std::string recordToJson(const VisitRecord &record)
 Json recordJson(const VisitRecord &r)
 {
     Json lines = Json::array();
-    for (const StageLine &l : r.lines) {
-        lines.push_back({int(l.state), messageJson(l.summary), isoTime(l.at), l.by});
+    for (const auto &[stage, l] : r.lines) {
+        lines.push_back({stageName(stage), int(l.state), messageJson(l.summary), isoTime(l.at), l.by});
     }
     Json checks = Json::array();
     for (const Check &c : r.checks) {
@@ -395,11 +395,28 @@ std::string checkCode(const std::string &name)
     return it != old.end() ? it->second : name;
 }
 
+StageLine lineFrom(const Json &cells, size_t first)
+{
+    return {LineState(std::clamp(cells.at(first).get<int>(), 0, 4)), messageFrom(cells.at(first + 1)),
+            fromIsoTime(cells.at(first + 2).get<std::string>()), cells.at(first + 3).get<std::string>()};
+}
+
+/// Each line begins with its stage's name; records of version 9 and before have all eleven stages in order, unnamed.
 void readLines(const Json &lines, VisitRecord &r)
 {
-    for (size_t i = 0; i < size_t(kStages) && i < lines.size(); ++i) {
-        r.lines[i] = {LineState(std::clamp(lines[i].at(0).get<int>(), 0, 4)), messageFrom(lines[i].at(1)),
-                      fromIsoTime(lines[i].at(2).get<std::string>()), lines[i].at(3).get<std::string>()};
+    r.lines = Worklist(r.plan.task);
+    for (size_t i = 0; i < lines.size(); ++i) {
+        const bool isNamed = lines[i].at(0).is_string();
+        const auto stage =
+            isNamed ? stageFromName(lines[i].at(0).get<std::string>()) : (i < allStages().size() ? std::optional(allStages()[i]) : std::nullopt);
+        if (!stage) {
+            continue;
+        }
+        const StageLine line = lineFrom(lines[i], isNamed ? 1 : 0);
+        // What a newer program does not do in such a visit any more still was done.
+        if (r.lines.find(*stage) != nullptr || line.state == LineState::Done || line.state == LineState::Skipped) {
+            r.lines.put(*stage, line);
+        }
     }
 }
 

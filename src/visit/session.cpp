@@ -44,6 +44,7 @@ Session::Session(Bench &theBench, VisitPlan plan, VisitHooks theHooks, std::stop
     : bench(theBench), hooks(std::move(theHooks)), stop(std::move(theStop))
 {
     record.plan = std::move(plan);
+    record.lines = Worklist(record.plan.task);
     budget = budgetOf(record.plan.effort, record.plan.task);
 }
 
@@ -71,7 +72,7 @@ void Session::warn(Message text)
 
 void Session::begin(Stage stage)
 {
-    StageLine &l = record.line(stage);
+    StageLine &l = record.lines.at(stage);
     l = {LineState::Running, {}, wallNow(), record.plan.by};
     if (gauge) {
         gauge->setStage(stageName(stage));
@@ -84,7 +85,7 @@ void Session::begin(Stage stage)
 
 void Session::finish(Stage stage, Message summary)
 {
-    StageLine &l = record.line(stage);
+    StageLine &l = record.lines.at(stage);
     l.state = LineState::Done;
     l.summary = std::move(summary);
     l.at = wallNow();
@@ -97,7 +98,7 @@ void Session::finish(Stage stage, Message summary)
 
 void Session::skip(Stage stage, Message why)
 {
-    StageLine &l = record.line(stage);
+    StageLine &l = record.lines.at(stage);
     l = {LineState::Skipped, std::move(why), wallNow(), "program"};
     if (hooks.onStage) {
         hooks.onStage(stage, record);
@@ -216,7 +217,7 @@ Gauge::Hooks Session::gaugeHooks()
     };
     if (hooks.ask) {
         heard.askToMend = [this](const Error &e) {
-            return ask({Question::Kind::Mend, record.openStage().value_or(Stage::Verify), e.paragraph(), "", 0}).goOn;
+            return ask({Question::Kind::Mend, record.lines.open().value_or(Stage::Verify), e.paragraph(), "", 0}).goOn;
         };
     }
     return heard;

@@ -89,10 +89,6 @@ Status TrimStage::turnUnseenMenu(Trim &t, const DisplayInfo &display, TrimOption
 Status TrimStage::run()
 {
     m_s.begin(Stage::Trim);
-    if (m_s.record.plan.task == Task::Check && m_s.freshWhite) {
-        m_s.finish(Stage::Trim, say("controls-untouched", whiteSaid(*m_s.freshWhite)));
-        return Done{};
-    }
     DisplayInfo display = m_s.record.display;
     const bool mayTurn = m_s.record.plan.task == Task::Full;
     if (!mayTurn) {

@@ -27,7 +27,7 @@ void Visit::resume(VisitRecord record)
     m_s.budget = budgetOf(m_s.record.plan.effort, m_s.record.plan.task);
     m_resumed = true;
     m_s.secondsBefore = m_s.record.benchSeconds;
-    for (StageLine &l : m_s.record.lines) {
+    for (auto &[stage, l] : m_s.record.lines) {
         if (l.state == LineState::Running || l.state == LineState::Failed) {
             l = {};
         }
@@ -36,24 +36,24 @@ void Visit::resume(VisitRecord record)
         m_s.resumedAfter = std::max(m_s.resumedAfter, m.index);
     }
     // Whatever was interrupted, the instrument has to lie in its place again and the panel to be warm.
-    if (m_s.record.plan.task != Task::Check && m_s.record.openStage() == Stage::Profile) {
+    if (m_s.record.plan.task != Task::Check && m_s.record.lines.open() == Stage::Profile) {
         // The profile comes from the display model, which is made of the calibration's readings.
-        m_s.record.line(Stage::Calibrate) = {};
+        m_s.record.lines.at(Stage::Calibrate) = {};
     }
-    if (m_s.record.openStage().value_or(Stage::SignOff) <= Stage::Verify) {
+    if (m_s.record.lines.open().value_or(Stage::SignOff) <= Stage::Verify) {
         for (const Stage s : {Stage::Place, Stage::WarmUp}) {
-            m_s.record.line(s) = {};
+            m_s.record.lines.at(s) = {};
         }
     }
     // The display may have changed meanwhile, and the bench's clock began anew: what the open stages had read is kept, but
     // neither used nor counted as spent.
     int left = 0;
-    for (int i = 0; i < kStages; ++i) {
-        if (m_s.record.lines[size_t(i)].state != LineState::Pending) {
+    for (const auto &[stage, line] : m_s.record.lines) {
+        if (line.state != LineState::Pending) {
             continue;
         }
         for (const Measurement &m : m_s.record.readings) {
-            if (m.stage == stageName(Stage(i)) && !m.superseded) {
+            if (m.stage == stageName(stage) && !m.superseded) {
                 m_s.setAside(m.index);
                 ++left;
             }
@@ -77,7 +77,7 @@ void Visit::tellProgress(double extraSeconds)
     for (auto work = stages.rbegin(); work != stages.rend(); ++work) {
         const Stage stage = (*work)->stage();
         const double planned = (*work)->planned();
-        const LineState s = r.line(stage).state;
+        const LineState s = r.lines.find(stage)->state;
         if (s == LineState::Pending || s == LineState::Running) {
             const auto here = [&](const Measurement &m) { return m.stage == stageName(stage); };
             const double taken = s == LineState::Running ? double(std::count_if(r.readings.begin(), r.readings.end(), here)) : 0;
@@ -104,13 +104,13 @@ Result<VisitRecord> Visit::run()
     const auto &stages = m_procedure->stages();
     for (size_t i = 0; i < stages.size(); ++i) {
         const auto &work = stages[i];
-        const LineState state = m_s.record.line(work->stage()).state;
+        const LineState state = m_s.record.lines.at(work->stage()).state;
         if (!status || state == LineState::Done || state == LineState::Skipped) {
             continue;
         }
         status = m_s.stop.stop_requested() ? Status(stoppedOnRequest()) : work->run();
         if (!status) {
-            StageLine &l = m_s.record.line(work->stage());
+            StageLine &l = m_s.record.lines.at(work->stage());
             l.state = LineState::Failed;
             l.summary = status.error().what;
         }
@@ -138,7 +138,7 @@ size_t Visit::calibrateAgain()
         }
     }
     for (const Stage stage : {Stage::Calibrate, Stage::Profile, Stage::Verify}) {
-        m_s.record.line(stage) = {};
+        m_s.record.lines.at(stage) = {};
     }
     const auto &stages = m_procedure->stages();
     return size_t(std::find_if(stages.begin(), stages.end(), [](const auto &s) { return s->stage() == Stage::Calibrate; }) - stages.begin());
@@ -265,7 +265,7 @@ Status Visit::reapply()
             return s;
         }
     }
-    if (m_s.record.line(Stage::Prepare).state == LineState::Done) {
+    if (m_s.record.lines.isDone(Stage::Prepare)) {
         if (const Status s = m_s.gauge->setCorrection(m_s.record.matrix ? "" : m_s.record.correction); !s) {
             return s;
         }
@@ -273,7 +273,7 @@ Status Visit::reapply()
             m_s.gauge->setMatrix(m_s.record.matrix->matrix);
         }
     }
-    if (m_s.record.trim && m_s.record.line(Stage::Trim).state == LineState::Done) {
+    if (m_s.record.trim && m_s.record.lines.isDone(Stage::Trim)) {
         for (const auto &[name, value] : m_s.record.trim->after) {
             const Control *c = m_s.record.display.control(name);
             if (c != nullptr && m_s.record.controls[name] != value) {
@@ -286,7 +286,7 @@ Status Visit::reapply()
     if (!m_s.usesLut() || m_s.record.plan.task == Task::Check) {
         return Done{};
     }
-    if (m_s.record.line(Stage::Calibrate).state == LineState::Done && !m_s.record.ramps.empty()) {
+    if (m_s.record.lines.isDone(Stage::Calibrate) && !m_s.record.ramps.empty()) {
         return m_s.bench.setLut(m_s.record.ramps);
     }
     m_s.record.ramps = {}; // those of an interrupted calibration are made anew

@@ -222,13 +222,9 @@ std::string visitJson(const VisitRecord &r, const Wording &wording)
               {"warning_codes", messagesJson(r.warnings)}};
     Json stages = Json::array();
     constexpr std::array<const char *, 5> states{"pending", "running", "done", "skipped", "failed"};
-    for (int i = 0; i < kStages; ++i) {
-        const StageLine &l = r.lines[size_t(i)];
-        stages.push_back({{"stage", stageName(Stage(i))},
-                          {"state", states[size_t(l.state)]},
-                          {"summary", wording(l.summary)},
-                          {"at", isoTime(l.at)},
-                          {"by", l.by}});
+    for (const auto &[stage, l] : r.lines) {
+        stages.push_back(
+            {{"stage", stageName(stage)}, {"state", states[size_t(l.state)]}, {"summary", wording(l.summary)}, {"at", isoTime(l.at)}, {"by", l.by}});
     }
     json["stages"] = stages;
     Json measurements = Json::array();

@@ -84,6 +84,7 @@ std::span<const Sentence> files()
         {"choose-csv-heading-index", QT_TRANSLATE_NOOP("words", "Choose a CSV file with the heading index,r,g,b and values from 0 to 1.")},
         {"heading-index-r-g", QT_TRANSLATE_NOOP("words", "the heading index,r,g,b is missing")},
         {"four-numbers-expected", QT_TRANSLATE_NOOP("words", "four numbers were expected")},
+        {"entry-expected-not", QT_TRANSLATE_NOOP("words", "entry %1 was expected here")},
         {"values-lie-between-0", QT_TRANSLATE_NOOP("words", "values must lie between 0 and 1")},
         {"more-entries-than-video", QT_TRANSLATE_NOOP("words", "there are more entries than a video LUT has")},
         {"two-entries-least", QT_TRANSLATE_NOOP("words", "at least two entries are needed")},

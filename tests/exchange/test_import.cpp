@@ -4,8 +4,8 @@
 
 #include "colour/difference.h"
 #include "exchange/reading_table.h"
+#include "icc/cgats.h"
 #include "panels.h"
-#include "profile/cgats.h"
 #include "visit/imported.h"
 
 #include <random>

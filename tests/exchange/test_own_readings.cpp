@@ -4,7 +4,7 @@
 #include "support.h"
 
 #include "exchange/reading_table.h"
-#include "profile/cgats.h"
+#include "icc/cgats.h"
 #include "report/files.h"
 #include "simlab/sim_bench.h"
 #include "visit/own_readings.h"

@@ -81,9 +81,11 @@ QJsonValue asMessages(QJsonObject record)
     };
     each("reasons", message);
     each("warnings", message);
+    size_t number = 0;
     each("lines", [&](const QJsonValue &v) {
         QJsonArray line = v.toArray();
         line[1] = message(line[1]);
+        line.prepend(QString::fromStdString(stageName(allStages()[number++])));
         return line;
     });
     each("checks", [](const QJsonValue &v) {
@@ -501,6 +503,26 @@ private Q_SLOTS:
         for (const HistoryEntry &e : visited) {
             QVERIFY2(e.luminance && e.white && e.mean && !e.display.empty() && !e.instrument.empty(), historyToCsv({e}).c_str());
             QVERIFY(e.controls.contains("brightness") || e.controls.empty());
+        }
+    }
+
+    // tests/store/fixtures/studio-9.sqlite.z: made by this program's version of 27 November 2026 (schema 9): a full visit, and
+    // a check with the stages that a check no longer has.
+    void fileOfVersionNineKeepsLinesThatWereDone()
+    {
+        unpackFixture(9);
+        const auto opened = Store::open(path());
+        QVERIFY2(opened.ok(), opened.ok() ? "" : english(opened.error()).c_str());
+        const auto visits = opened.value()->visits().of(1);
+        QCOMPARE(visits.size(), size_t(2));
+        for (const VisitEntry &v : visits) {
+            const auto record = opened.value()->visits().record(v.id);
+            QVERIFY2(record.ok(), record.ok() ? "" : english(record.error()).c_str());
+            QCOMPARE(std::distance(record->lines.begin(), record->lines.end()), std::ptrdiff_t(allStages().size()));
+            QVERIFY(!record->lines.open());
+            QVERIFY(record->lines.isDone(Stage::Trim) && !record->lines.isDone(Stage::Look));
+            QCOMPARE(record->lines.at(Stage::Look).summary.code, std::string("nobody-looked"));
+            QCOMPARE(record->lines.at(Stage::SignOff).summary.code, std::string("verdict-by-tolerance"));
         }
     }
 

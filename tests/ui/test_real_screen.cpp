@@ -97,7 +97,7 @@ private Q_SLOTS:
         }
         QVERIFY2(!w.runner()->running() && asked, "the visit did not end");
         const RecordPtr record = w.runner()->record();
-        QVERIFY2(record && !record->openStage() && !record->profile.empty(), qPrintable(labels(w)));
+        QVERIFY2(record && !record->lines.open() && !record->profile.empty(), qPrintable(labels(w)));
         for (const Check &check : record->checks) {
             qInfo("%s", english(check.sentence("Tern")).c_str());
         }

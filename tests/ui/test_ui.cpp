@@ -191,8 +191,8 @@ private Q_SLOTS:
         QVERIFY(r != nullptr);
         QCOMPARE(r->plan.target.name, std::string("Dim room"));
         QCOMPARE(r->verdict, Verdict::Pass);
-        QVERIFY(!r->openStage());
-        QVERIFY(english(r->line(Stage::SignOff).summary).find("Signed off") != std::string::npos);
+        QVERIFY(!r->lines.open());
+        QVERIFY(english(r->lines.at(Stage::SignOff).summary).find("Signed off") != std::string::npos);
         QVERIFY(w->reading()->text().contains("cd/m²"));
         picture(*w, "worksheet-signed-off");
         // What the window says is what is kept.
@@ -473,7 +473,7 @@ private Q_SLOTS:
             QTest::keyClick(w->windowHandle(), Qt::Key_Space);
         }
         QVERIFY(asked);
-        QVERIFY(!w->runner()->record()->openStage());
+        QVERIFY(!w->runner()->record()->lines.open());
     }
 
     void pauseHoldsAndCancelKeeps()
@@ -546,7 +546,7 @@ private Q_SLOTS:
         }
         const RecordPtr r = w->runner()->record();
         QCOMPARE(QString::fromStdString(r->id), open.front().id);
-        QVERIFY(!r->openStage());
+        QVERIFY(!r->lines.open());
         QVERIFY(r->readings.size() > size_t(open.front().readings));
         QVERIFY(w->store()->visits().interrupted().empty());
     }
@@ -1023,7 +1023,7 @@ private Q_SLOTS:
             }
         }
         const RecordPtr made = w->runner()->record();
-        QVERIFY(made && !made->openStage());
+        QVERIFY(made && !made->lines.open());
         QCOMPARE(made->plan.by, plan.by);
         const auto profile = Profile::open(made->profile);
         QVERIFY(profile.ok());
@@ -1098,7 +1098,7 @@ private Q_SLOTS:
         }
         QVERIFY(offered);
         const RecordPtr made = w->runner()->record();
-        QVERIFY(made && !made->openStage());
+        QVERIFY(made && !made->lines.open());
         QCOMPARE(made->plan.target.name, std::string("Dusk room"));
         QCOMPARE(made->plan.tolerance.name, std::string("courier"));
         LAMP_NEAR(made->calibrated.white.b, 96, 2);

@@ -30,6 +30,7 @@ private Q_SLOTS:
         }
         // Files of other systems end their lines otherwise.
         QVERIFY(rampsFromCsv("index,r,g,b\r\n0,0,0,0\r\n1,1,1,1\r\n").ok());
+        QCOMPARE(rampsFromCsv("index,r,g,b\n0,0,0,0\n1,1,1,1\n\n")->r.size(), size_t(2));
     }
 
     void faultsNameTheirLine_data()
@@ -41,6 +42,8 @@ private Q_SLOTS:
         QTest::newRow("three numbers") << QByteArray("index,r,g,b\n0,0,0,0\n1,1,1\n") << QByteArray("line 3");
         QTest::newRow("beyond full") << QByteArray("index,r,g,b\n0,0,0,0\n1,1,1,1.5\n") << QByteArray("between 0 and 1");
         QTest::newRow("below zero") << QByteArray("index,r,g,b\n0,-0.1,0,0\n") << QByteArray("between 0 and 1");
+        QTest::newRow("an entry left out") << QByteArray("index,r,g,b\n0,0,0,0\n2,1,1,1\n") << QByteArray("entry 1");
+        QTest::newRow("an entry twice") << QByteArray("index,r,g,b\n0,0,0,0\n0,0,0,0\n1,1,1,1\n") << QByteArray("line 3");
         QTest::newRow("one entry") << QByteArray("index,r,g,b\n0,0,0,0\n") << QByteArray("two entries");
         QTest::newRow("nothing") << QByteArray() << QByteArray("the file is empty");
     }

@@ -89,7 +89,7 @@ private Q_SLOTS:
             QCOMPARE(r->verdict, Verdict::Pass);
             // What it says of itself is what is so.
             LAMP_NEAR(r->verification.mean, truth.mean, r->doubt.mean.absolute);
-            QVERIFY(!r->openStage());
+            QVERIFY(!r->lines.open());
         }
     }
 
@@ -384,8 +384,8 @@ private Q_SLOTS:
         Visit visit(b, plan(), {}, {});
         const auto r = visit.run();
         QVERIFY(r.ok());
-        QVERIFY2(english(r->line(Stage::RoomLight).summary).find("too dark to tell the light's colour") != std::string::npos,
-                 english(r->line(Stage::RoomLight).summary).c_str());
+        QVERIFY2(english(r->lines.at(Stage::RoomLight).summary).find("too dark to tell the light's colour") != std::string::npos,
+                 english(r->lines.at(Stage::RoomLight).summary).c_str());
     }
 
     void missingCorrectionMakesTheVerdictUndecided()

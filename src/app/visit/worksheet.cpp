@@ -186,9 +186,9 @@ StageRow::StageRow(Stage stage, QWidget *parent)
     m_bodyWidget->setVisible(false);
 }
 
-void StageRow::update(const VisitRecord &record)
+void StageRow::update(const StageLine &l, Task task)
 {
-    const StageLine &l = record.line(m_stage);
+    m_title->setText(text(titled(m_stage, task)));
     m_mark->setState(l.state);
     QString summaryText = text(l.summary);
     if (l.state == LineState::Running && summaryText.isEmpty()) {
@@ -198,7 +198,7 @@ void StageRow::update(const VisitRecord &record)
     const bool timed = l.state != LineState::Pending && l.at != WallTime{};
     m_when->setText(timed ? text(clockTime(l.at)) + QStringLiteral("  ") + shippedText(l.by) : QString());
     m_title->setForegroundRole(l.state == LineState::Pending ? QPalette::PlaceholderText : QPalette::WindowText);
-    setAccessibleName(text(titled(m_stage)) + QStringLiteral(": ") + summaryText);
+    setAccessibleName(m_title->text() + QStringLiteral(": ") + summaryText);
 }
 
 void StageRow::setOpen(bool open)
@@ -254,14 +254,15 @@ Worksheet::Worksheet(QWidget *parent)
     m_verdict->setTextFormat(Qt::RichText); // its own; what comes from outside is escaped
     m_verdict->setContentsMargins(0, 4, 0, 6);
     layout->addWidget(m_verdict);
-    for (int i = 0; i < kStages; ++i) {
+    for (const Stage stage : allStages()) {
         auto *rule = new QFrame;
         rule->setFrameShape(QFrame::HLine);
         rule->setForegroundRole(QPalette::Mid);
         layout->addWidget(rule);
-        m_rows[size_t(i)] = new StageRow(Stage(i), sheet);
-        layout->addWidget(m_rows[size_t(i)]);
-        connect(m_rows[size_t(i)], &StageRow::toggled, this, [this](Stage s) {
+        m_rules[stage] = rule;
+        auto *line = m_rows[stage] = new StageRow(stage, sheet);
+        layout->addWidget(line);
+        connect(line, &StageRow::toggled, this, [this](Stage s) {
             fillReadings(s);
             row(s)->setOpen(!row(s)->isOpen());
         });
@@ -294,7 +295,7 @@ void Worksheet::buildDetails()
             m_look->setPicture(image);
         }
     });
-    for (int i = 0; i < kStages; ++i) {
+    for (const Stage stage : allStages()) {
         auto *table = plainTable({tr("No."), tr("Patch"), tr("Y, cd/m²"), tr("x"), tr("y"), tr("s")}, tr("Readings of this stage"), 22);
         table->verticalHeader()->hide();
         table->horizontalHeader()->setDefaultAlignment(Qt::AlignCenter);
@@ -302,14 +303,14 @@ void Worksheet::buildDetails()
         table->horizontalHeader()->setSectionResizeMode(1, QHeaderView::Stretch);
         table->setMinimumHeight(150);
         table->setVisible(false);
-        m_tables[size_t(i)] = table;
-        row(Stage(i))->body()->addWidget(table);
+        m_tables[stage] = table;
+        row(stage)->body()->addWidget(table);
     }
 }
 
 void Worksheet::fillReadings(Stage stage)
 {
-    QTableWidget *table = m_tables[size_t(stage)];
+    QTableWidget *table = m_tables.at(stage);
     if (!m_record) {
         return;
     }
@@ -361,14 +362,19 @@ void Worksheet::setRecord(RecordPtr record)
     m_verdict->setText(verdict);
     m_verdict->setVisible(!verdict.isEmpty());
     m_report->setVisible(judged);
-    for (StageRow *row : m_rows) {
-        row->update(r);
+    for (const auto &[stage, row] : m_rows) {
+        const StageLine *line = r.lines.find(stage);
+        row->setVisible(line != nullptr);
+        m_rules.at(stage)->setVisible(line != nullptr);
+        if (line != nullptr) {
+            row->update(*line, r.plan.task);
+        }
     }
     m_gray->setPlot(grayPlot(r));
     m_tone->setPlot(tonePlot(r));
     m_gamut->setPlot(gamutPlot(r));
     m_colours->setPlot(coloursPlot(r));
-    const bool calibrated = r.line(Stage::Calibrate).state == LineState::Done;
+    const bool calibrated = r.lines.isDone(Stage::Calibrate);
     m_gray->setVisible(!r.gray.grays.empty());
     m_tone->setVisible(!r.gray.grays.empty());
     m_gamut->setVisible(calibrated);
@@ -379,7 +385,7 @@ void Worksheet::setRecord(RecordPtr record)
         m_look->setRecord(m_record);
     }
     // The current line stands open, the one before folds to what it says.
-    const auto open = r.openStage();
+    const auto open = r.lines.open();
     if (open != m_openBefore) {
         if (m_openBefore) {
             row(*m_openBefore)->setOpen(false);
@@ -404,9 +410,9 @@ void Worksheet::setRecord(RecordPtr record)
 void Worksheet::showReading(RecordPtr record)
 {
     m_record = std::move(record);
-    if (const auto open = m_record->openStage()) {
+    if (const auto open = m_record->lines.open()) {
         fillReadings(*open);
-        m_tables[size_t(*open)]->scrollToBottom();
+        m_tables.at(*open)->scrollToBottom();
     }
 }
 

@@ -24,7 +24,7 @@ class StageRow : public QFrame {
 
 public:
     StageRow(Stage stage, QWidget *parent);
-    void update(const VisitRecord &record);
+    void update(const StageLine &line, Task task);
     void setOpen(bool open);
     [[nodiscard]] bool isOpen() const;
     [[nodiscard]] QString summary() const;
@@ -64,7 +64,7 @@ public:
     /// Chooses by a digit 1..9. \return whether there was something to choose
     bool choose(int number);
     void toggleLook();
-    [[nodiscard]] StageRow *row(Stage stage) const { return m_rows[size_t(stage)]; }
+    [[nodiscard]] StageRow *row(Stage stage) const { return m_rows.at(stage); }
 
 Q_SIGNALS:
     void answered(const lamp::Answer &answer);
@@ -82,8 +82,9 @@ private:
 
     RecordPtr m_record;
     QLabel *m_heading, *m_verdict;
-    std::array<StageRow *, kStages> m_rows{};
-    std::array<QTableWidget *, kStages> m_tables{};
+    std::map<Stage, StageRow *> m_rows; ///< of every stage there is; those are shown that the visit has
+    std::map<Stage, QFrame *> m_rules;  ///< above them
+    std::map<Stage, QTableWidget *> m_tables;
     PlotWidget *m_gray, *m_tone, *m_gamut, *m_colours;
     LookView *m_look;
     QPushButton *m_report, *m_open = nullptr;

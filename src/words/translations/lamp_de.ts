@@ -6674,5 +6674,17 @@
         <source>Holds until</source>
         <translation>Hält bis</translation>
     </message>
+    <message>
+        <source>Measure as found</source>
+        <translation>Messen, wie vorgefunden</translation>
+    </message>
+    <message>
+        <source>As found: white %1</source>
+        <translation>Vorgefunden: Weiß %1</translation>
+    </message>
+    <message>
+        <source>entry %1 was expected here</source>
+        <translation>hier wurde Eintrag %1 erwartet</translation>
+    </message>
 </context>
 </TS>

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "profile/cgats.h"
+#include "icc/cgats.h"
 
 #include "base/text.h"
 #include "icc/lcms_handles.h"
