@@ -382,7 +382,7 @@ Measurement Gauge::keep(const Reading &reading, const Drive &rgb, const std::str
         m.sigma[c] = m.tooDark ? std::max(m_instrument.floorCdM2, 1e-3) : m_noise.sigma(reading.xyz[c], m.integrationS);
     }
     if (m_matrix && mode == ReadMode::Emission && !m.tooDark) {
-        m.xyz = XYZ((*m_matrix * m.xyz.vec()).cwiseMax(0.0));
+        m.xyz = corrected(m.xyz);
         m.sigma = XYZ((m_matrix->cwiseAbs2() * m.sigma.vec().cwiseAbs2()).cwiseSqrt());
     }
     m.t = reading.t;
@@ -449,7 +449,7 @@ Result<Measurement> Gauge::readAgreed(const Measurement &first, double expectedY
     return third;
 }
 
-Result<Measurement> Gauge::read(const Drive &rgb, const std::string &name, double expectedY, double relativeGoal, double integrationS)
+Patch Gauge::patchOf(const Drive &rgb) const
 {
     Patch patch;
     patch.rgb = rgb;
@@ -458,6 +458,32 @@ Result<Measurement> Gauge::read(const Drive &rgb, const std::string &name, doubl
     if (!m_place.desk) {
         patch.at = m_place.at;
     }
+    return patch;
+}
+
+XYZ Gauge::corrected(const XYZ &xyz) const
+{
+    return m_matrix ? XYZ((*m_matrix * xyz.vec()).cwiseMax(0.0)) : xyz;
+}
+
+Result<XYZ> Gauge::glanceAtWhite(double expectedY)
+{
+    constexpr double kGood = 0.004; // relative: what somebody who turns a knob can make use of
+    const Patch patch = patchOf({1, 1, 1});
+    if (const Status s = m_stop.stop_requested() ? Status(stoppedOnRequest()) : m_bench.show(patch); !s) {
+        return s.error();
+    }
+    m_shown = patch;
+    if (const Status s = m_bench.advance(m_settleS); !s) {
+        return s.error();
+    }
+    const auto reading = readRestored(ReadMode::Emission, expectedY > 0 ? m_noise.integrationFor(expectedY, kGood) : 0);
+    return reading ? Result<XYZ>(corrected(reading->xyz)) : reading.error();
+}
+
+Result<Measurement> Gauge::read(const Drive &rgb, const std::string &name, double expectedY, double relativeGoal, double integrationS)
+{
+    const Patch patch = patchOf(rgb);
     if (const Status s = allowed(); !s) {
         return s.error();
     }

@@ -121,6 +121,9 @@ public:
     /// instrument answers with the same three numbers whatever is shown, "units" where it is more than any display gives, else
     /// "implausible".
     Result<Measurement> read(const Drive &rgb, const std::string &name, double expectedY = 0, double relativeGoal = 0.0008, double integrationS = 0);
+    /// Shows white and reads it once, for somebody who watches while they turn the menu: nothing is kept or counted, no fault is
+    /// dealt with. \return cd/m², corrected as all readings are
+    Result<XYZ> glanceAtWhite(double expectedY);
     /// Reads a patch again whose reading surprises: what two of three readings agree on counts, the odd one is set aside.
     /// \return an error with the code "not-repeating" where no two agree
     Result<Measurement> readAgreed(const Measurement &first, double expectedY, double relativeGoal = 0.0008);
@@ -163,6 +166,8 @@ private:
     [[nodiscard]] bool mayBeDark(const Shot &shot) const;
     Status recover(const Error &error, int attempt);
     Status showAgain();
+    [[nodiscard]] Patch patchOf(const Drive &rgb) const;
+    [[nodiscard]] XYZ corrected(const XYZ &xyz) const;
     Status restoreInstrument();
     [[nodiscard]] Status allowed();
     Measurement keep(const Reading &reading, const Drive &rgb, const std::string &name, ReadMode mode);

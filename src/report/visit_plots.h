@@ -12,6 +12,14 @@ plot::Plot tonePlot(const VisitRecord &record);
 plot::Plot coloursPlot(const VisitRecord &record);
 plot::Plot gamutPlot(const VisitRecord &record);
 
+/// What has been read so far, while it is being read.
+/// White while the panel warms up, over minutes since its first reading.
+plot::Plot warmUpPlot(const VisitRecord &record);
+/// Lightness of the grays that calibrating has read, over the drive behind the ramps; relative to the brightest.
+plot::Plot responsePlot(const VisitRecord &record);
+/// Their chromaticity about the target's white, in u'v'.
+plot::Plot grayPathPlot(const VisitRecord &record);
+
 /// A chromaticity diagram with its spectral locus, in u'v' or in x, y.
 plot::Plot chromaticityPlot(const std::string &title, bool xy = false);
 /// Where a chromaticity stands in such a diagram.

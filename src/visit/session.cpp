@@ -112,12 +112,29 @@ void Session::tellProgress(double extraSeconds)
     }
 }
 
+std::function<bool()> Session::glancing()
+{
+    constexpr double kLongestS = 1800; // on the bench's clock: whoever left the desk is not watched for ever
+    if (!hooks.onGlance || !gauge) {
+        return {};
+    }
+    return [this, since = bench.now(), expected = 0.0]() mutable {
+        const auto white = bench.now() - since < kLongestS ? gauge->glanceAtWhite(expected) : Result<XYZ>(stoppedOnRequest());
+        if (white) {
+            expected = white->b;
+            hooks.onGlance(standingOf(record, white.value()));
+        }
+        return white.ok(); // what is wrong is found, and told, by the reading that comes next
+    };
+}
+
 Result<double> Session::turn(const Control &control, double value)
 {
     touched = true;
     Answer a;
     if (control.byPerson) {
-        a = ask({Question::Kind::Control, Stage::Trim, say("set-control-to", controlNamed(control.name), decimal(value, 0)), control.name, value});
+        a = ask({Question::Kind::Control, Stage::Trim, say("set-control-to", controlNamed(control.name), decimal(value, 0)), control.name, value,
+                 glancing()});
         if (!a.goOn) {
             return stoppedOnRequest();
         }

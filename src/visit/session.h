@@ -4,6 +4,7 @@
 #include "measure/gauge.h"
 #include "measure/settling.h"
 #include "visit/record.h"
+#include "visit/trim_progress.h"
 
 #include <functional>
 #include <memory>
@@ -24,6 +25,9 @@ struct Question {
     Message text;
     std::string control;
     double value = 0;
+    /// Control, where the instrument lies on the screen: reads white once and tells `VisitHooks::onGlance`, for somebody who turns
+    /// and watches. To be called while the answer is waited for, on the visit's thread. False: there is nothing more to see.
+    std::function<bool()> glance = {};
 };
 struct Answer {
     bool goOn = true;
@@ -44,6 +48,7 @@ struct VisitHooks {
     std::function<void(Stage, const VisitRecord &)> onStage; ///< a line changed; after each finished stage all is kept
     std::function<void(const Progress &)> onProgress;
     std::function<void(const Message &)> onNote;
+    std::function<void(const WhiteStanding &)> onGlance; ///< white while the menu is being turned; it is not kept
     std::function<Answer(const Question &)> ask;
     std::function<WallTime()> wallClock; ///< now
 };
@@ -99,6 +104,8 @@ public:
     [[nodiscard]] bool usesLut() const { return record.display.lut.has_value() && !lutDoesNothing; }
     /// Sets a control of the menu, by a person or the bench. \return where it stands then
     Result<double> turn(const Control &control, double value);
+    /// What shows somebody how white moves while they turn; empty where nobody would see it.
+    [[nodiscard]] std::function<bool()> glancing();
     Status setRamps(const Ramps &ramps);
     /// What a drive becomes behind the ramps that are loaded, on the LUT's steps.
     [[nodiscard]] Drive behindRamps(const Drive &rgb) const;

@@ -59,7 +59,8 @@ Status TrimStage::turnUnseenMenu(Trim &t, const DisplayInfo &display, TrimOption
         }
         const double aim = 0.5 * (1 + kSpare) * *wanted * white / reach;
         m_s.ask({Question::Kind::Control, Stage::Trim,
-                 say(aim < white ? "turn-brightness-down" : "turn-brightness-up", decimal(white, 1), decimal(aim, 0)), "brightness", aim});
+                 say(aim < white ? "turn-brightness-down" : "turn-brightness-up", decimal(white, 1), decimal(aim, 0)), "brightness", aim,
+                 m_s.glancing()});
         ++m_s.turnsByHand;
         const auto read = m_s.gauge->read({1, 1, 1}, "white, brightness turned by hand", aim, 0.0006);
         if (!read) {

@@ -297,7 +297,7 @@ private Q_SLOTS:
         lookAtDialogs(w);
         lookAtFiles(w);
         w.activateWindow();
-        QVERIFY(QTest::qWaitForWindowActive(&w));
+        QVERIFY(QTest::qWaitForWindowActive(&w, 30000)); // beside other programs this takes its time
         lookAtVisits(w);
     }
 };

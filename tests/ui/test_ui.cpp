@@ -22,6 +22,8 @@
 #include "app/visit/bench_panel.h"
 #include "app/visit/reading_panel.h"
 #include "app/visit/screen_bench.h"
+#include "app/visit/stage_charts.h"
+#include "app/visit/trim_bars.h"
 #include "app/visit/work_settings.h"
 #include "app/visit/worksheet.h"
 #include "report/files.h"
@@ -166,10 +168,22 @@ private Q_SLOTS:
                 targetSeen = true;
             }
             if (q->kind == Question::Kind::Control && ++controls == 1) {
-                picture(*w, "trim");
-                // The first one is turned by hand, on the display's own menu, with the keyboard.
+                // The first one is turned by hand, on the display's own menu, with the keyboard; white is seen to follow.
+                const TrimBars *bars = w->worksheet()->charts()->bars();
                 QSlider *slider = w->bench()->slider(QString::fromStdString(q->control));
                 QVERIFY(slider != nullptr);
+                QTRY_VERIFY_WITH_TIMEOUT(bars->isLive(), 20000);
+                const double before = bars->standing()->luminance;
+                const auto readings = w->runner()->record()->readings.size();
+                slider->setValue((slider->value() + int(q->value)) / 2);
+                QTRY_VERIFY_WITH_TIMEOUT(bars->standing()->luminance < 0.9 * before, 20000);
+                QVERIFY(bars->standing()->shares);
+                QVERIFY2(bars->text().contains("Brightness: down from 70 to") || bars->text().contains("brightness: down from 70 to"),
+                         qPrintable(bars->text()));
+                QVERIFY(bars->text().contains("target 90.0 cd/m²"));
+                picture(*w, "trim");
+                // What was only looked at is not kept.
+                QCOMPARE(w->runner()->record()->readings.size(), readings);
                 slider->setValue(int(q->value));
                 QTest::keyClick(w->windowHandle(), Qt::Key_Return);
                 QTRY_VERIFY(!w->runner()->question() || w->runner()->question()->control != q->control || w->runner()->question()->value != q->value);
@@ -213,6 +227,49 @@ private Q_SLOTS:
         picture(*w, "report");
         QTest::keyClick(w->windowHandle(), Qt::Key_R);
         QCOMPARE(lampFill(w->store()->board().upkeep(idOf(*w, "Dunlin")), r->finished), LampFill::Full);
+    }
+
+    // What a stage has read so far is a chart that grows with each reading, and folds away with its stage.
+    void chartsGrowWhileReading()
+    {
+        auto w = demoWindow(store());
+        QVERIFY(QTest::qWaitForWindowActive(w.get()));
+        w->selectDisplay(idOf(*w, "Dunlin"));
+        const StageCharts *charts = w->worksheet()->charts();
+        size_t warm = 0, grays = 0;
+        const auto drawn = [](const PlotWidget *chart, size_t series) { return chart->plot().series.at(series).points.size(); };
+        connect(w->runner(), &VisitRunner::readingTaken, this, [&](const Measurement &m, const RecordPtr &r) {
+            const auto own = size_t(std::count_if(r->readings.begin(), r->readings.end(), [&](const Measurement &o) {
+                return o.stage == m.stage && !o.superseded && o.rgb.a == o.rgb.b && o.rgb.b == o.rgb.c && !o.tooDark;
+            }));
+            if (m.stage == "warm-up" && charts->warmUp()->isVisible()) {
+                QCOMPARE(drawn(charts->warmUp(), 0), own);
+                warm = own;
+                if (own == 12) {
+                    picture(*w, "warm-up", false); // before the next reading
+                }
+            }
+            if (m.stage == "calibrate" && charts->response()->isVisible()) {
+                QCOMPARE(drawn(charts->response(), 1), own);
+                if (grays != own && own == 14) {
+                    picture(*w, "measuring", false);
+                }
+                grays = own;
+            }
+        });
+        QTest::keyClick(w->windowHandle(), Qt::Key_F5);
+        QVERIFY(w->runner()->running());
+        const auto deadline = QDeadlineTimer(60000);
+        while (w->runner()->running() && !deadline.hasExpired()) {
+            QTest::qWait(5);
+            if (w->runner()->question()) {
+                QTest::keyClick(w->windowHandle(), Qt::Key_Space);
+            }
+        }
+        QVERIFY2(!w->runner()->running(), qPrintable(w->statusText()));
+        QVERIFY2(warm >= 4 && grays >= 10, qPrintable(QStringLiteral("%1 %2").arg(warm).arg(grays)));
+        QVERIFY(!charts->response()->isVisibleTo(w->worksheet()) && !charts->grayPath()->isVisibleTo(w->worksheet())); // judged: others say it
+        QVERIFY(charts->tries()->rowCount() >= 2);
     }
 
     void chartsReadOutTheValueUnderThePointer()

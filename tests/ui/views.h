@@ -17,10 +17,12 @@ inline QString labels(const QWidget &w, bool onlyShown = true)
 }
 
 /// Pictures of views go where LAMP_PICTURES says, to be looked at, and for docs/screenshots.
-inline void picture(QWidget &window, const QString &name)
+inline void picture(QWidget &window, const QString &name, bool settled = true)
 {
     if (const QString folder = qEnvironmentVariable("LAMP_PICTURES"); !folder.isEmpty()) {
-        QTest::qWait(150);
+        if (settled) {
+            QTest::qWait(150);
+        }
         window.grab().save(folder + '/' + name + QStringLiteral(".png"));
     }
 }

@@ -5,6 +5,7 @@
 #include "app/studio/open_studio.h"
 #include "app/visit/bench_panel.h"
 #include "app/visit/reading_panel.h"
+#include "app/visit/stage_charts.h"
 #include "app/visit/worksheet.h"
 
 namespace lamp::app {
@@ -17,6 +18,11 @@ VisitDesk::VisitDesk(OpenStudio &studio, VisitController &visits, QObject *paren
         m_reading->show(m, *r);
         if (showsRunning()) {
             m_worksheet->showReading(r);
+        }
+    });
+    connect(runner, &VisitRunner::glanced, this, [this](const WhiteStanding &s) {
+        if (showsRunning()) {
+            m_worksheet->charts()->showGlance(s);
         }
     });
     connect(runner, &VisitRunner::stageChanged, this, [this](Stage, const RecordPtr &r) {

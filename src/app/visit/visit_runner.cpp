@@ -15,6 +15,7 @@ VisitRunner::VisitRunner(QObject *parent) : QObject(parent)
     qRegisterMetaType<lamp::Stage>();
     qRegisterMetaType<lamp::Progress>();
     qRegisterMetaType<lamp::Question>();
+    qRegisterMetaType<lamp::WhiteStanding>();
     qRegisterMetaType<lamp::Error>();
     qRegisterMetaType<lamp::app::RecordPtr>();
     connect(this, &VisitRunner::workBegun, this, [this](const QString &id, const QString &owner) {
@@ -95,6 +96,14 @@ Answer VisitRunner::waitForAnswer(const Question &question, const std::stop_toke
     std::unique_lock lock(m_mutex);
     m_answer.reset();
     Q_EMIT workAsked(question, {});
+    // A person who turns a control sees white move, some times a second at most.
+    constexpr auto kPause = std::chrono::milliseconds(150);
+    bool more = question.glance != nullptr;
+    while (more && !stop.stop_requested() && !m_condition.wait_for(lock, stop, kPause, [this] { return m_answer.has_value(); })) {
+        lock.unlock();
+        more = !stop.stop_requested() && question.glance();
+        lock.lock();
+    }
     if (!m_condition.wait(lock, stop, [this] { return m_answer.has_value(); })) {
         return {false, {}, true};
     }
@@ -162,6 +171,7 @@ void VisitRunner::work(const std::stop_token &stop, const BenchSource &source, V
     };
     hooks.onProgress = [this](const Progress &p) { Q_EMIT progressed(p); };
     hooks.onNote = [this](const Message &m) { Q_EMIT noted(worded(m)); };
+    hooks.onGlance = [this](const WhiteStanding &s) { Q_EMIT glanced(s); };
     hooks.ask = [&](const Question &q) { return waitForAnswer(q, stop); };
     plan.offered = store.value()->aims().corrections();
     Visit visit(opened->bench(), std::move(plan), hooks, stop);

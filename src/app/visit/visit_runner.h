@@ -54,6 +54,8 @@ Q_SIGNALS:
     void progressed(const lamp::Progress &progress);
     void noted(const QString &text);
     void asked(const lamp::Question &question);
+    /// White while somebody turns the menu.
+    void glanced(const lamp::WhiteStanding &standing);
     void finished(lamp::app::RecordPtr record);
     void failed(const lamp::Error &error, lamp::app::RecordPtr record);
 

@@ -6,6 +6,7 @@
 #include "app/parts/plain_table.h"
 #include "app/parts/plot_widget.h"
 #include "app/parts/words.h"
+#include "app/visit/stage_charts.h"
 #include "report/visit_plots.h"
 
 #include <QCheckBox>
@@ -110,129 +111,9 @@ QLabel *paragraph(const QString &content, QWidget *parent)
 
 } // namespace
 
-/// Done, running, to come, skipped, failed: told by shape.
-class StageRow::Mark : public QWidget {
-public:
-    explicit Mark(QWidget *parent) : QWidget(parent) { setFixedSize(22, 22); }
-    void setState(LineState state)
-    {
-        m_state = state;
-        update();
-    }
-
-protected:
-    void paintEvent(QPaintEvent *) override
-    {
-        QPainter p(this);
-        p.setRenderHint(QPainter::Antialiasing);
-        const QColor ink = palette().color(QPalette::WindowText), soft = palette().color(QPalette::PlaceholderText);
-        switch (m_state) {
-        case LineState::Pending:
-            p.setPen(QPen(soft, 1.4));
-            p.drawLine(5, 16, 17, 16);
-            break;
-        case LineState::Running:
-            p.setBrush(ink);
-            p.setPen(Qt::NoPen);
-            p.drawPolygon(QPolygonF{{6, 4}, {18, 11}, {6, 18}});
-            break;
-        case LineState::Done:
-            p.setPen(QPen(ink, 2.4));
-            p.drawPolyline(QPolygonF{{4, 11}, {9, 17}, {18, 5}});
-            break;
-        case LineState::Skipped:
-            p.setPen(QPen(soft, 1.6));
-            p.drawArc(QRectF(4, 7, 14, 12), 20 * 16, 140 * 16);
-            break;
-        case LineState::Failed:
-            p.setPen(QPen(ink, 2.4));
-            p.drawLine(11, 3, 11, 13);
-            p.drawPoint(QPointF(11, 18));
-            break;
-        }
-    }
-
-private:
-    LineState m_state = LineState::Pending;
-};
-
-StageRow::StageRow(Stage stage, QWidget *parent)
-    : QFrame(parent), m_stage(stage), m_mark(new Mark(this)), m_title(new QLabel(text(titled(stage)), this)), m_summary(new QLabel(this)),
-      m_when(new QLabel(this)), m_bodyWidget(new QWidget(this)), m_body(new QVBoxLayout(m_bodyWidget))
-{
-    setFocusPolicy(Qt::TabFocus);
-    auto *layout = new QVBoxLayout(this);
-    layout->setContentsMargins(10, 4, 10, 4);
-    layout->setSpacing(2);
-    auto *head = new QHBoxLayout;
-    head->setSpacing(8);
-    QFont bold = font();
-    bold.setBold(true);
-    m_title->setFont(bold);
-    m_title->setFixedWidth(170);
-    m_title->setWordWrap(true);
-    QFont small = font();
-    small.setPixelSize(11);
-    m_when->setFont(small);
-    m_summary->setWordWrap(true);
-    m_when->setForegroundRole(QPalette::PlaceholderText);
-    head->addWidget(m_mark, 0, Qt::AlignTop);
-    head->addWidget(m_title, 0, Qt::AlignTop);
-    head->addWidget(m_summary, 1, Qt::AlignTop);
-    head->addWidget(m_when, 0, Qt::AlignTop);
-    layout->addLayout(head);
-    m_body->setContentsMargins(32, 4, 4, 8);
-    layout->addWidget(m_bodyWidget);
-    m_bodyWidget->setVisible(false);
-}
-
-void StageRow::update(const StageLine &l, Task task)
-{
-    m_title->setText(text(titled(m_stage, task)));
-    m_mark->setState(l.state);
-    QString summaryText = text(l.summary);
-    if (l.state == LineState::Running && summaryText.isEmpty()) {
-        summaryText = tr("in progress");
-    }
-    m_summary->setText(summaryText);
-    const bool timed = l.state != LineState::Pending && l.at != WallTime{};
-    m_when->setText(timed ? text(clockTime(l.at)) + QStringLiteral("  ") + shippedText(l.by) : QString());
-    m_title->setForegroundRole(l.state == LineState::Pending ? QPalette::PlaceholderText : QPalette::WindowText);
-    setAccessibleName(m_title->text() + QStringLiteral(": ") + summaryText);
-}
-
-void StageRow::setOpen(bool open)
-{
-    m_bodyWidget->setVisible(open);
-}
-
-bool StageRow::isOpen() const
-{
-    return m_bodyWidget->isVisibleTo(this);
-}
-
-QString StageRow::summary() const
-{
-    return m_summary->text();
-}
-
-void StageRow::mousePressEvent(QMouseEvent *)
-{
-    Q_EMIT toggled(m_stage);
-}
-
-void StageRow::keyPressEvent(QKeyEvent *event)
-{
-    if (event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter) {
-        Q_EMIT toggled(m_stage);
-    } else {
-        QFrame::keyPressEvent(event);
-    }
-}
-
 Worksheet::Worksheet(QWidget *parent)
     : QScrollArea(parent), m_heading(new QLabel), m_verdict(new QLabel), m_gray(new PlotWidget), m_tone(new PlotWidget), m_gamut(new PlotWidget),
-      m_colours(new PlotWidget), m_look(new LookView), m_report(new QPushButton(tr("Report (R)")))
+      m_colours(new PlotWidget), m_charts(new StageCharts(this)), m_look(new LookView), m_report(new QPushButton(tr("Report (R)")))
 {
     setWidgetResizable(true);
     setFrameShape(QFrame::NoFrame);
@@ -280,6 +161,13 @@ void Worksheet::buildDetails()
     pair->addWidget(m_gray);
     pair->addWidget(m_tone);
     row(Stage::Calibrate)->body()->addLayout(pair);
+    row(Stage::WarmUp)->body()->addWidget(m_charts->warmUp());
+    row(Stage::Trim)->body()->addWidget(m_charts->bars());
+    row(Stage::Trim)->body()->addWidget(m_charts->tries());
+    auto *live = new QHBoxLayout;
+    live->addWidget(m_charts->response());
+    live->addWidget(m_charts->grayPath());
+    row(Stage::Calibrate)->body()->addLayout(live);
     m_gamut->setMinimumHeight(250);
     row(Stage::Profile)->body()->addWidget(m_gamut);
     m_open = new QPushButton(tr("Inspect and install the profile…"));
@@ -301,7 +189,6 @@ void Worksheet::buildDetails()
         table->horizontalHeader()->setDefaultAlignment(Qt::AlignCenter);
         table->horizontalHeader()->setSectionResizeMode(QHeaderView::ResizeToContents);
         table->horizontalHeader()->setSectionResizeMode(1, QHeaderView::Stretch);
-        table->setMinimumHeight(150);
         table->setVisible(false);
         m_tables[stage] = table;
         row(stage)->body()->addWidget(table);
@@ -322,6 +209,7 @@ void Worksheet::fillReadings(Stage stage)
     }
     table->setVisible(!own.empty());
     table->setRowCount(int(own.size()));
+    table->setFixedHeight(table->horizontalHeader()->sizeHint().height() + 22 * std::clamp(int(own.size()), 2, 6) + 6);
     for (size_t i = 0; i < own.size(); ++i) {
         const Measurement &m = *own[i];
         const Chromaticity c = chromaticity(m.xyz);
@@ -370,6 +258,7 @@ void Worksheet::setRecord(RecordPtr record)
             row->update(*line, r.plan.task);
         }
     }
+    m_charts->show(r);
     m_gray->setPlot(grayPlot(r));
     m_tone->setPlot(tonePlot(r));
     m_gamut->setPlot(gamutPlot(r));
@@ -410,13 +299,14 @@ void Worksheet::setRecord(RecordPtr record)
 void Worksheet::showReading(RecordPtr record)
 {
     m_record = std::move(record);
+    m_charts->show(*m_record);
     if (const auto open = m_record->lines.open()) {
         fillReadings(*open);
         m_tables.at(*open)->scrollToBottom();
     }
 }
 
-QPushButton *Worksheet::addButton(QVBoxLayout *layout, const QString &label)
+QPushButton *Worksheet::addButton(QHBoxLayout *layout, const QString &label)
 {
     auto *button = new QPushButton(label, m_questionWidget);
     layout->addWidget(button, 0, Qt::AlignLeft);
@@ -425,6 +315,7 @@ QPushButton *Worksheet::addButton(QVBoxLayout *layout, const QString &label)
 
 void Worksheet::clearQuestion()
 {
+    m_charts->setQuestion(nullptr);
     delete m_questionWidget;
     m_questionWidget = nullptr;
     m_targets = nullptr;
@@ -443,6 +334,7 @@ void Worksheet::setQuestion(const std::optional<Question> &question, bool benchI
 void Worksheet::ask(const Question &question, bool benchIsAutomatic, const Target &chosen)
 {
     m_question = question;
+    m_charts->setQuestion(&question);
     StageRow *at = row(question.stage);
     at->setOpen(true);
     m_questionWidget = new QWidget(at);
@@ -489,17 +381,20 @@ void Worksheet::ask(const Question &question, bool benchIsAutomatic, const Targe
     case Question::Kind::Control: label = benchIsAutomatic ? tr("Let the bench set it (Space)") : tr("It is set (Space)"); break;
     case Question::Kind::Confirm: label = question.stage == Stage::SignOff ? tr("Sign off (Space)") : label; break;
     }
-    QPushButton *button = addButton(layout, label);
+    auto *buttons = new QHBoxLayout;
+    layout->addLayout(buttons);
+    QPushButton *button = addButton(buttons, label);
     button->setDefault(true);
     connect(button, &QPushButton::clicked, this, &Worksheet::goOn);
     if (question.kind == Question::Kind::Control && benchIsAutomatic) {
-        QPushButton *self = addButton(layout, tr("I set it myself (Enter)"));
+        QPushButton *self = addButton(buttons, tr("I set it myself (Enter)"));
         self->setShortcut(Qt::Key_Return);
         connect(self, &QPushButton::clicked, this, [this] {
             clearQuestion();
             Q_EMIT answered({true, {}, false});
         });
     }
+    buttons->addStretch(1);
     // At once, not with the next layout: its keys are to work as soon as the question stands.
     m_questionWidget->show();
     QTimer::singleShot(0, this, [this, at] { ensureWidgetVisible(at, 0, 30); });

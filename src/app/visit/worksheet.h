@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "app/visit/stage_row.h"
 #include "app/visit/visit_runner.h"
 
 #include <QFrame>
@@ -11,40 +12,13 @@ class QLabel;
 class QListWidget;
 class QPushButton;
 class QTableWidget;
-class QVBoxLayout;
+class QHBoxLayout;
 
 namespace lamp::app {
 
 class PlotWidget;
+class StageCharts;
 class LookView;
-
-/// One line of the worksheet: mark, heading, what was done, when, by whom. It opens to what belongs to it.
-class StageRow : public QFrame {
-    Q_OBJECT
-
-public:
-    StageRow(Stage stage, QWidget *parent);
-    void update(const StageLine &line, Task task);
-    void setOpen(bool open);
-    [[nodiscard]] bool isOpen() const;
-    [[nodiscard]] QString summary() const;
-    [[nodiscard]] QVBoxLayout *body() const { return m_body; }
-
-protected:
-    void mousePressEvent(QMouseEvent *event) override;
-    void keyPressEvent(QKeyEvent *event) override;
-
-Q_SIGNALS:
-    void toggled(lamp::Stage stage);
-
-private:
-    class Mark;
-    Stage m_stage;
-    Mark *m_mark;
-    QLabel *m_title, *m_summary, *m_when;
-    QWidget *m_bodyWidget;
-    QVBoxLayout *m_body;
-};
 
 /// A visit as one sheet that fills from top to bottom. The current line stands open, the others fold to what was
 /// done; any can be reopened. Space goes on, digits choose, Escape pauses.
@@ -56,6 +30,8 @@ public:
 
     void setRecord(RecordPtr record);
     void showReading(RecordPtr record);
+    /// What is shown of a stage while it is at work.
+    [[nodiscard]] StageCharts *charts() const { return m_charts; }
     void setQuestion(const std::optional<Question> &question, bool benchIsAutomatic, const Target &chosen);
     /// What may be aimed at; the built-in targets where nothing is set. \pre one or more
     void setTargets(std::vector<Target> targets) { m_offered = std::move(targets); }
@@ -78,7 +54,7 @@ private:
     void clearQuestion();
     void fillReadings(Stage stage);
     void describeTarget(int index);
-    QPushButton *addButton(QVBoxLayout *layout, const QString &text);
+    QPushButton *addButton(QHBoxLayout *layout, const QString &text);
 
     RecordPtr m_record;
     QLabel *m_heading, *m_verdict;
@@ -86,6 +62,7 @@ private:
     std::map<Stage, QFrame *> m_rules;  ///< above them
     std::map<Stage, QTableWidget *> m_tables;
     PlotWidget *m_gray, *m_tone, *m_gamut, *m_colours;
+    StageCharts *m_charts; ///< while it is being read
     LookView *m_look;
     QPushButton *m_report, *m_open = nullptr;
     std::optional<Question> m_question;

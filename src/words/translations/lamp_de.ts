@@ -1880,10 +1880,104 @@
     </message>
 </context>
 <context>
+    <name>lamp::app::StageCharts</name>
+    <message>
+        <source>No.</source>
+        <translation>Nr.</translation>
+    </message>
+    <message>
+        <source>Settings</source>
+        <translation>Einstellungen</translation>
+    </message>
+    <message>
+        <source>Y, cd/m²</source>
+        <translation>Y, cd/m²</translation>
+    </message>
+    <message>
+        <source>R / G / B, %</source>
+        <translation>R / G / B, %</translation>
+    </message>
+    <message>
+        <source>ΔE00</source>
+        <translation>ΔE00</translation>
+    </message>
+    <message>
+        <source>Settings that were tried</source>
+        <translation>Probierte Einstellungen</translation>
+    </message>
+</context>
+<context>
     <name>lamp::app::StageRow</name>
     <message>
         <source>in progress</source>
         <translation>in Arbeit</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::TrimBars</name>
+    <message>
+        <source>White against the target</source>
+        <translation>Weiß gegenüber dem Ziel</translation>
+    </message>
+    <message>
+        <source>White, live</source>
+        <translation>Weiß, laufend</translation>
+    </message>
+    <message>
+        <source>White, last reading</source>
+        <translation>Weiß, letzte Messung</translation>
+    </message>
+    <message>
+        <source>%1: leave at %2</source>
+        <translation>%1: bei %2 lassen</translation>
+    </message>
+    <message>
+        <source>%1: up from %2 to %3</source>
+        <translation>%1: von %2 auf %3 erhöhen</translation>
+    </message>
+    <message>
+        <source>%1: down from %2 to %3</source>
+        <translation>%1: von %2 auf %3 senken</translation>
+    </message>
+    <message>
+        <source>(where it ends)</source>
+        <translation>(Anschlag)</translation>
+    </message>
+    <message>
+        <source>%1 cd/m²</source>
+        <translation>%1 cd/m²</translation>
+    </message>
+    <message>
+        <source>Luminance</source>
+        <translation>Leuchtdichte</translation>
+    </message>
+    <message>
+        <source>Red</source>
+        <translation>Rot</translation>
+    </message>
+    <message>
+        <source>Green</source>
+        <translation>Grün</translation>
+    </message>
+    <message>
+        <source>Blue</source>
+        <translation>Blau</translation>
+    </message>
+    <message>
+        <source>target %1 cd/m²</source>
+        <translation>Ziel %1 cd/m²</translation>
+    </message>
+    <message>
+        <source>ΔE00 of white %1</source>
+        <translation>ΔE00 des Weiß %1</translation>
+    </message>
+    <message>
+        <source>live</source>
+        <translation>laufend</translation>
+    </message>
+    <message>
+        <source>last reading</source>
+        <translation>letzte Messung</translation>
     </message>
 </context>
 <context>
@@ -6685,6 +6779,34 @@
     <message>
         <source>entry %1 was expected here</source>
         <translation>hier wurde Eintrag %1 erwartet</translation>
+    </message>
+    <message>
+        <source>no reading yet</source>
+        <translation>noch keine Messung</translation>
+    </message>
+    <message>
+        <source>White while warming up</source>
+        <translation>Weiß beim Aufwärmen</translation>
+    </message>
+    <message>
+        <source>after %1 min: %2 cd/m²</source>
+        <translation>nach %1 min: %2 cd/m²</translation>
+    </message>
+    <message>
+        <source>Grays as read, before ramps</source>
+        <translation>Graustufen wie gemessen, vor den Kurven</translation>
+    </message>
+    <message>
+        <source>drive %1 %: %2 cd/m², L* %3</source>
+        <translation>Ansteuerung %1 %: %2 cd/m², L* %3</translation>
+    </message>
+    <message>
+        <source>Grays as read, about the target white</source>
+        <translation>Graustufen wie gemessen, um das Zielweiß</translation>
+    </message>
+    <message>
+        <source>gray %1 %: u′ %2, v′ %3</source>
+        <translation>Grau %1 %: u′ %2, v′ %3</translation>
     </message>
 </context>
 </TS>

@@ -1,0 +1,130 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/visit/stage_charts.h"
+
+#include "app/parts/plain_table.h"
+#include "app/parts/plot_widget.h"
+#include "app/parts/words.h"
+#include "app/visit/trim_bars.h"
+#include "report/visit_plots.h"
+
+namespace lamp::app {
+
+namespace {
+
+/// "47, 100, 98, 94" under the names of the menu's controls.
+QString settings(const std::map<std::string, double> &controls)
+{
+    QStringList all;
+    for (const char *name : {"brightness", "contrast", "red", "green", "blue"}) {
+        if (const auto it = controls.find(name); it != controls.end()) {
+            all << controlName(name) + ' ' + number(it->second, 0);
+        }
+    }
+    return all.isEmpty() ? QStringLiteral("–") : all.join(QStringLiteral(", "));
+}
+
+QString shares(const WhiteStanding &standing)
+{
+    if (!standing.shares) {
+        return QStringLiteral("–");
+    }
+    QStringList all;
+    for (const double share : *standing.shares) {
+        const double percent = 100 * (share - 1);
+        all << (percent >= 0 ? QStringLiteral("+") : QString()) + number(percent, 1);
+    }
+    return all.join(QStringLiteral(" / "));
+}
+
+} // namespace
+
+StageCharts::StageCharts(QObject *parent)
+    : QObject(parent), m_warmUp(new PlotWidget), m_response(new PlotWidget), m_grayPath(new PlotWidget), m_bars(new TrimBars),
+      m_tries(plainTable({tr("No."), tr("Settings"), tr("Y, cd/m²"), tr("R / G / B, %"), tr("ΔE00")}, tr("Settings that were tried"), 22))
+{
+    m_warmUp->setMinimumHeight(215);
+    m_tries->verticalHeader()->hide();
+    m_tries->horizontalHeader()->setSectionResizeMode(QHeaderView::ResizeToContents);
+    m_tries->horizontalHeader()->setSectionResizeMode(1, QHeaderView::Stretch);
+    for (QWidget *w : std::initializer_list<QWidget *>{m_warmUp, m_response, m_grayPath, m_bars, m_tries}) {
+        w->setVisible(false);
+    }
+}
+
+void StageCharts::show(const VisitRecord &record)
+{
+    m_controls = record.display.controls;
+    m_at = record.controls;
+    const auto has = [&](Stage stage) {
+        return std::any_of(record.readings.begin(), record.readings.end(),
+                           [&](const Measurement &m) { return m.stage == stageName(stage) && m.mode == ReadMode::Emission; });
+    };
+    m_warmUp->setVisible(has(Stage::WarmUp));
+    if (has(Stage::WarmUp)) {
+        m_warmUp->setPlot(warmUpPlot(record));
+    }
+    showTrimming(record);
+    // Once it is judged, the charts of what it came to take their place.
+    const bool reading = has(Stage::Calibrate) && record.gray.grays.empty();
+    m_response->setVisible(reading);
+    m_grayPath->setVisible(reading);
+    if (reading) {
+        m_response->setPlot(responsePlot(record));
+        m_grayPath->setPlot(grayPathPlot(record));
+    }
+}
+
+void StageCharts::showTrimming(const VisitRecord &record)
+{
+    const bool open = record.lines.open() == Stage::Trim;
+    const auto tries = record.lines.find(Stage::Trim) != nullptr ? triesOf(record) : std::vector<TrimTry>{};
+    const bool turned = tries.size() > 1 && !record.display.controls.empty();
+    m_bars->setVisible((open || turned) && !tries.empty());
+    m_tries->setVisible(turned);
+    if (tries.empty()) {
+        return;
+    }
+    // A little above can be taken off by ramps; without them, either side is as good.
+    m_bars->setTolerance(0.005, record.display.lut ? 0.02 : 0.005);
+    if (!m_asks) {
+        m_bars->setStanding(tries.back().standing, false);
+    }
+    m_tries->setRowCount(int(tries.size()));
+    int row = 0;
+    for (auto t = tries.rbegin(); t != tries.rend(); ++t) {
+        setRow(*m_tries, row++,
+               QStringList{QString::number(t->reading), settings(t->controls), number(t->standing.luminance, 1), shares(t->standing),
+                           number(t->standing.white, 2)});
+    }
+    m_tries->setFixedHeight(m_tries->horizontalHeader()->sizeHint().height() + 22 * std::min(5, int(tries.size())) + 4);
+}
+
+void StageCharts::showGlance(const WhiteStanding &standing)
+{
+    if (m_asks) {
+        m_bars->setVisible(true);
+        m_bars->setStanding(standing, true);
+    }
+}
+
+void StageCharts::setQuestion(const Question *question)
+{
+    m_asks = question != nullptr && question->kind == Question::Kind::Control;
+    if (!m_asks) {
+        m_bars->setWanted({});
+        return;
+    }
+    TrimBars::Wanted wanted{controlName(question->control), question->value, question->value, {}};
+    if (const auto at = m_at.find(question->control); at != m_at.end()) {
+        wanted.from = at->second;
+    }
+    for (const Control &c : m_controls) {
+        if (c.name == question->control) {
+            wanted.range = {c.min, c.max};
+        }
+    }
+    // A menu that the bench does not know: the question says which way, the scales how far.
+    m_bars->setWanted(wanted.range ? std::optional(wanted) : std::nullopt);
+}
+
+} // namespace lamp::app
