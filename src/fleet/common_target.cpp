@@ -2,6 +2,7 @@
 #include "fleet/common_target.h"
 
 #include "base/json.h"
+#include "fleet/target_reach.h"
 #include "profile/display_gamut.h"
 
 #include <algorithm>
@@ -10,50 +11,6 @@
 namespace lamp {
 
 namespace {
-
-/// Luminance of a white that channels can make, and the share of each that it takes.
-struct Reachable {
-    double luminance = 0;
-    LinearRgb share;
-};
-
-Reachable reachableAt(const Primaries &full, const Chromaticity &white)
-{
-    const LinearRgb has = full.amounts(full.white), needs = full.amounts(xyzOf(white, full.white.b));
-    double least = 1e9;
-    for (int c = 0; c < 3; ++c) {
-        least = std::min(least, has[c] / std::max(needs[c], 1e-6));
-    }
-    Reachable r{full.white.b * least, {}};
-    for (int c = 0; c < 3; ++c) {
-        r.share[c] = std::clamp(least * needs[c] / std::max(has[c], 1e-9), 0.0, 1.0);
-    }
-    return r;
-}
-
-const Control *brightnessOf(const VisitFacts &f)
-{
-    const auto it = std::find_if(f.menu.begin(), f.menu.end(), [](const Control &c) { return c.name == "brightness"; });
-    return it == f.menu.end() || !f.controls.contains("brightness") ? nullptr : &*it;
-}
-
-/// How much more the brightness control gives than where it was left; 1 where nothing is known of it.
-double menuGain(const VisitFacts &f)
-{
-    const Control *control = brightnessOf(f);
-    if (control == nullptr) {
-        return 1;
-    }
-    // A straight line through two settings; one display read 120, 150 and 200 cd/m² at 30, 43 and 64, a line that meets nothing at
-    // -20 (common practice, no published source).
-    double offset = 20;
-    const auto [low, high] = std::minmax_element(f.brightness.begin(), f.brightness.end());
-    if (f.brightness.size() >= 2 && high->first - low->first >= 5 && high->second > low->second) {
-        offset = std::clamp((low->second * high->first - high->second * low->first) / (high->second - low->second), 0.0, 300.0);
-    }
-    const double left = f.controls.at("brightness") - control->min, most = control->max - control->min;
-    return (most + offset) / std::max(1e-6, left + offset);
-}
 
 /// Share of its luminance that a display has left after some years, with 95 % certainty.
 double leftAfter(const std::string &serial, double years, const FleetAgeing &ageing)
@@ -90,17 +47,6 @@ Chromaticity commonWhite(const std::vector<VisitedDisplay> &displays)
         }
     }
     return best;
-}
-
-/// Of 256, that ramps take from the grays: each channel ends at the drive that gives its share.
-int levelsLost(const LinearRgb &share)
-{
-    constexpr double kGamma = 2.2;
-    double least = 1;
-    for (int c = 0; c < 3; ++c) {
-        least = std::min(least, std::pow(share[c], 1 / kGamma));
-    }
-    return int(std::lround(255 * (1 - least)));
 }
 
 /// The tone that most of them aim at.
@@ -153,7 +99,7 @@ Result<CommonTarget> commonTarget(const std::vector<VisitedDisplay> &displays, d
         loss.gamutPercent = std::max(0.0, 100 - own[i]);
         Reachable r = reachableAt(displays[i].full(), t.white.xy);
         // Brightness takes off what it can; only what is left is for the ramps.
-        const double byRamps = brightnessOf(displays[i].facts()) != nullptr ? 1 : std::min(1.0, t.luminance.cdM2 / r.luminance);
+        const double byRamps = hasBrightness(displays[i].facts()) ? 1 : std::min(1.0, t.luminance.cdM2 / r.luminance);
         r.share = byRamps * r.share;
         loss.levels = levelsLost(r.share);
     }

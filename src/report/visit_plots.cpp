@@ -166,6 +166,47 @@ Plot coloursPlot(const VisitRecord &r)
     return p;
 }
 
+Plot whitePlot(const Chromaticity &white, const std::optional<Chromaticity> &own)
+{
+    Plot p;
+    p.title = said(say("plot-white"));
+    p.square = true;
+    const Uv at = uvOf(white);
+    const double u0 = std::min(0.16, at.u - 0.02), u1 = std::max(0.28, at.u + 0.02), v0 = std::min(0.43, at.v - 0.02),
+                 v1 = std::max(0.57, at.v + 0.04);
+    p.x = {"u′", "", u0, u1, ticksBetween(u0, u1), 2};
+    p.y = {"v′", "", v0, v1, ticksBetween(v0, v1), 2};
+    std::erase_if(p.x.ticks, [](double t) { return std::fmod(std::lround(100 * t), 4) != 0; }); // it is small
+    const auto inside = [&](const Chromaticity &c) {
+        const Uv uv = uvOf(c);
+        return uv.u >= u0 && uv.u <= u1 && uv.v >= v0 && uv.v <= v1;
+    };
+    Series daylight{said(say("series-daylight")), {}, Stroke::Solid, 1.2, Ink::Soft},
+        planck{said(say("series-planck")), {}, Stroke::Dotted, 1.2, Ink::Soft};
+    for (double mired = 40; mired <= 400; mired += 6) { // equal steps along the loci, about
+        const double kelvin = 1e6 / mired;
+        for (const bool sky : {true, false}) {
+            const WhiteTarget w{sky ? WhiteTarget::Kind::Daylight : WhiteTarget::Kind::Planckian, kelvin, "", {}};
+            if (const auto c = sky && kelvin < 4000 ? std::nullopt : w.chromaticity(); c && inside(*c)) {
+                (sky ? daylight : planck).points.push_back(chromaticityPoint(*c, false, said(say("kelvin", decimal(kelvin, 0)))));
+            }
+        }
+    }
+    p.series = {std::move(planck), std::move(daylight)};
+    if (own && inside(*own)) {
+        p.series.push_back(
+            {said(say("series-white-own")), {chromaticityPoint(*own, false, whiteReadOut(*own))}, Stroke::None, 1, Ink::Strong, Mark::Ring});
+    }
+    p.series.push_back(
+        {said(say("series-target-white")), {chromaticityPoint(white, false, whiteReadOut(white))}, Stroke::None, 1, Ink::Strong, Mark::Cross});
+    p.legend = {said(say("legend-cross", said(say("series-target-white"))))}; // the loci are told by reading them out
+    if (own) {
+        p.legend.push_back(said(say("legend-ring", said(say("series-white-own")))));
+    }
+    p.legendAt = Plot::Legend::TopLeft;
+    return p;
+}
+
 Plot warmUpPlot(const VisitRecord &r)
 {
     Series s{said(say("series-white-read")), {}, Stroke::Solid, 1.2, Ink::Strong, Mark::Square};

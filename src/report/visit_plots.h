@@ -12,6 +12,9 @@ plot::Plot tonePlot(const VisitRecord &record);
 plot::Plot coloursPlot(const VisitRecord &record);
 plot::Plot gamutPlot(const VisitRecord &record);
 
+/// A white in u'v' near the loci of daylight and of black bodies. \param own the display's white, where it is known
+plot::Plot whitePlot(const Chromaticity &white, const std::optional<Chromaticity> &own);
+
 /// What has been read so far, while it is being read.
 /// White while the panel warms up, over minutes since its first reading.
 plot::Plot warmUpPlot(const VisitRecord &record);

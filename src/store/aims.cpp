@@ -82,6 +82,11 @@ Status Aims::keep(const Tolerance &tolerance)
     return keepNamed(m_connection, kTolerance, tolerance.name, toleranceToJson(tolerance), builtInTolerance(tolerance.name).has_value());
 }
 
+Status Aims::takeOff(const std::string &target)
+{
+    return m_connection.change(QStringLiteral("UPDATE %1 SET listed = 0 WHERE name = ?").arg(kTarget), {stored(target)}, say("could-not-stored"));
+}
+
 std::vector<Target> Aims::targets() const
 {
     return listed<Target>(m_connection, kTarget, builtInTargets(), targetFromJson);

@@ -18,6 +18,8 @@ public:
     /// Keeps a target or a tolerance of the studio's own in place of one of its name; that of a built-in one is refused.
     Status keep(const Target &target);
     Status keep(const Tolerance &tolerance);
+    /// Takes a target of the studio's own off the list; visits that aimed at it keep it. Nothing where there is none of the name.
+    Status takeOff(const std::string &target);
     /// The built-in ones, then the studio's own.
     [[nodiscard]] std::vector<Target> targets() const;
     [[nodiscard]] std::vector<Tolerance> tolerances() const;

@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "english.h"
 #include "support.h"
 
 #include "colour/spaces.h"
@@ -7,6 +8,7 @@
 #include "profile/table_profile.h"
 #include "report/profile_plots.h"
 #include "report/visit_plots.h"
+#include "report/years_plots.h"
 
 #include <QGuiApplication>
 #include <QImage>
@@ -71,6 +73,67 @@ class TestPlots : public QObject {
     Q_OBJECT
 
 private Q_SLOTS:
+    // How a display was: each day that something is known of stands at its months before today, and is read out with its day.
+    void yearsOfADisplay()
+    {
+        const WallTime now = fromIsoTime("2031-06-15T00:00:00Z");
+        const auto table = historyFromCsv("display,date,luminance_cd_m2,max_luminance_cd_m2,mean,gray_mean\n"
+                                          "AV-1,2029-06-15,121,240,0.4,0.6\nAV-1,2030-06-15,119,,,\nAV-1,2031-05-15,,232,2.6,\n");
+        QVERIFY2(table.ok(), table.ok() ? "" : english(table.error()).c_str());
+        const plot::Plot light = luminanceYearsPlot(table->entries, now), difference = differenceYearsPlot(table->entries, now, 2);
+        QCOMPARE(light.series.at(0).points.size(), size_t(2)); // a day that says nothing of it is left out, not drawn at nought
+        LAMP_NEAR(light.series[0].points[0].x, -24, 0.05);
+        LAMP_NEAR(light.series[0].points[1].x, -12, 0.05);
+        LAMP_NEAR(light.series[0].points[1].y, 119, 0);
+        QVERIFY2(light.series[0].points[1].text.find("2030-06-15") != std::string::npos, light.series[0].points[1].text.c_str());
+        QCOMPARE(light.series.at(1).points.size(), difference.series.at(0).points.size());
+        QCOMPARE(difference.series.at(1).points.size(), size_t(1));
+        LAMP_NEAR(difference.limits.at(0).y, 2, 0);
+        for (const plot::Plot &p : {light, difference}) {
+            QVERIFY(p.x.from < -24 && p.x.to >= 0 && p.y.from == 0);
+            QVERIFY(std::find(p.x.ticks.begin(), p.x.ticks.end(), 0.0) != p.x.ticks.end() && p.x.ticks.size() <= 6);
+            for (const plot::Series &s : p.series) {
+                for (const plot::Point &at : s.points) {
+                    QVERIFY(at.x >= p.x.from && at.x <= p.x.to && at.y <= p.y.to);
+                }
+            }
+        }
+        // Forty years, and a single day.
+        std::vector<HistoryEntry> many;
+        for (int i = 0; i < 480; ++i) {
+            HistoryEntry e = table->entries[0];
+            e.at = now - std::chrono::days{i * 30};
+            many.push_back(e);
+        }
+        QVERIFY(luminanceYearsPlot(many, now).x.ticks.size() < 30);
+        QVERIFY(luminanceYearsPlot({table->entries[1]}, now).x.to > 0);
+        QVERIFY(luminanceYearsPlot({}, now).series.at(0).points.empty());
+    }
+
+    // Whites beside the loci of daylight and black bodies; source of the daylight locus: CIE 15, D65 lies on it.
+    void whiteBesideItsLoci()
+    {
+        const Chromaticity d65{0.31272, 0.32903}, pink{0.40, 0.30};
+        const plot::Plot p = whitePlot(d65, Chromaticity{0.30, 0.31});
+        const Uv uv = uvOf(d65);
+        const auto nearest = [&](const plot::Series &s) {
+            double least = 1;
+            for (const plot::Point &at : s.points) {
+                least = std::min(least, std::hypot(at.x - uv.u, at.y - uv.v));
+            }
+            return least;
+        };
+        QCOMPARE(p.series.size(), size_t(4));
+        QVERIFY(nearest(p.series[1]) < 0.0015);                                 // daylight, drawn in steps
+        QVERIFY(nearest(p.series[0]) > 0.0025 && nearest(p.series[0]) < 0.006); // black bodies pass it by some 0.003
+        LAMP_NEAR(p.series[3].points.at(0).x, uv.u, 1e-9);
+        QCOMPARE(whitePlot(d65, {}).series.size(), size_t(3));
+        // Far from both: the chart grows to hold it.
+        const plot::Plot far = whitePlot(pink, {});
+        const Uv there = uvOf(pink);
+        QVERIFY(there.u > far.x.from && there.u < far.x.to && there.v > far.y.from && there.v < far.y.to);
+    }
+
     void framesMapValuesToPixels()
     {
         const plot::Plot chart = line();

@@ -47,7 +47,7 @@ constexpr int kFewDisplays = 200;
 
 MainWindow::MainWindow(QString storePath, QWidget *parent)
     : QMainWindow(parent), m_banner(new Banner), m_installed(new InstalledPanel), m_studio(new OpenStudio(std::move(storePath), *m_banner, this)),
-      m_visits(new VisitController(*m_studio, *m_installed, *m_banner, *this)), m_visitDesk(new VisitDesk(*m_studio, *m_visits, this)),
+      m_visits(new VisitController(*m_studio, *m_installed, *m_banner, *this)), m_visitDesk(new VisitDesk(*m_studio, *m_visits, *m_banner, this)),
       m_background(new Background(this)), m_placesModel(new PlacesModel(this)), m_places(new QTreeView), m_stack(new QStackedWidget),
       m_welcome(new Welcome), m_card(new CardView), m_board(new BoardView), m_desk(new FileDesk),
       m_bringIn(new BringIn(*m_studio, *m_desk, *m_background, *m_banner, this)), m_report(new ReportPage(*m_background, *m_banner)),

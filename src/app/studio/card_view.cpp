@@ -3,7 +3,10 @@
 
 #include "app/parts/look.h"
 #include "app/parts/plain_table.h"
+#include "app/parts/plot_widget.h"
 #include "app/parts/words.h"
+#include "app/studio/figure_strip.h"
+#include "report/years_plots.h"
 
 #include <QHBoxLayout>
 #include <QHeaderView>
@@ -59,10 +62,52 @@ private:
     LampFill m_fill = LampFill::Hollow;
 };
 
+namespace {
+
+/// What a visit found, against what it was held against.
+std::vector<FigureStrip::Figure> figuresOfVisit(const VisitRecord &r)
+{
+    const auto check = [&](const char *code) -> const Check * {
+        const auto it = std::find_if(r.checks.begin(), r.checks.end(), [&](const Check &c) { return c.code == code; });
+        return it != r.checks.end() ? &*it : nullptr;
+    };
+    std::vector<FigureStrip::Figure> all;
+    const XYZ &white = r.calibrated.white;
+    if (white.b > 0) {
+        const Check *c = check("luminance");
+        const auto wanted = r.plan.target.luminance.value();
+        all.push_back({CardView::tr("Luminance"), number(white.b, 1), QStringLiteral("cd/m²"),
+                       wanted ? CardView::tr("target %1").arg(number(*wanted, 0)) : QString(),
+                       c != nullptr ? std::optional(c->verdict) : std::nullopt});
+    }
+    const auto judged = [&](const char *code, const QString &name, const QString &against) {
+        if (const Check *c = check(code)) {
+            all.push_back({name, number(c->value, 2), text(metricUnit(r.plan.tolerance.metric)), against.arg(number(c->limit, 1)), c->verdict});
+        }
+    };
+    judged("white", CardView::tr("White"), text(r.plan.target.white.named()) + CardView::tr(", within %1"));
+    judged("gray-mean", CardView::tr("Grays, mean"), CardView::tr("within %1"));
+    judged("colour-mean", CardView::tr("Colours, mean"), CardView::tr("within %1"));
+    if (const auto contrast = r.contrast()) {
+        all.push_back({CardView::tr("Contrast"),
+                       (contrast->atLeast ? QStringLiteral("> ") : QString()) + number(contrast->value, 0),
+                       QStringLiteral(": 1"),
+                       CardView::tr("black %1").arg(number(r.calibrated.black.b, 2)),
+                       {}});
+    }
+    if (const SpaceCoverage *srgb = coverageOf(r.gamut, "sRGB"); srgb != nullptr && std::isfinite(srgb->coverage)) {
+        all.push_back({CardView::tr("Gamut"), number(srgb->coverage, 0), CardView::tr("% of sRGB"), CardView::tr("by volume"), {}});
+    }
+    return all;
+}
+
+} // namespace
+
 CardView::CardView(QWidget *parent)
     : QFrame(parent), m_lamp(new Lamp(this)), m_name(new QLabel(this)), m_state(new QLabel(this)), m_facts(new QLabel(this)),
       m_advice(new QLabel(this)), m_full(new QPushButton(tr("&Full visit"), this)), m_refresh(new QPushButton(tr("&Refresh"), this)),
-      m_check(new QPushButton(tr("&Check"), this)), m_cadence(new QSpinBox(this)),
+      m_check(new QPushButton(tr("&Check"), this)), m_cadence(new QSpinBox(this)), m_figures(new FigureStrip(this)),
+      m_luminance(new PlotWidget(this)), m_differences(new PlotWidget(this)),
       m_history(plainTable({tr("Date"), tr("Visit"), tr("Result"), tr("Readings"), tr("State")}, tr("Visits of this display")))
 {
     setObjectName(QStringLiteral("sheet"));
@@ -83,6 +128,7 @@ CardView::CardView(QWidget *parent)
         label->setWordWrap(true);
         layout->addWidget(label);
     }
+    layout->addWidget(m_figures);
     auto *buttons = new QHBoxLayout;
     for (QPushButton *b : {m_full, m_refresh, m_check}) {
         buttons->addWidget(b);
@@ -99,12 +145,30 @@ CardView::CardView(QWidget *parent)
     m_history->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
     m_history->horizontalHeader()->setSectionResizeMode(0, QHeaderView::ResizeToContents);
     m_history->setToolTip(tr("Enter or a double click opens a visit's worksheet"));
+    auto *years = new QHBoxLayout;
+    for (PlotWidget *plot : {m_luminance, m_differences}) {
+        plot->setFixedHeight(168);
+        years->addWidget(plot);
+    }
+    layout->addLayout(years);
     layout->addWidget(m_history, 1);
     connect(m_full, &QPushButton::clicked, this, [this] { Q_EMIT visitWanted(Task::Full); });
     connect(m_refresh, &QPushButton::clicked, this, [this] { Q_EMIT visitWanted(Task::Refresh); });
     connect(m_check, &QPushButton::clicked, this, [this] { Q_EMIT visitWanted(Task::Check); });
     connect(m_cadence, &QSpinBox::valueChanged, this, &CardView::cadenceChanged);
     connect(m_history, &QTableWidget::cellActivated, this, [this](int row, int) { Q_EMIT recordWanted(m_ids[size_t(row)]); });
+}
+
+void CardView::showYears(const DisplayEntry &display, Store &store, WallTime now)
+{
+    const auto entries = store.histories().all(display.id);
+    // One point is no curve: the figures above say it.
+    m_luminance->setVisible(entries.size() > 1);
+    m_differences->setVisible(entries.size() > 1);
+    if (entries.size() > 1) {
+        m_luminance->setPlot(luminanceYearsPlot(entries, now));
+        m_differences->setPlot(differenceYearsPlot(entries, now, builtInTolerance("studio")->mean));
+    }
 }
 
 void CardView::addBelow(QWidget *widget)
@@ -131,6 +195,7 @@ void CardView::show(const DisplayEntry &display, Store &store, WallTime now)
         facts += ' ' + display.note;
     }
     bool visited = false;
+    std::vector<FigureStrip::Figure> figures;
     for (size_t i = 0; i < visits.size(); ++i) {
         const VisitEntry &v = visits[i];
         m_ids.push_back(v.id);
@@ -147,13 +212,13 @@ void CardView::show(const DisplayEntry &display, Store &store, WallTime now)
                 if (record->trim) {
                     facts += '\n' + (menu.isEmpty() ? tr("Its controls cannot be set by the program.") : tr("Menu as left: %1.").arg(menu));
                 }
-                facts += ' ' + tr("White %1 cd/m², gray ΔE00 mean %2").arg(number(record->calibrated.white.b, 1), number(record->gray.mean, 2))
-                         + (record->verification.colours.empty() ? QString() : tr(", colours mean %1").arg(number(record->verification.mean, 2)))
-                         + '.';
+                figures = figuresOfVisit(record.value());
             }
         }
     }
     m_facts->setText(facts);
+    m_figures->setFigures(std::move(figures));
+    showYears(display, store, now);
     m_refresh->setEnabled(visited);
     m_check->setEnabled(visited);
     m_full->setDefault(!visited || fill == LampFill::Notched);

@@ -12,6 +12,9 @@ class QTableWidget;
 
 namespace lamp::app {
 
+class FigureStrip;
+class PlotWidget;
+
 /// A display's card: its lamp and state, the settings of its menu, what its visits found, and what to do next.
 class CardView : public QFrame {
     Q_OBJECT
@@ -19,6 +22,9 @@ class CardView : public QFrame {
 public:
     explicit CardView(QWidget *parent = nullptr);
     void show(const DisplayEntry &display, Store &store, WallTime now);
+    /// What it shows, and how it was over the years (for tests).
+    [[nodiscard]] const FigureStrip *figures() const { return m_figures; }
+    [[nodiscard]] const PlotWidget *years() const { return m_luminance; }
     /// Adds what stands below every card.
     void addBelow(QWidget *widget);
 
@@ -29,10 +35,13 @@ Q_SIGNALS:
 
 private:
     class Lamp;
+    void showYears(const DisplayEntry &display, Store &store, WallTime now);
     Lamp *m_lamp;
     QLabel *m_name, *m_state, *m_facts, *m_advice;
     QPushButton *m_full, *m_refresh, *m_check;
     QSpinBox *m_cadence;
+    FigureStrip *m_figures;
+    PlotWidget *m_luminance, *m_differences; ///< over the months
     QTableWidget *m_history;
     std::vector<QString> m_ids;
 };

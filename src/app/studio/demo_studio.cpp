@@ -3,6 +3,7 @@
 
 #include "base/embedded.h"
 #include "simlab/sim_bench.h"
+#include "simlab/years.h"
 #include "visit/visit.h"
 
 #include <nlohmann/json.hpp>
@@ -46,6 +47,30 @@ Status pastVisit(Store &store, sim::SimBench &bench, qint64 displayId, const Jso
     return Done{};
 }
 
+/// What was written down before the first visit of this program: simulated years, once a month, that end four weeks before it.
+Status pastYears(Store &store, qint64 displayId, const DisplayInfo &display, const Json &how, int daysAgo, WallTime now)
+{
+    sim::YearsSpec spec;
+    spec.displays = spec.instruments = 1;
+    spec.years = how["years"].get<double>();
+    spec.ageing = how["ageing"].get<double>();
+    spec.seed = how["seed"].get<std::uint64_t>();
+    spec.accidentsPerYear = 0;
+    spec.keeps = {sim::KeepingHabit::Visits::Mixed, true, false, false}; // what its menu was at, and the most it gave, its bench knows
+    auto table = historyFromCsv(sim::simulatedYears(spec).csv);
+    if (!table) {
+        return table.error();
+    }
+    auto &rows = table.value().entries;
+    const auto shift = now - std::chrono::days{daysAgo + 28} - rows.back().at;
+    for (HistoryEntry &e : rows) {
+        e.display = display.serial;
+        e.at += shift;
+    }
+    const auto added = store.histories().add(displayId, rows);
+    return added ? Status(Done{}) : added.error();
+}
+
 } // namespace
 
 Status makeDemoStudio(Store &store, WallTime now, const std::function<void()> &progress, const std::stop_token &stop)
@@ -81,6 +106,11 @@ Status makeDemoStudio(Store &store, WallTime now, const std::function<void()> &p
             const auto id = store.studio().add(entry, now);
             if (!id) {
                 return id.error();
+            }
+            if (d.contains("history")) {
+                if (const Status s = pastYears(store, *id, info, d["history"], d["visits"][0]["days_ago"].get<int>(), now); !s) {
+                    return s;
+                }
             }
             waiting.push_back({*id, bench.substr(4), d["visits"]});
         }

@@ -6,12 +6,15 @@
 #include "app/visit/bench_panel.h"
 #include "app/visit/reading_panel.h"
 #include "app/visit/stage_charts.h"
+#include "app/visit/target_desk.h"
+#include "app/visit/target_form.h"
 #include "app/visit/worksheet.h"
 
 namespace lamp::app {
 
-VisitDesk::VisitDesk(OpenStudio &studio, VisitController &visits, QObject *parent)
-    : QObject(parent), m_studio(studio), m_visits(visits), m_worksheet(new Worksheet), m_reading(new ReadingPanel), m_bench(new BenchPanel)
+VisitDesk::VisitDesk(OpenStudio &studio, VisitController &visits, Banner &banner, QObject *parent)
+    : QObject(parent), m_studio(studio), m_visits(visits), m_worksheet(new Worksheet), m_reading(new ReadingPanel), m_bench(new BenchPanel),
+      m_targets(new TargetDesk(studio, banner, this))
 {
     const VisitRunner *runner = &m_visits.runner();
     connect(runner, &VisitRunner::readingTaken, this, [this](const Measurement &m, const RecordPtr &r) {
@@ -39,6 +42,7 @@ VisitDesk::VisitDesk(OpenStudio &studio, VisitController &visits, QObject *paren
             Q_EMIT waits();
         }
     });
+    connect(m_worksheet, &Worksheet::targetAsked, this, [this](TargetForm *form) { m_targets->serve(*form, m_visits.runner().displayId()); });
     connect(m_worksheet, &Worksheet::answered, this, [this](const Answer &a) {
         m_bench->askFor({}, 0);
         m_visits.runner().answer(a);

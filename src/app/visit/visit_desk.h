@@ -7,9 +7,11 @@
 
 namespace lamp::app {
 
+class Banner;
 class BenchPanel;
 class OpenStudio;
 class ReadingPanel;
+class TargetDesk;
 class Worksheet;
 
 /// What is shown of visits: the running one with its question, or one that is kept; and the reading and the bench beside
@@ -18,7 +20,7 @@ class VisitDesk : public QObject {
     Q_OBJECT
 
 public:
-    VisitDesk(OpenStudio &studio, VisitController &visits, QObject *parent);
+    VisitDesk(OpenStudio &studio, VisitController &visits, Banner &banner, QObject *parent);
 
     [[nodiscard]] Worksheet *worksheet() const { return m_worksheet; }
     [[nodiscard]] ReadingPanel *reading() const { return m_reading; }
@@ -58,6 +60,7 @@ private:
     Worksheet *m_worksheet;
     ReadingPanel *m_reading;
     BenchPanel *m_bench;
+    TargetDesk *m_targets;
     RecordPtr m_shown;
     bool m_showsVisit = false; ///< the worksheet holds the running visit, not one from the card
 };

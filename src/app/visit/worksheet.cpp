@@ -7,15 +7,15 @@
 #include "app/parts/plot_widget.h"
 #include "app/parts/words.h"
 #include "app/visit/stage_charts.h"
+#include "app/visit/target_form.h"
+#include "app/visit/trim_bars.h"
 #include "report/visit_plots.h"
 
-#include <QCheckBox>
 #include <QFileDialog>
 #include <QHBoxLayout>
 #include <QHeaderView>
 #include <QKeyEvent>
 #include <QLabel>
-#include <QListWidget>
 #include <QPainter>
 #include <QPushButton>
 #include <QScrollBar>
@@ -318,8 +318,7 @@ void Worksheet::clearQuestion()
     m_charts->setQuestion(nullptr);
     delete m_questionWidget;
     m_questionWidget = nullptr;
-    m_targets = nullptr;
-    m_targetText = nullptr;
+    m_target = nullptr;
     m_question.reset();
 }
 
@@ -348,31 +347,10 @@ void Worksheet::ask(const Question &question, bool benchIsAutomatic, const Targe
         layout->addWidget(paragraph(QStringLiteral("– ") + line, m_questionWidget));
     }
     if (question.kind == Question::Kind::Target) {
-        m_targets = new QListWidget(m_questionWidget);
-        m_targets->setAccessibleName(tr("Targets"));
-        int number = 0;
-        for (const Target &t : m_offered) {
-            m_targets->addItem(QStringLiteral("%1  %2:  %3, %4, %5")
-                                   .arg(++number)
-                                   .arg(shippedText(t.name), text(t.white.named()), text(t.luminance.named()), text(t.tone.named())));
-            if (t.name == chosen.name) {
-                m_targets->setCurrentRow(number - 1);
-            }
-        }
-        if (m_targets->currentRow() < 0) {
-            m_targets->setCurrentRow(0);
-        }
-        m_targets->setFixedHeight(number * m_targets->sizeHintForRow(0) + 2 * m_targets->frameWidth() + 2);
-        layout->addWidget(m_targets);
-        m_targetText = paragraph({}, m_questionWidget);
-        layout->addWidget(m_targetText);
-        m_keepLuminance = new QCheckBox(tr("Where the panel cannot reach both, keep the &luminance and let the white move"), m_questionWidget);
-        m_keepLuminance->setChecked(chosen.keepLuminance);
-        m_keepLuminance->setToolTip(tr("Otherwise the white is kept and the screen is as bright as it can be at that white."));
-        layout->addWidget(m_keepLuminance);
-        connect(m_targets, &QListWidget::currentRowChanged, this, &Worksheet::describeTarget);
-        describeTarget(m_targets->currentRow());
-        m_targets->setFocus();
+        m_target = new TargetForm(m_offered, chosen, roomLight(), m_questionWidget);
+        layout->addWidget(m_target);
+        m_target->setFocus();
+        Q_EMIT targetAsked(m_target);
     }
     QString label = tr("Done (Space)");
     switch (question.kind) {
@@ -400,11 +378,17 @@ void Worksheet::ask(const Question &question, bool benchIsAutomatic, const Targe
     QTimer::singleShot(0, this, [this, at] { ensureWidgetVisible(at, 0, 30); });
 }
 
-void Worksheet::describeTarget(int index)
+std::optional<Chromaticity> Worksheet::roomLight() const
 {
-    if (m_targetText != nullptr && index >= 0 && index < int(m_offered.size())) {
-        m_targetText->setText(shippedText(m_offered[size_t(index)].why) + ' ' + tr("If you know no reason to change it, leave it."));
+    constexpr double kTooDark = 2; // lux: less has no colour that can be told
+    if (m_record) {
+        for (auto m = m_record->readings.rbegin(); m != m_record->readings.rend(); ++m) {
+            if (m->mode == ReadMode::Ambient && !m->tooDark && m->xyz.b > kTooDark) {
+                return chromaticity(m->xyz);
+            }
+        }
     }
+    return std::nullopt;
 }
 
 void Worksheet::goOn()
@@ -413,9 +397,8 @@ void Worksheet::goOn()
         return;
     }
     Answer answer;
-    if (m_targets != nullptr) {
-        answer.target = m_offered[size_t(m_targets->currentRow())];
-        answer.target->keepLuminance = m_keepLuminance->isChecked();
+    if (m_target != nullptr) {
+        answer.target = m_target->target();
     }
     clearQuestion();
     Q_EMIT answered(answer);
@@ -423,11 +406,7 @@ void Worksheet::goOn()
 
 bool Worksheet::choose(int number)
 {
-    if (m_targets == nullptr || number < 1 || number > m_targets->count()) {
-        return false;
-    }
-    m_targets->setCurrentRow(number - 1);
-    return true;
+    return m_target != nullptr && m_target->choose(number);
 }
 
 void Worksheet::toggleLook()

@@ -7,9 +7,7 @@
 #include <QFrame>
 #include <QScrollArea>
 
-class QCheckBox;
 class QLabel;
-class QListWidget;
 class QPushButton;
 class QTableWidget;
 class QHBoxLayout;
@@ -18,6 +16,7 @@ namespace lamp::app {
 
 class PlotWidget;
 class StageCharts;
+class TargetForm;
 class LookView;
 
 /// A visit as one sheet that fills from top to bottom. The current line stands open, the others fold to what was
@@ -37,6 +36,8 @@ public:
     void setTargets(std::vector<Target> targets) { m_offered = std::move(targets); }
     /// Goes on, as the space bar does.
     void goOn();
+    /// The form in which a target is chosen; null while none is asked for.
+    [[nodiscard]] TargetForm *targetForm() const { return m_target; }
     /// Chooses by a digit 1..9. \return whether there was something to choose
     bool choose(int number);
     void toggleLook();
@@ -44,6 +45,8 @@ public:
 
 Q_SIGNALS:
     void answered(const lamp::Answer &answer);
+    /// A form for the target stands: what it may keep, and what the display can do, is for others to tell it.
+    void targetAsked(lamp::app::TargetForm *form);
     void reportWanted();
     /// The visit's profile is to be laid open.
     void profileWanted();
@@ -53,7 +56,8 @@ private:
     void ask(const Question &question, bool benchIsAutomatic, const Target &chosen);
     void clearQuestion();
     void fillReadings(Stage stage);
-    void describeTarget(int index);
+    /// The light at the desk, where the visit has measured it.
+    [[nodiscard]] std::optional<Chromaticity> roomLight() const;
     QPushButton *addButton(QHBoxLayout *layout, const QString &text);
 
     RecordPtr m_record;
@@ -67,10 +71,8 @@ private:
     QPushButton *m_report, *m_open = nullptr;
     std::optional<Question> m_question;
     QWidget *m_questionWidget = nullptr;
-    QCheckBox *m_keepLuminance = nullptr;
     std::vector<Target> m_offered = builtInTargets();
-    QListWidget *m_targets = nullptr;
-    QLabel *m_targetText = nullptr;
+    TargetForm *m_target = nullptr; ///< while it is asked for
     std::optional<Stage> m_openBefore;
 };
 

@@ -1122,12 +1122,59 @@
         <translation>Menü wie hinterlassen: %1.</translation>
     </message>
     <message>
-        <source>White %1 cd/m², gray ΔE00 mean %2</source>
-        <translation>Weiß %1 cd/m², Grau ΔE00 im Mittel %2</translation>
+        <source>Luminance</source>
+        <translation>Leuchtdichte</translation>
     </message>
     <message>
-        <source>, colours mean %1</source>
-        <translation>, Farben im Mittel %1</translation>
+        <source>target %1</source>
+        <translation>Ziel %1</translation>
+    </message>
+    <message>
+        <source>White</source>
+        <translation>Weiß</translation>
+    </message>
+    <message>
+        <source>, within %1</source>
+        <translation>, bis %1</translation>
+    </message>
+    <message>
+        <source>Grays, mean</source>
+        <translation>Grau, Mittel</translation>
+    </message>
+    <message>
+        <source>within %1</source>
+        <translation>bis %1</translation>
+    </message>
+    <message>
+        <source>Colours, mean</source>
+        <translation>Farben, Mittel</translation>
+    </message>
+    <message>
+        <source>Contrast</source>
+        <translation>Kontrast</translation>
+    </message>
+    <message>
+        <source>black %1</source>
+        <translation>Schwarz %1</translation>
+    </message>
+    <message>
+        <source>Gamut</source>
+        <translation>Farbumfang</translation>
+    </message>
+    <message>
+        <source>% of sRGB</source>
+        <translation>% von sRGB</translation>
+    </message>
+    <message>
+        <source>by volume</source>
+        <translation>nach Volumen</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::FigureStrip</name>
+    <message>
+        <source>What it shows</source>
+        <translation>Was er zeigt</translation>
     </message>
 </context>
 <context>
@@ -1914,6 +1961,220 @@
     </message>
 </context>
 <context>
+    <name>lamp::app::TargetDesk</name>
+    <message>
+        <source>A target</source>
+        <translation>Ein Ziel</translation>
+    </message>
+    <message>
+        <source>Targets (*.json)</source>
+        <translation>Ziele (*.json)</translation>
+    </message>
+    <message>
+        <source>Export the target</source>
+        <translation>Ziel exportieren</translation>
+    </message>
+    <message>
+        <source>What this display can do…</source>
+        <translation>Was dieser Bildschirm kann…</translation>
+    </message>
+    <message>
+        <source>There is a target called “%1”. It is replaced only when you say so.</source>
+        <translation>Es gibt schon ein Ziel „%1“. Es wird nur ersetzt, wenn Sie es sagen.</translation>
+    </message>
+    <message>
+        <source>Replace</source>
+        <translation>Ersetzen</translation>
+    </message>
+    <message>
+        <source>Leave it</source>
+        <translation>Lassen</translation>
+    </message>
+    <message>
+        <source>“%1” is no longer offered. Visits that aimed at it keep it.</source>
+        <translation>„%1“ wird nicht mehr angeboten. Sitzungen mit diesem Ziel behalten es.</translation>
+    </message>
+    <message>
+        <source>Undo</source>
+        <translation>Rückgängig</translation>
+    </message>
+    <message>
+        <source>The target is in %1.</source>
+        <translation>Das Ziel steht in %1.</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::TargetForm</name>
+    <message>
+        <source>%1 of 256 levels are left along the grays.</source>
+        <translation>Von 256 Stufen der Grauachse bleiben %1.</translation>
+    </message>
+    <message>
+        <source>About %1 cd/m² come of it.</source>
+        <translation>Etwa %1 cd/m² kommen dabei heraus.</translation>
+    </message>
+    <message>
+        <source>Reached: at this white the display gives up to %1 cd/m², %2 % to spare.</source>
+        <translation>Erreichbar: Bei diesem Weiß gibt der Bildschirm bis zu %1 cd/m², %2 % Reserve.</translation>
+    </message>
+    <message>
+        <source>Out of reach: at this white the display gives %1 cd/m² at most, %2 wanted.</source>
+        <translation>Nicht erreichbar: Bei diesem Weiß gibt der Bildschirm höchstens %1 cd/m², verlangt sind %2.</translation>
+    </message>
+    <message>
+        <source>White moves by ΔE00 %1 from the display&apos;s own.</source>
+        <translation>Weiß verschiebt sich um ΔE00 %1 gegenüber dem eigenen.</translation>
+    </message>
+    <message>
+        <source>Contrast about %1 : 1, black %2 cd/m².</source>
+        <translation>Kontrast etwa %1 : 1, Schwarz %2 cd/m².</translation>
+    </message>
+    <message>
+        <source>By the visit of %1.</source>
+        <translation>Nach der Sitzung vom %1.</translation>
+    </message>
+    <message>
+        <source>Where the panel cannot reach both, keep the &amp;luminance and let the white move</source>
+        <translation>Wenn nicht beides erreichbar ist, die &amp;Leuchtdichte halten und das Weiß nachgeben</translation>
+    </message>
+    <message>
+        <source>&amp;Keep as…</source>
+        <translation>&amp;Merken als…</translation>
+    </message>
+    <message>
+        <source>Re&amp;name…</source>
+        <translation>Umbe&amp;nennen…</translation>
+    </message>
+    <message>
+        <source>&amp;Take off</source>
+        <translation>&amp;Von der Liste</translation>
+    </message>
+    <message>
+        <source>&amp;Import…</source>
+        <translation>&amp;Importieren…</translation>
+    </message>
+    <message>
+        <source>E&amp;xport…</source>
+        <translation>E&amp;xportieren…</translation>
+    </message>
+    <message>
+        <source>Targets</source>
+        <translation>Ziele</translation>
+    </message>
+    <message>
+        <source>&amp;White</source>
+        <translation>&amp;Weiß</translation>
+    </message>
+    <message>
+        <source>Lu&amp;minance</source>
+        <translation>Leuch&amp;tdichte</translation>
+    </message>
+    <message>
+        <source>T&amp;one</source>
+        <translation>T&amp;onkurve</translation>
+    </message>
+    <message>
+        <source>&amp;Black</source>
+        <translation>Schwar&amp;z</translation>
+    </message>
+    <message>
+        <source>&amp;Gamut</source>
+        <translation>&amp;Farbumfang</translation>
+    </message>
+    <message>
+        <source>Otherwise the white is kept and the screen is as bright as it can be at that white.</source>
+        <translation>Sonst bleibt das Weiß, und der Bildschirm ist so hell, wie er dabei sein kann.</translation>
+    </message>
+    <message>
+        <source>daylight of</source>
+        <translation>Tageslicht von</translation>
+    </message>
+    <message>
+        <source>black body of</source>
+        <translation>schwarzer Körper von</translation>
+    </message>
+    <message>
+        <source>x, y</source>
+        <translation>x, y</translation>
+    </message>
+    <message>
+        <source>the light at the desk</source>
+        <translation>das Licht am Platz</translation>
+    </message>
+    <message>
+        <source>the display&apos;s own</source>
+        <translation>sein eigenes</translation>
+    </message>
+    <message>
+        <source>of</source>
+        <translation>von</translation>
+    </message>
+    <message>
+        <source>the most there is</source>
+        <translation>so viel wie möglich</translation>
+    </message>
+    <message>
+        <source>of paper in a booth</source>
+        <translation>von Papier in einer Kabine</translation>
+    </message>
+    <message>
+        <source>gamma</source>
+        <translation>Gamma</translation>
+    </message>
+    <message>
+        <source>temperature</source>
+        <translation>Temperatur</translation>
+    </message>
+    <message>
+        <source>luminance of white</source>
+        <translation>Leuchtdichte von Weiß</translation>
+    </message>
+    <message>
+        <source>light in the booth</source>
+        <translation>Licht in der Kabine</translation>
+    </message>
+    <message>
+        <source> lux</source>
+        <translation> Lux</translation>
+    </message>
+    <message>
+        <source>reflectance of the paper</source>
+        <translation>Reflexionsgrad des Papiers</translation>
+    </message>
+    <message>
+        <source>luminance of black</source>
+        <translation>Leuchtdichte von Schwarz</translation>
+    </message>
+    <message>
+        <source>Changed from “%1”: for this visit only, unless it is kept.</source>
+        <translation>Geändert gegenüber „%1“: nur für diese Sitzung, wenn es nicht gemerkt wird.</translation>
+    </message>
+    <message>
+        <source>If you know no reason to change it, leave it.</source>
+        <translation>Wer keinen Grund kennt, etwas zu ändern, lässt es so.</translation>
+    </message>
+    <message>
+        <source>How far this display goes is known once it has been visited.</source>
+        <translation>Wie weit dieser Bildschirm reicht, weiß man nach der ersten Sitzung.</translation>
+    </message>
+    <message>
+        <source>Paper reads %1 cd/m² there: E · ρ / π.</source>
+        <translation>Papier hat dort %1 cd/m²: E · ρ / π.</translation>
+    </message>
+    <message>
+        <source>Rename the target</source>
+        <translation>Ziel umbenennen</translation>
+    </message>
+    <message>
+        <source>Keep the target</source>
+        <translation>Ziel merken</translation>
+    </message>
+    <message>
+        <source>Its name in the studio</source>
+        <translation>Sein Name im Studio</translation>
+    </message>
+</context>
+<context>
     <name>lamp::app::TrimBars</name>
     <message>
         <source>White against the target</source>
@@ -2416,18 +2677,6 @@
         <translation>Achtung:</translation>
     </message>
     <message>
-        <source>Targets</source>
-        <translation>Ziele</translation>
-    </message>
-    <message>
-        <source>Where the panel cannot reach both, keep the &amp;luminance and let the white move</source>
-        <translation>Wenn das Panel nicht beides erreicht, die &amp;Leuchtdichte halten und den Weißpunkt nachgeben</translation>
-    </message>
-    <message>
-        <source>Otherwise the white is kept and the screen is as bright as it can be at that white.</source>
-        <translation>Sonst bleibt der Weißpunkt erhalten, und der Bildschirm ist so hell, wie er dabei kann.</translation>
-    </message>
-    <message>
         <source>Done (Space)</source>
         <translation>Fertig (Leertaste)</translation>
     </message>
@@ -2454,10 +2703,6 @@
     <message>
         <source>I set it myself (Enter)</source>
         <translation>Selbst eingestellt (Eingabe)</translation>
-    </message>
-    <message>
-        <source>If you know no reason to change it, leave it.</source>
-        <translation>Ohne Grund zur Änderung so lassen.</translation>
     </message>
 </context>
 <context>
@@ -6807,6 +7052,46 @@
     <message>
         <source>gray %1 %: u′ %2, v′ %3</source>
         <translation>Grau %1 %: u′ %2, v′ %3</translation>
+    </message>
+    <message>
+        <source>White in u′v′</source>
+        <translation>Weiß in u′v′</translation>
+    </message>
+    <message>
+        <source>daylight</source>
+        <translation>Tageslicht</translation>
+    </message>
+    <message>
+        <source>black bodies</source>
+        <translation>schwarze Körper</translation>
+    </message>
+    <message>
+        <source>months before today</source>
+        <translation>Monate vor heute</translation>
+    </message>
+    <message>
+        <source>Luminance over the months</source>
+        <translation>Leuchtdichte über die Monate</translation>
+    </message>
+    <message>
+        <source>Differences over the months</source>
+        <translation>Abweichungen über die Monate</translation>
+    </message>
+    <message>
+        <source>the most it gave</source>
+        <translation>das Meiste, das er gab</translation>
+    </message>
+    <message>
+        <source>colours, mean</source>
+        <translation>Farben, Mittel</translation>
+    </message>
+    <message>
+        <source>grays, mean</source>
+        <translation>Grau, Mittel</translation>
+    </message>
+    <message>
+        <source>%1, %2: %3 %4</source>
+        <translation>%1, %2: %3 %4</translation>
     </message>
 </context>
 </TS>

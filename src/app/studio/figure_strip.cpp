@@ -1,0 +1,74 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/studio/figure_strip.h"
+
+#include "app/parts/look.h"
+#include "app/parts/words.h"
+
+#include <QPainter>
+
+namespace lamp::app {
+
+FigureStrip::FigureStrip(QWidget *parent) : QWidget(parent)
+{
+    setAccessibleName(tr("What it shows"));
+    setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
+}
+
+void FigureStrip::setFigures(std::vector<Figure> figures)
+{
+    m_figures = std::move(figures);
+    setVisible(!m_figures.empty());
+    setAccessibleDescription(text());
+    update();
+}
+
+QString FigureStrip::text() const
+{
+    QStringList all;
+    for (const Figure &f : m_figures) {
+        QString one = QStringLiteral("%1 %2 %3, %4").arg(f.name, f.value, f.unit, f.against).simplified();
+        if (f.verdict) {
+            one += QStringLiteral(": ") + lamp::app::text(named(*f.verdict));
+        }
+        all << one;
+    }
+    return all.join(QStringLiteral("; "));
+}
+
+void FigureStrip::paintEvent(QPaintEvent *)
+{
+    if (m_figures.empty()) {
+        return;
+    }
+    QPainter p(this);
+    p.setRenderHint(QPainter::Antialiasing);
+    const QColor ink = palette().color(QPalette::WindowText), soft = palette().color(QPalette::PlaceholderText);
+    const double each = double(width()) / double(m_figures.size());
+    QFont small = font(), large = font();
+    small.setPixelSize(12);
+    large.setPixelSize(22);
+    double x = 0;
+    for (const Figure &f : m_figures) {
+        const QRectF cell(x, 0, each - 8, height());
+        p.setFont(small);
+        p.setPen(soft);
+        double from = cell.left();
+        if (f.verdict) {
+            drawLamp(p, QRectF(from, 1, 15, 15),
+                     *f.verdict == Verdict::Pass ? LampFill::Full : (*f.verdict == Verdict::Fail ? LampFill::Notched : LampFill::Half), ink);
+            from += 19;
+        }
+        p.drawText(QRectF(from, 0, cell.right() - from, 18), Qt::AlignLeft | Qt::AlignVCenter, f.name);
+        p.setFont(large);
+        p.setPen(ink);
+        const double wide = QFontMetricsF(large).horizontalAdvance(f.value);
+        p.drawText(QRectF(cell.left(), 18, cell.width(), 32), Qt::AlignLeft | Qt::AlignVCenter, f.value);
+        p.setFont(small);
+        p.drawText(QRectF(cell.left() + wide + 4, 24, cell.width() - wide, 24), Qt::AlignLeft | Qt::AlignVCenter, f.unit);
+        p.setPen(soft);
+        p.drawText(QRectF(cell.left(), 51, cell.width(), 20), Qt::AlignLeft | Qt::AlignVCenter, f.against);
+        x += each;
+    }
+}
+
+} // namespace lamp::app

@@ -1,0 +1,106 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "report/years_plots.h"
+
+#include "words/words.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace lamp {
+
+using namespace plot;
+
+namespace {
+
+constexpr double kMonth = 365.25 * 86400 / 12; // seconds
+
+double monthsBefore(WallTime at, WallTime now)
+{
+    return std::chrono::duration<double>(at - now).count() / kMonth;
+}
+
+/// The time axis: months before today, as far back as there is something.
+Axis monthsAxis(const std::vector<HistoryEntry> &entries, WallTime now)
+{
+    double first = -1, last = 0;
+    for (const HistoryEntry &e : entries) {
+        first = std::min(first, monthsBefore(e.at, now));
+        last = std::max(last, monthsBefore(e.at, now));
+    }
+    Axis axis{said(say("axis-months")), "", 1.04 * first, last - 0.02 * first, {}, 0};
+    const double step = first < -48 ? 24 : (first < -18 ? 6 : (first < -7 ? 3 : 1));
+    for (double at = 0; at >= axis.from; at -= step) {
+        axis.ticks.insert(axis.ticks.begin(), at);
+    }
+    return axis;
+}
+
+template <typename Value>
+Series seriesOf(const std::string &name, const std::vector<HistoryEntry> &entries, WallTime now, Value value, int decimals, const std::string &unit)
+{
+    Series s{name, {}, Stroke::Solid, 1, Ink::Soft, Mark::Square};
+    for (const HistoryEntry &e : entries) {
+        if (const std::optional<double> v = value(e); v && std::isfinite(*v)) {
+            s.points.push_back({monthsBefore(e.at, now), *v, {}, said(say("point-on-day", localDate(e.at), name, decimal(*v, decimals), unit))});
+        }
+    }
+    return s;
+}
+
+double highest(const std::vector<Series> &all)
+{
+    double top = 0;
+    for (const Series &s : all) {
+        for (const Point &p : s.points) {
+            top = std::max(top, p.y);
+        }
+    }
+    return top;
+}
+
+} // namespace
+
+Plot luminanceYearsPlot(const std::vector<HistoryEntry> &entries, WallTime now)
+{
+    Plot p;
+    p.title = said(say("plot-luminance-years"));
+    p.x = monthsAxis(entries, now);
+    Series left = seriesOf(
+        said(say("series-luminance-left")), entries, now, [](const HistoryEntry &e) { return e.luminance; }, 1, "cd/m²");
+    Series most = seriesOf(
+        said(say("series-luminance-most")), entries, now, [](const HistoryEntry &e) { return e.maxLuminance; }, 1, "cd/m²");
+    most.mark = Mark::Ring;
+    most.stroke = Stroke::Dotted;
+    if (!most.points.empty()) {
+        p.legend = {said(say("legend-ring", most.name))};
+        p.legendAt = Plot::Legend::BottomLeft;
+    }
+    p.series = {std::move(left), std::move(most)};
+    const double top = 1.12 * std::max(highest(p.series), 1.0);
+    p.y = {"cd/m²", "", 0, top, ticksBetween(0, top), 0};
+    return p;
+}
+
+Plot differenceYearsPlot(const std::vector<HistoryEntry> &entries, WallTime now, double limit)
+{
+    Plot p;
+    p.title = said(say("plot-difference-years"));
+    p.x = monthsAxis(entries, now);
+    Series colours = seriesOf(
+        said(say("series-colours-mean")), entries, now, [](const HistoryEntry &e) { return e.mean; }, 2, "ΔE00");
+    Series grays = seriesOf(
+        said(say("series-grays-mean")), entries, now, [](const HistoryEntry &e) { return e.grayMean; }, 2, "ΔE00");
+    grays.mark = Mark::Ring;
+    grays.stroke = Stroke::Dotted;
+    if (!grays.points.empty()) {
+        p.legend = {said(say("legend-ring", grays.name))};
+        p.legendAt = Plot::Legend::TopLeft;
+    }
+    p.series = {std::move(colours), std::move(grays)};
+    const double top = 1.5 * std::max(highest(p.series), limit); // room for the legend above the limit
+    p.y = {"ΔE00", "", 0, top, ticksBetween(0, top), 1};
+    p.limits = {{limit, said(say("limit-of", decimal(limit, 1)))}};
+    return p;
+}
+
+} // namespace lamp
