@@ -503,8 +503,8 @@ double height(double x, double y)
 Vector3d airLight(const Vector3d &d, const Vector3d &sun)
 {
     const double up = std::clamp(d[2], 0.0, 1.0), near = std::max(0.0, d.dot(sun));
-    const Vector3d zenith(0.10, 0.22, 0.52), horizon(0.62, 0.66, 0.68);
-    Vector3d sky = horizon + (zenith - horizon) * std::pow(up, 0.42);
+    const Vector3d zenith(0.05, 0.16, 0.48), horizon(0.62, 0.66, 0.68);
+    Vector3d sky = horizon + (zenith - horizon) * std::pow(up, 0.34);
     sky += Vector3d(0.9, 0.62, 0.3) * (0.25 * std::pow(near, 8) + 0.8 * std::pow(near, 300));
     if (d[2] > 0.015) { // thin cloud on a plane above
         const Vector3d p = d * (2.2 / d[2]);
@@ -558,9 +558,9 @@ Vector3d coastLight(const Ray &r)
                 ground = steep > 0.16 + 0.12 * patch ? Vector3d(Vector3d(0.17, 0.145, 0.12) * (0.5 + patch)) : ground;
                 ground = ground.cwiseMax(0.01);
                 const double hollow = 0.45 + 0.55 * n[2];
-                light = ground.cwiseProduct(lit * std::max(0.0, n.dot(sun)) * sunLight + hollow * Vector3d(0.26, 0.34, 0.5));
+                light = ground.cwiseProduct(lit * std::max(0.0, n.dot(sun)) * sunLight + hollow * Vector3d(0.13, 0.18, 0.28));
             }
-            const double haze = 1 - std::exp(-0.055 * t);
+            const double haze = 1 - std::exp(-0.008 * t - 0.0022 * t * t); // clear near by, thick far away
             return light * (1 - haze) + haze * Vector3d(0.55, 0.6, 0.66);
         }
         before = t;

@@ -8,6 +8,7 @@
 
 #include "app/before_after/look_screen.h"
 #include "app/before_after/look_view.h"
+#include "app/board/board_view.h"
 #include "app/files/file_desk.h"
 #include "app/files/import_view.h"
 #include "app/parts/background.h"
@@ -15,6 +16,7 @@
 #include "app/profiles/installed_panel.h"
 #include "app/profiles/profile_view.h"
 #include "app/profiles/screening_view.h"
+#include "app/shell/guide.h"
 #include "app/shell/main_window.h"
 #include "app/studio/add_display.h"
 #include "app/studio/card_view.h"
@@ -240,6 +242,33 @@ private Q_SLOTS:
         picture(*w, "report");
         QTest::keyClick(w->windowHandle(), Qt::Key_R);
         QCOMPARE(lampFill(w->store()->board().upkeep(idOf(*w, "Dunlin")), r->finished), LampFill::Full);
+    }
+
+    // F1 opens the guide where the work is; every place that it names is a heading of the guide.
+    void guideOpensWhereTheWorkIs()
+    {
+        auto w = demoWindow(store());
+        QVERIFY(QTest::qWaitForWindowActive(w.get()));
+        w->selectDisplay(idOf(*w, "Avocet"));
+        QTest::keyClick(w->windowHandle(), Qt::Key_F1);
+        auto *guide = w->findChild<Guide *>();
+        QVERIFY(guide != nullptr && guide->isVisible());
+        QVERIFY(guide->headings().size() > 10);
+        QTRY_COMPARE(guide->current(), QString("A display's card"));
+        guide->hide();
+        w->activateWindow();
+        QVERIFY(QTest::qWaitForWindowActive(w.get(), 30000));
+        QTRY_COMPARE(QApplication::activeWindow(), w.get());
+        QTest::keyClick(w->windowHandle(), Qt::Key_F3);
+        QTest::keyClick(w->windowHandle(), Qt::Key_F1);
+        QVERIFY(w->findChild<BoardView *>()->isVisible());
+        QTRY_VERIFY2(guide->current().startsWith("A fleet"), qPrintable(guide->current()));
+        QVERIFY(!guide->showAt("No such place"));
+        for (const char *heading : {"A fleet: register, history, what is due, how displays agree", "Files from elsewhere", "The target", "A visit",
+                                    "A display's card", "The verdict", "User guide", "Keys"}) {
+            QVERIFY2(guide->showAt(QString::fromUtf8(heading)), heading);
+        }
+        picture(*guide, "guide");
     }
 
     // What a stage has read so far is a chart that grows with each reading, and folds away with its stage.

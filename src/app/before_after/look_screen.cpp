@@ -63,7 +63,7 @@ LookScreen::LookScreen(XScreen &x, XOutput output, Bytes bytes, Profile profile,
             setGeometry(screen->geometry());
         }
     }
-    setPicture(testPicture(1440, 720));
+    setPicture(lookPicture(m_index));
 }
 
 LookScreen::~LookScreen() = default;
@@ -71,8 +71,14 @@ LookScreen::~LookScreen() = default;
 void LookScreen::setPicture(const QImage &picture)
 {
     m_view->setPair(picture, throughProfile(picture, m_profile),
-                    tr("Before: without profile and ramps. Space: after. O: open a picture. Esc: back, restoring what was in use."),
-                    tr("After: through profile and ramps. Space: before. O: open a picture. Esc: back, restoring what was in use."));
+                    tr("Before: without profile and ramps. Space: after. N: next picture. O: open one. Esc: back, restoring what was in use."),
+                    tr("After: through profile and ramps. Space: before. N: next picture. O: open one. Esc: back, restoring what was in use."));
+}
+
+void LookScreen::nextPicture()
+{
+    m_index = (m_index + 1) % lookPictures();
+    setPicture(lookPicture(m_index));
 }
 
 Status LookScreen::swap(bool after)
@@ -102,6 +108,7 @@ void LookScreen::keyPressEvent(QKeyEvent *event)
     switch (event->key()) {
     case Qt::Key_Space:
     case Qt::Key_B: toggle(); break;
+    case Qt::Key_N: nextPicture(); break;
     case Qt::Key_O: {
         const QString file = QFileDialog::getOpenFileName(this, tr("A picture in sRGB"), {}, tr("Pictures (*.png *.jpg *.jpeg *.tif *.tiff *.bmp)"));
         if (const QImage image(file); !image.isNull()) {

@@ -32,6 +32,8 @@ public:
     void toggle();
     [[nodiscard]] bool showsAfter() const;
     void setPicture(const QImage &picture);
+    /// Goes on to the next of the program's own pictures.
+    void nextPicture();
 
 Q_SIGNALS:
     /// Closed, with what went wrong or could not be put back, if anything.
@@ -50,6 +52,7 @@ private:
     Profile m_profile;
     std::unique_ptr<Hold> m_hold;
     LookView *m_view;
+    int m_index = 0;
     QString m_problem;
 };
 

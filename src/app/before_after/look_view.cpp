@@ -80,64 +80,6 @@ Eigen::Matrix3d toScreen(const VisitRecord &r, double whiteY)
 
 } // namespace
 
-QImage testPicture(int width, int height)
-{
-    QImage image(width, height, QImage::Format_RGB32);
-    image.fill(QColor(119, 119, 119));
-    QPainter p(&image);
-    p.setRenderHint(QPainter::Antialiasing);
-    const double w = width, h = height;
-    // A coast: sky, sea, dunes, a red buoy.
-    QLinearGradient sky(0, 0, 0, h * 0.4);
-    sky.setColorAt(0, QColor(86, 132, 188));
-    sky.setColorAt(1, QColor(214, 222, 226));
-    p.fillRect(QRectF(0, 0, w * 0.62, h * 0.4), sky);
-    QLinearGradient sea(0, h * 0.4, 0, h * 0.66);
-    sea.setColorAt(0, QColor(120, 156, 168));
-    sea.setColorAt(1, QColor(38, 84, 98));
-    p.fillRect(QRectF(0, h * 0.4, w * 0.62, h * 0.26), sea);
-    QPainterPath dune;
-    dune.moveTo(0, h * 0.66);
-    dune.cubicTo(w * 0.15, h * 0.46, w * 0.34, h * 0.62, w * 0.62, h * 0.52);
-    dune.lineTo(w * 0.62, h * 0.66);
-    dune.closeSubpath();
-    p.fillPath(dune, QColor(196, 176, 132));
-    p.setBrush(QColor(84, 116, 62));
-    p.setPen(Qt::NoPen);
-    for (int i = 0; i < 14; ++i) {
-        p.drawEllipse(QPointF(w * (0.03 + 0.042 * i), h * (0.63 - 0.03 * std::sin(i * 1.3))), w * 0.013, h * 0.026);
-    }
-    p.setBrush(QColor(196, 38, 32));
-    p.drawEllipse(QPointF(w * 0.5, h * 0.44), w * 0.014, h * 0.03);
-    // Skin, light to dark.
-    const std::array<QColor, 6> skin{QColor(244, 214, 196), QColor(228, 184, 156), QColor(200, 150, 120),
-                                     QColor(162, 112, 82),  QColor(112, 74, 54),   QColor(66, 44, 36)};
-    for (size_t i = 0; i < skin.size(); ++i) {
-        QRadialGradient face(w * (0.67 + 0.055 * double(i)), h * 0.12, h * 0.13);
-        face.setColorAt(0, skin[i].lighter(112));
-        face.setColorAt(1, skin[i].darker(125));
-        p.setBrush(face);
-        p.drawEllipse(QPointF(w * (0.67 + 0.055 * double(i)), h * 0.14), w * 0.024, h * 0.1);
-    }
-    // Saturated colours in four steps of saturation.
-    for (int hue = 0; hue < 12; ++hue) {
-        for (int s = 1; s <= 4; ++s) {
-            p.fillRect(QRectF(w * (0.64 + 0.029 * hue), h * (0.28 + 0.095 * (s - 1)), w * 0.028, h * 0.09),
-                       QColor::fromHsvF(float(hue) / 12, float(s) / 4, 0.9F));
-        }
-    }
-    // Grays in steps and as a ramp; the same in black-and-white photography's range.
-    for (int i = 0; i < 16; ++i) {
-        const int v = i * 17;
-        p.fillRect(QRectF(w * i / 16, h * 0.68, w / 16 + 1, h * 0.14), QColor(v, v, v));
-    }
-    for (int x = 0; x < width; ++x) {
-        const int v = x * 255 / std::max(1, width - 1);
-        p.fillRect(QRectF(x, h * 0.83, 1, h * 0.17), QColor(v, v, v));
-    }
-    return image;
-}
-
 QImage asShownBefore(const QImage &picture, const VisitRecord &r)
 {
     if (!r.trim) {
@@ -163,7 +105,7 @@ QImage asShownAfter(const QImage &picture, const VisitRecord &r)
 }
 
 LookView::LookView(QWidget *parent)
-    : QWidget(parent), m_background(new Background(this)), m_picture(testPicture(720, 360)), m_beforeWords(tr("Before: as the display was found")),
+    : QWidget(parent), m_background(new Background(this)), m_beforeWords(tr("Before: as the display was found")),
       m_afterWords(tr("After: through profile and ramps"))
 {
     setMinimumSize(360, 180);
@@ -173,11 +115,15 @@ LookView::LookView(QWidget *parent)
 void LookView::setRecord(RecordPtr record)
 {
     m_record = std::move(record);
+    if (m_picture.isNull() && m_record) {
+        m_picture = lookPicture(m_index);
+    }
     render();
 }
 
 void LookView::setPicture(const QImage &picture)
 {
+    m_index = -1;
     m_picture = picture.scaled(1080, 720, Qt::KeepAspectRatio, Qt::SmoothTransformation);
     render();
 }
@@ -207,6 +153,14 @@ void LookView::render()
     update();
 }
 
+void LookView::nextPicture()
+{
+    m_index = (m_index + 1) % lookPictures();
+    m_picture = lookPicture(m_index);
+    m_zoom.reset();
+    render();
+}
+
 void LookView::toggle()
 {
     m_showAfter = !m_showAfter;
@@ -221,7 +175,7 @@ void LookView::paintEvent(QPaintEvent *)
     if (image.isNull()) {
         return;
     }
-    QSize size = image.size().scaled(width(), height() - 22, Qt::KeepAspectRatio);
+    QSize size = image.size().scaled(width(), height() - (m_record ? 46 : 22), Qt::KeepAspectRatio);
     const QRect area(QPoint((width() - size.width()) / 2, 22 + (m_record ? 0 : (height() - 22 - size.height()) / 2)), size);
     QRectF source(QPointF(0, 0), QSizeF(image.size()));
     if (m_zoom) {
@@ -237,7 +191,9 @@ void LookView::paintEvent(QPaintEvent *)
     p.drawText(QRect(m_record ? area.left() : 0, 0, m_record ? area.width() : width(), 20), Qt::AlignLeft | Qt::AlignVCenter,
                m_showAfter ? m_afterWords : m_beforeWords);
     if (m_record) {
-        p.drawText(QRect(area.left(), 0, area.width(), 20), Qt::AlignRight | Qt::AlignVCenter, tr("B switches, a click zooms"));
+        p.drawText(QRect(area.left(), 0, area.width(), 20), Qt::AlignRight | Qt::AlignVCenter, tr("B switches, N the next picture, a click zooms"));
+        p.setPen(t.soft);
+        p.drawText(QRect(area.left(), area.bottom() + 4, area.width(), 20), Qt::AlignLeft | Qt::AlignVCenter, lookPictureName(m_index));
     }
 }
 

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "app/before_after/pictures.h"
 #include "app/visit/visit_runner.h"
 
 #include <QImage>
@@ -9,9 +10,6 @@
 namespace lamp::app {
 
 class Background;
-
-/// A picture with skin, grays, gradients, saturated colour, a landscape and black-and-white, drawn here.
-QImage testPicture(int width, int height);
 
 /// The picture as the display showed it before the visit, and as it shows it now, both worked out from the
 /// readings: before, file values went to the display as they were; now they go through profile and ramps.
@@ -29,8 +27,11 @@ public:
     /// Pictures made elsewhere, of one size, with what is said above each.
     void setPair(QImage before, QImage after, QString beforeWords, QString afterWords);
     void toggle();
+    /// Goes on to the next of the program's own pictures.
+    void nextPicture();
+    [[nodiscard]] int pictureIndex() const { return m_index; }
     [[nodiscard]] bool showsAfter() const { return m_showAfter; }
-    [[nodiscard]] QSize sizeHint() const override { return {520, 260}; }
+    [[nodiscard]] QSize sizeHint() const override { return {560, 326}; }
 
 protected:
     void paintEvent(QPaintEvent *event) override;
@@ -42,6 +43,7 @@ private:
     RecordPtr m_record;
     QImage m_picture, m_before, m_after;
     QString m_beforeWords, m_afterWords;
+    int m_index = 0; ///< of the program's own pictures; -1: one from a file
     bool m_showAfter = true;
     std::optional<QPointF> m_zoom; ///< centre of the part, 0..1
 };

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/shell/main_window.h"
+#include "app/shell/guide.h"
 
 #include "app/board/board_view.h"
 #include "app/files/bring_in.h"
@@ -153,9 +154,11 @@ void MainWindow::buildMenus()
         view->addAction(name, this, [this, surround = surround] { setSurround(surround); });
     }
     QMenu *help = menuBar()->addMenu(tr("&Help"));
-    help->addAction(tr("&Keyboard shortcuts"), QKeySequence::HelpContents, this, [this] {
+    help->addAction(tr("&Guide"), QKeySequence::HelpContents, this, &MainWindow::showGuide);
+    help->addAction(tr("&Keyboard shortcuts"), QKeySequence(tr("Ctrl+F1")), this, [this] {
         m_banner->say(
-            tr("Space continues; digits choose a target; Escape pauses and resumes; B switches before and after; R opens the report; F3 "
+            tr("Space continues; digits choose a target; Escape pauses and resumes; B switches before and after, N the next picture; R opens the "
+               "report; F3 "
                "today, F5 full visit, F6 refresh, F7 check, F2 card, F4 the running visit; F8 before and after on this computer's output, F9 its "
                "next profile; Enter on a line of the worksheet opens or closes it."));
     });
@@ -163,6 +166,23 @@ void MainWindow::buildMenus()
         m_banner->say(
             tr("Dutiful Lamp %1: calibrates, profiles and verifies displays. Licence GPL-3.0-or-later.").arg(QApplication::applicationVersion()));
     });
+}
+
+void MainWindow::showGuide()
+{
+    if (m_guide == nullptr) {
+        m_guide = new Guide(this);
+    }
+    // Where the work is. The guide is written in one language; its headings are its own.
+    const QWidget *page = m_stack->currentWidget();
+    const char *heading = page == m_board                                    ? "A fleet: register, history, what is due, how displays agree"
+                          : page == m_desk                                   ? "Files from elsewhere"
+                          : page == worksheet() && worksheet()->targetForm() ? "The target"
+                          : page == worksheet()                              ? "A visit"
+                          : page == m_card                                   ? "A display's card"
+                          : page == m_report                                 ? "The verdict"
+                                                                             : "User guide";
+    (void)m_guide->showAt(QString::fromUtf8(heading));
 }
 
 void MainWindow::connectPages()

@@ -25,6 +25,7 @@ class PlacesModel;
 class ProgressBar;
 class ReadingPanel;
 class ReportPage;
+class Guide;
 class Welcome;
 class Worksheet;
 
@@ -65,6 +66,7 @@ protected:
     void dropEvent(QDropEvent *event) override;
 
 private:
+    void showGuide();
     void layOut();
     void buildMenus();
     void connectPages();
@@ -100,6 +102,7 @@ private:
     Welcome *m_welcome;
     CardView *m_card;
     BoardView *m_board;
+    Guide *m_guide = nullptr; ///< once it was asked for
     FileDesk *m_desk;
     BringIn *m_bringIn;
     ReportPage *m_report;

@@ -86,8 +86,8 @@ std::vector<FigureStrip::Figure> figuresOfVisit(const VisitRecord &r)
         }
     };
     judged("white", CardView::tr("White"), text(r.plan.target.white.named()) + CardView::tr(", within %1"));
-    judged("gray-mean", CardView::tr("Grays, mean"), CardView::tr("within %1"));
-    judged("colour-mean", CardView::tr("Colours, mean"), CardView::tr("within %1"));
+    judged("gray-mean", CardView::tr("Grays"), CardView::tr("mean, within %1"));
+    judged("colour-mean", CardView::tr("Colours"), CardView::tr("mean, within %1"));
     if (const auto contrast = r.contrast()) {
         all.push_back({CardView::tr("Contrast"),
                        (contrast->atLeast ? QStringLiteral("> ") : QString()) + number(contrast->value, 0),
@@ -164,7 +164,7 @@ void CardView::showYears(const DisplayEntry &display, Store &store, WallTime now
     const auto entries = store.histories().all(display.id);
     // One point is no curve: the figures above say it.
     m_luminance->setVisible(entries.size() > 1);
-    m_differences->setVisible(entries.size() > 1);
+    m_differences->setVisible(std::count_if(entries.begin(), entries.end(), [](const HistoryEntry &e) { return e.mean || e.grayMean; }) > 1);
     if (entries.size() > 1) {
         m_luminance->setPlot(luminanceYearsPlot(entries, now));
         m_differences->setPlot(differenceYearsPlot(entries, now, builtInTolerance("studio")->mean));

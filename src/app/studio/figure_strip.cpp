@@ -46,7 +46,7 @@ void FigureStrip::paintEvent(QPaintEvent *)
     const double each = double(width()) / double(m_figures.size());
     QFont small = font(), large = font();
     small.setPixelSize(12);
-    large.setPixelSize(22);
+    large.setPixelSize(20);
     double x = 0;
     for (const Figure &f : m_figures) {
         const QRectF cell(x, 0, each - 8, height());

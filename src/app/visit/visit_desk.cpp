@@ -154,6 +154,10 @@ bool VisitDesk::press(int key)
         m_worksheet->toggleLook();
         return true;
     }
+    if (key == Qt::Key_N) {
+        m_worksheet->nextPicture();
+        return true;
+    }
     return key >= Qt::Key_1 && key <= Qt::Key_9 && m_worksheet->choose(key - Qt::Key_0);
 }
 

@@ -409,6 +409,11 @@ bool Worksheet::choose(int number)
     return m_target != nullptr && m_target->choose(number);
 }
 
+void Worksheet::nextPicture()
+{
+    m_look->nextPicture();
+}
+
 void Worksheet::toggleLook()
 {
     m_look->toggle();

@@ -41,6 +41,7 @@ public:
     /// Chooses by a digit 1..9. \return whether there was something to choose
     bool choose(int number);
     void toggleLook();
+    void nextPicture();
     [[nodiscard]] StageRow *row(Stage stage) const { return m_rows.at(stage); }
 
 Q_SIGNALS:

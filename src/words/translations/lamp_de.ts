@@ -1138,18 +1138,6 @@
         <translation>, bis %1</translation>
     </message>
     <message>
-        <source>Grays, mean</source>
-        <translation>Grau, Mittel</translation>
-    </message>
-    <message>
-        <source>within %1</source>
-        <translation>bis %1</translation>
-    </message>
-    <message>
-        <source>Colours, mean</source>
-        <translation>Farben, Mittel</translation>
-    </message>
-    <message>
         <source>Contrast</source>
         <translation>Kontrast</translation>
     </message>
@@ -1168,6 +1156,18 @@
     <message>
         <source>by volume</source>
         <translation>nach Volumen</translation>
+    </message>
+    <message>
+        <source>Grays</source>
+        <translation>Grau</translation>
+    </message>
+    <message>
+        <source>mean, within %1</source>
+        <translation>Mittel, bis %1</translation>
+    </message>
+    <message>
+        <source>Colours</source>
+        <translation>Farben</translation>
     </message>
 </context>
 <context>
@@ -1238,6 +1238,17 @@
     <message>
         <source>Made again from its readings: %1.</source>
         <translation>Aus seinen Messungen neu erstellt: %1.</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::Guide</name>
+    <message>
+        <source>Guide</source>
+        <translation>Handbuch</translation>
+    </message>
+    <message>
+        <source>Headings</source>
+        <translation>Überschriften</translation>
     </message>
 </context>
 <context>
@@ -1361,20 +1372,20 @@
         <translation>Vorher und nachher an %1</translation>
     </message>
     <message>
-        <source>Before: without profile and ramps. Space: after. O: open a picture. Esc: back, restoring what was in use.</source>
-        <translation>Vorher: ohne Profil und Kalibrierkurven. Leertaste: nachher. O: Bild öffnen. Esc: zurück, der alte Zustand wird wiederhergestellt.</translation>
-    </message>
-    <message>
-        <source>After: through profile and ramps. Space: before. O: open a picture. Esc: back, restoring what was in use.</source>
-        <translation>Nachher: mit Profil und Kalibrierkurven. Leertaste: vorher. O: Bild öffnen. Esc: zurück, der alte Zustand wird wiederhergestellt.</translation>
-    </message>
-    <message>
         <source>A picture in sRGB</source>
         <translation>Ein Bild in sRGB</translation>
     </message>
     <message>
         <source>Pictures (*.png *.jpg *.jpeg *.tif *.tiff *.bmp)</source>
         <translation>Bilder (*.png *.jpg *.jpeg *.tif *.tiff *.bmp)</translation>
+    </message>
+    <message>
+        <source>Before: without profile and ramps. Space: after. N: next picture. O: open one. Esc: back, restoring what was in use.</source>
+        <translation>Vorher: ohne Profil und Kalibrierkurven. Leertaste: nachher. N: nächstes Bild. O: eines öffnen. Esc: zurück, der alte Zustand wird wiederhergestellt.</translation>
+    </message>
+    <message>
+        <source>After: through profile and ramps. Space: before. N: next picture. O: open one. Esc: back, restoring what was in use.</source>
+        <translation>Nachher: mit Profil und Kalibrierkurven. Leertaste: vorher. N: nächstes Bild. O: eines öffnen. Esc: zurück, der alte Zustand wird wiederhergestellt.</translation>
     </message>
 </context>
 <context>
@@ -1392,8 +1403,8 @@
         <translation>Vorher und nachher</translation>
     </message>
     <message>
-        <source>B switches, a click zooms</source>
-        <translation>B wechselt, ein Klick vergrößert</translation>
+        <source>B switches, N the next picture, a click zooms</source>
+        <translation>B wechselt, N nächstes Bild, ein Klick vergrößert</translation>
     </message>
 </context>
 <context>
@@ -1595,8 +1606,16 @@
         <translation>F3</translation>
     </message>
     <message>
-        <source>Space continues; digits choose a target; Escape pauses and resumes; B switches before and after; R opens the report; F3 today, F5 full visit, F6 refresh, F7 check, F2 card, F4 the running visit; F8 before and after on this computer&apos;s output, F9 its next profile; Enter on a line of the worksheet opens or closes it.</source>
-        <translation>Leertaste setzt fort; Ziffern wählen ein Ziel; Esc hält an und setzt fort; B wechselt vorher und nachher; R öffnet den Bericht; F3 heute, F5 vollständige Sitzung, F6 Auffrischung, F7 Prüfung, F2 Karte, F4 laufende Sitzung; F8 vorher und nachher am Ausgang dieses Rechners, F9 dessen nächstes Profil; die Eingabetaste öffnet oder schließt eine Zeile des Arbeitsblatts.</translation>
+        <source>Space continues; digits choose a target; Escape pauses and resumes; B switches before and after, N the next picture; R opens the report; F3 today, F5 full visit, F6 refresh, F7 check, F2 card, F4 the running visit; F8 before and after on this computer&apos;s output, F9 its next profile; Enter on a line of the worksheet opens or closes it.</source>
+        <translation>Leertaste setzt fort; Ziffern wählen ein Ziel; Esc hält an und setzt fort; B wechselt vorher und nachher, N zum nächsten Bild; R öffnet den Bericht; F3 heute, F5 vollständige Sitzung, F6 Auffrischung, F7 Prüfung, F2 Karte, F4 laufende Sitzung; F8 vorher und nachher am Ausgang dieses Rechners, F9 dessen nächstes Profil; die Eingabetaste öffnet oder schließt eine Zeile des Arbeitsblatts.</translation>
+    </message>
+    <message>
+        <source>&amp;Guide</source>
+        <translation>Hand&amp;buch</translation>
+    </message>
+    <message>
+        <source>Ctrl+F1</source>
+        <translation>Ctrl+F1</translation>
     </message>
 </context>
 <context>
@@ -1619,6 +1638,33 @@
     <message>
         <source>Measuring patch</source>
         <translation>Messfeld</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::Pictures</name>
+    <message>
+        <source>People: skin, hair, cloth in soft light</source>
+        <translation>Menschen: Haut, Haar, Stoff in weichem Licht</translation>
+    </message>
+    <message>
+        <source>Still life: saturated colour, gloss, deep shadow</source>
+        <translation>Stillleben: satte Farben, Glanz, tiefe Schatten</translation>
+    </message>
+    <message>
+        <source>Coast: sky, haze, greens, water</source>
+        <translation>Küste: Himmel, Dunst, Grün, Wasser</translation>
+    </message>
+    <message>
+        <source>Form: black-and-white; no part of it should look tinted</source>
+        <translation>Form: Schwarzweiß; nichts davon darf farbig wirken</translation>
+    </message>
+    <message>
+        <source>Chart: fine lines and figures on tinted paper</source>
+        <translation>Seekarte: feine Linien und Zahlen auf getöntem Papier</translation>
+    </message>
+    <message>
+        <source>Steps: near black, near white, gradients without bands</source>
+        <translation>Stufen: nahe Schwarz, nahe Weiß, Verläufe ohne Streifen</translation>
     </message>
 </context>
 <context>
