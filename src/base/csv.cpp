@@ -46,26 +46,34 @@ std::vector<std::pair<size_t, std::string>> joinedLines(const std::string &text)
 std::vector<std::string> csvCells(const std::string &line, char separator)
 {
     std::vector<std::string> all(1);
-    bool quoted = false;
+    bool quoted = false, kept = false; // kept: what stands in quotes keeps its spaces
+    const auto end = [&] {
+        std::string &cell = all.back();
+        if (!kept) {
+            const size_t from = cell.find_first_not_of(" \t"), to = cell.find_last_not_of(" \t");
+            cell = from == std::string::npos ? "" : cell.substr(from, to - from + 1);
+        }
+        kept = false;
+    };
     for (size_t i = 0; i < line.size(); ++i) {
         const char c = line[i];
-        if (c == '"') {
-            if (quoted && i + 1 < line.size() && line[i + 1] == '"') {
-                all.back() += '"';
-                ++i;
-            } else {
-                quoted = !quoted;
+        if (c == '"' && quoted && i + 1 < line.size() && line[i + 1] == '"') {
+            all.back() += '"';
+            ++i;
+        } else if (c == '"') {
+            quoted = !quoted;
+            if (quoted && all.back().find_first_not_of(" \t") == std::string::npos) {
+                all.back().clear(); // spaces before it are not of the cell
+                kept = true;
             }
         } else if (c == separator && !quoted) {
+            end();
             all.emplace_back();
-        } else {
+        } else if (quoted || !kept || (c != ' ' && c != '\t')) {
             all.back() += c;
         }
     }
-    for (std::string &cell : all) {
-        const size_t from = cell.find_first_not_of(" \t"), to = cell.find_last_not_of(" \t");
-        cell = from == std::string::npos ? "" : cell.substr(from, to - from + 1);
-    }
+    end();
     return all;
 }
 
@@ -112,7 +120,10 @@ std::optional<std::vector<CsvRow>> csvRows(const std::string &text, size_t most)
 
 std::string csvCell(const std::string &text)
 {
-    if (text.find_first_of(",;\"\t\r\n") == std::string::npos) {
+    // A sign that begins a comment, and spaces at the ends, are told from their like by the quotes.
+    const bool plain =
+        text.find_first_of(",;\"\t\r\n") == std::string::npos && !text.starts_with('#') && !text.starts_with(' ') && !text.ends_with(' ');
+    if (plain) {
         return text;
     }
     std::string out = "\"";

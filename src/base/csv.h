@@ -7,7 +7,7 @@
 
 namespace lamp {
 
-/// A row of a table as text, without the spaces around its cells.
+/// A row of a table as text, without the spaces around its cells; those within quotes stay.
 struct CsvRow {
     size_t line = 0; ///< of the text, from 1, where it begins
     std::vector<std::string> cells;

@@ -111,17 +111,20 @@ std::string shown(const std::string &text)
 
 std::string shownLine(const std::string &text, size_t most)
 {
-    const std::string all = shown(text);
-    std::string out;
-    for (size_t at = 0; at < all.size();) {
-        const size_t from = at;
-        nextCodePoint(all, at);
-        if (at > most) {
-            break;
-        }
-        out += all[from] == '\n' || all[from] == '\t' ? " " : all.substr(from, at - from);
+    std::string line = shown(text);
+    std::replace_if(
+        line.begin(), line.end(), [](char c) { return c == '\n' || c == '\t'; }, ' ');
+    return cutTo(line, most);
+}
+
+std::string cutTo(const std::string &text, size_t most)
+{
+    size_t whole = 0;
+    for (size_t at = 0; at < text.size() && at <= most;) {
+        whole = at;
+        nextCodePoint(text, at);
     }
-    return out;
+    return text.size() <= most ? text : text.substr(0, whole);
 }
 
 std::string lower(std::string text)

@@ -31,6 +31,9 @@ std::string shown(const std::string &text);
 /// The same in one line: line breaks and tabs become spaces. \param most bytes; cut at the end of a sign
 std::string shownLine(const std::string &text, size_t most = 400);
 
+/// The beginning of a text, no longer than so many bytes; cut at the end of a sign.
+std::string cutTo(const std::string &text, size_t most);
+
 /// ASCII letters in lower case; others are left.
 std::string lower(std::string text);
 

@@ -27,9 +27,11 @@ double areaPercent(const std::array<Chromaticity, 3> &display, const std::array<
         boost::geometry::correct(t);
         return t;
     };
-    for (const Chromaticity &c : display) {
-        if (!std::isfinite(c.x) || !std::isfinite(c.y)) {
-            return std::nan("");
+    for (const auto *corners : {&display, &space}) {
+        for (const Chromaticity &c : *corners) {
+            if (!std::isfinite(c.x) || !std::isfinite(c.y)) {
+                return std::nan("");
+            }
         }
     }
     std::vector<Polygon> common;
@@ -37,6 +39,9 @@ double areaPercent(const std::array<Chromaticity, 3> &display, const std::array<
     constexpr double kFlat = 1e-9;
     if (std::abs(boost::geometry::area(shown)) < kFlat) {
         return 0; // primaries that span nothing
+    }
+    if (std::abs(boost::geometry::area(wanted)) < kFlat) {
+        return std::nan(""); // there is nothing that it could be a share of
     }
     try {
         boost::geometry::intersection(shown, wanted, common);

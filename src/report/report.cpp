@@ -74,6 +74,12 @@ QString figures(const VisitRecord &r)
     return t + QStringLiteral("</table>");
 }
 
+/// What a person wrote, under what the program says.
+QString noted(const std::string &note)
+{
+    return note.empty() ? QString() : QStringLiteral("<br/><i>%1</i>").arg(escaped(note).replace('\n', QStringLiteral("<br/>")));
+}
+
 QString worksheet(const VisitRecord &r)
 {
     QString t = QStringLiteral("<table width=\"100%\" cellspacing=\"0\" cellpadding=\"2\">");
@@ -83,7 +89,7 @@ QString worksheet(const VisitRecord &r)
         }
         const QString when = l.at == WallTime{} ? QString() : escaped(clockTime(l.at));
         t += QStringLiteral("<tr><td>%1</td><td>%2</td><td>%3</td><td>%4</td></tr>")
-                 .arg(escaped(titled(stage, r.plan.task)), escaped(l.summary), when, shippedText(l.by).toHtmlEscaped());
+                 .arg(escaped(titled(stage, r.plan.task)), escaped(l.summary) + noted(l.note), when, shippedText(l.by).toHtmlEscaped());
     }
     return t + QStringLiteral("</table>");
 }

@@ -299,6 +299,18 @@ std::vector<InstrumentEntry> Studio::instruments() const
     return all;
 }
 
+InstrumentUse Studio::useOf(qint64 instrumentId) const
+{
+    InstrumentUse use;
+    Rows rows = m_connection.read(QStringLiteral("SELECT count(*), count(DISTINCT display_id), max(finished_at) FROM visit "
+                                                 "WHERE instrument_id = ? AND state = ?"),
+                                  {instrumentId, int(VisitState::Finished)});
+    if (rows.next()) {
+        use = {int(rows.integer(0)), int(rows.integer(1)), rows.time(2)};
+    }
+    return use;
+}
+
 Status Studio::keep(const InstrumentEntry &i)
 {
     return m_connection.transaction([&]() -> Status {
@@ -312,6 +324,13 @@ Status Studio::keep(const InstrumentEntry &i)
                                     stored(i.accuracyXy), stored(i.accuracyLuminancePercent), *id},
                                    say("instrument-could-not-stored"));
     });
+}
+
+Status Studio::noteCertified(qint64 instrumentId, WallTime day)
+{
+    const QVariant at = stored(std::optional(day));
+    return m_connection.change(QStringLiteral("UPDATE instrument SET certified_at = ? WHERE id = ? AND (certified_at IS NULL OR certified_at < ?)"),
+                               {at, instrumentId, at}, say("instrument-could-not-stored"));
 }
 
 Result<qint64> Studio::instrumentId(const QString &kind, const QString &model, const QString &serial)

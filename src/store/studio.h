@@ -42,6 +42,13 @@ struct InstrumentEntry {
     std::optional<WallTime> made, certified, retired;
     std::optional<double> accuracyXy;               ///< standard uncertainty of x and y (k = 1), as its maker or certificate states
     std::optional<double> accuracyLuminancePercent; ///< the same of luminance
+    friend bool operator==(const InstrumentEntry &, const InstrumentEntry &) = default;
+};
+
+/// What an instrument was used for, by the finished visits.
+struct InstrumentUse {
+    int visits = 0, displays = 0;
+    std::optional<WallTime> last;
 };
 
 /// A part of a list: `count` rows from `offset`; all of them where count is negative.
@@ -83,8 +90,11 @@ public:
     [[nodiscard]] std::multimap<qint64, WallTime> moves() const;
 
     [[nodiscard]] std::vector<InstrumentEntry> instruments() const;
+    [[nodiscard]] InstrumentUse useOf(qint64 instrumentId) const;
     /// Keeps an instrument's card: that of its model and serial, which is made where there is none.
     Status keep(const InstrumentEntry &instrument);
+    /// Keeps the day of a certificate that an instrument states itself, where the card knows of none so late.
+    Status noteCertified(qint64 instrumentId, WallTime day);
     /// The number of an instrument or of a person's role as visits point at it; it is made where it is new.
     Result<qint64> instrumentId(const QString &kind, const QString &model, const QString &serial);
     Result<qint64> personId(const QString &role);

@@ -110,6 +110,13 @@ Result<qint64> Visits::write(const VisitRecord &r, qint64 displayId, VisitState 
             return id->error();
         }
     }
+    // What it states of its certificate, unless it lies in the future.
+    const WallTime certified = fromIsoTime(r.instrument.lastCertified.substr(0, 10) + "T00:00:00Z");
+    if (read && certified > WallTime{} && certified <= r.started) {
+        if (const Status s = m_studio.noteCertified(*instrument, certified); !s) {
+            return s.error();
+        }
+    }
     for (const auto *id : {&profile, &checked, &ramps}) {
         if (!*id) {
             return id->error();

@@ -92,7 +92,7 @@ Status Preparation::chooseCorrection()
     }
     // What it states of its accuracy belongs to the correction that is set. One that does not answer now is met when it reads.
     if (const auto now = m_s.bench.describeInstrument()) {
-        m_s.record.instrument.accuracy = now->accuracy;
+        m_s.record.instrument.accuracy = withCard(now.value(), m_s.record.plan.cards).accuracy;
     }
     return Done{};
 }
@@ -216,6 +216,7 @@ Status Closing::run()
     if (!a.goOn) {
         return stoppedOnRequest();
     }
+    m_s.record.lines.at(stage()).note = cutTo(shown(a.note), kLongestNote);
     m_s.finish(stage(), look ? say("looked-at") : say("signed-off-by", shippedNamed(m_s.record.plan.by), named(m_s.record.verdict)));
     return Done{};
 }

@@ -68,6 +68,24 @@ std::optional<VisitRecord::InRoom> VisitRecord::inRoom() const
     return dark > 0 ? std::optional(InRoom{reflected, (calibrated.white.b + reflected) / dark}) : std::nullopt;
 }
 
+InstrumentInfo withCard(InstrumentInfo instrument, const std::vector<InstrumentCard> &cards)
+{
+    for (const InstrumentCard &card : cards) {
+        // Without a serial number nobody knows whether it is this one.
+        if (card.model != instrument.model || card.serial != instrument.serial || card.serial.empty()) {
+            continue;
+        }
+        instrument.accuracy.xy = card.accuracy.xy ? card.accuracy.xy : instrument.accuracy.xy;
+        instrument.accuracy.luminance = card.accuracy.luminance ? card.accuracy.luminance : instrument.accuracy.luminance;
+        // As times: what an instrument says may be no date at all.
+        const auto on = [](const std::string &day) { return fromIsoTime(day.substr(0, 10) + "T00:00:00Z"); };
+        if (on(card.certified) > on(instrument.lastCertified)) {
+            instrument.lastCertified = card.certified;
+        }
+    }
+    return instrument;
+}
+
 bool VisitRecord::instrumentMatched() const
 {
     return !correctionDoubtful && (!correction.empty() || instrument.kind == "spectroradiometer");

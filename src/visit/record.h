@@ -43,6 +43,15 @@ struct Matched {
     std::string display, technology, instrument; ///< model and serial; kind of panel; model and serial of what read it
 };
 
+/// What the studio's card of an instrument says beyond what the instrument says of itself.
+struct InstrumentCard {
+    std::string model, serial;
+    std::string certified;             ///< ISO date; empty: not known
+    InstrumentInfo::Accuracy accuracy; ///< as its maker or certificate states it
+};
+/// An instrument with what its card says: stated accuracy where the card has one, and the later of the two certificates' dates.
+InstrumentInfo withCard(InstrumentInfo instrument, const std::vector<InstrumentCard> &cards);
+
 /// What a visit is to do.
 struct VisitPlan {
     Task task = Task::Full;
@@ -61,6 +70,7 @@ struct VisitPlan {
     bool waitForWarmUp = true;
     std::optional<MatrixCorrection> matrix; ///< a correction of one's own; it has to fit
     std::vector<MatrixCorrection> offered;  ///< others that are known, the newest first: one that fits is used
+    std::vector<InstrumentCard> cards;      ///< of the studio's instruments
     Bytes profileIn;                        ///< for Task::Check
     std::string profileInName;
     std::optional<Matched> matched;      ///< whose white and luminance the target is

@@ -338,7 +338,7 @@ Json recordJson(const VisitRecord &r)
 {
     Json lines = Json::array();
     for (const auto &[stage, l] : r.lines) {
-        lines.push_back({stageName(stage), int(l.state), messageJson(l.summary), isoTime(l.at), l.by});
+        lines.push_back({stageName(stage), int(l.state), messageJson(l.summary), isoTime(l.at), l.by, l.note});
     }
     Json checks = Json::array();
     for (const Check &c : r.checks) {
@@ -398,7 +398,8 @@ std::string checkCode(const std::string &name)
 StageLine lineFrom(const Json &cells, size_t first)
 {
     return {LineState(std::clamp(cells.at(first).get<int>(), 0, 4)), messageFrom(cells.at(first + 1)),
-            fromIsoTime(cells.at(first + 2).get<std::string>()), cells.at(first + 3).get<std::string>()};
+            fromIsoTime(cells.at(first + 2).get<std::string>()), cells.at(first + 3).get<std::string>(),
+            cells.size() > first + 4 ? cells.at(first + 4).get<std::string>() : std::string()};
 }
 
 /// Each line begins with its stage's name; records of version 9 and before have all eleven stages in order, unnamed.

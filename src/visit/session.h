@@ -33,6 +33,7 @@ struct Answer {
     bool goOn = true;
     std::optional<Target> target;
     bool benchDoesIt = true; ///< Control: let the bench set it (only where it can)
+    std::string note = {};   ///< what a person wrote at a stage that is looked at or signed; kept with its line
 };
 
 /// How far a visit is.

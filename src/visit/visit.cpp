@@ -166,7 +166,7 @@ Status Visit::connect()
     if (!display) {
         return display.error();
     }
-    m_s.record.instrument = instrument.value();
+    m_s.record.instrument = withCard(instrument.value(), m_s.record.plan.cards);
     if (!m_resumed) {
         m_s.record.display = display.value();
     } else if (!m_s.record.readings.empty()) {

@@ -225,6 +225,9 @@ std::string visitJson(const VisitRecord &r, const Wording &wording)
     for (const auto &[stage, l] : r.lines) {
         stages.push_back(
             {{"stage", stageName(stage)}, {"state", states[size_t(l.state)]}, {"summary", wording(l.summary)}, {"at", isoTime(l.at)}, {"by", l.by}});
+        if (!l.note.empty()) {
+            stages.back()["note"] = l.note;
+        }
     }
     json["stages"] = stages;
     Json measurements = Json::array();

@@ -34,8 +34,12 @@ struct StageLine {
     LineState state = LineState::Pending;
     Message summary; ///< what was done, with which figure against which target
     WallTime at{};
-    std::string by; ///< a person's role, or "program"
+    std::string by;        ///< a person's role, or "program"
+    std::string note = {}; ///< what a person wrote: what was seen, remarks
 };
+
+/// A note is no longer than this, in bytes; what is longer is cut at a character.
+constexpr size_t kLongestNote = 4000;
 
 /// The worksheet's lines: one for each stage of the kind of visit, in order.
 class Worklist {

@@ -7,6 +7,7 @@
 #include "colour/spaces.h"
 #include "desktop/hold.h"
 #include "desktop/installation.h"
+#include "desktop/undisturbed.h"
 
 #include <QDBusArgument>
 #include <QDBusConnection>
@@ -16,6 +17,7 @@
 #include <QJsonArray>
 #include <QJsonDocument>
 #include <QJsonObject>
+#include <QSignalSpy>
 
 #include <unistd.h>
 
@@ -61,6 +63,33 @@ public:
             const auto properties = qdbus_cast<QMap<QString, QString>>(m.arguments().at(2));
             made = properties.value("Filename");
             bus.send(m.createReply(QVariant::fromValue(QDBusObjectPath("/profile/0"))));
+        } else {
+            bus.send(m.createReply());
+        }
+        return true;
+    }
+};
+
+/// A stand-in for what keeps a session's screen on.
+class StubScreenSaver : public QDBusVirtualObject {
+public:
+    QStringList calls;
+    bool refuses = false;
+
+    QString introspect(const QString &) const override { return {}; }
+    bool handleMessage(const QDBusMessage &m, const QDBusConnection &bus) override
+    {
+        QStringList said{m.member()};
+        for (const QVariant &a : m.arguments()) {
+            said << (a.canConvert<QDBusArgument>() ? qdbus_cast<QVariantMap>(a).value("reason").toString() : a.toString());
+        }
+        calls << (m.member() == "Close" ? "Close " + m.path() : said.join(' '));
+        if (refuses) {
+            bus.send(m.createErrorReply("org.freedesktop.DBus.Error.AccessDenied", "not now"));
+        } else if (m.interface() == "org.freedesktop.portal.Inhibit") {
+            bus.send(m.createReply(QVariant::fromValue(QDBusObjectPath("/request/7"))));
+        } else if (m.member() == "Inhibit") {
+            bus.send(m.createReply(4711U));
         } else {
             bus.send(m.createReply());
         }
@@ -348,6 +377,58 @@ private Q_SLOTS:
         QCOMPARE(monitorOfEdid(edid), std::string("SLT Avocet 24 12345"));
         QCOMPARE(monitorOfEdid(Bytes(128, 0)), std::string());
         QCOMPARE(monitorOfEdid({}), std::string());
+    }
+
+    // The session is asked to leave the screen on, by every service that it has; what was agreed is given back, also what
+    // is agreed only after the visit has ended. Stand-ins answer as the freedesktop drafts have it (from memory).
+    void theScreenIsLeftOnWhileAVisitRuns()
+    {
+        QProcess bus;
+        bus.start("dbus-daemon", {"--session", "--nofork", "--print-address"});
+        QVERIFY2(bus.waitForReadyRead(), "dbus-daemon is missing");
+        const QString address = QString::fromUtf8(bus.readLine()).trimmed();
+        qputenv("DBUS_SESSION_BUS_ADDRESS", address.toUtf8());
+        StubScreenSaver stub;
+        QDBusConnection connection = QDBusConnection::connectToBus(address, "saver");
+        QVERIFY(connection.isConnected());
+        {
+            // A session that offers nothing says so.
+            Undisturbed nobody("Measuring");
+            QSignalSpy known(&nobody, &Undisturbed::known);
+            QTRY_COMPARE(known.size(), 1);
+            QVERIFY(!known[0][0].toBool() && nobody.held().isEmpty() && nobody.settled());
+        }
+        QVERIFY(connection.registerVirtualObject("/", &stub, QDBusConnection::SubPath));
+        QVERIFY(connection.registerService("org.freedesktop.ScreenSaver"));
+        QVERIFY(connection.registerService("org.freedesktop.portal.Desktop"));
+        {
+            Undisturbed visit("Measuring Avocet 24");
+            QSignalSpy known(&visit, &Undisturbed::known);
+            QTRY_COMPARE(known.size(), 1);
+            QVERIFY(known[0][0].toBool());
+            QCOMPARE(visit.held().size(), 2); // the third service is not there
+            QVERIFY2(stub.calls.join(';').contains("Measuring Avocet 24"), qPrintable(stub.calls.join(';')));
+            QVERIFY(!stub.calls.join(';').contains("UnInhibit"));
+        }
+        QTRY_VERIFY(stub.calls.contains("UnInhibit 4711"));
+        QTRY_VERIFY(stub.calls.contains("Close /request/7"));
+        // Answers that come too late.
+        stub.calls.clear();
+        {
+            Undisturbed brief("Measuring");
+        }
+        QTRY_VERIFY(stub.calls.contains("UnInhibit 4711"));
+        QTRY_VERIFY(stub.calls.contains("Close /request/7"));
+        // A service that refuses holds nothing.
+        stub.refuses = true;
+        Undisturbed refused("Measuring");
+        QSignalSpy known(&refused, &Undisturbed::known);
+        QTRY_COMPARE(known.size(), 1);
+        QVERIFY(!known[0][0].toBool());
+        QDBusConnection::disconnectFromBus("saver");
+        qunsetenv("DBUS_SESSION_BUS_ADDRESS");
+        bus.kill();
+        bus.waitForFinished();
     }
 
     void theDesktopsColourManagerIsTold()

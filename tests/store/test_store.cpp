@@ -86,7 +86,7 @@ QJsonValue asMessages(QJsonObject record)
         QJsonArray line = v.toArray();
         line[1] = message(line[1]);
         line.prepend(QString::fromStdString(stageName(allStages()[number++])));
-        return line;
+        return line << QString(); // nobody wrote notes then
     });
     each("checks", [](const QJsonValue &v) {
         static const QMap<QString, QString> codes{

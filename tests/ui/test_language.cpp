@@ -11,6 +11,7 @@
 #include "app/profiles/screening_view.h"
 #include "app/shell/main_window.h"
 #include "app/studio/add_display.h"
+#include "app/studio/instruments_view.h"
 #include "app/visit/visit_controller.h"
 #include "app/visit/visit_runner.h"
 #include "app/visit/work_settings.h"
@@ -303,6 +304,10 @@ private Q_SLOTS:
             inspectView(w, QStringLiteral("card-") + name);
             QVERIFY2(w.width() <= 1280 && w.height() <= 760, qPrintable(QStringLiteral("%1 × %2").arg(w.width()).arg(w.height())));
         }
+        QTest::keyClick(&w, Qt::Key_I, Qt::ControlModifier);
+        QVERIFY(w.findChild<InstrumentsView *>()->isVisible());
+        inspectView(w, "instruments");
+        QVERIFY2(w.width() <= 1280 && w.height() <= 760, qPrintable(QStringLiteral("%1 × %2").arg(w.width()).arg(w.height())));
         lookAtDialogs(w);
         lookAtFiles(w);
         w.activateWindow();

@@ -204,6 +204,12 @@ private Q_SLOTS:
                 QTRY_VERIFY(!w->runner()->question() || w->runner()->question()->control != q->control || w->runner()->question()->value != q->value);
                 continue;
             }
+            if (q->stage == Stage::SignOff) {
+                auto *remarks = w->worksheet()->findChild<QPlainTextEdit *>();
+                QVERIFY(remarks != nullptr && remarks->accessibleName() == "Remarks");
+                QVERIFY2(labels(*w).contains("Due again on"), qPrintable(labels(*w)));
+                remarks->setPlainText("Hood was missing; bring one.");
+            }
             if (q->stage == Stage::Look) {
                 const bool after = w->findChild<LookView *>()->showsAfter();
                 picture(*w, "look-after");
@@ -222,6 +228,9 @@ private Q_SLOTS:
         QCOMPARE(r->verdict, Verdict::Pass);
         QVERIFY(!r->lines.open());
         QVERIFY(english(r->lines.at(Stage::SignOff).summary).find("Signed off") != std::string::npos);
+        QCOMPARE(r->lines.at(Stage::SignOff).note, std::string("Hood was missing; bring one."));
+        QVERIFY(r->lines.at(Stage::Look).note.empty());
+        QVERIFY(w->worksheet()->row(Stage::SignOff)->summary().contains("Hood was missing"));
         QVERIFY(w->reading()->text().contains("cd/m²"));
         picture(*w, "worksheet-signed-off");
         // What the window says is what is kept.

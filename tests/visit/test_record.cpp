@@ -4,6 +4,7 @@
 #include "support.h"
 
 #include "base/json.h"
+#include "report/report.h"
 #include "simlab/sim_bench.h"
 #include "visit/figures.h"
 #include "visit/visit.h"
@@ -186,6 +187,106 @@ private Q_SLOTS:
         }
     }
 
+    // What a person wrote at looking and signing off stays with its line, whole and in whatever script; what is far too long is cut
+    // at a sign; what would steer a terminal is taken out.
+    void notesStayWithTheirLine()
+    {
+        auto bench = std::move(sim::makeBench("wled", 4)).value();
+        VisitPlan plan;
+        plan.task = Task::Profile;
+        plan.effort = Effort::Quick;
+        plan.target = *builtInTarget("Photo");
+        plan.tolerance = *builtInTolerance("studio");
+        VisitHooks hooks;
+        std::string endless;
+        for (int i = 0; i < 3000; ++i) {
+            endless += "ß";
+        }
+        hooks.ask = [&](const Question &q) {
+            Answer a;
+            a.note = q.stage == Stage::Look      ? "Left edge a little warm;\nfine in the middle \x1b[31m— Πάρος"
+                     : q.stage == Stage::SignOff ? endless
+                                                 : "";
+            return a;
+        };
+        Visit visit(*bench, plan, hooks, {});
+        const auto record = visit.run();
+        QVERIFY2(record.ok(), record.ok() ? "" : english(record.error()).c_str());
+        const std::string &seen = record->lines.at(Stage::Look).note, &remark = record->lines.at(Stage::SignOff).note;
+        QVERIFY2(seen.find("warm;\nfine") != std::string::npos && seen.find("Πάρος") != std::string::npos, seen.c_str());
+        QVERIFY(seen.find('\x1b') == std::string::npos);
+        QCOMPARE(remark.size(), kLongestNote);
+        QCOMPARE(validUtf8(remark), remark);
+        QVERIFY(record->lines.at(Stage::Verify).note.empty());
+        const auto back = recordFromJson(recordToJson(record.value()));
+        QVERIFY(back.ok());
+        QCOMPARE(back->lines.at(Stage::Look).note, seen);
+        const Json promised = Json::parse(visitJson(record.value(), [](const Message &m) { return english(m); }));
+        int notes = 0;
+        for (const Json &stage : promised.at("stages")) {
+            notes += stage.contains("note") ? 1 : 0;
+        }
+        QCOMPARE(notes, 2);
+        const std::string html = reportHtml(record.value());
+        QVERIFY(html.find("Left edge a little warm;<br/>fine") != std::string::npos);
+    }
+
+    // What an instrument's card says joins what the instrument says of itself (GUM 4.3: what its maker or certificate states).
+    void cardsTellWhatInstrumentsDoNot()
+    {
+        InstrumentInfo tern;
+        tern.model = "Tern";
+        tern.serial = "T-1";
+        tern.lastCertified = "2029-05-01";
+        tern.accuracy.luminance = 0.03;
+        const InstrumentCard card{"Tern", "T-1", "2031-02-03", {0.0007, std::nullopt}};
+        const InstrumentInfo known = withCard(tern, {{"Tern", "T-2", "2031-09-09", {0.01, 0.1}}, card});
+        QCOMPARE(known.accuracy.xy, std::optional(0.0007));
+        QCOMPARE(known.accuracy.luminance, std::optional(0.03)); // its own, where the card has none
+        QCOMPARE(known.lastCertified, std::string("2031-02-03"));
+        // An older card does not make a certificate older; what is no date is older than any.
+        QCOMPARE(withCard(tern, {{"Tern", "T-1", "2027-01-01", {}}}).lastCertified, std::string("2029-05-01"));
+        tern.lastCertified = "unknown";
+        QCOMPARE(withCard(tern, {card}).lastCertified, std::string("2031-02-03"));
+        QCOMPARE(withCard(tern, {{"Tern", "T-1", "", {}}}).lastCertified, std::string("unknown"));
+        // One without a serial number may be any of its model.
+        tern.serial.clear();
+        QVERIFY(!withCard(tern, {{"Tern", "", "2031-02-03", {0.0007, 0.01}}}).accuracy.xy);
+    }
+
+    // A visit counts with the card: the tighter the stated accuracy, the tighter what it claims against the standard observer.
+    void visitsCountWithTheCard()
+    {
+        const auto claim = [](std::optional<double> xy) {
+            auto bench = std::move(sim::makeBench("wled", 8)).value();
+            const InstrumentInfo own = bench->describeInstrument().value();
+            VisitPlan plan;
+            plan.task = Task::Profile;
+            plan.effort = Effort::Quick;
+            plan.target = *builtInTarget("Photo");
+            plan.tolerance = *builtInTolerance("studio");
+            if (xy) {
+                plan.cards = {{own.model, own.serial, "2031-01-01", {xy, xy}}};
+            }
+            Visit visit(*bench, plan, {}, {});
+            const auto record = visit.run();
+            return record.ok() ? record->accuracy().xy : std::nan("");
+        };
+        const double usual = claim({}), fine = claim(0.0006), coarse = claim(0.008);
+        QVERIFY2(fine < usual && usual < coarse, qPrintable(QStringLiteral("%1 %2 %3").arg(fine).arg(usual).arg(coarse)));
+    }
+
+    void textsAreCutAtASign()
+    {
+        QCOMPARE(cutTo("abc", 3), std::string("abc"));
+        QCOMPARE(cutTo("abcd", 3), std::string("abc"));
+        QCOMPARE(cutTo("aßß", 4), std::string("aß"));
+        QCOMPARE(cutTo("ß", 1), std::string());
+        QCOMPARE(cutTo("", 0), std::string());
+        QCOMPARE(cutTo("a\xff\xff", 2), std::string("a\xff")); // what is no UTF-8 counts byte by byte
+        QCOMPARE(shownLine("one\ntwo\tthree", 8), std::string("one two "));
+    }
+
     // Records of version 9 and before: eleven lines in order, without names.
     void olderLinesAreTakenByTheirPlace()
     {
@@ -268,5 +369,5 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestRecord)
+QTEST_MAIN(TestRecord)
 #include "test_record.moc"

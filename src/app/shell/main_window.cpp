@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/shell/main_window.h"
 #include "app/shell/guide.h"
+#include "app/studio/instruments_view.h"
 
 #include "app/board/board_view.h"
 #include "app/files/bring_in.h"
@@ -50,7 +51,7 @@ MainWindow::MainWindow(QString storePath, QWidget *parent)
     : QMainWindow(parent), m_banner(new Banner), m_installed(new InstalledPanel), m_studio(new OpenStudio(std::move(storePath), *m_banner, this)),
       m_visits(new VisitController(*m_studio, *m_installed, *m_banner, *this)), m_visitDesk(new VisitDesk(*m_studio, *m_visits, *m_banner, this)),
       m_background(new Background(this)), m_placesModel(new PlacesModel(this)), m_places(new QTreeView), m_stack(new QStackedWidget),
-      m_welcome(new Welcome), m_card(new CardView), m_board(new BoardView), m_desk(new FileDesk),
+      m_welcome(new Welcome), m_card(new CardView), m_board(new BoardView), m_instruments(new InstrumentsView(*m_banner)), m_desk(new FileDesk),
       m_bringIn(new BringIn(*m_studio, *m_desk, *m_background, *m_banner, this)), m_report(new ReportPage(*m_background, *m_banner)),
       m_progress(new ProgressBar)
 {
@@ -86,7 +87,7 @@ void MainWindow::layOut()
     m_places->setIndentation(10);
     m_places->setMinimumWidth(200);
     m_places->setAccessibleName(tr("Displays"));
-    for (QWidget *page : std::initializer_list<QWidget *>{m_welcome, m_card, m_board, worksheet(), m_desk, m_report}) {
+    for (QWidget *page : std::initializer_list<QWidget *>{m_welcome, m_card, m_board, m_instruments, worksheet(), m_desk, m_report}) {
         m_stack->addWidget(page);
     }
     m_card->addBelow(m_installed);
@@ -126,6 +127,7 @@ void MainWindow::buildMenus()
 {
     QMenu *studio = menuBar()->addMenu(tr("&Studio"));
     studio->addAction(tr("&Today"), QKeySequence(tr("F3")), this, &MainWindow::showBoard);
+    studio->addAction(tr("&Instruments"), QKeySequence(tr("Ctrl+I")), this, &MainWindow::showInstruments);
     studio->addAction(tr("&Add a display…"), QKeySequence(tr("Ctrl+N")), this, &MainWindow::addDisplay);
     studio->addSeparator();
     studio->addAction(tr("&Open profiles or readings…"), QKeySequence::Open, this,
@@ -180,6 +182,7 @@ void MainWindow::showGuide()
                           : page == worksheet() && worksheet()->targetForm() ? "The target"
                           : page == worksheet()                              ? "A visit"
                           : page == m_card                                   ? "A display's card"
+                          : page == m_instruments                            ? "Instruments"
                           : page == m_report                                 ? "The verdict"
                                                                              : "User guide";
     (void)m_guide->showAt(QString::fromUtf8(heading));
@@ -194,7 +197,8 @@ void MainWindow::connectPages()
         }
     });
     connect(m_stack, &QStackedWidget::currentChanged, this, [this] {
-        m_beside->setVisible(m_stack->currentWidget() != m_board); // a board reads nothing, and has use for the room
+        // Where nothing is read the room is used otherwise.
+        m_beside->setVisible(m_stack->currentWidget() != m_board && m_stack->currentWidget() != m_instruments);
         tellOfVisit();
     });
     connect(m_board, &BoardView::displayWanted, this, [this](qint64 id) {
@@ -422,6 +426,14 @@ void MainWindow::showBoard()
     if (store() != nullptr) {
         m_board->show(*store(), wallNow());
         m_stack->setCurrentWidget(m_board);
+    }
+}
+
+void MainWindow::showInstruments()
+{
+    if (store() != nullptr) {
+        m_instruments->show(*store(), wallNow());
+        m_stack->setCurrentWidget(m_instruments);
     }
 }
 

@@ -26,6 +26,7 @@ class ProgressBar;
 class ReadingPanel;
 class ReportPage;
 class Guide;
+class InstrumentsView;
 class Welcome;
 class Worksheet;
 
@@ -67,6 +68,7 @@ protected:
 
 private:
     void showGuide();
+    void showInstruments();
     void layOut();
     void buildMenus();
     void connectPages();
@@ -102,6 +104,7 @@ private:
     Welcome *m_welcome;
     CardView *m_card;
     BoardView *m_board;
+    InstrumentsView *m_instruments;
     Guide *m_guide = nullptr; ///< once it was asked for
     FileDesk *m_desk;
     BringIn *m_bringIn;

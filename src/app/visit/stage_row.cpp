@@ -95,7 +95,7 @@ void StageRow::update(const StageLine &l, Task task)
     if (l.state == LineState::Running && summaryText.isEmpty()) {
         summaryText = tr("in progress");
     }
-    m_summary->setText(summaryText);
+    m_summary->setText(l.note.empty() ? summaryText : summaryText + QStringLiteral("\n“%1”").arg(text(l.note)));
     const bool timed = l.state != LineState::Pending && l.at != WallTime{};
     m_when->setText(timed ? text(clockTime(l.at)) + QStringLiteral("  ") + shippedText(l.by) : QString());
     m_title->setForegroundRole(l.state == LineState::Pending ? QPalette::PlaceholderText : QPalette::WindowText);

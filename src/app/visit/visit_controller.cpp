@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/visit/visit_controller.h"
+#include "desktop/undisturbed.h"
 
 #include "app/parts/background.h"
 #include "app/parts/banner.h"
@@ -47,6 +48,7 @@ VisitController::VisitController(OpenStudio &studio, InstalledPanel &installed, 
     connect(m_writer, &Background::begun, this, &VisitController::status);
     connect(m_writer, &Background::failed, this, [this](const QString &why) { m_banner.say(tr("That could not be done: %1.").arg(why)); });
     const auto hidePatch = [this] {
+        m_undisturbed.reset();
         m_installed.watch(true);
         if (m_patch != nullptr) {
             m_patch->hide();
@@ -147,8 +149,22 @@ void VisitController::run(VisitPlan plan, std::optional<VisitRecord> resume, qin
         known->display.model = display->model.toStdString();
         known->started = wallNow();
     }
+    if (source.simulated == nullptr) {
+        keepTheScreenOn(*display);
+    }
     m_runner->start(source, std::move(plan), *display, m_studio.path(), std::move(resume));
     Q_EMIT begun(known, source.simulated != nullptr);
+}
+
+void VisitController::keepTheScreenOn(const DisplayEntry &display)
+{
+    m_undisturbed = std::make_unique<Undisturbed>(tr("Measuring %1").arg(display.name));
+    connect(m_undisturbed.get(), &Undisturbed::known, this, [this](bool held) {
+        if (!held) {
+            m_banner.say(tr("Nothing on this desktop can be asked to leave the screen on: turn blanking, night colours and notifications off by hand "
+                            "while the visit runs."));
+        }
+    });
 }
 
 bool VisitController::agreed(const BenchSource &source, std::function<void()> onYes)

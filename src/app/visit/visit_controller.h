@@ -12,6 +12,10 @@
 #include <functional>
 #include <map>
 
+namespace lamp {
+class Undisturbed;
+}
+
 namespace lamp::app {
 
 class Background;
@@ -81,6 +85,8 @@ private:
     std::shared_ptr<sim::SimBench> simulated(const DisplayEntry &display);
     std::shared_ptr<Bench> screenBench(const DisplayEntry &display);
     void ended();
+    /// Asks the desktop to leave the screen on while a visit runs, and says so where it cannot.
+    void keepTheScreenOn(const DisplayEntry &display);
     void visitFinished(const RecordPtr &record);
     void visitFailed(const Error &error, const RecordPtr &record);
     void offerAfterFault(const QString &message, const QString &visitId);
@@ -96,6 +102,7 @@ private:
     QuickReader *m_quick;
     Background *m_writer; ///< of results; apart, since other work must not push it aside
     PatchWindow *m_patch = nullptr;
+    std::unique_ptr<Undisturbed> m_undisturbed; ///< while patches stand on a screen of this computer
     std::map<qint64, std::shared_ptr<sim::SimBench>> m_benches;
 };
 

@@ -99,6 +99,9 @@ void VisitDesk::showRunning()
     }
     Q_EMIT worksheetWanted();
     const std::optional<Question> q = runner.question();
+    if (const auto display = m_studio.store()->studio().display(runner.displayId())) {
+        m_worksheet->setCadence(display->cadenceDays);
+    }
     m_worksheet->setTargets(m_studio.store()->aims().targets());
     m_worksheet->setQuestion(q, bench != nullptr, m_shown ? m_shown->plan.target : Target{});
     if (q && q->kind == Question::Kind::Control) {

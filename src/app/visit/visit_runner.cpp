@@ -116,6 +116,22 @@ void VisitRunner::waitWhilePaused(const std::stop_token &stop)
     m_condition.wait(lock, stop, [this] { return !m_paused; });
 }
 
+namespace {
+
+std::vector<InstrumentCard> cardsOf(Store &store)
+{
+    std::vector<InstrumentCard> cards;
+    for (const InstrumentEntry &i : store.studio().instruments()) {
+        cards.push_back({i.model.toStdString(),
+                         i.serial.toStdString(),
+                         i.certified ? isoTime(*i.certified).substr(0, 10) : std::string(),
+                         {i.accuracyXy, i.accuracyLuminancePercent ? std::optional(*i.accuracyLuminancePercent / 100) : std::nullopt}});
+    }
+    return cards;
+}
+
+} // namespace
+
 void VisitRunner::work(const std::stop_token &stop, const BenchSource &source, VisitPlan plan, qint64 displayId, const QString &storePath,
                        std::optional<VisitRecord> resume)
 {
@@ -174,6 +190,7 @@ void VisitRunner::work(const std::stop_token &stop, const BenchSource &source, V
     hooks.onGlance = [this](const WhiteStanding &s) { Q_EMIT glanced(s); };
     hooks.ask = [&](const Question &q) { return waitForAnswer(q, stop); };
     plan.offered = store.value()->aims().corrections();
+    plan.cards = cardsOf(*store.value());
     Visit visit(opened->bench(), std::move(plan), hooks, stop);
     if (resume) {
         visit.resume(std::move(*resume));

@@ -17,6 +17,7 @@
 #include <QKeyEvent>
 #include <QLabel>
 #include <QPainter>
+#include <QPlainTextEdit>
 #include <QPushButton>
 #include <QScrollBar>
 #include <QTableWidget>
@@ -319,6 +320,7 @@ void Worksheet::clearQuestion()
     delete m_questionWidget;
     m_questionWidget = nullptr;
     m_target = nullptr;
+    m_note = nullptr;
     m_question.reset();
 }
 
@@ -345,6 +347,20 @@ void Worksheet::ask(const Question &question, bool benchIsAutomatic, const Targe
     }
     for (const QString &line : question.kind == Question::Kind::Confirm ? instructions(question.stage) : QStringList()) {
         layout->addWidget(paragraph(QStringLiteral("– ") + line, m_questionWidget));
+    }
+    if (question.stage == Stage::SignOff && m_cadenceDays > 0) {
+        const WallTime due = std::chrono::floor<std::chrono::seconds>(std::chrono::system_clock::now()) + std::chrono::days{m_cadenceDays};
+        layout->addWidget(
+            paragraph(QStringLiteral("– ") + tr("Due again on %1: it is visited every %n days.", nullptr, m_cadenceDays).arg(wordedDay(due)),
+                      m_questionWidget));
+    }
+    if (question.kind == Question::Kind::Confirm && (question.stage == Stage::Look || question.stage == Stage::SignOff)) {
+        m_note = new QPlainTextEdit(m_questionWidget);
+        m_note->setPlaceholderText(question.stage == Stage::Look ? tr("What was seen (may stay empty)") : tr("Remarks (may stay empty)"));
+        m_note->setAccessibleName(question.stage == Stage::Look ? tr("What was seen") : tr("Remarks"));
+        m_note->setTabChangesFocus(true);
+        m_note->setFixedHeight(52);
+        layout->addWidget(m_note);
     }
     if (question.kind == Question::Kind::Target) {
         m_target = new TargetForm(m_offered, chosen, roomLight(), m_questionWidget);
@@ -399,6 +415,9 @@ void Worksheet::goOn()
     Answer answer;
     if (m_target != nullptr) {
         answer.target = m_target->target();
+    }
+    if (m_note != nullptr) {
+        answer.note = m_note->toPlainText().trimmed().toStdString();
     }
     clearQuestion();
     Q_EMIT answered(answer);

@@ -8,6 +8,7 @@
 #include <QScrollArea>
 
 class QLabel;
+class QPlainTextEdit;
 class QPushButton;
 class QTableWidget;
 class QHBoxLayout;
@@ -34,6 +35,8 @@ public:
     void setQuestion(const std::optional<Question> &question, bool benchIsAutomatic, const Target &chosen);
     /// What may be aimed at; the built-in targets where nothing is set. \pre one or more
     void setTargets(std::vector<Target> targets) { m_offered = std::move(targets); }
+    /// How often the display is visited, days: said when a visit is signed off.
+    void setCadence(int days) { m_cadenceDays = days; }
     /// Goes on, as the space bar does.
     void goOn();
     /// The form in which a target is chosen; null while none is asked for.
@@ -73,7 +76,9 @@ private:
     std::optional<Question> m_question;
     QWidget *m_questionWidget = nullptr;
     std::vector<Target> m_offered = builtInTargets();
-    TargetForm *m_target = nullptr; ///< while it is asked for
+    TargetForm *m_target = nullptr;   ///< while it is asked for
+    QPlainTextEdit *m_note = nullptr; ///< the same
+    int m_cadenceDays = 0;            ///< between visits to this display; 0: not known
     std::optional<Stage> m_openBefore;
 };
 

@@ -1366,6 +1366,132 @@
     </message>
 </context>
 <context>
+    <name>lamp::app::InstrumentsView</name>
+    <message>
+        <source>Kept dark and dry, cover closed; nothing touches its lens.</source>
+        <translation>Dunkel und trocken aufbewahren, Deckel zu; nichts berührt die Linse.</translation>
+    </message>
+    <message>
+        <source>Nobody knows how old its certificate is, so visits count with some years. </source>
+        <translation>Niemand weiß, wie alt sein Zertifikat ist; Sitzungen rechnen mit einigen Jahren. </translation>
+    </message>
+    <message>
+        <source>It should be compared with a newer one, or sent in: it was due on %1. </source>
+        <translation>Es sollte mit einem neueren verglichen oder eingeschickt werden: Das war am %1 fällig. </translation>
+    </message>
+    <message>
+        <source>To be compared with a newer one, or sent in, by %1. </source>
+        <translation>Bis %1 mit einem neueren vergleichen oder einschicken. </translation>
+    </message>
+    <message>
+        <source>&amp;Made on</source>
+        <translation>&amp;Gefertigt am</translation>
+    </message>
+    <message>
+        <source>Certi&amp;fied on</source>
+        <translation>&amp;Zertifiziert am</translation>
+    </message>
+    <message>
+        <source>Stated accuracy of &amp;x and y</source>
+        <translation>&amp;x und y genau auf</translation>
+    </message>
+    <message>
+        <source>Stated accuracy of &amp;luminance</source>
+        <translation>&amp;Leuchtdichte genau auf</translation>
+    </message>
+    <message>
+        <source>No lon&amp;ger in use</source>
+        <translation>&amp;Nicht mehr im Einsatz</translation>
+    </message>
+    <message>
+        <source>&amp;Keep</source>
+        <translation>&amp;Behalten</translation>
+    </message>
+    <message>
+        <source>&amp;Revert</source>
+        <translation>&amp;Verwerfen</translation>
+    </message>
+    <message>
+        <source>Technology</source>
+        <translation>Technik</translation>
+    </message>
+    <message>
+        <source>Made on</source>
+        <translation>Gefertigt am</translation>
+    </message>
+    <message>
+        <source>With</source>
+        <translation>Mit</translation>
+    </message>
+    <message>
+        <source>Left, ΔE00</source>
+        <translation>Rest, ΔE00</translation>
+    </message>
+    <message>
+        <source>Corrections of this instrument</source>
+        <translation>Korrekturen dieses Messgeräts</translation>
+    </message>
+    <message>
+        <source>Instruments</source>
+        <translation>Messgeräte</translation>
+    </message>
+    <message>
+        <source>No instrument has been used yet. The first visit writes its card: model, serial number and what it says of itself.</source>
+        <translation>Noch wurde kein Messgerät benutzt. Die erste Sitzung legt seine Karte an: Modell, Seriennummer und was es von sich sagt.</translation>
+    </message>
+    <message>
+        <source>Certified on</source>
+        <translation>Zertifiziert am</translation>
+    </message>
+    <message>
+        <source>accuracy of x and y</source>
+        <translation>Genauigkeit von x und y</translation>
+    </message>
+    <message>
+        <source>accuracy of luminance</source>
+        <translation>Genauigkeit der Leuchtdichte</translation>
+    </message>
+    <message>
+        <source>As one standard deviation (k = 1), by its maker or certificate. Visits count with it instead of what is usual of its kind.</source>
+        <translation>Als eine Standardabweichung (k = 1), nach Hersteller oder Zertifikat. Sitzungen rechnen damit statt mit dem Üblichen seiner Art.</translation>
+    </message>
+    <message>
+        <source>&amp;Certificate</source>
+        <translation>Zertifika&amp;t</translation>
+    </message>
+    <message>
+        <source>N&amp;ote</source>
+        <translation>Not&amp;iz</translation>
+    </message>
+    <message>
+        <source>%1 (no longer in use)</source>
+        <translation>%1 (nicht mehr im Einsatz)</translation>
+    </message>
+    <message>
+        <source>%1. No finished visit used it.</source>
+        <translation>%1. Keine abgeschlossene Sitzung hat es benutzt.</translation>
+    </message>
+    <message numerus="yes">
+        <source>%1. Used in %n visits, last on %2, on %3 displays.</source>
+        <translation>
+            <numerusform>%1. In %n Sitzung benutzt, zuletzt am %2, an %3 Bildschirmen.</numerusform>
+            <numerusform>%1. In %n Sitzungen benutzt, zuletzt am %2, an %3 Bildschirmen.</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>not read</source>
+        <translation>nicht gemessen</translation>
+    </message>
+    <message>
+        <source>The card of %1 is kept. Visits from now on count with it.</source>
+        <translation>Die Karte von %1 ist gespeichert. Sitzungen rechnen ab jetzt damit.</translation>
+    </message>
+    <message>
+        <source>Undo</source>
+        <translation>Rückgängig</translation>
+    </message>
+</context>
+<context>
     <name>lamp::app::LookScreen</name>
     <message>
         <source>Before and after on %1</source>
@@ -1616,6 +1742,14 @@
     <message>
         <source>Ctrl+F1</source>
         <translation>Ctrl+F1</translation>
+    </message>
+    <message>
+        <source>&amp;Instruments</source>
+        <translation>&amp;Messgeräte</translation>
+    </message>
+    <message>
+        <source>Ctrl+I</source>
+        <translation>Ctrl+I</translation>
     </message>
 </context>
 <context>
@@ -2490,6 +2624,14 @@
         <source>Its ramps are not loaded.</source>
         <translation>Seine Kalibrierkurven sind nicht geladen.</translation>
     </message>
+    <message>
+        <source>Measuring %1</source>
+        <translation>%1 wird gemessen</translation>
+    </message>
+    <message>
+        <source>Nothing on this desktop can be asked to leave the screen on: turn blanking, night colours and notifications off by hand while the visit runs.</source>
+        <translation>Nichts auf diesem Desktop kann gebeten werden, den Schirm an zu lassen: Abschalten, Nachtfarben und Hinweise für die Sitzung von Hand ausschalten.</translation>
+    </message>
 </context>
 <context>
     <name>lamp::app::VisitDesk</name>
@@ -2749,6 +2891,29 @@
     <message>
         <source>I set it myself (Enter)</source>
         <translation>Selbst eingestellt (Eingabe)</translation>
+    </message>
+    <message numerus="yes">
+        <source>Due again on %1: it is visited every %n days.</source>
+        <translation>
+            <numerusform>Wieder fällig am %1: Sitzung nach %n Tag.</numerusform>
+            <numerusform>Wieder fällig am %1: Sitzung alle %n Tage.</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>What was seen (may stay empty)</source>
+        <translation>Was zu sehen war (darf leer bleiben)</translation>
+    </message>
+    <message>
+        <source>Remarks (may stay empty)</source>
+        <translation>Bemerkungen (dürfen leer bleiben)</translation>
+    </message>
+    <message>
+        <source>What was seen</source>
+        <translation>Was zu sehen war</translation>
+    </message>
+    <message>
+        <source>Remarks</source>
+        <translation>Bemerkungen</translation>
     </message>
 </context>
 <context>
