@@ -271,18 +271,30 @@ Plot grayPathPlot(const VisitRecord &r)
     p.y = axisAbout("v′", "", aim.v - kReach, aim.v + kReach, 0, 3);
     const double left = std::ceil(p.x.from * 100) / 100;
     p.x.ticks = {left, left + 0.01, left + 0.02}; // narrow as it is, it has room for three
-    Series read{said(say("series-read")), {}, Stroke::Solid, 1, Ink::Soft, Mark::Square};
+    // Grays before ramps and through them are not of one line.
+    const auto ramps = [&](const Measurement *m) {
+        const DisplayState *state = r.states.find(m->state);
+        return state != nullptr ? state->ramps : std::string();
+    };
+    Series now{said(say("series-read")), {}, Stroke::Solid, 1, Ink::Soft, Mark::Square},
+        earlier{said(say("series-read-earlier")), {}, Stroke::None, 1, Ink::Faint, Mark::Ring};
     auto grays = readOf(r, Stage::Calibrate, isGray);
+    const std::string loaded = grays.empty() ? std::string() : ramps(grays.back());
     std::stable_sort(grays.begin(), grays.end(), [](const Measurement *a, const Measurement *b) { return a->xyz.b < b->xyz.b; });
     for (const Measurement *m : grays) {
         const Uv uv = uvOf(chromaticity(m->xyz));
         if (std::hypot(uv.u - aim.u, uv.v - aim.v) < kReach) {
-            read.points.push_back({uv.u, uv.v, {}, said(say("point-gray-path", decimal(100 * m->rgb.b, 0), decimal(uv.u, 4), decimal(uv.v, 4)))});
+            (ramps(m) == loaded ? now : earlier)
+                .points.push_back({uv.u, uv.v, {}, said(say("point-gray-path", decimal(100 * m->rgb.b, 0), decimal(uv.u, 4), decimal(uv.v, 4)))});
         }
     }
-    p.series = {std::move(read),
-                {said(say("series-target-white")), {chromaticityPoint(r.targetWhite(), false)}, Stroke::None, 1, Ink::Strong, Mark::Cross}};
-    p.legend = {said(say("legend-cross", said(say("series-target-white"))))};
+    const std::string target = said(say("series-target-white"));
+    p.series = {std::move(now), {target, {chromaticityPoint(r.targetWhite(), false)}, Stroke::None, 1, Ink::Strong, Mark::Cross}};
+    p.legend = {said(say("legend-cross", target))};
+    if (!earlier.points.empty()) {
+        p.legend.push_back(said(say("legend-ring", earlier.name)));
+        p.series.push_back(std::move(earlier));
+    }
     p.legendAt = Plot::Legend::BottomRight;
     return p;
 }

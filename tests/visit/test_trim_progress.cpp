@@ -222,6 +222,15 @@ private Q_SLOTS:
             QVERIFY(!p.text.empty());
         }
         QVERIFY(path.x.ticks.size() <= 4);
+        // Grays of another state of the ramps are no part of the line.
+        DisplayState ramped;
+        ramped.ramps = "key";
+        r.readings.push_back(reading(13, Stage::Calibrate, {0.6, 0.6, 0.6}, xyzOf(r.targetWhite(), 33)));
+        r.readings.back().state = r.states.numberOf(ramped);
+        const plot::Plot two = grayPathPlot(r);
+        QCOMPARE(two.series.at(0).points.size(), size_t(1));
+        QCOMPARE(two.series.at(2).points.size(), size_t(3));
+        QVERIFY(two.series[2].stroke == plot::Stroke::None);
     }
 };
 

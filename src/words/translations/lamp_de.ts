@@ -7304,5 +7304,9 @@
         <source>%1, %2: %3 %4</source>
         <translation>%1, %2: %3 %4</translation>
     </message>
+    <message>
+        <source>read with other ramps</source>
+        <translation>mit anderen Kurven gemessen</translation>
+    </message>
 </context>
 </TS>
