@@ -295,7 +295,7 @@ Plot grayPathPlot(const VisitRecord &r)
         p.legend.push_back(said(say("legend-ring", earlier.name)));
         p.series.push_back(std::move(earlier));
     }
-    p.legendAt = Plot::Legend::BottomRight;
+    p.legendAt = Plot::Legend::TopLeft;
     return p;
 }
 

@@ -78,7 +78,7 @@ std::span<const Sentence> report()
         {"mean-of", QT_TRANSLATE_NOOP("words", "mean %1")},
         {"series-grays", QT_TRANSLATE_NOOP("words", "grays")},
         {"series-target", QT_TRANSLATE_NOOP("words", "target")},
-        {"series-read-earlier", QT_TRANSLATE_NOOP("words", "read with other ramps")},
+        {"series-read-earlier", QT_TRANSLATE_NOOP("words", "with other ramps")},
         {"series-read", QT_TRANSLATE_NOOP("words", "read")},
         {"series-locus", QT_TRANSLATE_NOOP("words", "spectral locus")},
         {"series-this-display", QT_TRANSLATE_NOOP("words", "this display")},

@@ -7305,8 +7305,8 @@
         <translation>%1, %2: %3 %4</translation>
     </message>
     <message>
-        <source>read with other ramps</source>
-        <translation>mit anderen Kurven gemessen</translation>
+        <source>with other ramps</source>
+        <translation>mit anderen Kurven</translation>
     </message>
 </context>
 </TS>
