@@ -146,7 +146,7 @@ Hit meet(const Scene &scene, const Ray &r)
 {
     Hit hit;
     for (const Ellipsoid &e : scene.things) {
-        Vector3d n;
+        Vector3d n = Vector3d::Zero();
         if (const auto t = meets(e, r, &n); t && *t < hit.t) {
             hit = {*t, r.from + *t * r.to, n, e.surface};
         }

@@ -195,8 +195,13 @@ Status Gauge::recover(const Error &error, int attempt)
     if (const Status s = wait(std::ldexp(1.0, std::min(attempt - 1, 5))); !s) {
         return s;
     }
-    m_mustRestore = m_mustRestore || error.code == "not-connected" || error.code == "off-screen";
+    noteAway(error);
     return showAgain();
+}
+
+void Gauge::noteAway(const Error &error)
+{
+    m_mustRestore = m_mustRestore || error.code == "not-connected" || error.code == "off-screen";
 }
 
 Status Gauge::showAgain()
@@ -478,7 +483,11 @@ Result<XYZ> Gauge::glanceAtWhite(double expectedY)
         return s.error();
     }
     const auto reading = readRestored(ReadMode::Emission, expectedY > 0 ? m_noise.integrationFor(expectedY, kGood) : 0);
-    return reading ? Result<XYZ>(corrected(reading->xyz)) : reading.error();
+    if (!reading) {
+        noteAway(reading.error()); // nothing is mended here, but what comes next is not read without its correction
+        return reading.error();
+    }
+    return corrected(reading->xyz);
 }
 
 Result<Measurement> Gauge::read(const Drive &rgb, const std::string &name, double expectedY, double relativeGoal, double integrationS)

@@ -166,6 +166,8 @@ private:
     [[nodiscard]] bool mayBeDark(const Shot &shot) const;
     Status recover(const Error &error, int attempt);
     Status showAgain();
+    /// Remembers that the instrument was away, so that correction and place are set before it is read again.
+    void noteAway(const Error &error);
     [[nodiscard]] Patch patchOf(const Drive &rgb) const;
     [[nodiscard]] XYZ corrected(const XYZ &xyz) const;
     Status restoreInstrument();

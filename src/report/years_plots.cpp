@@ -81,7 +81,7 @@ Plot luminanceYearsPlot(const std::vector<HistoryEntry> &entries, WallTime now)
     return p;
 }
 
-Plot differenceYearsPlot(const std::vector<HistoryEntry> &entries, WallTime now, double limit)
+Plot differenceYearsPlot(const std::vector<HistoryEntry> &entries, WallTime now, std::optional<double> limit)
 {
     Plot p;
     p.title = said(say("plot-difference-years"));
@@ -97,9 +97,11 @@ Plot differenceYearsPlot(const std::vector<HistoryEntry> &entries, WallTime now,
         p.legendAt = Plot::Legend::TopLeft;
     }
     p.series = {std::move(colours), std::move(grays)};
-    const double top = 1.5 * std::max(highest(p.series), limit); // room for the legend above the limit
+    const double top = 1.5 * std::max({highest(p.series), limit.value_or(0), 0.1}); // room for the legend above the limit
     p.y = {"ΔE00", "", 0, top, ticksBetween(0, top), 1};
-    p.limits = {{limit, said(say("limit-of", decimal(limit, 1)))}};
+    if (limit) {
+        p.limits = {{*limit, said(say("limit-of", decimal(*limit, 1)))}};
+    }
     return p;
 }
 

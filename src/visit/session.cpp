@@ -114,12 +114,14 @@ void Session::tellProgress(double extraSeconds)
 
 std::function<bool()> Session::glancing()
 {
-    constexpr double kLongestS = 1800; // on the bench's clock: whoever left the desk is not watched for ever
+    constexpr double kLongestS = 1800; // in all, on the bench's clock: whoever left the desk is not watched for ever
     if (!hooks.onGlance || !gauge) {
         return {};
     }
-    return [this, since = bench.now(), expected = 0.0]() mutable {
-        const auto white = bench.now() - since < kLongestS ? gauge->glanceAtWhite(expected) : Result<XYZ>(stoppedOnRequest());
+    return [this, expected = 0.0]() mutable {
+        const double since = bench.now();
+        const auto white = glancedS < kLongestS ? gauge->glanceAtWhite(expected) : Result<XYZ>(stoppedOnRequest());
+        glancedS += bench.now() - since;
         if (white) {
             expected = white->b;
             hooks.onGlance(standingOf(record, white.value()));

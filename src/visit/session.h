@@ -105,6 +105,7 @@ public:
     [[nodiscard]] bool usesLut() const { return record.display.lut.has_value() && !lutDoesNothing; }
     /// Sets a control of the menu, by a person or the bench. \return where it stands then
     Result<double> turn(const Control &control, double value);
+    double glancedS = 0; ///< on the bench's clock, for somebody who watched white
     /// What shows somebody how white moves while they turn; empty where nobody would see it.
     [[nodiscard]] std::function<bool()> glancing();
     Status setRamps(const Ramps &ramps);

@@ -16,7 +16,7 @@ struct WhiteStanding {
     std::optional<double> wanted;                ///< cd/m²; nothing where as much as there is is wanted
     std::optional<std::array<double, 3>> shares; ///< light of red, green and blue over what the target's white takes of each at
                                                  ///< this luminance; nothing as long as the primaries are not known
-    double white = 0;                            ///< CIEDE2000 from the target's white at one luminance
+    std::optional<double> white;                 ///< CIEDE2000 from the target's white at one luminance; nothing where no white is aimed at
 };
 
 /// \param white of the screen, cd/m², read in the trimming of a visit

@@ -108,6 +108,20 @@ private Q_SLOTS:
         LAMP_NEAR(after->xyz.c / before->xyz.c, 1, 0.004);
     }
 
+    // Pulled out while somebody only watches: the reading that comes next has its correction all the same.
+    void glanceAtAnInstrumentThatIsAwayForgetsNothing()
+    {
+        Setup s("wled");
+        s.bench->skipTime(7200);
+        const auto before = s.gauge->read({1, 1, 1}, "white", 100);
+        s.bench->failReadings(1, 1, "not-connected");
+        QVERIFY(!s.gauge->glanceAtWhite(100).ok());
+        const auto after = s.gauge->read({1, 1, 1}, "white", 100);
+        QVERIFY(after.ok());
+        LAMP_NEAR(after->xyz.a / before->xyz.a, 1, 0.004);
+        LAMP_NEAR(after->xyz.c / before->xyz.c, 1, 0.004);
+    }
+
     void faultThatDoesNotEndIsToldWithTriesAndTodo()
     {
         Setup s("wled");

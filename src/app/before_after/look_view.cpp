@@ -115,9 +115,6 @@ LookView::LookView(QWidget *parent)
 void LookView::setRecord(RecordPtr record)
 {
     m_record = std::move(record);
-    if (m_picture.isNull() && m_record) {
-        m_picture = lookPicture(m_index);
-    }
     render();
 }
 
@@ -144,7 +141,11 @@ void LookView::render()
     if (m_record) {
         // Half a million pixels take longer than a window may stand still.
         m_background->start(
-            {}, [record = m_record, picture = m_picture] { return std::pair(asShownBefore(picture, *record), asShownAfter(picture, *record)); },
+            {},
+            [record = m_record, own = m_picture, index = m_index] {
+                const QImage picture = index >= 0 ? lookPicture(index) : own;
+                return std::pair(asShownBefore(picture, *record), asShownAfter(picture, *record));
+            },
             [this](std::pair<QImage, QImage> images) {
                 std::tie(m_before, m_after) = std::move(images);
                 update();
@@ -156,7 +157,6 @@ void LookView::render()
 void LookView::nextPicture()
 {
     m_index = (m_index + 1) % lookPictures();
-    m_picture = lookPicture(m_index);
     m_zoom.reset();
     render();
 }

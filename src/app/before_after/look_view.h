@@ -41,7 +41,8 @@ private:
     void render();
     Background *m_background;
     RecordPtr m_record;
-    QImage m_picture, m_before, m_after;
+    QImage m_picture; ///< from a file, where m_index is -1
+    QImage m_before, m_after;
     QString m_beforeWords, m_afterWords;
     int m_index = 0; ///< of the program's own pictures; -1: one from a file
     bool m_showAfter = true;

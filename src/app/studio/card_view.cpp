@@ -159,7 +159,7 @@ CardView::CardView(QWidget *parent)
     connect(m_history, &QTableWidget::cellActivated, this, [this](int row, int) { Q_EMIT recordWanted(m_ids[size_t(row)]); });
 }
 
-void CardView::showYears(const DisplayEntry &display, Store &store, WallTime now)
+void CardView::showYears(const DisplayEntry &display, Store &store, WallTime now, std::optional<double> limit)
 {
     const auto entries = store.histories().all(display.id);
     // One point is no curve: the figures above say it.
@@ -167,7 +167,7 @@ void CardView::showYears(const DisplayEntry &display, Store &store, WallTime now
     m_differences->setVisible(std::count_if(entries.begin(), entries.end(), [](const HistoryEntry &e) { return e.mean || e.grayMean; }) > 1);
     if (entries.size() > 1) {
         m_luminance->setPlot(luminanceYearsPlot(entries, now));
-        m_differences->setPlot(differenceYearsPlot(entries, now, builtInTolerance("studio")->mean));
+        m_differences->setPlot(differenceYearsPlot(entries, now, limit));
     }
 }
 
@@ -196,6 +196,7 @@ void CardView::show(const DisplayEntry &display, Store &store, WallTime now)
     }
     bool visited = false;
     std::vector<FigureStrip::Figure> figures;
+    std::optional<double> limit; ///< by which its last visit judged
     for (size_t i = 0; i < visits.size(); ++i) {
         const VisitEntry &v = visits[i];
         m_ids.push_back(v.id);
@@ -213,12 +214,18 @@ void CardView::show(const DisplayEntry &display, Store &store, WallTime now)
                     facts += '\n' + (menu.isEmpty() ? tr("Its controls cannot be set by the program.") : tr("Menu as left: %1.").arg(menu));
                 }
                 figures = figuresOfVisit(record.value());
+                limit = record->plan.tolerance.metric == Metric::Ciede2000 ? std::optional(record->plan.tolerance.mean) : std::nullopt;
+                const QString instrument = text(modelAndSerial(record->instrument.model, record->instrument.serial));
+                facts += '\n'
+                         + (record->scope() == Scope::Instrument
+                                ? tr("Figures as %1 saw them on %2.").arg(instrument, wordedDay(record->finished))
+                                : tr("Figures against the standard observer, read with %1 on %2.").arg(instrument, wordedDay(record->finished)));
             }
         }
     }
     m_facts->setText(facts);
     m_figures->setFigures(std::move(figures));
-    showYears(display, store, now);
+    showYears(display, store, now, limit);
     m_refresh->setEnabled(visited);
     m_check->setEnabled(visited);
     m_full->setDefault(!visited || fill == LampFill::Notched);

@@ -35,7 +35,8 @@ Q_SIGNALS:
 
 private:
     class Lamp;
-    void showYears(const DisplayEntry &display, Store &store, WallTime now);
+    /// \param limit of the colours' mean, by the tolerance that the last visit was judged by, in CIEDE2000
+    void showYears(const DisplayEntry &display, Store &store, WallTime now, std::optional<double> limit);
     Lamp *m_lamp;
     QLabel *m_name, *m_state, *m_facts, *m_advice;
     QPushButton *m_full, *m_refresh, *m_check;

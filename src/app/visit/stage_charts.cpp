@@ -11,18 +11,6 @@ namespace lamp::app {
 
 namespace {
 
-/// "47, 100, 98, 94" under the names of the menu's controls.
-QString settings(const std::map<std::string, double> &controls)
-{
-    QStringList all;
-    for (const char *name : {"brightness", "contrast", "red", "green", "blue"}) {
-        if (const auto it = controls.find(name); it != controls.end()) {
-            all << controlName(name) + ' ' + number(it->second, 0);
-        }
-    }
-    return all.isEmpty() ? QStringLiteral("–") : all.join(QStringLiteral(", "));
-}
-
 QString shares(const WhiteStanding &standing)
 {
     if (!standing.shares) {
@@ -92,9 +80,10 @@ void StageCharts::showTrimming(const VisitRecord &record)
     m_tries->setRowCount(int(tries.size()));
     int row = 0;
     for (auto t = tries.rbegin(); t != tries.rend(); ++t) {
+        const QString menu = text(menuSaid(t->controls));
         setRow(*m_tries, row++,
-               QStringList{QString::number(t->reading), settings(t->controls), number(t->standing.luminance, 1), shares(t->standing),
-                           number(t->standing.white, 2)});
+               QStringList{QString::number(t->reading), menu.isEmpty() ? QStringLiteral("–") : menu, number(t->standing.luminance, 1),
+                           shares(t->standing), t->standing.white ? number(*t->standing.white, 2) : QStringLiteral("–")});
     }
     m_tries->setFixedHeight(m_tries->horizontalHeader()->sizeHint().height() + 22 * std::min(5, int(tries.size())) + 4);
 }

@@ -43,9 +43,10 @@ QString reachSaid(const TargetReach &r, const VisitFacts &facts)
         lines << TargetForm::tr("About %1 cd/m² come of it.").arg(most);
     } else if (r.reached) {
         const double spare = 100 * (1 - *r.wanted / r.most);
-        lines << TargetForm::tr("Reached: at this white the display gives up to %1 cd/m², %2 % to spare.").arg(most, number(std::max(0.0, spare), 0));
+        lines << TargetForm::tr("Reached: at this white the display gives about %1 cd/m² at most, %2 % to spare.")
+                     .arg(most, number(std::max(0.0, spare), 0));
     } else {
-        lines << TargetForm::tr("Out of reach: at this white the display gives %1 cd/m² at most, %2 wanted.").arg(most, number(*r.wanted, 0));
+        lines << TargetForm::tr("Out of reach: at this white the display gives about %1 cd/m² at most, %2 wanted.").arg(most, number(*r.wanted, 0));
     }
     if (r.whiteMoves > 0.5) {
         lines << TargetForm::tr("White moves by ΔE00 %1 from the display's own.").arg(number(r.whiteMoves, 1));

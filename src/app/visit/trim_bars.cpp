@@ -99,8 +99,8 @@ QString TrimBars::text() const
     if (m_standing && m_standing->wanted) {
         lines << tr("target %1 cd/m²").arg(number(*m_standing->wanted, 1));
     }
-    if (m_standing) {
-        lines << tr("ΔE00 of white %1").arg(number(m_standing->white, 2));
+    if (m_standing && m_standing->white) {
+        lines << tr("ΔE00 of white %1").arg(number(*m_standing->white, 2));
     }
     return lines.join(QStringLiteral("; "));
 }
@@ -161,7 +161,9 @@ void TrimBars::paintEvent(QPaintEvent *)
         if (m_standing->wanted) {
             foot << tr("target %1 cd/m²").arg(number(*m_standing->wanted, 1));
         }
-        foot << tr("ΔE00 of white %1").arg(number(m_standing->white, 2));
+        if (m_standing->white) {
+            foot << tr("ΔE00 of white %1").arg(number(*m_standing->white, 2));
+        }
         foot << (m_live ? tr("live") : tr("last reading"));
         p.setFont(sized(font(), 13));
         p.setPen(soft);

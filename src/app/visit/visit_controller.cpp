@@ -149,7 +149,7 @@ void VisitController::run(VisitPlan plan, std::optional<VisitRecord> resume, qin
         known->display.model = display->model.toStdString();
         known->started = wallNow();
     }
-    if (source.simulated == nullptr) {
+    if (source.screen != nullptr) {
         keepTheScreenOn(*display);
     }
     m_runner->start(source, std::move(plan), *display, m_studio.path(), std::move(resume));

@@ -1169,6 +1169,14 @@
         <source>Colours</source>
         <translation>Farben</translation>
     </message>
+    <message>
+        <source>Figures as %1 saw them on %2.</source>
+        <translation>Werte, wie %1 sie am %2 sah.</translation>
+    </message>
+    <message>
+        <source>Figures against the standard observer, read with %1 on %2.</source>
+        <translation>Werte gegen den Normalbeobachter, gemessen mit %1 am %2.</translation>
+    </message>
 </context>
 <context>
     <name>lamp::app::FigureStrip</name>
@@ -2194,12 +2202,12 @@
         <translation>Etwa %1 cd/m² kommen dabei heraus.</translation>
     </message>
     <message>
-        <source>Reached: at this white the display gives up to %1 cd/m², %2 % to spare.</source>
-        <translation>Erreichbar: Bei diesem Weiß gibt der Bildschirm bis zu %1 cd/m², %2 % Reserve.</translation>
+        <source>Reached: at this white the display gives about %1 cd/m² at most, %2 % to spare.</source>
+        <translation>Erreichbar: Bei diesem Weiß gibt der Bildschirm höchstens etwa %1 cd/m², %2 % Reserve.</translation>
     </message>
     <message>
-        <source>Out of reach: at this white the display gives %1 cd/m² at most, %2 wanted.</source>
-        <translation>Nicht erreichbar: Bei diesem Weiß gibt der Bildschirm höchstens %1 cd/m², verlangt sind %2.</translation>
+        <source>Out of reach: at this white the display gives about %1 cd/m² at most, %2 wanted.</source>
+        <translation>Nicht erreichbar: Bei diesem Weiß gibt der Bildschirm höchstens etwa %1 cd/m², verlangt sind %2.</translation>
     </message>
     <message>
         <source>White moves by ΔE00 %1 from the display&apos;s own.</source>
