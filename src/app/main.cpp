@@ -62,7 +62,8 @@ int main(int argc, char **argv)
     parser.addHelpOption();
     parser.addVersionOption();
     const QCommandLineOption demo(QStringLiteral("demo"), phrased(QT_TRANSLATE_NOOP("window", "Open the demo studio.")));
-    const QCommandLineOption storeOption(QStringLiteral("store"), phrased(QT_TRANSLATE_NOOP("window", "The studio file.")), QStringLiteral("FILE"));
+    const QCommandLineOption storeOption(QStringLiteral("store"), phrased(QT_TRANSLATE_NOOP("window", "The studio: a file, or postgresql://...")),
+                                         QStringLiteral("PLACE"));
     const QCommandLineOption picture(QStringLiteral("picture"), phrased(QT_TRANSLATE_NOOP("window", "Save a picture of the window, then quit.")),
                                      QStringLiteral("FILE"));
     const QCommandLineOption startOnly(QStringLiteral("quit-when-painted"),
@@ -77,10 +78,7 @@ int main(int argc, char **argv)
     QApplication::setWindowIcon(QIcon(app::lampPixmap(LampFill::ThreeQuarters, 64, QColor(128, 128, 128), 1)));
     QString path = parser.value(storeOption);
     if (path.isEmpty()) {
-        path = defaultStorePath();
-        if (parser.isSet(demo)) {
-            path = QFileInfo(path).absolutePath() + QStringLiteral("/demo.sqlite");
-        }
+        path = parser.isSet(demo) ? demoPlace() : defaultStorePath();
     }
     app::MainWindow window(path);
     window.show();

@@ -97,6 +97,8 @@ int reportFleet(const FleetOptions &options);
 /// The studio's store: examined whole, copied.
 int checkStore(const FleetOptions &options);
 int backUpStore(const FleetOptions &options);
+/// Copies the studio to another place, file or server, and compares; with --use it is looked for there from then on.
+int moveStore(const FleetOptions &options);
 int listTolerances(bool json);
 int serveDisplay(const ServeOptions &options, bool json);
 

@@ -253,19 +253,22 @@ void addFleet(CLI::App &app, FleetOptions &o, int &status)
         command->add_option("--tolerance", o.tolerance, phrase("cli", "Name of a built-in tolerance, or a JSON file"));
     }
     for (auto *command : {age, agree, common, due, in, adding, out, reporting}) {
-        command->add_option("--store", o.store, phrase("cli", "The studio's file; its usual place where left out"));
+        command->add_option("--store", o.store, phrase("cli", "The studio: a file, or postgresql://...; the one in use where left out"));
     }
-    auto *keeping = app.add_subcommand("store", phrase("cli", "The studio's file: check, backup"));
+    auto *keeping = app.add_subcommand("store", phrase("cli", "The studio's store: check, backup, move"));
     keeping->require_subcommand(1);
     const auto keep = [&](const char *name, const std::string &help, int (*run)(const FleetOptions &)) {
         auto *command = keeping->add_subcommand(name, help);
         command->add_flag("--json", o.json, phrase("cli", "Machine-readable output"));
-        command->add_option("--store", o.store, phrase("cli", "The studio's file; its usual place where left out"));
+        command->add_option("--store", o.store, phrase("cli", "The studio: a file, or postgresql://...; the one in use where left out"));
         command->callback([&o, &status, run] { status = run(o); });
         return command;
     };
     keep("check", phrase("cli", "Examines it, and reads every visit"), checkStore);
     keep("backup", phrase("cli", "Writes a whole copy"), backUpStore)->add_option("FILE", o.out, phrase("cli", "Where to"))->required();
+    auto *moving = keep("move", phrase("cli", "Copies the studio to another file or to a server, and compares every value"), moveStore);
+    moving->add_option("TO,--to", o.out, phrase("cli", "A file that is not there yet, or postgresql://user@server/database"))->required();
+    moving->add_flag("--use", o.yes, phrase("cli", "Look for the studio there from now on"));
 }
 
 /// The commands' names in a line.

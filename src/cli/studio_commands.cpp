@@ -215,34 +215,6 @@ void tellImport(const Import &in)
 
 } // namespace
 
-OpenStudio::OpenStudio(const std::string &path, bool mayMake)
-{
-    // Database drivers are found by way of it.
-    static int count = 1;
-    static std::string name = "dutiful-lamp-cli";
-    static std::array<char *, 2> arguments{name.data(), nullptr};
-    if (QCoreApplication::instance() == nullptr) {
-        m_application = std::make_unique<QCoreApplication>(count, arguments.data());
-    }
-    const QString where = path.empty() ? defaultStorePath() : QString::fromStdString(path);
-    if (path.starts_with("postgresql:") || path.starts_with("postgres:")) {
-        m_store = Error{ErrorKind::Input, say("store-of-servers-not-yet"), say("nothing-started"), say("give-store-file"), "store", false};
-        return;
-    }
-    if (std::error_code none; !mayMake && !fs::exists(where.toStdString(), none)) {
-        m_store =
-            Error{ErrorKind::Input, say("no-studio-file", where.toStdString()), say("nothing-started"), say("import-makes-one"), "store", false};
-        return;
-    }
-    auto opened = Store::open(where);
-    if (opened && !opened.value()->movedAside().isEmpty()) {
-        std::cerr << said(say("program-says", say("store-was-damaged", opened.value()->movedAside().toStdString()))) << "\n";
-    }
-    m_store = std::move(opened);
-}
-
-OpenStudio::~OpenStudio() = default;
-
 int dueFleet(const FleetOptions &o)
 {
     auto question = ageingQuestion(o);
@@ -289,7 +261,7 @@ int importFleet(const FleetOptions &o)
     const QString wanted = o.store.empty() ? defaultStorePath() : QString::fromStdString(o.store);
     const QTemporaryDir elsewhere;
     std::error_code none;
-    const bool apart = !o.yes && !fs::exists(wanted.toStdString(), none);
+    const bool apart = !o.yes && !store::isServer(wanted) && !fs::exists(wanted.toStdString(), none);
     OpenStudio studio(apart ? elsewhere.filePath("studio.sqlite").toStdString() : o.store, true);
     if (!studio.store()) {
         return report(studio.store().error(), o.json);
@@ -298,6 +270,7 @@ int importFleet(const FleetOptions &o)
     // All of it or nothing; a preview does it as well and takes it back, so that it says what would really happen.
     std::vector<Import> all;
     const Status done = store.act([&]() -> Status {
+        all.clear();
         for (const std::string &file : o.files) {
             auto in = readImport(store, file);
             if (!in) {
@@ -471,55 +444,6 @@ int reportFleet(const FleetOptions &o)
     }
     if (o.json) {
         printJson({{"file", file.string()}, {"displays", content.due.size()}});
-    }
-    return kDone;
-}
-
-int checkStore(const FleetOptions &o)
-{
-    OpenStudio studio(o.store);
-    if (!studio.store()) {
-        return report(studio.store().error(), o.json);
-    }
-    Store &store = *studio.store().value();
-    const QString path = store.path();
-    const Status sound = Store::examine(path);
-    if (!sound) {
-        return report(sound.error(), o.json);
-    }
-    int visits = 0;
-    const auto displays = store.studio().displays();
-    for (const DisplayEntry &d : displays) {
-        for (const VisitEntry &v : store.visits().of(d.id)) {
-            if (const auto record = store.visits().record(v.id); !record) {
-                return report(record.error(), o.json);
-            }
-            ++visits;
-        }
-    }
-    if (o.json) {
-        printJson(
-            {{"store", path.toStdString()}, {"sound", true}, {"displays", displays.size()}, {"visits", visits}, {"schema", Store::schemaVersion()}});
-    } else {
-        std::cout << said(say("store-sound", path.toStdString(), say("count-displays", displays.size()), say("count-visits", visits))) << "\n";
-    }
-    return kDone;
-}
-
-int backUpStore(const FleetOptions &o)
-{
-    OpenStudio studio(o.store);
-    if (!studio.store()) {
-        return report(studio.store().error(), o.json);
-    }
-    if (const Status s = studio.store().value()->backUp(QString::fromStdString(o.out)); !s) {
-        report(s.error(), o.json);
-        return s.error().todo == say("choose-another-name") ? kBadInput : kNotWritten;
-    }
-    if (o.json) {
-        printJson({{"backup", o.out}});
-    } else {
-        std::cout << said(say("store-copied", o.out)) << "\n";
     }
     return kDone;
 }

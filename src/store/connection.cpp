@@ -1,26 +1,61 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "store/connection.h"
 
+#include <QSqlDriver>
 #include <QSqlError>
+#include <QTimer>
 #include <QUuid>
 
+#include <cmath>
 #include <limits>
+#include <thread>
 #include <utility>
 
 namespace lamp::store {
 
+namespace {
+
+/// What a transaction says that nobody needs to hear of.
+constexpr const char *kUntold = "-";
+
+/// Tries at once, and again while there is time. \return whether it came true
+bool waitFor(const std::function<bool()> &comesTrue, std::chrono::milliseconds patience)
+{
+    using Clock = std::chrono::steady_clock;
+    const auto end = Clock::now() + patience;
+    while (!comesTrue()) {
+        constexpr auto kBetween = std::chrono::milliseconds(250);
+        if (Clock::now() + kBetween > end) {
+            return false;
+        }
+        std::this_thread::sleep_for(kBetween);
+    }
+    return true;
+}
+
+} // namespace
+
 Rows::Rows(Connection &connection, QString sql, const QVariantList &values)
     : m_connection(&connection), m_sql(std::move(sql)), m_query(connection.m_spare.take(m_sql))
 {
+    if (values.isEmpty()) {
+        // Not every statement without values can be prepared in every engine: tables cannot be made so.
+        m_query = std::make_shared<QSqlQuery>(connection.database());
+        m_query->setForwardOnly(connection.dialect().streams());
+        m_good = m_query->exec(m_sql);
+        return;
+    }
     if (!m_query) {
         m_query = std::make_shared<QSqlQuery>(connection.database());
-        m_query->setForwardOnly(true);
+        m_query->setForwardOnly(connection.dialect().streams());
         if (!m_query->prepare(m_sql)) {
             return;
         }
     }
     for (int i = 0; i < values.size(); ++i) {
-        m_query->bindValue(i, values[i]);
+        // What is no number is not known, in every engine.
+        const bool none = values[i].userType() == QMetaType::Double && std::isnan(values[i].toDouble());
+        m_query->bindValue(i, none ? QVariant() : values[i]);
     }
     m_good = m_query->exec();
 }
@@ -34,8 +69,10 @@ Rows::~Rows()
 {
     if (m_connection && m_query) {
         m_query->finish();
-        if (m_good) {
+        if (m_good && !m_query->boundValues().isEmpty()) {
             m_connection->m_spare.insert(m_sql, m_query);
+        } else if (m_connection->m_depth > 0) {
+            m_connection->m_failed.push_back(m_query);
         }
     }
 }
@@ -67,7 +104,9 @@ Connection::Connection(const Dialect &dialect, QString where)
 
 Connection::~Connection()
 {
+    m_watch.reset();
     m_spare.clear();
+    m_failed.clear();
     if (QSqlDatabase::contains(m_name)) {
         database().close();
         QSqlDatabase::removeDatabase(m_name);
@@ -81,11 +120,24 @@ QSqlDatabase Connection::database() const
 
 Result<std::unique_ptr<Connection>> Connection::open(const Dialect &dialect, const QString &where)
 {
-    std::unique_ptr<Connection> connection(new Connection(dialect, where));
+    std::unique_ptr<Connection> connection(new Connection(dialect, withoutPassword(where)));
     QSqlDatabase db = QSqlDatabase::addDatabase(dialect.driver(), connection->m_name);
-    dialect.configure(db, where);
-    if (!db.open()) {
-        return storageError(say("studio-file-cannot-opened", where.toStdString()), db.lastError());
+    if (!db.isValid()) {
+        return Error{ErrorKind::Storage,
+                     say("database-driver-missing", dialect.driver().toStdString()),
+                     say("nothing-changed"),
+                     say("install-database-driver"),
+                     "store",
+                     false};
+    }
+    if (const Status configured = dialect.configure(db, where); !configured) {
+        return configured.error();
+    }
+    constexpr std::chrono::seconds kStart{30};
+    const bool opened =
+        db.open() || (dialect.isStarting(where) && waitFor([&] { return db.open() || !dialect.isStarting(where); }, kStart) && db.isOpen());
+    if (!opened) {
+        return storageError(say("studio-file-cannot-opened", connection->m_where.toStdString()), db.lastError());
     }
     if (const Status prepared = dialect.prepare(db); !prepared) {
         return prepared.error();
@@ -93,22 +145,54 @@ Result<std::unique_ptr<Connection>> Connection::open(const Dialect &dialect, con
     return connection;
 }
 
+bool Connection::revive()
+{
+    QSqlDatabase db = database();
+    if (!m_dialect.isLost(db)) {
+        return true;
+    }
+    m_spare.clear(); // what was prepared is gone with the server's process
+    m_failed.clear();
+    db.close();
+    const bool back = db.open() && m_dialect.prepare(db);
+    if (back && m_told && !m_dialect.channel().isEmpty()) {
+        db.driver()->subscribeToNotification(m_dialect.channel());
+    }
+    return back;
+}
+
 Rows Connection::read(const QString &sql, const QVariantList &values)
 {
-    Rows rows(*this, sql, values);
-    if (!rows.good()) {
-        note(storageError(say("studio-file-cannot-read", m_where.toStdString()), rows.error()));
+    {
+        Rows rows(*this, sql, values);
+        if (rows.good()) {
+            return rows;
+        }
+        if (m_depth > 0 || !m_dialect.isLost(database())) {
+            note(storageError(say("studio-file-cannot-read", m_where.toStdString()), rows.error()));
+            return rows;
+        }
     }
-    return rows;
+    const bool back = waitFor([this] { return revive(); }, m_patience);
+    Rows again(*this, sql, values);
+    if (!again.good()) {
+        note(storageError(say(back ? "studio-file-cannot-read" : "studio-cannot-be-reached", m_where.toStdString()), again.error()));
+    }
+    return again;
 }
 
 Result<int> Connection::write(const QString &sql, const QVariantList &values, const Message &what)
 {
-    const Rows rows(*this, sql, values);
-    if (!rows.good()) {
-        return storageError(what, rows.error());
-    }
-    return rows.affected();
+    int affected = 0;
+    const Status done = transaction([&]() -> Status {
+        const Rows rows(*this, sql, values);
+        if (!rows.good()) {
+            return storageError(what, rows.error());
+        }
+        affected = rows.affected();
+        return Done{};
+    });
+    return done ? Result<int>(affected) : done.error();
 }
 
 Status Connection::change(const QString &sql, const QVariantList &values, const Message &what)
@@ -119,29 +203,33 @@ Status Connection::change(const QString &sql, const QVariantList &values, const 
 
 Result<qint64> Connection::insert(const QString &sql, const QVariantList &values, const Message &what)
 {
-    Rows rows(*this, sql, values);
-    if (!rows.next()) {
-        return storageError(what, rows.error());
-    }
-    return rows.integer(0);
+    qint64 id = 0;
+    const Status done = transaction([&]() -> Status {
+        Rows rows(*this, sql, values);
+        if (!rows.next()) {
+            return storageError(what, rows.error());
+        }
+        id = rows.integer(0);
+        return Done{};
+    });
+    return done ? Result<qint64>(id) : done.error();
 }
 
-Status Connection::transaction(const std::function<Status()> &work)
+Connection::Attempt Connection::attempt(const std::function<Status()> &work, bool told)
 {
-    if (m_depth > 0) {
-        return work();
-    }
     QSqlDatabase db = database();
-    const auto failed = [&](const QSqlError &error) { return storageError(say("studio-file-cannot-written", m_where.toStdString()), error); };
-    // The engine's own statements, since Qt's transaction() begins one that may fail when it first writes.
     QSqlQuery query(db);
+    const auto failed = [&] {
+        return Attempt{storageError(say("studio-file-cannot-written", m_where.toStdString()), query.lastError()), m_dialect.isLost(db), {}};
+    };
+    // The engine's own statements, since Qt's transaction() begins one that may fail when it first writes.
     if (!query.exec(m_dialect.begin())) {
-        return failed(query.lastError());
+        return failed();
     }
     ++m_depth;
-    Status done = Done{};
+    Attempt a;
     try {
-        done = work();
+        a.done = work();
     } catch (...) {
         // Left open it would keep everybody else from writing.
         --m_depth;
@@ -149,13 +237,97 @@ Status Connection::transaction(const std::function<Status()> &work)
         throw;
     }
     --m_depth;
-    if (done && !query.exec(QStringLiteral("COMMIT"))) {
-        done = failed(query.lastError());
+    if (a.done && !m_dialect.witness().isEmpty()) {
+        QSqlQuery witness(db);
+        witness.prepare(m_dialect.witness());
+        witness.addBindValue(told ? m_name : QString(kUntold));
+        if (witness.exec() && witness.next()) {
+            a.name = witness.value(0).toString();
+        } else {
+            a.done = failed().done;
+        }
     }
-    if (!done) {
+    if (a.done && !query.exec(QStringLiteral("COMMIT"))) {
+        a.done = failed().done;
+    } else {
+        a.name = a.done ? QString() : a.name;
+    }
+    a.lost = !a.done && m_dialect.isLost(db);
+    if (!a.done && !a.lost) {
         query.exec(QStringLiteral("ROLLBACK"));
     }
-    return done;
+    m_failed.clear();
+    return a;
+}
+
+bool Connection::cameToItsEnd(const QString &name)
+{
+    QSqlQuery query(database());
+    query.prepare(m_dialect.fate());
+    query.addBindValue(name);
+    return query.exec() && query.next() && query.value(0).toInt() == 1;
+}
+
+Status Connection::transaction(const std::function<Status()> &work, bool told)
+{
+    if (m_depth > 0) {
+        return work();
+    }
+    // A server that comes and goes is not followed for ever.
+    constexpr int kMost = 5;
+    Attempt a = attempt(work, told);
+    for (int tries = 1; a.lost && tries < kMost; ++tries) {
+        if (!waitFor([this] { return revive(); }, m_patience)) {
+            break;
+        }
+        if (!a.name.isEmpty() && cameToItsEnd(a.name)) {
+            return Done{};
+        }
+        a = attempt(work, told);
+    }
+    return a.done;
+}
+
+void Connection::onChanges(std::function<void()> told)
+{
+    m_told = std::move(told);
+    m_watch = std::make_unique<QObject>();
+    QSqlDatabase db = database();
+    if (!m_dialect.channel().isEmpty()) {
+        QObject::connect(db.driver(), &QSqlDriver::notification, m_watch.get(),
+                         [this](const QString &, QSqlDriver::NotificationSource, const QVariant &by) {
+                             if (by.toString() != m_name && by.toString() != QLatin1String(kUntold)) {
+                                 m_told();
+                             }
+                         });
+        db.driver()->subscribeToNotification(m_dialect.channel());
+    }
+    auto *timer = new QTimer(m_watch.get());
+    QObject::connect(timer, &QTimer::timeout, m_watch.get(), [this] { watch(); });
+    constexpr auto kEach = std::chrono::milliseconds(800);
+    timer->start(kEach);
+    watch();
+}
+
+void Connection::watch()
+{
+    if (m_depth > 0) {
+        return;
+    }
+    if (m_dialect.changeCount().isEmpty()) {
+        // What was told while nobody listened is made good by looking once.
+        if (m_dialect.isLost(database()) && revive()) {
+            m_told();
+        }
+        return;
+    }
+    QSqlQuery query(database());
+    if (query.exec(m_dialect.changeCount()) && query.next()) {
+        const qint64 count = query.value(0).toLongLong(), before = std::exchange(m_seen, count);
+        if (before >= 0 && before != count) {
+            m_told();
+        }
+    }
 }
 
 std::optional<Error> Connection::takeProblem()

@@ -5,13 +5,16 @@
 #include "store/dialect.h"
 
 #include <QHash>
+#include <QObject>
 #include <QSqlDatabase>
 #include <QSqlQuery>
 #include <QVariant>
 
+#include <chrono>
 #include <functional>
 #include <memory>
 #include <optional>
+#include <vector>
 
 namespace lamp::store {
 
@@ -32,6 +35,8 @@ public:
     [[nodiscard]] int affected() const { return m_query->numRowsAffected(); }
 
     [[nodiscard]] bool isNull(int column) const { return m_query->isNull(column); }
+    /// As the engine gives it.
+    [[nodiscard]] QVariant value(int column) const { return m_query->value(column); }
     [[nodiscard]] qint64 integer(int column) const { return m_query->value(column).toLongLong(); }
     /// NaN where there is none: what is missing is not 0.
     [[nodiscard]] double real(int column) const;
@@ -68,8 +73,15 @@ public:
     Status change(const QString &sql, const QVariantList &values, const Message &what);
     /// Writes one row with "RETURNING id". \return that
     Result<qint64> insert(const QString &sql, const QVariantList &values, const Message &what);
-    /// All of it or nothing. Inside another one it is part of that.
-    Status transaction(const std::function<Status()> &work);
+    /// All of it or nothing. Inside another one it is part of that. Where a server went away in its middle the work is done once
+    /// more when it is back, and only where its end did not arrive: what the work changes outside the database it must set anew.
+    /// \param told whether others hear of it
+    Status transaction(const std::function<Status()> &work, bool told = true);
+
+    /// How long a server that went away is waited for; none at first. For a thread that nobody watches.
+    void setPatience(std::chrono::milliseconds patience) { m_patience = patience; }
+    /// Calls back on this thread, which must run an event loop, within about a second of a change by another connection.
+    void onChanges(std::function<void()> told);
 
     /// What went wrong in reading since it was last asked for.
     std::optional<Error> takeProblem();
@@ -78,11 +90,28 @@ public:
 private:
     friend class Rows;
     Connection(const Dialect &dialect, QString where);
+    struct Attempt {
+        Status done = Done{};
+        bool lost = false; ///< the connection, before the end arrived
+        QString name;      ///< of the transaction, where its end was asked for
+    };
+    Attempt attempt(const std::function<Status()> &work, bool told);
+    /// Connects anew where the connection is gone. \return whether there is one
+    bool revive();
+    /// Whether a transaction came to its end before the connection went.
+    bool cameToItsEnd(const QString &name);
+    void watch();
+
     const Dialect &m_dialect;
-    QString m_where, m_name;
+    QString m_where, m_name;                            ///< the place without a password; Qt's name of the connection
     QHash<QString, std::shared_ptr<QSqlQuery>> m_spare; ///< prepared, by their text
+    std::vector<std::shared_ptr<QSqlQuery>> m_failed;   ///< given back when the transaction has ended
     std::optional<Error> m_problem;
     int m_depth = 0;
+    std::chrono::milliseconds m_patience{0};
+    std::function<void()> m_told;
+    std::unique_ptr<QObject> m_watch; ///< lives as long as somebody wants to be told
+    qint64 m_seen = -1;               ///< the count of changes when last asked
 };
 
 /// A time as it is stored, and text that is empty rather than none.

@@ -14,10 +14,11 @@ class Sqlite : public Dialect {
 public:
     [[nodiscard]] QString driver() const override { return QStringLiteral("QSQLITE"); }
 
-    void configure(QSqlDatabase &db, const QString &where) const override
+    Status configure(QSqlDatabase &db, const QString &where) const override
     {
         db.setDatabaseName(where);
         db.setConnectOptions(QStringLiteral("QSQLITE_BUSY_TIMEOUT=5000"));
+        return Done{};
     }
 
     Status prepare(QSqlDatabase &db) const override
@@ -43,6 +44,14 @@ public:
     }
 
     [[nodiscard]] QString begin() const override { return QStringLiteral("BEGIN IMMEDIATE"); }
+    [[nodiscard]] bool streams() const override { return true; }
+    [[nodiscard]] bool isLost(const QSqlDatabase &) const override { return false; }
+    [[nodiscard]] bool isStarting(const QString &) const override { return false; }
+    [[nodiscard]] QString witness() const override { return {}; }
+    [[nodiscard]] QString fate() const override { return {}; }
+    [[nodiscard]] QString channel() const override { return {}; }
+    [[nodiscard]] QString changeCount() const override { return QStringLiteral("PRAGMA data_version"); }
+    [[nodiscard]] QString continueNumbers(const QString &) const override { return {}; }
 
     [[nodiscard]] Result<int> version(QSqlDatabase &db) const override
     {
@@ -126,11 +135,31 @@ private:
 
 } // namespace
 
+bool isServer(const QString &where)
+{
+    return where.startsWith(QStringLiteral("postgresql:")) || where.startsWith(QStringLiteral("postgres:"));
+}
+
+const Dialect &dialectOf(const QString &where)
+{
+    return isServer(where) ? postgres() : sqlite();
+}
+
 const Dialect &sqlite()
 {
     static const Sqlite dialect;
     return dialect;
 }
+
+namespace {
+
+/// Whether a server said it, or the driver of one.
+bool isOfServer(const QSqlError &error)
+{
+    return error.driverText().startsWith(QStringLiteral("QPSQL"));
+}
+
+} // namespace
 
 Error storageError(Message what)
 {
@@ -140,10 +169,10 @@ Error storageError(Message what)
 Error storageError(Message what, const QSqlError &error)
 {
     return {ErrorKind::Storage,
-            error.isValid() ? say("store-says", std::move(what), error.text().trimmed().toStdString()) : std::move(what),
+            error.isValid() ? say("store-says", std::move(what), error.text().simplified().toStdString()) : std::move(what),
             say("what-stored-before-untouched"),
-            say("check-disk-room-folder"),
-            sqlite().isDamage(error) ? "damaged" : "store",
+            isOfServer(error) ? say("check-server-network") : say("check-disk-room-folder"),
+            !isOfServer(error) && sqlite().isDamage(error) ? "damaged" : "store",
             false};
 }
 

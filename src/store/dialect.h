@@ -21,8 +21,8 @@ public:
 
     /// Qt's name of the driver.
     [[nodiscard]] virtual QString driver() const = 0;
-    /// Before the database is opened.
-    virtual void configure(QSqlDatabase &db, const QString &where) const = 0;
+    /// Before the database is opened. \return an error where the place cannot be understood
+    virtual Status configure(QSqlDatabase &db, const QString &where) const = 0;
     /// After it was opened: whatever a connection needs set.
     virtual Status prepare(QSqlDatabase &db) const = 0;
     /// A table's definition with this engine's words for {key}, {integer}, {real}, {bytes} and {clustered}: rows kept in
@@ -30,6 +30,25 @@ public:
     [[nodiscard]] virtual QString worded(QString definition) const = 0;
     /// The statement that begins a transaction which will write: it waits for others rather than fail in its middle.
     [[nodiscard]] virtual QString begin() const = 0;
+    /// Whether rows may be fetched one by one while other statements run.
+    [[nodiscard]] virtual bool streams() const = 0;
+
+    /// Whether the connection is gone: its server was stopped, or the network.
+    [[nodiscard]] virtual bool isLost(const QSqlDatabase &db) const = 0;
+    /// Whether there is a server that takes nobody in yet: it is being started or brought back.
+    [[nodiscard]] virtual bool isStarting(const QString &where) const = 0;
+    /// A statement that tells everybody else of a change when its transaction ends, and gives the transaction's name; empty where
+    /// there is none. Its one parameter is who tells.
+    [[nodiscard]] virtual QString witness() const = 0;
+    /// A statement that says, as 1 or 0, whether the transaction of this name came to its end; empty where none can be lost.
+    [[nodiscard]] virtual QString fate() const = 0;
+    /// The channel on which changes of others are told; empty where they have to be asked for by changeCount().
+    [[nodiscard]] virtual QString channel() const = 0;
+    /// A statement whose result changes when another connection has changed something; empty where they are told.
+    [[nodiscard]] virtual QString changeCount() const = 0;
+    /// A statement after rows were put into a table with the numbers that they had elsewhere: new ones continue behind them. Empty
+    /// where that goes by itself.
+    [[nodiscard]] virtual QString continueNumbers(const QString &table) const = 0;
 
     /// The schema's version that a database holds; 0 for an empty one.
     [[nodiscard]] virtual Result<int> version(QSqlDatabase &db) const = 0;
@@ -45,6 +64,14 @@ public:
 
 /// SQLite 3.35 or later, in one file with a write-ahead log.
 const Dialect &sqlite();
+/// PostgreSQL 13 or later, one database (or schema) for a studio. Its writers wait for each other, as a file's do.
+const Dialect &postgres();
+
+/// Whether a place is a server's database (a URI "postgresql://..." as libpq reads it) rather than a file.
+bool isServer(const QString &where);
+const Dialect &dialectOf(const QString &where);
+/// A place as it may be shown and kept: without a password.
+QString withoutPassword(const QString &where);
 
 /// An error of the store: what was stored before is untouched.
 Error storageError(Message what, const QSqlError &error);

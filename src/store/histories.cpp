@@ -43,6 +43,7 @@ Result<int> Histories::add(qint64 displayId, const std::vector<HistoryEntry> &en
 {
     int added = 0;
     const Status done = m_connection.transaction([&]() -> Status {
+        added = 0;
         for (const HistoryEntry &e : entries) {
             const auto made = m_connection.write(
                 QStringLiteral(

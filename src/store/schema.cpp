@@ -156,6 +156,18 @@ int schemaVersion()
     return 10; // as 9, but a record names the lines of its worksheet
 }
 
+QStringList tableNames()
+{
+    QStringList names;
+    for (const QString &definition : tables()) {
+        const QString word = definition.section(' ', 2, 2);
+        if (definition.startsWith(QStringLiteral("CREATE TABLE ")) && word != QStringLiteral("at_work")) {
+            names << word;
+        }
+    }
+    return names;
+}
+
 Status makeTables(Connection &connection)
 {
     for (const QString &definition : tables()) {
@@ -182,6 +194,10 @@ Result<QString> bringUp(Connection &connection, const QString &path)
         return QString();
     }
     QString copy;
+    if (*version > 0 && isServer(path)) {
+        return Error{
+            ErrorKind::Storage, say("server-studio-older", path.toStdString()), say("nothing-changed"), say("server-own-tools"), "store", false};
+    }
     if (*version > 0) {
         copy = QStringLiteral("%1.version-%2").arg(path).arg(*version);
         if (QFile::exists(copy)) {

@@ -3,11 +3,13 @@
 
 #include "store/owner.h"
 #include "store/schema.h"
+#include "store/transfer.h"
 
 #include <QDateTime>
 #include <QDir>
 #include <QFile>
 #include <QFileInfo>
+#include <QSettings>
 #include <QSqlError>
 #include <QStandardPaths>
 
@@ -16,6 +18,13 @@ namespace lamp {
 using namespace store;
 
 namespace {
+
+const QString kOwn = QStringLiteral("dutiful-lamp"), kPlace = QStringLiteral("studio/place");
+
+QString inDataFolder(const char *file)
+{
+    return QStandardPaths::writableLocation(QStandardPaths::GenericDataLocation) + QStringLiteral("/dutiful-lamp/") + QLatin1String(file);
+}
 
 /// Stands beside a file that was found damaged: it is set aside when it is next opened.
 QString markOf(const QString &path)
@@ -59,7 +68,10 @@ Store::Store(QString path, std::unique_ptr<Connection> connection)
 
 Store::~Store()
 {
-    (void)m_connection->write(QStringLiteral("DELETE FROM at_work WHERE owner = ?"), {m_owner}, {});
+    if (m_works) {
+        (void)m_connection->transaction([this] { return m_connection->change(QStringLiteral("DELETE FROM at_work WHERE owner = ?"), {m_owner}, {}); },
+                                        false);
+    }
 }
 
 int Store::schemaVersion()
@@ -69,11 +81,11 @@ int Store::schemaVersion()
 
 Result<std::unique_ptr<Store>> Store::openSound(const QString &path)
 {
-    auto connection = Connection::open(sqlite(), path);
+    auto connection = Connection::open(dialectOf(path), path);
     if (!connection) {
         return connection.error();
     }
-    if (QFile::exists(markOf(path))) {
+    if (!isServer(path) && QFile::exists(markOf(path))) {
         QSqlDatabase db = connection.value()->database();
         const Message faults = sqlite().faults(db, {});
         if (!faults.empty()) {
@@ -81,39 +93,59 @@ Result<std::unique_ptr<Store>> Store::openSound(const QString &path)
         }
         QFile::remove(markOf(path));
     }
-    const auto copy = bringUp(*connection.value(), path);
+    const auto copy = bringUp(*connection.value(), withoutPassword(path));
     if (!copy) {
         return copy.error();
     }
     std::unique_ptr<Store> store(new Store(path, std::move(connection).value()));
     store->m_copyBefore = *copy;
-    if (const Status begun = store->beginWork(); !begun) {
-        return begun.error();
-    }
     return store;
 }
 
 Status Store::beginWork()
 {
-    return m_connection->transaction([&]() -> Status {
-        {
-            Rows rows = m_connection->read(QStringLiteral("SELECT owner FROM at_work"));
-            if (!rows.good()) {
-                return storageError(say("studio-file-cannot-read", m_path.toStdString()), rows.error());
+    m_works = true;
+    return m_connection->transaction(
+        [&]() -> Status {
+            m_uncleanEnd = false;
+            {
+                Rows rows = m_connection->read(QStringLiteral("SELECT owner FROM at_work"));
+                if (!rows.good()) {
+                    return storageError(say("studio-file-cannot-read", shown().toStdString()), rows.error());
+                }
+                while (rows.next()) {
+                    m_uncleanEnd = m_uncleanEnd || isDead(rows.text(0));
+                }
             }
-            while (rows.next()) {
-                m_uncleanEnd = m_uncleanEnd || isDead(rows.text(0));
-            }
-        }
-        const auto begun =
-            m_connection->write(QStringLiteral("INSERT INTO at_work (owner, opened_at) VALUES (?, ?)"), {m_owner, QDateTime::currentSecsSinceEpoch()},
-                                say("studio-file-cannot-written", m_path.toStdString()));
-        return begun ? Status(Done{}) : begun.error();
-    });
+            const auto begun =
+                m_connection->write(QStringLiteral("INSERT INTO at_work (owner, opened_at) VALUES (?, ?)"),
+                                    {m_owner, QDateTime::currentSecsSinceEpoch()}, say("studio-file-cannot-written", shown().toStdString()));
+            return begun ? Status(Done{}) : begun.error();
+        },
+        false);
+}
+
+QString Store::shown() const
+{
+    return withoutPassword(m_path);
 }
 
 Result<std::unique_ptr<Store>> Store::open(const QString &path)
 {
+    auto store = look(path);
+    if (store) {
+        if (const Status begun = store.value()->beginWork(); !begun) {
+            return begun.error();
+        }
+    }
+    return store;
+}
+
+Result<std::unique_ptr<Store>> Store::look(const QString &path)
+{
+    if (isServer(path)) {
+        return openSound(path);
+    }
     if (!QDir().mkpath(QFileInfo(path).absolutePath())) {
         return storageError(say("folder-cannot-made", path.toStdString()));
     }
@@ -139,6 +171,9 @@ Status Store::backUp(const QString &path)
         e.todo = say("choose-another-name");
         return e;
     }
+    if (isServer(m_path)) {
+        return copyStudio(*this, path, {}, {}).status;
+    }
     QSqlDatabase db = m_connection->database();
     const Status copied = m_connection->dialect().copyTo(db, path);
     if (!copied) {
@@ -149,11 +184,12 @@ Status Store::backUp(const QString &path)
 
 Status Store::examine(const QString &path, const std::stop_token &stop)
 {
-    auto connection = Connection::open(sqlite(), path);
+    const Dialect &dialect = dialectOf(path);
+    auto connection = Connection::open(dialect, path);
     Message faults;
     if (connection) {
         QSqlDatabase db = connection.value()->database();
-        faults = sqlite().faults(db, stop);
+        faults = dialect.faults(db, stop);
         if (stop.stop_requested()) {
             return Done{};
         }
@@ -191,7 +227,18 @@ Status Store::examine(const QString &path, const std::stop_token &stop)
 
 QString defaultStorePath()
 {
-    return QStandardPaths::writableLocation(QStandardPaths::GenericDataLocation) + QStringLiteral("/dutiful-lamp/studio.sqlite");
+    const QString chosen = QSettings(kOwn, kOwn).value(kPlace).toString();
+    return chosen.isEmpty() ? inDataFolder("studio.sqlite") : chosen;
+}
+
+QString demoPlace()
+{
+    return inDataFolder("demo.sqlite");
+}
+
+void setStudioPlace(const QString &where)
+{
+    QSettings(kOwn, kOwn).setValue(kPlace, withoutPassword(where));
 }
 
 } // namespace lamp

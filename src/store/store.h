@@ -10,15 +10,20 @@
 
 namespace lamp {
 
-/// Keeps the studio: who and what is in it, visits with every reading, what they aim at, how the displays stand. SQLite
-/// with a write-ahead log, so that what was written before a crash is there after it. One object belongs to the thread
-/// that opened it; several may be open on one file. What it keeps is asked for at its repositories.
+/// Keeps the studio: who and what is in it, visits with every reading, what they aim at, how the displays stand. A file
+/// (SQLite with a write-ahead log, so that what was written before a crash is there after it) or a server's database
+/// (PostgreSQL). One object belongs to the thread that opened it; several may be open on one studio. What it keeps is asked for
+/// at its repositories.
 class Store {
 public:
     /// Opens or makes the database, and brings one of an earlier version up after keeping a copy of it. A file that is
     /// damaged is set aside under another name and never overwritten; movedAside() then says where it is. A file from a
     /// newer version is an error and is left alone.
+    /// \param path of a file, or a server's database as a URI: "postgresql://user@server/database?sslmode=verify-full". Passwords
+    /// stand in ~/.pgpass, where libpq looks for them.
     static Result<std::unique_ptr<Store>> open(const QString &path);
+    /// The same, only to look: nobody is told that somebody is at work here, and an unclean end is not asked for.
+    static Result<std::unique_ptr<Store>> look(const QString &path);
     ~Store();
     Store(const Store &) = delete;
     Store &operator=(const Store &) = delete;
@@ -32,7 +37,15 @@ public:
     /// Several verbs as one thing that a person does: all of it or nothing.
     Status act(const std::function<Status()> &verbs) { return m_connection->transaction(verbs); }
 
+    /// Where it is, to open it once more.
     [[nodiscard]] const QString &path() const { return m_path; }
+    /// Where it is, to be shown: without a password.
+    [[nodiscard]] QString shown() const;
+    /// How long a server that went away is waited for; not at all at first. For a thread that nobody watches.
+    void setPatience(std::chrono::milliseconds patience) { m_connection->setPatience(patience); }
+    /// Calls back on this thread, which must run an event loop, within about a second of a change by somebody else.
+    void onChanges(std::function<void()> told) { m_connection->onChanges(std::move(told)); }
+    [[nodiscard]] store::Connection &connection() { return *m_connection; }
     [[nodiscard]] const QString &movedAside() const { return m_movedAside; }
     /// Where the copy is that was kept before the file was brought up to this version; empty where it was not.
     [[nodiscard]] const QString &copyBefore() const { return m_copyBefore; }
@@ -43,7 +56,8 @@ public:
 
     /// Whether somebody who had the file open was killed or lost power, so that it should be examined.
     [[nodiscard]] bool endedUncleanly() const { return m_uncleanEnd; }
-    /// Writes a whole copy beside, as of this moment, while others may be at work. \return an error where a file is there already
+    /// Writes a whole copy beside, as of this moment, while others may be at work; of a server's database into a file. \return an error where a file
+    /// is there already
     Status backUp(const QString &path);
     /// Examines a whole file, which may take minutes: for another thread than the one that shows things. Where it is
     /// sound, its unclean end is forgotten; where it is not, it is set aside when it is next opened. \return an error with
@@ -59,7 +73,7 @@ private:
     Status beginWork();
 
     QString m_path, m_movedAside, m_copyBefore, m_owner;
-    bool m_uncleanEnd = false;
+    bool m_uncleanEnd = false, m_works = false;
     std::unique_ptr<store::Connection> m_connection;
     store::Studio m_studio;
     store::Aims m_aims;
@@ -68,7 +82,11 @@ private:
     store::Histories m_histories;
 };
 
-/// Where the studio is kept: $XDG_DATA_HOME/dutiful-lamp/studio.sqlite.
+/// Where the studio is kept: where it was moved to (a setting of this person), else $XDG_DATA_HOME/dutiful-lamp/studio.sqlite.
 QString defaultStorePath();
+/// Where the demo's studio is: a file of its own beside the usual place.
+QString demoPlace();
+/// Keeps where the studio is, a file or a server, without a password.
+void setStudioPlace(const QString &where);
 
 } // namespace lamp

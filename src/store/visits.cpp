@@ -87,17 +87,19 @@ Status Visits::save(const VisitRecord &record, qint64 displayId, VisitState stat
 
 Status Visits::addReading(const std::string &visitId, const Measurement &m, const States &states)
 {
-    return m_connection.transaction([&]() -> Status {
-        // Only while the visit is this owner's: two that write into one visit would drop each other's readings.
-        const auto visit = keyOf(fromStd(visitId));
-        if (!visit) {
-            return notThere(fromStd(visitId));
-        }
-        const Status mine = owned(
-            m_connection.write(QStringLiteral("UPDATE visit SET readings = readings + 1 WHERE id = ? AND owner = ?"), {*visit, m_owner}, kNotStored));
-        const Status state = mine ? writeStates(*visit, states) : mine;
-        return state ? insertReading(*visit, m) : state;
-    });
+    return m_connection.transaction(
+        [&]() -> Status {
+            // Only while the visit is this owner's: two that write into one visit would drop each other's readings.
+            const auto visit = keyOf(fromStd(visitId));
+            if (!visit) {
+                return notThere(fromStd(visitId));
+            }
+            const Status mine = owned(m_connection.write(QStringLiteral("UPDATE visit SET readings = readings + 1 WHERE id = ? AND owner = ?"),
+                                                         {*visit, m_owner}, kNotStored));
+            const Status state = mine ? writeStates(*visit, states) : mine;
+            return state ? insertReading(*visit, m) : state;
+        },
+        false); // no list shows single readings
 }
 
 Status Visits::finish(const VisitRecord &record, qint64 displayId, const std::optional<MatrixCorrection> &made)
@@ -151,8 +153,12 @@ Status Visits::take(const QString &visitId)
 
 Status Visits::renewLease(const QString &visitId, const QString &owner)
 {
-    return m_connection.change(QStringLiteral("UPDATE visit SET lease_until = ? WHERE uid = ? AND owner = ?"), {leaseEnd(), visitId, owner},
-                               kNotStored);
+    return m_connection.transaction(
+        [&] {
+            return m_connection.change(QStringLiteral("UPDATE visit SET lease_until = ? WHERE uid = ? AND owner = ?"), {leaseEnd(), visitId, owner},
+                                       kNotStored);
+        },
+        false);
 }
 
 Status Visits::release(const QString &visitId)

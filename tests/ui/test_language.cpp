@@ -12,6 +12,7 @@
 #include "app/shell/main_window.h"
 #include "app/studio/add_display.h"
 #include "app/studio/instruments_view.h"
+#include "app/studio/move_studio.h"
 #include "app/visit/visit_controller.h"
 #include "app/visit/visit_runner.h"
 #include "app/visit/work_settings.h"
@@ -233,6 +234,10 @@ class TestLanguage : public QObject {
         add.show();
         inspectView(add, "add-display");
         add.close();
+        MoveStudio place(w.store()->path(), &w);
+        place.show();
+        inspectView(place, "where-it-is-kept");
+        place.close();
     }
 
 private Q_SLOTS:

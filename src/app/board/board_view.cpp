@@ -114,7 +114,7 @@ void BoardView::show(Store &store, WallTime now)
     m_background->start(
         tr("Working out what history says…"),
         [path = store.path(), question]() -> Result<std::vector<BoardLine>> {
-            auto opened = Store::open(path);
+            auto opened = Store::look(path);
             if (!opened) {
                 return opened.error();
             }

@@ -2,6 +2,7 @@
 #include "app/shell/main_window.h"
 #include "app/shell/guide.h"
 #include "app/studio/instruments_view.h"
+#include "app/studio/move_studio.h"
 
 #include "app/board/board_view.h"
 #include "app/files/bring_in.h"
@@ -35,6 +36,7 @@
 #include <QSettings>
 #include <QSplitter>
 #include <QStackedWidget>
+#include <QTimer>
 #include <QTreeView>
 #include <QUrl>
 
@@ -50,10 +52,10 @@ constexpr int kFewDisplays = 200;
 MainWindow::MainWindow(QString storePath, QWidget *parent)
     : QMainWindow(parent), m_banner(new Banner), m_installed(new InstalledPanel), m_studio(new OpenStudio(std::move(storePath), *m_banner, this)),
       m_visits(new VisitController(*m_studio, *m_installed, *m_banner, *this)), m_visitDesk(new VisitDesk(*m_studio, *m_visits, *m_banner, this)),
-      m_background(new Background(this)), m_placesModel(new PlacesModel(this)), m_places(new QTreeView), m_stack(new QStackedWidget),
-      m_welcome(new Welcome), m_card(new CardView), m_board(new BoardView), m_instruments(new InstrumentsView(*m_banner)), m_desk(new FileDesk),
-      m_bringIn(new BringIn(*m_studio, *m_desk, *m_background, *m_banner, this)), m_report(new ReportPage(*m_background, *m_banner)),
-      m_progress(new ProgressBar)
+      m_background(new Background(this)), m_lookAgain(new QTimer(this)), m_placesModel(new PlacesModel(this)), m_places(new QTreeView),
+      m_stack(new QStackedWidget), m_welcome(new Welcome), m_card(new CardView), m_board(new BoardView),
+      m_instruments(new InstrumentsView(*m_banner)), m_desk(new FileDesk), m_bringIn(new BringIn(*m_studio, *m_desk, *m_background, *m_banner, this)),
+      m_report(new ReportPage(*m_background, *m_banner)), m_progress(new ProgressBar)
 {
     setWindowTitle(tr("Dutiful Lamp"));
     resize(1280, 760); // with its title bar it fits on a screen of 1280 by 800
@@ -138,6 +140,7 @@ void MainWindow::buildMenus()
         }
     });
     studio->addAction(tr("E&xport this visit…"), this, &MainWindow::passVisitOn);
+    studio->addAction(tr("&Where it is kept…"), this, &MainWindow::moveStudio);
     studio->addAction(tr("&Settings…"), QKeySequence(tr("Ctrl+,")), this, [this] { WorkSettings(store(), this).exec(); });
     studio->addSeparator();
     studio->addAction(tr("&Quit"), QKeySequence::Quit, this, &QWidget::close);
@@ -255,6 +258,13 @@ void MainWindow::connectStudio()
     });
     connect(m_welcome, &Welcome::emptyWanted, this, &MainWindow::addDisplay);
     connect(m_studio, &OpenStudio::changed, this, &MainWindow::reloadPlaces);
+    connect(m_studio, &OpenStudio::changedElsewhere, this, &MainWindow::lookAgain);
+    m_lookAgain->setSingleShot(true);
+    connect(m_lookAgain, &QTimer::timeout, this, [this] {
+        if (m_lookOnceMore) {
+            lookAgain();
+        }
+    });
     connect(m_studio, &OpenStudio::filled, this, [this] {
         m_progress->say({});
         showCard();
@@ -434,6 +444,47 @@ void MainWindow::showInstruments()
     if (store() != nullptr) {
         m_instruments->show(*store(), wallNow());
         m_stack->setCurrentWidget(m_instruments);
+    }
+}
+
+void MainWindow::lookAgain()
+{
+    // One's own visit is shown as it goes on, and its demo as it fills. Somebody else's may write every second.
+    constexpr int kBetween = 700;
+    if (runner()->running() || m_studio->filling() || m_lookAgain->isActive()) {
+        m_lookOnceMore = true;
+        return;
+    }
+    m_lookOnceMore = false;
+    m_lookAgain->start(kBetween);
+    reloadPlaces();
+    if (m_stack->currentWidget() == m_card) {
+        showCard();
+    } else if (m_stack->currentWidget() == m_board) {
+        showBoard();
+    }
+}
+
+void MainWindow::moveStudio()
+{
+    if (runner()->running() || m_studio->filling() || m_background->busy()) {
+        m_banner->say(tr("Something is still being worked on: let it end first."));
+        return;
+    }
+    MoveStudio dialog(m_studio->path(), this);
+    if (dialog.exec() == QDialog::Accepted) {
+        const QString before = m_studio->path();
+        m_display = 0;
+        m_studio->choose(dialog.chosen());
+        openStore(false);
+        if (m_studio->store() != nullptr && m_studio->store()->path() == dialog.chosen()) {
+            setStudioPlace(dialog.chosen());
+            m_banner->say(tr("The studio is %1 from now on. The one before stays at %2.")
+                              .arg(store::withoutPassword(dialog.chosen()), store::withoutPassword(before)));
+        } else {
+            m_studio->choose(before);
+            openStore(false);
+        }
     }
 }
 

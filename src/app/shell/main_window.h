@@ -9,6 +9,7 @@
 
 class QLabel;
 class QStackedWidget;
+class QTimer;
 class QTreeView;
 
 namespace lamp::app {
@@ -75,6 +76,9 @@ private:
     void connectStudio();
     void connectVisits();
     void reloadPlaces();
+    /// Shows anew what another window or workstation may have changed.
+    void lookAgain();
+    void moveStudio();
     void widenPlaces();
     void showCard();
     /// What the studio asks for today.
@@ -97,6 +101,8 @@ private:
     VisitController *m_visits;
     VisitDesk *m_visitDesk;
     Background *m_background;
+    QTimer *m_lookAgain; ///< runs while nothing is shown anew
+    bool m_lookOnceMore = false;
     PlacesModel *m_placesModel;
     QTreeView *m_places;
     QStackedWidget *m_stack;

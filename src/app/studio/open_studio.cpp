@@ -28,7 +28,7 @@ void OpenStudio::stop()
 
 void OpenStudio::chooseDemo()
 {
-    m_path = QFileInfo(m_path).absolutePath() + QStringLiteral("/demo.sqlite");
+    m_path = demoPlace();
 }
 
 bool OpenStudio::open(bool demo)
@@ -38,7 +38,11 @@ bool OpenStudio::open(bool demo)
         m_banner.say(opened.error());
         return false;
     }
+    if (m_store) {
+        m_former.push_back(std::move(m_store));
+    }
     m_store = std::move(opened).value();
+    m_store->onChanges([this] { Q_EMIT changedElsewhere(); });
     if (!m_store->movedAside().isEmpty()) {
         m_banner.say(tr("The studio file was damaged. It is kept as %1; a new one was begun.").arg(m_store->movedAside()));
     }

@@ -22,8 +22,10 @@ public:
 
     /// Opens it; where it is the demo's and new, it is filled in the background. \return whether it is open
     bool open(bool demo);
-    /// From now on the demo studio, beside this one's file.
+    /// From now on the demo studio, beside the usual place of a studio's file.
     void chooseDemo();
+    /// From now on the studio at another place, once it is opened.
+    void choose(const QString &path) { m_path = path; }
     [[nodiscard]] const QString &path() const { return m_path; }
     /// Null before it was opened.
     [[nodiscard]] Store *store() const { return m_store.get(); }
@@ -37,6 +39,8 @@ public:
 Q_SIGNALS:
     /// Displays or their state changed.
     void changed();
+    /// The same, by another window, program or workstation.
+    void changedElsewhere();
     /// The demo is filled, or could not be.
     void filled();
 
@@ -45,7 +49,8 @@ private:
     QString m_path;
     Banner &m_banner;
     std::unique_ptr<Store> m_store;
-    Background *m_examiner; ///< of the file; apart, since other work must not push it aside
+    std::vector<std::unique_ptr<Store>> m_former; ///< those open before: a view that shows one still may
+    Background *m_examiner;                       ///< of the file; apart, since other work must not push it aside
     std::stop_source m_stopExamining;
     std::jthread m_demoThread;
     bool m_filling = false;

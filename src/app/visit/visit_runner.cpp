@@ -141,6 +141,8 @@ void VisitRunner::work(const std::stop_token &stop, const BenchSource &source, V
         fail(store.error(), {});
         return;
     }
+    constexpr std::chrono::seconds kPatience{30}; // with a server that is started anew; nobody waits for this thread
+    store.value()->setPatience(kPatience);
     BenchClient::Options options;
     options.stop = stop;
     options.log = [this](const Message &m) { Q_EMIT noted(worded(m)); };

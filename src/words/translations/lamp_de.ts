@@ -650,14 +650,6 @@
         <translation>Der erste Tag dessen, was getan wurde</translation>
     </message>
     <message>
-        <source>The studio&apos;s file; its usual place where left out</source>
-        <translation>Die Studiodatei; sonst an ihrem üblichen Ort</translation>
-    </message>
-    <message>
-        <source>The studio&apos;s file: check, backup</source>
-        <translation>Die Studiodatei: check, backup</translation>
-    </message>
-    <message>
         <source>Examines it, and reads every visit</source>
         <translation>Prüft sie und liest jede Sitzung</translation>
     </message>
@@ -668,6 +660,26 @@
     <message>
         <source>Where to</source>
         <translation>Wohin</translation>
+    </message>
+    <message>
+        <source>The studio: a file, or postgresql://...; the one in use where left out</source>
+        <translation>Das Studio: eine Datei oder postgresql://...; ohne Angabe das benutzte</translation>
+    </message>
+    <message>
+        <source>The studio&apos;s store: check, backup, move</source>
+        <translation>Der Speicher des Studios: check, backup, move</translation>
+    </message>
+    <message>
+        <source>Copies the studio to another file or to a server, and compares every value</source>
+        <translation>Kopiert das Studio in eine andere Datei oder auf einen Server und vergleicht jeden Wert</translation>
+    </message>
+    <message>
+        <source>A file that is not there yet, or postgresql://user@server/database</source>
+        <translation>Eine Datei, die es noch nicht gibt, oder postgresql://benutzer@server/datenbank</translation>
+    </message>
+    <message>
+        <source>Look for the studio there from now on</source>
+        <translation>Das Studio von jetzt an dort suchen</translation>
     </message>
 </context>
 <context>
@@ -1758,6 +1770,92 @@
     <message>
         <source>Ctrl+I</source>
         <translation>Ctrl+I</translation>
+    </message>
+    <message>
+        <source>&amp;Where it is kept…</source>
+        <translation>&amp;Wo es liegt…</translation>
+    </message>
+    <message>
+        <source>Something is still being worked on: let it end first.</source>
+        <translation>Es wird noch gearbeitet: Das muss erst zu Ende gehen.</translation>
+    </message>
+    <message>
+        <source>The studio is %1 from now on. The one before stays at %2.</source>
+        <translation>Das Studio ist von jetzt an %1. Das bisherige bleibt in %2.</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::MoveStudio</name>
+    <message>
+        <source>&amp;Look there</source>
+        <translation>&amp;Nachsehen</translation>
+    </message>
+    <message>
+        <source>&amp;Copy the studio there</source>
+        <translation>Studio dorthin &amp;kopieren</translation>
+    </message>
+    <message>
+        <source>&amp;Use that one from now on</source>
+        <translation>Von jetzt an &amp;dieses benutzen</translation>
+    </message>
+    <message>
+        <source>Where the studio is kept</source>
+        <translation>Wo das Studio liegt</translation>
+    </message>
+    <message>
+        <source>It is kept at %1</source>
+        <translation>Es liegt in %1</translation>
+    </message>
+    <message>
+        <source>Another &amp;place</source>
+        <translation>Anderer &amp;Ort</translation>
+    </message>
+    <message>
+        <source>A &amp;file…</source>
+        <translation>Eine D&amp;atei…</translation>
+    </message>
+    <message>
+        <source>A file, or a database of a PostgreSQL server that several workstations share. The password stands in ~/.pgpass, which only you can read; the program never keeps it.</source>
+        <translation>Eine Datei oder eine Datenbank eines PostgreSQL-Servers, den sich mehrere Arbeitsplätze teilen. Das Passwort steht in ~/.pgpass, die nur Sie lesen können; das Programm bewahrt es nie auf.</translation>
+    </message>
+    <message>
+        <source>A file for the studio</source>
+        <translation>Eine Datei für das Studio</translation>
+    </message>
+    <message>
+        <source>Studio (*.sqlite)</source>
+        <translation>Studio (*.sqlite)</translation>
+    </message>
+    <message>
+        <source>That is where it is.</source>
+        <translation>Dort liegt es schon.</translation>
+    </message>
+    <message>
+        <source>Leave the password out: it stands in ~/.pgpass, or the server asks for none.</source>
+        <translation>Lassen Sie das Passwort weg: Es steht in ~/.pgpass, oder der Server verlangt keines.</translation>
+    </message>
+    <message>
+        <source>Nothing is there yet.</source>
+        <translation>Dort ist noch nichts.</translation>
+    </message>
+    <message numerus="yes">
+        <source>A studio of %n display(s) is there.</source>
+        <translation>
+            <numerusform>Dort ist ein Studio mit einem Bildschirm.</numerusform>
+            <numerusform>Dort ist ein Studio mit %n Bildschirmen.</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>Looking…</source>
+        <translation>Es wird nachgesehen…</translation>
+    </message>
+    <message>
+        <source>All %1 rows are there, and every value is the same. The studio here is left as it is; what is written into one from now on does not arrive in the other.</source>
+        <translation>Alle %1 Zeilen sind dort, und jeder Wert ist gleich. Das Studio hier bleibt, wie es ist; was von jetzt an in das eine geschrieben wird, kommt im anderen nicht an.</translation>
+    </message>
+    <message>
+        <source>Copying and comparing…</source>
+        <translation>Es wird kopiert und verglichen…</translation>
     </message>
 </context>
 <context>
@@ -3118,10 +3216,6 @@
         <translation>Das Demo-Studio öffnen.</translation>
     </message>
     <message>
-        <source>The studio file.</source>
-        <translation>Die Studiodatei.</translation>
-    </message>
-    <message>
         <source>Save a picture of the window, then quit.</source>
         <translation>Ein Bild des Fensters speichern, dann beenden.</translation>
     </message>
@@ -3140,6 +3234,10 @@
     <message>
         <source>The picture could not be saved.</source>
         <translation>Das Bild konnte nicht gespeichert werden.</translation>
+    </message>
+    <message>
+        <source>The studio: a file, or postgresql://...</source>
+        <translation>Das Studio: eine Datei oder postgresql://...</translation>
     </message>
 </context>
 <context>
@@ -5493,18 +5591,6 @@
         <translation>Eine Korrektur konnte nicht gespeichert werden.</translation>
     </message>
     <message>
-        <source>The studio file %1 cannot be opened.</source>
-        <translation>Die Studiodatei %1 kann nicht geöffnet werden.</translation>
-    </message>
-    <message>
-        <source>The studio file %1 cannot be read.</source>
-        <translation>Die Studiodatei %1 kann nicht gelesen werden.</translation>
-    </message>
-    <message>
-        <source>The studio file %1 cannot be written.</source>
-        <translation>Die Studiodatei %1 kann nicht geschrieben werden.</translation>
-    </message>
-    <message>
         <source>The studio file %1 could not be copied to %2.</source>
         <translation>Die Studiodatei %1 konnte nicht nach %2 kopiert werden.</translation>
     </message>
@@ -7056,14 +7142,6 @@
         <translation>%1: %2; fällig am %3 durch %4</translation>
     </message>
     <message>
-        <source>A store on a server cannot be used yet.</source>
-        <translation>Ein Studio auf einem Server kann noch nicht benutzt werden.</translation>
-    </message>
-    <message>
-        <source>Give a file.</source>
-        <translation>Geben Sie eine Datei an.</translation>
-    </message>
-    <message>
         <source>The studio file was damaged; it is kept as %1, and a new one was begun.</source>
         <translation>Die Studiodatei war beschädigt; sie ist als %1 aufbewahrt, und eine neue wurde begonnen.</translation>
     </message>
@@ -7315,6 +7393,122 @@
     <message>
         <source>with other ramps</source>
         <translation>mit anderen Kurven</translation>
+    </message>
+    <message>
+        <source>Copying and comparing</source>
+        <translation>Kopieren und vergleichen</translation>
+    </message>
+    <message>
+        <source>%1 of %2 are in %3, and every value is the same there.</source>
+        <translation>%1 von %2 sind in %3, und jeder Wert ist dort gleich.</translation>
+    </message>
+    <message>
+        <source>The program looks for the studio there from now on. The old one is left as it is: nothing that is written there from now on arrives in the new one.</source>
+        <translation>Das Programm sucht das Studio von jetzt an dort. Das alte bleibt, wie es ist: Was von jetzt an dort geschrieben wird, kommt im neuen nicht an.</translation>
+    </message>
+    <message>
+        <source>The old one is left as it is and stays the one in use; with --use the new one would be.</source>
+        <translation>Das alte bleibt, wie es ist, und wird weiter benutzt; mit --use wäre es das neue.</translation>
+    </message>
+    <message>
+        <source>The program does not keep passwords.</source>
+        <translation>Das Programm bewahrt keine Passwörter auf.</translation>
+    </message>
+    <message>
+        <source>Leave the password out, and write it into ~/.pgpass, which only you can read.</source>
+        <translation>Lassen Sie das Passwort weg und schreiben Sie es in ~/.pgpass, die nur Sie lesen können.</translation>
+    </message>
+    <message>
+        <source>The studio %1 cannot be opened.</source>
+        <translation>Das Studio %1 lässt sich nicht öffnen.</translation>
+    </message>
+    <message>
+        <source>The studio %1 cannot be read.</source>
+        <translation>Das Studio %1 lässt sich nicht lesen.</translation>
+    </message>
+    <message>
+        <source>The studio %1 cannot be written.</source>
+        <translation>In das Studio %1 lässt sich nicht schreiben.</translation>
+    </message>
+    <message>
+        <source>Check that the server runs, the network reaches it, and this person may use that database.</source>
+        <translation>Prüfen Sie, ob der Server läuft, das Netz ihn erreicht und diese Person die Datenbank benutzen darf.</translation>
+    </message>
+    <message>
+        <source>The studio&apos;s server does not answer as it should.</source>
+        <translation>Der Server des Studios antwortet nicht, wie er sollte.</translation>
+    </message>
+    <message>
+        <source>The studio %1 cannot be reached.</source>
+        <translation>Das Studio %1 ist nicht zu erreichen.</translation>
+    </message>
+    <message>
+        <source>The place of the studio&apos;s server cannot be understood: %1</source>
+        <translation>Der Ort des Servers ist nicht zu verstehen: %1</translation>
+    </message>
+    <message>
+        <source>It looks like postgresql://user@server/database?sslmode=verify-full.</source>
+        <translation>Er sieht so aus: postgresql://benutzer@server/datenbank?sslmode=verify-full.</translation>
+    </message>
+    <message>
+        <source>The studio&apos;s server is older than PostgreSQL 13.</source>
+        <translation>Der Server des Studios ist älter als PostgreSQL 13.</translation>
+    </message>
+    <message>
+        <source>Use a server of version 13 or later.</source>
+        <translation>Benutzen Sie einen Server ab Version 13.</translation>
+    </message>
+    <message>
+        <source>A studio on a server is not copied as a file.</source>
+        <translation>Ein Studio auf einem Server wird nicht als Datei kopiert.</translation>
+    </message>
+    <message>
+        <source>Whoever looks after the server keeps a copy with its own tools, then brings the studio up with a version of the program made for that.</source>
+        <translation>Wer den Server betreut, sichert mit dessen eigenen Werkzeugen eine Kopie und bringt das Studio dann mit einer dafür gemachten Fassung des Programms auf den Stand.</translation>
+    </message>
+    <message>
+        <source>The studio %1 was made by an earlier version of the program.</source>
+        <translation>Das Studio %1 stammt von einer früheren Fassung des Programms.</translation>
+    </message>
+    <message>
+        <source>The database driver %1 is not installed.</source>
+        <translation>Der Datenbanktreiber %1 ist nicht installiert.</translation>
+    </message>
+    <message>
+        <source>Install Qt&apos;s driver for PostgreSQL (Debian: libqt6sql6-psql).</source>
+        <translation>Installieren Sie Qts Treiber für PostgreSQL (Debian: libqt6sql6-psql).</translation>
+    </message>
+    <message>
+        <source>The studio could not be copied.</source>
+        <translation>Das Studio konnte nicht kopiert werden.</translation>
+    </message>
+    <message>
+        <source>The studio&apos;s table &quot;%1&quot; is missing.</source>
+        <translation>Die Tabelle „%1“ des Studios fehlt.</translation>
+    </message>
+    <message>
+        <source>The studio&apos;s table &quot;%1&quot; cannot be read.</source>
+        <translation>Die Tabelle „%1“ des Studios lässt sich nicht lesen.</translation>
+    </message>
+    <message>
+        <source>A row of the studio&apos;s table &quot;%1&quot; could not be copied.</source>
+        <translation>Eine Zeile der Tabelle „%1“ des Studios konnte nicht kopiert werden.</translation>
+    </message>
+    <message>
+        <source>The copy of the studio&apos;s table &quot;%1&quot; is not the same.</source>
+        <translation>Die Kopie der Tabelle „%1“ des Studios ist nicht gleich.</translation>
+    </message>
+    <message>
+        <source>There is a studio already.</source>
+        <translation>Dort gibt es schon ein Studio.</translation>
+    </message>
+    <message>
+        <source>That is where the studio is.</source>
+        <translation>Dort liegt das Studio schon.</translation>
+    </message>
+    <message>
+        <source>Choose a new file, or an empty database.</source>
+        <translation>Wählen Sie eine neue Datei oder eine leere Datenbank.</translation>
     </message>
 </context>
 </TS>

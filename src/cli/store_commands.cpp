@@ -1,0 +1,137 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The studio's store: opening it, examining, copying and moving it.
+#include "cli/commands.h"
+
+#include "cli/output.h"
+#include "cli/progress_line.h"
+#include "cli/studio.h"
+#include "store/transfer.h"
+#include "words/words.h"
+
+#include <array>
+#include <filesystem>
+#include <iostream>
+
+namespace lamp::cli {
+
+namespace fs = std::filesystem;
+
+namespace {
+
+/// How long a server that is being started anew is waited for.
+constexpr std::chrono::seconds kPatience{30};
+
+} // namespace
+
+OpenStudio::OpenStudio(const std::string &path, bool mayMake)
+{
+    // Database drivers are found by way of it.
+    static int count = 1;
+    static std::string name = "dutiful-lamp-cli";
+    static std::array<char *, 2> arguments{name.data(), nullptr};
+    if (QCoreApplication::instance() == nullptr) {
+        m_application = std::make_unique<QCoreApplication>(count, arguments.data());
+    }
+    const QString where = path.empty() ? defaultStorePath() : QString::fromStdString(path);
+    if (std::error_code none; !mayMake && !store::isServer(where) && !fs::exists(where.toStdString(), none)) {
+        m_store =
+            Error{ErrorKind::Input, say("no-studio-file", where.toStdString()), say("nothing-started"), say("import-makes-one"), "store", false};
+        return;
+    }
+    auto opened = Store::open(where);
+    if (opened && !opened.value()->movedAside().isEmpty()) {
+        std::cerr << said(say("program-says", say("store-was-damaged", opened.value()->movedAside().toStdString()))) << "\n";
+    }
+    if (opened) {
+        opened.value()->setPatience(kPatience);
+    }
+    m_store = std::move(opened);
+}
+
+OpenStudio::~OpenStudio() = default;
+
+int checkStore(const FleetOptions &o)
+{
+    OpenStudio studio(o.store);
+    if (!studio.store()) {
+        return report(studio.store().error(), o.json);
+    }
+    Store &store = *studio.store().value();
+    const QString path = store.path();
+    const std::string shown = store.shown().toStdString();
+    const Status sound = Store::examine(path);
+    if (!sound) {
+        return report(sound.error(), o.json);
+    }
+    int visits = 0;
+    const auto displays = store.studio().displays();
+    for (const DisplayEntry &d : displays) {
+        for (const VisitEntry &v : store.visits().of(d.id)) {
+            if (const auto record = store.visits().record(v.id); !record) {
+                return report(record.error(), o.json);
+            }
+            ++visits;
+        }
+    }
+    if (o.json) {
+        printJson({{"store", shown}, {"sound", true}, {"displays", displays.size()}, {"visits", visits}, {"schema", Store::schemaVersion()}});
+    } else {
+        std::cout << said(say("store-sound", shown, say("count-displays", displays.size()), say("count-visits", visits))) << "\n";
+    }
+    return kDone;
+}
+
+int backUpStore(const FleetOptions &o)
+{
+    OpenStudio studio(o.store);
+    if (!studio.store()) {
+        return report(studio.store().error(), o.json);
+    }
+    if (const Status s = studio.store().value()->backUp(QString::fromStdString(o.out)); !s) {
+        report(s.error(), o.json);
+        return s.error().todo == say("choose-another-name") ? kBadInput : kNotWritten;
+    }
+    if (o.json) {
+        printJson({{"backup", o.out}});
+    } else {
+        std::cout << said(say("store-copied", o.out)) << "\n";
+    }
+    return kDone;
+}
+
+int moveStore(const FleetOptions &o)
+{
+    OpenStudio studio(o.store);
+    if (!studio.store()) {
+        return report(studio.store().error(), o.json);
+    }
+    Store &store = *studio.store().value();
+    const QString where = QString::fromStdString(o.out), shown = store::withoutPassword(where);
+    if (o.yes && shown != where) {
+        return report({ErrorKind::Input, say("password-not-kept"), say("nothing-started"), say("password-in-its-file"), "store", false}, o.json);
+    }
+    store::Transfer moved;
+    {
+        ProgressLine line;
+        moved = store::copyStudio(
+            store, where, [&](qint64 rows, qint64 all) { line.progress(say("store-moving"), double(rows) / double(std::max<qint64>(1, all)), -1); },
+            {});
+        line.clear();
+    }
+    if (!moved.status) {
+        report(moved.status.error(), o.json);
+        return moved.status.error().kind == ErrorKind::Storage ? kNotWritten : kBadInput;
+    }
+    if (o.yes) {
+        setStudioPlace(where);
+    }
+    if (o.json) {
+        printJson({{"from", store.shown().toStdString()}, {"to", shown.toStdString()}, {"rows", moved.rows}, {"used", o.yes}});
+    } else {
+        std::cout << said(say("store-moved", say("count-rows", moved.rows), store.shown().toStdString(), shown.toStdString())) << "\n"
+                  << said(o.yes ? say("store-used-from-now") : say("store-old-one-stays")) << "\n";
+    }
+    return kDone;
+}
+
+} // namespace lamp::cli

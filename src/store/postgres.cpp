@@ -1,0 +1,229 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// All that only PostgreSQL knows.
+#include "store/dialect.h"
+
+#include <QSqlDatabase>
+#include <QSqlError>
+#include <QSqlQuery>
+#include <QStringList>
+#include <QVariant>
+
+#include <libpq-fe.h>
+
+#include <map>
+#include <memory>
+
+namespace lamp::store {
+
+namespace {
+
+/// The parts of a URI as libpq understands them (PostgreSQL's documentation, "Connection Strings"). \return an error that says
+/// what it does not understand
+Result<std::map<QString, QString>> partsOf(const QString &where)
+{
+    char *complaint = nullptr;
+    const std::unique_ptr<PQconninfoOption, decltype(&PQconninfoFree)> options(PQconninfoParse(where.toUtf8().constData(), &complaint),
+                                                                               &PQconninfoFree);
+    const std::unique_ptr<char, decltype(&PQfreemem)> said(complaint, &PQfreemem);
+    if (!options) {
+        Error e{ErrorKind::Input,
+                say("server-place-not-understood", verbatim(said ? QString::fromUtf8(said.get()).trimmed().toStdString() : "")),
+                say("nothing-changed"),
+                say("server-place-example"),
+                "store",
+                false};
+        return e;
+    }
+    std::map<QString, QString> parts;
+    for (const PQconninfoOption *o = options.get(); o->keyword != nullptr; ++o) {
+        if (o->val != nullptr) {
+            parts[QString::fromUtf8(o->keyword)] = QString::fromUtf8(o->val);
+        }
+    }
+    return parts;
+}
+
+/// A value as it stands in a connection's options: Qt takes ';' for a space there, so that no value may hold one.
+QString quoted(QString value)
+{
+    return '\'' + value.replace('\\', QStringLiteral("\\\\")).replace('\'', QStringLiteral("\\'")) + '\'';
+}
+
+QtMessageHandler before = nullptr;
+
+/// Qt complains for each prepared statement of a connection that is gone, which is what becomes of them and no news.
+bool leaveOutStatements()
+{
+    before = qInstallMessageHandler([](QtMsgType type, const QMessageLogContext &context, const QString &text) {
+        if (!text.startsWith(QStringLiteral("Unable to free statement")) && before != nullptr) {
+            before(type, context, text);
+        }
+    });
+    return true;
+}
+
+class Postgres : public Dialect {
+public:
+    [[nodiscard]] QString driver() const override { return QStringLiteral("QPSQL"); }
+
+    Status configure(QSqlDatabase &db, const QString &where) const override
+    {
+        static const bool quiet = leaveOutStatements();
+        (void)quiet;
+        const auto parts = partsOf(where);
+        if (!parts) {
+            return parts.error();
+        }
+        // What Qt has no field for goes as options; who gives no time limit does not wait for ever.
+        QStringList options;
+        bool limited = false;
+        for (const auto &[name, value] : *parts) {
+            if (name == QStringLiteral("password")) {
+                db.setPassword(value);
+            } else if (value.contains(';')) {
+                return Error{ErrorKind::Input,
+                             say("server-place-not-understood", verbatim(name.toStdString() + " ;")),
+                             say("nothing-changed"),
+                             say("server-place-example"),
+                             "store",
+                             false};
+            } else {
+                options << name + '=' + quoted(value);
+                limited = limited || name == QStringLiteral("connect_timeout");
+            }
+        }
+        if (!limited) {
+            options << QStringLiteral("connect_timeout=5");
+        }
+        options << QStringLiteral("fallback_application_name='dutiful-lamp'");
+        db.setConnectOptions(options.join(';'));
+        return Done{};
+    }
+
+    Status prepare(QSqlDatabase &db) const override
+    {
+        constexpr int kOldest = 130000; // pg_xact_status of full numbers
+        QSqlQuery query(db);
+        if (!query.exec(QStringLiteral("SELECT current_setting('server_version_num')::int")) || !query.next()) {
+            return storageError(say("studio-server-not-asked"), query.lastError());
+        }
+        if (query.value(0).toInt() < kOldest) {
+            return Error{ErrorKind::Input, say("server-too-old"), say("nothing-changed"), say("server-of-13"), "store", false};
+        }
+        // Notices (a table is there already, and the like) are not for the people at the screen; who waits for another writer does
+        // not wait for ever.
+        return query.exec(QStringLiteral("SET client_min_messages = warning; SET lock_timeout = '60s'"))
+                   ? Status(Done{})
+                   : Status(storageError(say("studio-server-not-asked"), query.lastError()));
+    }
+
+    [[nodiscard]] QString worded(QString definition) const override
+    {
+        return definition.replace(QStringLiteral("{key}"), QStringLiteral("BIGINT GENERATED BY DEFAULT AS IDENTITY PRIMARY KEY"))
+            .replace(QStringLiteral("{integer}"), QStringLiteral("BIGINT"))
+            .replace(QStringLiteral("{real}"), QStringLiteral("DOUBLE PRECISION"))
+            .replace(QStringLiteral("{bytes}"), QStringLiteral("BYTEA"))
+            .replace(QStringLiteral("{clustered}"), QString());
+    }
+
+    /// One writer at a time, as with a file: what a verb has read inside its transaction is still so when it writes. The lock ends
+    /// with the transaction; its number is only ours by agreement ("Lamp" in ASCII).
+    [[nodiscard]] QString begin() const override { return QStringLiteral("BEGIN; SELECT pg_advisory_xact_lock(1281453424)"); }
+    [[nodiscard]] bool streams() const override { return false; }
+
+    [[nodiscard]] bool isLost(const QSqlDatabase &db) const override
+    {
+        if (db.isOpen()) {
+            // A connection whose other end is gone is known to be so only after it was tried.
+            QSqlQuery(db).exec(QStringLiteral("SELECT 1"));
+        }
+        return !db.isOpen();
+    }
+    [[nodiscard]] bool isStarting(const QString &where) const override { return PQping(where.toUtf8().constData()) == PQPING_REJECT; }
+    [[nodiscard]] QString witness() const override { return QStringLiteral("SELECT pg_current_xact_id()::text, pg_notify('%1', ?)").arg(channel()); }
+    [[nodiscard]] QString fate() const override { return QStringLiteral("SELECT (pg_xact_status(?::xid8) = 'committed')::int"); }
+    [[nodiscard]] QString channel() const override { return QStringLiteral("dutiful_lamp_studio"); }
+    [[nodiscard]] QString changeCount() const override { return {}; }
+    [[nodiscard]] QString continueNumbers(const QString &table) const override
+    {
+        return QStringLiteral("SELECT setval(pg_get_serial_sequence('%1', 'id'), (SELECT coalesce(max(id), 0) + 1 FROM %1), false) "
+                              "WHERE pg_get_serial_sequence('%1', 'id') IS NOT NULL")
+            .arg(table);
+    }
+
+    [[nodiscard]] Result<int> version(QSqlDatabase &db) const override
+    {
+        QSqlQuery query(db);
+        if (!query.exec(QStringLiteral("SELECT to_regclass('studio_version')")) || !query.next()) {
+            return storageError(say("studio-server-not-asked"), query.lastError());
+        }
+        if (query.isNull(0)) {
+            return 0;
+        }
+        if (!query.exec(QStringLiteral("SELECT max(version) FROM studio_version")) || !query.next()) {
+            return storageError(say("studio-server-not-asked"), query.lastError());
+        }
+        return query.value(0).toInt();
+    }
+
+    Status setVersion(QSqlDatabase &db, int version) const override
+    {
+        QSqlQuery query(db);
+        if (!query.exec(QStringLiteral("CREATE TABLE IF NOT EXISTS studio_version (version BIGINT NOT NULL); DELETE FROM studio_version; "
+                                       "INSERT INTO studio_version VALUES (%1)")
+                            .arg(version))) {
+            return storageError(say("studio-server-not-asked"), query.lastError());
+        }
+        return Done{};
+    }
+
+    /// A server is copied by its own tools, or table by table into a file (transfer.h).
+    Status copyTo(QSqlDatabase &, const QString &) const override
+    {
+        return Error{ErrorKind::Input, say("server-not-copied-so"), say("nothing-changed"), say("server-own-tools"), "store", false};
+    }
+
+    /// A server watches over its files itself.
+    [[nodiscard]] Message faults(QSqlDatabase &, const std::stop_token &) const override { return {}; }
+    [[nodiscard]] bool isDamage(const QSqlError &) const override { return false; }
+};
+
+} // namespace
+
+const Dialect &postgres()
+{
+    static const Postgres dialect;
+    return dialect;
+}
+
+QString withoutPassword(const QString &where)
+{
+    if (!isServer(where)) {
+        return where;
+    }
+    const auto parts = partsOf(where);
+    if (!parts) {
+        return QStringLiteral("postgresql:");
+    }
+    const auto part = [&](const char *name) {
+        const auto it = parts->find(QLatin1String(name));
+        return it == parts->end() ? QString() : it->second;
+    };
+    if (part("password").isEmpty()) {
+        return where;
+    }
+    QString shown = where;
+    // Between the first ':' behind "//" and '@', or as a parameter.
+    const qsizetype from = shown.indexOf(QStringLiteral("//")) + 2, at = shown.indexOf('@', from), colon = shown.indexOf(':', from);
+    if (colon >= 0 && at > colon) {
+        shown.remove(colon, at - colon);
+    }
+    static const QString kParameter = QStringLiteral("password=");
+    if (const qsizetype p = shown.indexOf(kParameter); p >= 0) {
+        const qsizetype end = shown.indexOf('&', p);
+        shown.remove(p, (end < 0 ? shown.size() : end + 1) - p);
+    }
+    return shown;
+}
+
+} // namespace lamp::store
