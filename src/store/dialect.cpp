@@ -47,6 +47,7 @@ public:
     [[nodiscard]] bool streams() const override { return true; }
     [[nodiscard]] bool isLost(const QSqlDatabase &) const override { return false; }
     [[nodiscard]] bool isStarting(const QString &) const override { return false; }
+    [[nodiscard]] QString mayWrite() const override { return {}; }
     [[nodiscard]] QString witness() const override { return {}; }
     [[nodiscard]] QString fate() const override { return {}; }
     [[nodiscard]] QString channel() const override { return {}; }

@@ -37,6 +37,8 @@ public:
     [[nodiscard]] virtual bool isLost(const QSqlDatabase &db) const = 0;
     /// Whether there is a server that takes nobody in yet: it is being started or brought back.
     [[nodiscard]] virtual bool isStarting(const QString &where) const = 0;
+    /// A statement that says, as 1 or 0, whether who is connected may write; empty where the first writing tells.
+    [[nodiscard]] virtual QString mayWrite() const = 0;
     /// A statement that tells everybody else of a change when its transaction ends, and gives the transaction's name; empty where
     /// there is none. Its one parameter is who tells.
     [[nodiscard]] virtual QString witness() const = 0;

@@ -140,6 +140,7 @@ public:
         return !db.isOpen();
     }
     [[nodiscard]] bool isStarting(const QString &where) const override { return PQping(where.toUtf8().constData()) == PQPING_REJECT; }
+    [[nodiscard]] QString mayWrite() const override { return QStringLiteral("SELECT has_table_privilege('at_work', 'INSERT')::int"); }
     [[nodiscard]] QString witness() const override { return QStringLiteral("SELECT pg_current_xact_id()::text, pg_notify('%1', ?)").arg(channel()); }
     [[nodiscard]] QString fate() const override { return QStringLiteral("SELECT (pg_xact_status(?::xid8) = 'committed')::int"); }
     [[nodiscard]] QString channel() const override { return QStringLiteral("dutiful_lamp_studio"); }

@@ -104,6 +104,12 @@ Result<std::unique_ptr<Store>> Store::openSound(const QString &path)
 
 Status Store::beginWork()
 {
+    if (const QString mayWrite = m_connection->dialect().mayWrite(); !mayWrite.isEmpty()) {
+        Rows rows = m_connection->read(mayWrite);
+        if (rows.next() && rows.integer(0) == 0) {
+            return Done{}; // a reader: what is tried to be written says so itself
+        }
+    }
     m_works = true;
     return m_connection->transaction(
         [&]() -> Status {

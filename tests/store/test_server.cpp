@@ -260,6 +260,23 @@ private Q_SLOTS:
         QVERIFY(!store->takeProblem());
     }
 
+    // Who may only read sees everything and changes nothing.
+    void aReaderReads()
+    {
+        const QString place = m_server->newDatabase(), name = place.section('/', 3).section('?', 0, 0);
+        {
+            auto store = std::move(Store::open(place)).value();
+            addDisplay(*store, "K-1");
+        }
+        QVERIFY(m_server->sql("CREATE ROLE reader LOGIN; GRANT SELECT ON ALL TABLES IN SCHEMA public TO reader", name));
+        auto opened = Store::open(QString(place).replace("lamp@", "reader@"));
+        QVERIFY2(opened.ok(), opened ? "" : english(opened.error().paragraph()).c_str());
+        QCOMPARE(opened.value()->studio().displays().size(), size_t(1));
+        QVERIFY(!opened.value()->studio().addRoom("Booth").ok());
+        QVERIFY(!opened.value()->takeProblem());
+        QCOMPARE(opened.value()->studio().rooms().size(), size_t(1));
+    }
+
     // Many who write at once wait for each other, while the server goes twice: nothing is lost, nothing is there twice.
     void manyWritersLoseNothing()
     {
