@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Visits to panels that warm up otherwise than by one exponential: what is said at the end, and where white is an hour later.
-//   lamp_drift [seeds of each] [list every visit, -: not] [again: the second visit to each, which knows of the first]
+//   lamp_drift [seeds of each] [list every visit, -: not] [again: the second visit to each, which knows of the first; -: not] [effort]
 #include "judge/verification.h"
 #include "simlab/sim_bench.h"
 #include "visit/visit.h"
@@ -86,7 +86,10 @@ int main(int argc, char **argv)
             VisitPlan plan;
             plan.target = *builtInTarget("Photo");
             plan.tolerance = *builtInTolerance("studio");
-            if (argc > 3) {
+            if (argc > 4) {
+                plan.effort = effortFromName(argv[4]).value_or(Effort::Standard);
+            }
+            if (argc > 3 && argv[3][0] != '-') {
                 sim::SimBench first(panel, {}, sim::MeterSpec{}, std::uint64_t(seed) + 1000);
                 first.skipTime(course.onForS);
                 Visit before(first, plan, {}, {});

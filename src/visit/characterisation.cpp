@@ -244,7 +244,7 @@ int Characterisation::readingsLeft() const
             ++(calibrating ? here : before);
         }
     }
-    const int around = m_s.record.plan.effort == Effort::Quick ? 3 : 7; // whites and blacks of the verification, and what a last round may exceed
+    const int around = m_s.record.plan.effort == Effort::Quick ? 6 : 7; // whites and blacks of the verification, and what a last round may exceed
     return std::max(m_s.budget.readings - m_s.budget.colours - around - before, kFewest) - here;
 }
 

@@ -303,6 +303,13 @@ private:
                 whites.push_back(&m);
             }
         }
+        if (whites.size() == 1 && check) {
+            // The first was not read once more where it stood just before.
+            const auto first = std::find_if(m_set.readings.begin(), m_set.readings.end(), [&](const Measurement &m) { return verifies(m); });
+            if (const Measurement *standing = standingWhite({m_set.readings.begin(), first})) {
+                whites.insert(whites.begin(), standing);
+            }
+        }
         if (whites.size() < 2) {
             return cannotAgain(say("white-before-after-verification"));
         }

@@ -24,9 +24,9 @@ Budget budgetOf(Effort effort, Task task)
 {
     Budget b{};
     switch (effort) {
-    case Effort::Quick: b = {3, 44, 5, 12, 0.18, 0.0014, 1.2}; break;
+    case Effort::Quick: b = {3, 40, 5, 12, 0.18, 0.0014, 1.2}; break;
     case Effort::Standard: b = {4, 75, 7, 24, 0.11, 0.0015, 2}; break;
-    case Effort::Thorough: b = {6, 138, 12, 24, 0.06, 0.00125, 2.5}; break;
+    case Effort::Thorough: b = {6, 138, 12, 24, 0.06, 0.00132, 2.5}; break;
     }
     if (task == Task::Refresh) {
         b.readings = b.readings * 3 / 4;

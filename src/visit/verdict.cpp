@@ -118,6 +118,17 @@ void judgeFigures(VisitRecord &record)
     }
 }
 
+const Measurement *standingWhite(std::span<const Measurement> readings)
+{
+    constexpr double kFreshS = 60;
+    for (auto m = readings.rbegin(); m != readings.rend() && m->state == readings.back().state && readings.back().t - m->t < kFreshS; ++m) {
+        if (m->rgb == Drive{1, 1, 1} && m->mode == ReadMode::Emission && !m->superseded) {
+            return &*m;
+        }
+    }
+    return nullptr;
+}
+
 void judgeVisit(VisitRecord &record, WallTime now)
 {
     const Tolerance &tolerance = record.plan.tolerance;
@@ -142,6 +153,14 @@ void judgeVisit(VisitRecord &record, WallTime now)
     const double moved = record.aimWhite.y > 0 ? whiteDifference(xyzOf(record.aimWhite, 1), record.targetWhite()) : 0;
     if (moved > 0.3) {
         record.reasons.push_back(say("panel-cannot-show-target", decimal(moved, 1)));
+    }
+    // No panel leaves so much black (common practice, no published source; a projector's room does): what is read there is not its light,
+    // and says nothing of its dark grays.
+    constexpr double kLeastContrast = 150;
+    const double black = record.calibrated.black.b;
+    if (record.verdict == Verdict::Pass && !profileOnly && record.display.technology != "projector" && black * kLeastContrast > white.b) {
+        record.verdict = Verdict::Undecided;
+        record.reasons.push_back(say("black-not-of-panel", decimal(black, 2), decimal(white.b / black, 0)));
     }
     if (record.verdict == Verdict::Undecided && !record.instrumentMatched()) {
         record.reasons.push_back(say("give-instrument-correction-kind"));

@@ -3,6 +3,8 @@
 
 #include "visit/record.h"
 
+#include <span>
+
 namespace lamp {
 
 /// White and grays of a record as its verification read them, with everything in place, not as they were expected.
@@ -17,6 +19,9 @@ void judgeSoundness(VisitRecord &record, WallTime now);
 void weighRecord(VisitRecord &record);
 /// Checks, verdict and their sentences from the figures and their uncertainties alone.
 void judgeFigures(VisitRecord &record);
+/// White as it was read within the last minute before the last of these readings, in its very state: a check that changed nothing
+/// since need not read it twice. Null where there is none.
+const Measurement *standingWhite(std::span<const Measurement> readings);
 /// Checks, verdict and reasons of a record from its figures, soundness included.
 void judgeVisit(VisitRecord &record, WallTime now);
 

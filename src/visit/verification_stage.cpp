@@ -211,6 +211,69 @@ Result<std::vector<Measurement>> VerificationStage::readUntilCertain(std::vector
     return all;
 }
 
+Result<VerificationStage::Pass> VerificationStage::readPass(const Profile &profile)
+{
+    Pass pass;
+    pass.colours = coloursToVerify(profile);
+    pass.first = int(m_s.record.readings.size()) + 1;
+    pass.rampsLoaded = displaySaysLoaded();
+    const bool check = m_s.record.plan.task == Task::Check, quick = m_s.record.plan.effort == Effort::Quick;
+    const XYZ &white = m_s.record.calibrated.white;
+    const double seconds = m_s.gauge->noise().integrationFor(white.b, (quick && !check ? 1.0 : 0.9) * m_s.noiseGoal(white.b));
+    const Measurement *standing = check ? standingWhite(m_s.record.readings) : nullptr;
+    const auto before = standing != nullptr ? Result<Measurement>(*standing) : m_guard.readGuarded({1, 1, 1}, "white", white, seconds);
+    if (!before) {
+        return before.error();
+    }
+    if (!check && !quick) {
+        if (const Status s = nameSurround(m_s, before.value()); !s) {
+            return s.error();
+        }
+    }
+    auto read = check ? readUntilCertain(pass.colours, profile, before.value()) : readVerified(pass.colours, profile);
+    if (!read) {
+        return read.error();
+    }
+    const auto after = m_guard.readGuarded({1, 1, 1}, "white", white, seconds);
+    if (!after) {
+        return after.error();
+    }
+    pass.read = std::move(read).value();
+    pass.before = *before;
+    pass.after = *after;
+    return pass;
+}
+
+bool VerificationStage::displaySaysLoaded()
+{
+    const auto display = m_s.usesLut() && !m_s.record.ramps.empty() ? m_s.bench.describeDisplay() : Error{};
+    return display && display->lutLoaded;
+}
+
+Result<bool> VerificationStage::rampsLost(const Pass &pass)
+{
+    if (!m_s.usesLut() || m_s.record.ramps.empty() || m_s.record.plan.task == Task::Check) {
+        return false;
+    }
+    const XYZ &calibrated = m_s.record.calibrated.white;
+    const auto off = [&](const XYZ &from, const XYZ &white) {
+        return deltaE2000({100, 0, 0}, labOf(relativeTo(white, from.b), relativeTo(from, from.b)));
+    };
+    // The display says so, or white is rather what it is without ramps than what was calibrated.
+    constexpr double kSeen = 0.6;
+    const double moved = off(calibrated, pass.after.xyz);
+    const bool said = pass.rampsLoaded && !displaySaysLoaded();
+    const bool seen = m_known.model && moved > kSeen && 2 * off(m_known.model->white(), pass.after.xyz) < moved;
+    if (!said && !seen) {
+        return false;
+    }
+    if (const Status s = m_s.setRamps(m_s.record.ramps); !s) {
+        return s.error();
+    }
+    const auto again = m_s.gauge->read({1, 1, 1}, "white, ramps loaded again", calibrated.b, m_s.noiseGoal(calibrated.b));
+    return again ? Result<bool>(said || 2 * off(calibrated, again->xyz) < moved) : again.error();
+}
+
 Status VerificationStage::run()
 {
     m_s.begin(Stage::Verify);
@@ -218,35 +281,36 @@ Status VerificationStage::run()
     if (!profile) {
         return profile.error();
     }
-    std::vector<TestColour> colours = coloursToVerify(profile.value());
-    const bool check = m_s.record.plan.task == Task::Check;
-    const double whiteLevel = m_s.record.calibrated.white.b;
-    const double longerWhite = m_s.gauge->noise().integrationFor(whiteLevel, 0.9 * m_s.noiseGoal(whiteLevel));
-    const auto before = m_guard.readGuarded({1, 1, 1}, "white", m_s.record.calibrated.white, longerWhite);
-    if (!before) {
-        return before.error();
+    auto pass = readPass(profile.value());
+    if (!pass) {
+        return pass.error();
     }
-    if (!check && m_s.record.plan.effort != Effort::Quick) {
-        if (const Status s = nameSurround(m_s, before.value()); !s) {
-            return s;
+    const auto lost = rampsLost(*pass);
+    if (!lost) {
+        return lost.error();
+    }
+    if (*lost) {
+        // From which reading on they were gone nobody knows.
+        for (const Measurement &m : m_s.record.readings) {
+            if (m.stage == stageName(Stage::Verify) && m.index >= pass->first && !m_s.isSetAside(m.index)) {
+                m_s.setAside(m.index);
+            }
+        }
+        m_s.warn(say("ramps-lost-loaded-again"));
+        pass = readPass(profile.value());
+        if (!pass) {
+            return pass.error();
         }
     }
-    const auto read = check ? readUntilCertain(colours, profile.value(), before.value()) : readVerified(colours, profile.value());
-    if (!read) {
-        return read.error();
-    }
-    const auto after = m_guard.readGuarded({1, 1, 1}, "white", m_s.record.calibrated.white, longerWhite);
-    if (!after) {
-        return after.error();
-    }
+    const auto &[colours, read, before, after, first, loaded] = *pass;
     std::vector<VerifiedColour> verified;
     for (size_t i = 0; i < colours.size(); ++i) {
-        verified.push_back({colours[i], withoutDrift((*read)[i], *before, *after), (*read)[i].sigma});
+        verified.push_back({colours[i], withoutDrift(read[i], before, after), read[i].sigma});
     }
-    if (const double moved = after->xyz.b / before->xyz.b - 1; std::abs(moved) > 0.01) {
+    if (const double moved = after.xyz.b / before.xyz.b - 1; std::abs(moved) > 0.01) {
         m_s.warn(say("white-moved-while-colours", decimal(100 * moved, 1)));
     }
-    const bool far = nameDrift(m_s, before.value(), after.value()), may = m_s.usesLut() && m_s.record.plan.task != Task::Profile;
+    const bool far = nameDrift(m_s, before, after), may = m_s.usesLut() && m_s.record.plan.task != Task::Profile;
     if (far && may && m_s.record.plan.waitForWarmUp && m_known.model && !std::exchange(m_repeated, true)) {
         // What was said of a calibration that is made anew no longer holds.
         std::erase_if(m_s.record.warnings,
@@ -256,9 +320,9 @@ Status VerificationStage::run()
         m_s.onceMore = true; // the line stays open: nothing is verified yet
         return Done{};
     }
-    m_s.record.verification = verify(std::move(verified), whiteBetween(*before, *after), profile->chad());
+    m_s.record.verification = verify(std::move(verified), whiteBetween(before, after), profile->chad());
     judgeMeasuredState(m_s.record);
-    if (const Status s = readUndecided(*before, *after); !s) {
+    if (const Status s = readUndecided(before, after); !s) {
         return s;
     }
     judgeVisit(m_s.record, m_s.wallNow());
@@ -270,8 +334,9 @@ Status VerificationStage::run()
     return Done{};
 }
 
-VerifiedColour *VerificationStage::keptOpenByNoise(const Check &check)
+VerifiedColour *VerificationStage::keptOpenByNoise(const Check &check, const std::map<std::string, int> &readLonger)
 {
+    constexpr int kMostEach = 2; // what two long readings leave open is not this colour's noise
     // Reading longer helps only where noise is what keeps it undecided, not the instrument's accuracy.
     const double u = check.uncertainty(), margin = std::abs(check.value - check.limit);
     const double accuracy = std::sqrt(std::max(0.0, u * u - check.k2.instrument * check.k2.instrument));
@@ -284,7 +349,8 @@ VerifiedColour *VerificationStage::keptOpenByNoise(const Check &check)
     double most = 0;
     for (VerifiedColour &c : m_s.record.verification.colours) {
         const double counts = largest ? c.deltaE : c.k2.instrument;
-        if ((!gray || isGrayColour(c.colour)) && counts > most) {
+        const auto already = readLonger.find(c.colour.name);
+        if ((!gray || isGrayColour(c.colour)) && counts > most && (already == readLonger.end() || already->second < kMostEach)) {
             most = counts;
             one = &c;
         }
@@ -320,6 +386,7 @@ Result<std::optional<Measurement>> VerificationStage::readLonger(const VerifiedC
 Status VerificationStage::readUndecided(const Measurement &before, const Measurement &after)
 {
     constexpr int kLongest = 8; // readings; each lasts as long as the instrument lets it
+    std::map<std::string, int> read;
     for (int i = 0; i < kLongest; ++i) {
         weighRecord(m_s.record);
         judgeFigures(m_s.record);
@@ -329,7 +396,7 @@ Status VerificationStage::readUndecided(const Measurement &before, const Measure
         VerifiedColour *noisy = nullptr;
         for (const Check &c : m_s.record.checks) {
             const bool ofColours = c.code.starts_with("colour") || c.code.starts_with("gray");
-            noisy = noisy == nullptr && ofColours ? keptOpenByNoise(c) : noisy;
+            noisy = noisy == nullptr && ofColours ? keptOpenByNoise(c, read) : noisy;
         }
         if (noisy == nullptr) {
             return Done{};
@@ -343,6 +410,7 @@ Status VerificationStage::readUndecided(const Measurement &before, const Measure
             m_s.warn(say("reading-did-not-repeat", patchNamed(noisy->colour.name)));
             return Done{};
         }
+        ++read[noisy->colour.name];
         noisy->joinedWith((*longer)->xyz, (*longer)->sigma);
         Verification &v = m_s.record.verification;
         v = verify(std::move(v.colours), v.white, v.chad);

@@ -4,6 +4,9 @@
 #include "visit/guard.h"
 #include "visit/stage_work.h"
 
+#include <map>
+#include <string>
+
 namespace lamp {
 
 /// Reads colours that were used for nothing else, and judges all of it.
@@ -14,6 +17,18 @@ public:
     [[nodiscard]] double planned() const override { return m_s.budget.colours + 2.0; }
 
 private:
+    /// One time through all colours, between two readings of white.
+    struct Pass {
+        std::vector<TestColour> colours;
+        std::vector<Measurement> read;
+        Measurement before, after;
+        int first = 1;            ///< number of its first reading
+        bool rampsLoaded = false; ///< the display said so when it began
+    };
+    Result<Pass> readPass(const Profile &profile);
+    [[nodiscard]] bool displaySaysLoaded();
+    /// Whether the ramps were lost while colours were verified, by what the display says or by white; they are loaded again then.
+    Result<bool> rampsLost(const Pass &pass);
     [[nodiscard]] std::vector<TestColour> coloursToVerify(const Profile &profile) const;
     /// Seconds of integration for what is judged closely. \param luminance cd/m²
     [[nodiscard]] double longer(double luminance) const;
@@ -23,7 +38,8 @@ private:
     /// \param colours on return those that were read
     Result<std::vector<Measurement>> readUntilCertain(std::vector<TestColour> &colours, const Profile &profile, const Measurement &white);
     /// The colour whose noise keeps a figure undecided; null where something else does.
-    VerifiedColour *keptOpenByNoise(const Check &check);
+    /// \param readLonger how often each was read longer already, by name
+    VerifiedColour *keptOpenByNoise(const Check &check, const std::map<std::string, int> &readLonger);
     /// A colour read once more for as long as it lasts, drift taken off; nothing where that does not agree with what was read before.
     Result<std::optional<Measurement>> readLonger(const VerifiedColour &colour, const Measurement &before, const Measurement &after);
     Status readUndecided(const Measurement &before, const Measurement &after);

@@ -175,7 +175,7 @@ def forgets_lut(verb, request):
         plain.state["lut"] = None
 
 
-behaviour("ramps taken off before verifying", "warned", "calibrated once more", before=forgets_lut)
+behaviour("ramps taken off while verifying", "warned", "loaded again", before=forgets_lut)
 
 
 def swaps(verb, request):
@@ -307,7 +307,8 @@ def speaks(change, since=0, counts=True):
 
 behaviour("fifty lines of chatter", "right", line=lambda line, verb, request, reply: Say(*["*** log ***"] * 2, line, counts=True) if reads() % 2 == 0 and reads() < 40 and verb == "instrument.read" else None)
 behaviour("chatter without end", "stopped", "no answers", line=speaks(lambda line: ["*** log ***"] * 3 + [line]))
-behaviour("every answer twice", "stopped", "", line=speaks(lambda line: [line, line]))
+# Its patience may end between an answer and what came before it: that one was never read.
+behaviour("every answer twice", "stopped", "", line=speaks(lambda line: [line, line]), uncounted=True)
 behaviour("answers with another id", "stopped", "", line=lambda line, verb, request, reply: Say(*[json.dumps(dict(reply, id=request["id"] + 100))] * 101) if reads() > 9 else None)
 behaviour("ids in words", "stopped", "", line=lambda line, verb, request, reply: Say(*[json.dumps(dict(reply, id=str(request["id"])))] * 101) if reads() > 9 else None)
 behaviour("answers that are lists", "stopped", "", line=lambda line, verb, request, reply: Say(*["[" + line + "]"] * 101) if reads() > 9 else None)

@@ -105,6 +105,13 @@ private Q_SLOTS:
             OddBench b(sim::variedPanel("qd", 3), 3, at, factor);
             Visit visit(b, photo(Effort::Quick), {}, {});
             const auto r = visit.run();
+            // Nothing is read longer more than twice, whatever stays open.
+            std::map<std::string, int> longer;
+            for (const Measurement &m : visit.record().readings) {
+                if (m.name.ends_with(", longer")) {
+                    QVERIFY2(++longer[m.name] <= 2 || m.superseded, m.name.c_str());
+                }
+            }
             const bool right = r.ok() && r->verdict == Verdict::Pass && whiteMiss(b) < 0.7 && grayMiss(b) < 1 && colourMiss(b, r.value()) < 0.8;
             if (!right) {
                 for (const Measurement &m : visit.record().readings) {

@@ -7510,5 +7510,17 @@
         <source>Choose a new file, or an empty database.</source>
         <translation>Wählen Sie eine neue Datei oder eine leere Datenbank.</translation>
     </message>
+    <message>
+        <source>The ramps were lost while colours were verified: they were loaded again, and all of it was read once more.</source>
+        <translation>Die Rampen gingen verloren, während Farben geprüft wurden: Sie wurden wieder geladen, und alles wurde noch einmal gelesen.</translation>
+    </message>
+    <message>
+        <source>Stood still for %1 (%2), white at %3 cd/m²; a panel that was just switched on may still move</source>
+        <translation>Stand %1 lang still (%2), Weiß bei %3 cd/m²; ein eben erst eingeschalteter Bildschirm kann sich noch bewegen</translation>
+    </message>
+    <message>
+        <source>Black reads %1 cd/m², a contrast of %2 : 1 only: some of that light is hardly the display&apos;s own, and dark grays cannot be judged by it. Darken the room, or lay the instrument flat, and check once more.</source>
+        <translation>Schwarz liest sich mit %1 cd/m², ein Kontrast von nur %2 : 1: Ein Teil dieses Lichts kommt kaum vom Bildschirm selbst, und dunkle Graus lassen sich daran nicht beurteilen. Verdunkeln Sie den Raum oder legen Sie das Messgerät flach auf und prüfen Sie noch einmal.</translation>
+    </message>
 </context>
 </TS>
