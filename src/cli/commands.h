@@ -19,7 +19,7 @@ struct VisitOptions {
                                     perceptualSource = "sRGB", tolerance = "studio", warmUp = "wait", name, profileIn, correction, keep,
                                     report = "pdf", curves = "auto";
     int icc = 4, grid = 33;
-    bool json = false, whole = false;
+    bool json = false, whole = false, gentle = false;
 };
 
 struct ServeOptions {

@@ -60,13 +60,14 @@ void addVisit(CLI::App &app, VisitOptions &o, int &status)
     command->add_option("--metric", o.metric,
                         phrase("cli", "Formula of its differences where not the tolerance's own: CIEDE2000, CIE94, CMC(2:1), ITP"));
     command->add_option("--keep", o.keep, phrase("cli", "Where the target is out of reach: keep the white, or keep the luminance"));
-    command->add_option("--warm-up", o.warmUp, phrase("cli", "wait for a stable panel, or skip"));
+    command->add_option("--warm-up", o.warmUp, phrase("cli", "wait for a stable panel, skip, or so many minutes"));
     command->add_option("--name", o.name,
                         phrase("cli", "The profile's description; {display}, {serial}, {white}, {luminance}, {tone}, {date} are filled in"));
     command->add_option("--profile-in", o.profileIn, phrase("cli", "For --task check: the profile to verify"));
     command->add_option("--since", o.since,
                         phrase("cli", "visit.json of an earlier visit to this display: how it warms up, and for --task check what changed"));
     command->add_option("--correction", o.correction, phrase("cli", "A correction of your own for this instrument and kind of panel: a JSON file"));
+    command->add_flag("--gentle", o.gentle, phrase("cli", "From patch to patch by small steps, for people whom sudden changes disturb"));
     command->add_flag("--whole", o.whole, phrase("cli", "Also write whole-visit.json: all of it in one file, for another studio"));
     command->add_option("--report", o.report, phrase("cli", "pdf, html or none"));
     command->add_flag("--json", o.json, phrase("cli", "The visit's record on standard output"));

@@ -88,10 +88,13 @@ Result<VisitPlan> planFrom(const VisitOptions &o)
     plan.grid = o.grid;
     plan.curves = *curveFormFromName(o.curves);
     plan.perceptualSource = o.perceptualSource;
-    if (o.warmUp != "wait" && o.warmUp != "skip") {
-        return badChoice("--warm-up", o.warmUp, "wait, skip");
+    if (const auto minutes = numberOf(o.warmUp); minutes && *minutes >= 1 && *minutes <= kLongestWarmUpMinutes) {
+        plan.warmUpMinutes = *minutes;
+    } else if (o.warmUp != "wait" && o.warmUp != "skip") {
+        return badChoice("--warm-up", o.warmUp, "wait, skip, 1 to 240 (min)");
     }
-    plan.waitForWarmUp = o.warmUp == "wait";
+    plan.gentle = o.gentle;
+    plan.waitForWarmUp = o.warmUp != "skip";
     if (o.report != "pdf" && o.report != "html" && o.report != "none") {
         return badChoice("--report", o.report, "pdf, html, none");
     }

@@ -93,6 +93,7 @@ VisitFacts factsIn(const Json &j)
     if (const auto it = j.find("display_facts"); it != j.end()) {
         if (const auto info = benchjson::displayInfo(*it)) {
             f.menu = info->controls;
+            f.bits = info->bits;
         }
     }
     const Json none = Json::array();
@@ -126,6 +127,7 @@ VisitFacts visitFacts(const VisitRecord &r)
                  r.verification.colours,
                  r.controls,
                  r.display.controls,
+                 r.display.bits,
                  {}};
     rememberBrightness(f, r.readings, r.states);
     return f;
@@ -227,7 +229,14 @@ bool VisitedDisplay::canShow(const Lab &lab) const
 
 XYZ VisitedDisplay::shows(const Lab &lab) const
 {
-    return evaluate(m_profile.driveFor(lab));
+    Drive drive = m_profile.driveFor(lab);
+    if (m_facts.bits > 0) {
+        const double top = std::ldexp(1.0, m_facts.bits) - 1;
+        for (int c = 0; c < 3; ++c) {
+            drive[c] = std::round(drive[c] * top) / top;
+        }
+    }
+    return evaluate(drive);
 }
 
 Primaries VisitedDisplay::full() const

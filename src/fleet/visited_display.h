@@ -25,6 +25,7 @@ struct VisitFacts {
     std::vector<VerifiedColour> read;                  ///< what was read to verify it
     std::map<std::string, double> controls;            ///< of the menu, as left
     std::vector<Control> menu;                         ///< what the menu offers
+    int bits = 0;                                      ///< of the frame buffer, which rounds what programs send; 0: not known
     std::vector<std::pair<double, double>> brightness; ///< settings of it with the luminance that white had there, cd/m²
 };
 

@@ -204,6 +204,29 @@ void Gauge::noteAway(const Error &error)
     m_mustRestore = m_mustRestore || error.code == "not-connected" || error.code == "off-screen";
 }
 
+Status Gauge::present(const Patch &patch)
+{
+    if (m_gentle && m_shown) {
+        // About as the eye sees it: the drive, not the light. Steps of a tenth, ten of them a second.
+        constexpr double kStep = 0.1, kEachS = 0.1;
+        const auto apart = [](const Drive &a, const Drive &b) { return std::max({std::abs(a.a - b.a), std::abs(a.b - b.b), std::abs(a.c - b.c)}); };
+        const Drive from = m_shown->rgb, surroundFrom = m_shown->surround;
+        const int steps = int(std::ceil(std::max(apart(from, patch.rgb), apart(surroundFrom, patch.surround)) / kStep - 1e-9));
+        for (int i = 1; i < steps; ++i) {
+            const double share = double(i) / steps;
+            Patch between = patch;
+            between.rgb = from + share * (patch.rgb - from);
+            between.surround = surroundFrom + share * (patch.surround - surroundFrom);
+            const Status shown = m_stop.stop_requested() ? Status(stoppedOnRequest()) : m_bench.show(between);
+            if (const Status s = shown ? m_bench.advance(kEachS) : shown; !s) {
+                return s;
+            }
+            m_shown = between;
+        }
+    }
+    return m_bench.show(patch);
+}
+
 Status Gauge::showAgain()
 {
     // Waiting may have changed what is shown, and whoever mended something may have shown something else.
@@ -475,7 +498,7 @@ Result<XYZ> Gauge::glanceAtWhite(double expectedY)
 {
     constexpr double kGood = 0.004; // relative: what somebody who turns a knob can make use of
     const Patch patch = patchOf({1, 1, 1});
-    if (const Status s = m_stop.stop_requested() ? Status(stoppedOnRequest()) : m_bench.show(patch); !s) {
+    if (const Status s = m_stop.stop_requested() ? Status(stoppedOnRequest()) : present(patch); !s) {
         return s.error();
     }
     m_shown = patch;
@@ -496,7 +519,7 @@ Result<Measurement> Gauge::read(const Drive &rgb, const std::string &name, doubl
     if (const Status s = allowed(); !s) {
         return s.error();
     }
-    if (const Status s = m_bench.show(patch); !s) {
+    if (const Status s = present(patch); !s) {
         return s.error();
     }
     m_shown = patch;

@@ -105,6 +105,9 @@ public:
     /// Patch area as a fraction of the screen; lowered where the panel dims itself above a limit.
     void setPatchArea(double area) { m_area = area; }
     [[nodiscard]] double patchArea() const { return m_area; }
+    /// From one patch to the next by small steps from now on, for people whom sudden changes disturb: the drive changes by no more
+    /// than a tenth in a tenth of a second.
+    void setGentle(bool gentle) { m_gentle = gentle; }
     /// What is shown around the patches from now on; black unless set.
     void setSurround(const Drive &surround) { m_surround = surround; }
     /// Factory correction to use; remembered, and set again after the instrument was unplugged.
@@ -166,6 +169,8 @@ private:
     [[nodiscard]] bool mayBeDark(const Shot &shot) const;
     Status recover(const Error &error, int attempt);
     Status showAgain();
+    /// Shows a patch, gently where that is asked for.
+    Status present(const Patch &patch);
     /// Remembers that the instrument was away, so that correction and place are set before it is read again.
     void noteAway(const Error &error);
     [[nodiscard]] Patch patchOf(const Drive &rgb) const;
@@ -185,6 +190,7 @@ private:
     std::optional<Eigen::Matrix3d> m_matrix;
     Place m_place;
     std::optional<Patch> m_shown;
+    bool m_gentle = false;
     std::optional<std::pair<Drive, XYZ>> m_answered; ///< the last patch and reading that could be
     double m_area = 0.1;
     Drive m_surround;

@@ -61,7 +61,7 @@ Result<WarmUp> warmUp(Gauge &gauge, const WarmUpOptions &options)
             result.remainingPercent = 100 * luminance.mean;
             result.boundPercent = 100 * luminance.bound();
             result.stable = result.boundPercent < options.goalPercent && chromaticity.bound() < options.goalUv;
-            if (result.stable) {
+            if (result.stable && result.seconds >= options.leastS) {
                 return result;
             }
             left = result.settling.waitFor(options.goalPercent / 100, options.goalUv, kHorizonS, options.longestS);
@@ -69,10 +69,15 @@ Result<WarmUp> warmUp(Gauge &gauge, const WarmUpOptions &options)
             constexpr double kPerhapsStill = 0.15;
             interval = luminance.still > kPerhapsStill ? options.firstIntervalS : std::clamp(left * 0.5, options.firstIntervalS, kLongestIntervalS);
         }
+        if (options.leastS > 0) {
+            // A fixed time ends on the minute.
+            left = options.leastS - result.seconds;
+            interval = result.seconds + interval > options.leastS && left > 1 ? left : interval;
+        }
         if (options.onProgress) {
             options.onProgress(result, left);
         }
-        if (result.seconds + interval > options.longestS) {
+        if (result.seconds + interval > options.longestS + 1) {
             return result;
         }
         if (const Status s = gauge.wait(interval); !s) {

@@ -22,6 +22,7 @@ struct WarmUp {
 
 struct WarmUpOptions {
     double longestS = 3600;
+    double leastS = 0; ///< not sooner, even where it stands still
     double firstIntervalS = 15;
     size_t fewest = 4;        ///< readings
     double goalPercent = 0.6; ///< drift of luminance still to come that counts as stable

@@ -7,6 +7,7 @@
 #include "words/words.h"
 
 #include <QPageLayout>
+#include <QPageSize>
 #include <QString>
 
 class QTextDocument;
@@ -23,7 +24,7 @@ inline QString escaped(const Message &message)
     return escaped(said(message));
 }
 
-/// A document on A4. Needs a QGuiApplication.
-Bytes printed(QTextDocument &document, const std::string &title, QPageLayout::Orientation orientation);
+/// A document on pages, of A4 unless said. Needs a QGuiApplication.
+Bytes printed(QTextDocument &document, const std::string &title, QPageLayout::Orientation orientation, QPageSize::PageSizeId size = QPageSize::A4);
 
 } // namespace lamp

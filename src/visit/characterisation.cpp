@@ -317,6 +317,10 @@ Status Characterisation::run()
         if (proven && (left <= 0 || m_s.record.expectedError < m_s.budget.goal)) {
             break;
         }
+        if (proven && m_s.hooks.enough && m_s.hooks.enough()) {
+            m_s.warn(say("stopped-reading-early", left, decimal(m_s.record.expectedError, 2)));
+            break;
+        }
         const Status watched = watchDrift(), read = watched ? readBatch(std::clamp(left - 1, 3, m_s.budget.batch)) : watched;
         if (!read) {
             return read;

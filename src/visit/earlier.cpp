@@ -94,6 +94,10 @@ std::optional<EarlierState> earlierOf(const VisitRecord &visit)
     e.colourMean = known(v.mean);
     e.instrument = modelAndSerial(visit.instrument.model, visit.instrument.serial);
     e.controls = visit.controls;
+    e.mode = visit.plan.mode.empty() ? visit.display.mode : visit.plan.mode;
+    if (visit.warmUpStable) {
+        e.warmUpSeconds = known(visit.warmUpSeconds);
+    }
     if (!visit.gray.grays.empty()) {
         e.grayMean = known(visit.gray.mean);
     }
@@ -154,6 +158,10 @@ Result<EarlierState> earlierFromVisitFile(const std::string &text)
     const Json shown = under(j, {"display", "model"}), number = under(j, {"display", "serial"});
     e.display = modelAndSerial(shown.is_string() ? shown.get<std::string>() : "", number.is_string() ? number.get<std::string>() : "");
     e.controls = controlsFrom(under(j, {"display", "controls"}));
+    if (const Json mode = under(j, {"display", "mode"}); mode.is_string()) {
+        e.mode = mode.get<std::string>();
+    }
+    e.warmUpSeconds = optionalFrom(j, "warm_up_seconds");
     for (const Json &m : under(j, {"measurements"})) {
         const auto t = optionalFrom(m, "t"), noise = optionalFrom(m, "sigma_Y");
         const Json xyz = under(m, {"XYZ"}), state = under(m, {"display_state"});
@@ -176,16 +184,24 @@ std::string earlierToJson(const EarlierState &e)
     for (const EarlierState::White &w : e.whites) {
         whites.push_back({w.t, w.xyz.a, w.xyz.b, w.xyz.c, w.sigma, w.segment});
     }
-    return jsonText(Json{{"whites", whites},
-                         {"at", isoTime(e.at)},
-                         {"display", e.display},
-                         {"white", {e.white.a, e.white.b, e.white.c}},
-                         {"black", optional(e.black)},
-                         {"gray_mean", optional(e.grayMean)},
-                         {"colour_mean", optional(e.colourMean)},
-                         {"instrument", e.instrument},
-                         {"controls", e.controls},
-                         {"worst", e.worst}});
+    Json j{{"whites", whites},
+           {"at", isoTime(e.at)},
+           {"display", e.display},
+           {"white", {e.white.a, e.white.b, e.white.c}},
+           {"black", optional(e.black)},
+           {"gray_mean", optional(e.grayMean)},
+           {"colour_mean", optional(e.colourMean)},
+           {"instrument", e.instrument},
+           {"controls", e.controls},
+           {"worst", e.worst}};
+    // Later than the others: files without them stay what they are.
+    if (!e.mode.empty()) {
+        j["mode"] = e.mode;
+    }
+    if (e.warmUpSeconds) {
+        j["warm_up_s"] = *e.warmUpSeconds;
+    }
+    return jsonText(j);
 }
 
 EarlierState earlierFromJson(const std::string &text)
@@ -202,6 +218,8 @@ EarlierState earlierFromJson(const std::string &text)
     e.instrument = j.at("instrument").get<std::string>();
     e.controls = controlsFrom(j.at("controls"));
     e.worst = j.at("worst").get<std::vector<std::string>>();
+    e.mode = j.value("mode", std::string());
+    e.warmUpSeconds = optionalFrom(j, "warm_up_s");
     for (const Json &m : j.at("whites")) {
         e.whites.push_back(
             {numberOrNaN(m.at(0)), {numberOrNaN(m.at(1)), numberOrNaN(m.at(2)), numberOrNaN(m.at(3))}, numberOrNaN(m.at(4)), m.at(5).get<int>()});

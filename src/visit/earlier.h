@@ -23,6 +23,8 @@ struct EarlierState {
     std::optional<double> black, grayMean, colourMean; ///< cd/m²; CIEDE2000
     std::string instrument;                            ///< model and serial
     std::map<std::string, double> controls;            ///< of the menu
+    std::string mode;                                  ///< the display's own
+    std::optional<double> warmUpSeconds;               ///< until it stood still
     std::vector<std::string> worst;                    ///< verification colours that were most off, the worst first
     struct White {
         double t; ///< seconds

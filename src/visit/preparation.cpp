@@ -32,11 +32,13 @@ Status Preparation::run()
             return s;
         }
     }
-    const Answer ready = m_s.ask({Question::Kind::Confirm, Stage::Prepare, say("screen-clean-menu-factory"), "", 0});
+    compareWithOthers();
+    Question question{Question::Kind::Confirm, Stage::Prepare, say("screen-clean-menu-factory"), "", 0};
+    question.points = checklistOf(m_s.record);
+    const Answer ready = m_s.ask(question);
     if (!ready.goOn) {
         return stoppedOnRequest();
     }
-    compareWithOthers();
     std::vector<Message> summary{verbatim(modelAndSerial(m_s.record.display.model, m_s.record.display.serial))};
     if (plan.task == Task::Check) {
         summary.push_back(say("ramps-left"));
@@ -67,6 +69,15 @@ Status Preparation::run()
     summary.push_back(m_s.record.correction.empty() ? verbatim(m_s.record.instrument.model)
                                                     : say(m_s.record.matrix ? "instrument-corrected-by" : "instrument-corrected-for",
                                                           m_s.record.instrument.model, m_s.record.correction));
+    std::vector<Message> leftOut;
+    for (const CheckPoint &p : question.points) {
+        if (std::ranges::find(ready.leftOut, p.code) != ready.leftOut.end()) {
+            leftOut.push_back(p.text);
+        }
+    }
+    if (!leftOut.empty()) {
+        summary.push_back(say("points-left-out", listed(leftOut)));
+    }
     m_s.finish(Stage::Prepare, clauses(summary));
     return Done{};
 }

@@ -53,6 +53,9 @@ struct InstrumentCard {
 InstrumentInfo withCard(InstrumentInfo instrument, const std::vector<InstrumentCard> &cards);
 
 /// What a visit is to do.
+/// The longest fixed time that is waited.
+constexpr double kLongestWarmUpMinutes = 240;
+
 struct VisitPlan {
     Task task = Task::Full;
     Effort effort = Effort::Standard;
@@ -68,6 +71,8 @@ struct VisitPlan {
     std::string profileName;               ///< may hold {display}, {serial}, {white}, {luminance}, {tone}, {date}; empty: kUsualName
     std::string by = "program";            ///< who works: a role
     bool waitForWarmUp = true;
+    bool gentle = false;                    ///< from patch to patch by small steps
+    double warmUpMinutes = 0;               ///< a fixed time to wait, whatever white does; 0: until it stands still
     std::optional<MatrixCorrection> matrix; ///< a correction of one's own; it has to fit
     std::vector<MatrixCorrection> offered;  ///< others that are known, the newest first: one that fits is used
     std::vector<InstrumentCard> cards;      ///< of the studio's instruments

@@ -87,25 +87,32 @@ MatrixCorrection correctionFrom(const Json &j)
 
 Json planJson(const VisitPlan &p)
 {
-    return {{"task", taskName(p.task)},
-            {"effort", effortName(p.effort)},
-            {"target", Json::parse(targetToJson(p.target))},
-            {"tolerance", Json::parse(toleranceToJson(p.tolerance))},
-            {"instrument", p.instrument},
-            {"icc", p.iccVersion},
-            {"profile_kind", profileKindName(p.profileKind)},
-            {"curves", curveFormName(p.curves)},
-            {"perceptual_source", p.perceptualSource},
-            {"mode", p.mode},
-            {"profile_name", p.profileName},
-            {"grid", p.grid},
-            {"by", p.by},
-            {"wait", p.waitForWarmUp},
-            {"profile_in", base16(p.profileIn)},
-            {"profile_in_name", p.profileInName},
-            {"matrix", p.matrix ? correctionJson(*p.matrix) : Json(nullptr)},
-            {"matched", p.matched ? Json{p.matched->display, p.matched->technology, p.matched->instrument} : Json(nullptr)},
-            {"earlier", p.earlier ? Json::parse(earlierToJson(*p.earlier)) : Json(nullptr)}};
+    Json j{{"task", taskName(p.task)},
+           {"effort", effortName(p.effort)},
+           {"target", Json::parse(targetToJson(p.target))},
+           {"tolerance", Json::parse(toleranceToJson(p.tolerance))},
+           {"instrument", p.instrument},
+           {"icc", p.iccVersion},
+           {"profile_kind", profileKindName(p.profileKind)},
+           {"curves", curveFormName(p.curves)},
+           {"perceptual_source", p.perceptualSource},
+           {"mode", p.mode},
+           {"profile_name", p.profileName},
+           {"grid", p.grid},
+           {"by", p.by},
+           {"wait", p.waitForWarmUp},
+           {"profile_in", base16(p.profileIn)},
+           {"profile_in_name", p.profileInName},
+           {"matrix", p.matrix ? correctionJson(*p.matrix) : Json(nullptr)},
+           {"matched", p.matched ? Json{p.matched->display, p.matched->technology, p.matched->instrument} : Json(nullptr)},
+           {"earlier", p.earlier ? Json::parse(earlierToJson(*p.earlier)) : Json(nullptr)}};
+    if (p.gentle) {
+        j["gentle"] = true;
+    }
+    if (p.warmUpMinutes > 0) {
+        j["warm_up_minutes"] = p.warmUpMinutes;
+    }
+    return j;
 }
 
 VisitPlan planFrom(const Json &j)
@@ -138,6 +145,8 @@ VisitPlan planFrom(const Json &j)
     p.perceptualSource = j.value("perceptual_source", "Rec. 2020"); // which earlier versions took
     p.by = j.at("by").get<std::string>();
     p.waitForWarmUp = j.at("wait").get<bool>();
+    p.gentle = j.value("gentle", false);
+    p.warmUpMinutes = std::clamp(j.value("warm_up_minutes", 0.0), 0.0, kLongestWarmUpMinutes);
     p.profileIn = fromBase16(j.at("profile_in").get<std::string>());
     p.profileInName = j.at("profile_in_name").get<std::string>();
     if (j.contains("matrix") && !j.at("matrix").is_null()) {

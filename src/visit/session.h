@@ -3,6 +3,7 @@
 
 #include "measure/gauge.h"
 #include "measure/settling.h"
+#include "visit/checklist.h"
 #include "visit/record.h"
 #include "visit/trim_progress.h"
 
@@ -28,12 +29,14 @@ struct Question {
     /// Control, where the instrument lies on the screen: reads white once and tells `VisitHooks::onGlance`, for somebody who turns
     /// and watches. To be called while the answer is waited for, on the visit's thread. False: there is nothing more to see.
     std::function<bool()> glance = {};
+    std::vector<CheckPoint> points = {}; ///< at Prepare: what is known, and what is to be seen to
 };
 struct Answer {
     bool goOn = true;
     std::optional<Target> target;
-    bool benchDoesIt = true; ///< Control: let the bench set it (only where it can)
-    std::string note = {};   ///< what a person wrote at a stage that is looked at or signed; kept with its line
+    bool benchDoesIt = true;               ///< Control: let the bench set it (only where it can)
+    std::string note = {};                 ///< what a person wrote at a stage that is looked at or signed; kept with its line
+    std::vector<std::string> leftOut = {}; ///< codes of points that were not seen to
 };
 
 /// How far a visit is.
@@ -51,6 +54,7 @@ struct VisitHooks {
     std::function<void(const Message &)> onNote;
     std::function<void(const WhiteStanding &)> onGlance; ///< white while the menu is being turned; it is not kept
     std::function<Answer(const Question &)> ask;
+    std::function<bool()> enough;        ///< whether somebody wants no more readings of the display than there are
     std::function<WallTime()> wallClock; ///< now
 };
 

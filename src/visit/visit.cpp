@@ -191,6 +191,7 @@ Status Visit::connect()
     m_s.gauge = std::make_unique<Gauge>(m_s.bench, m_s.record.instrument, m_s.gaugeHooks(), m_s.stop);
     m_s.gauge->setCount(int(m_s.record.readings.size()));
     m_s.gauge->setSpending(&m_s.spending);
+    m_s.gauge->setGentle(m_s.record.plan.gentle);
     if (display->maxPatchArea) {
         m_s.gauge->setPatchArea(std::min(0.1, *display->maxPatchArea));
     }

@@ -17,6 +17,9 @@ Status WarmUpStage::run()
     WarmUpOptions options;
     // Where nobody wants to wait, a minute still tells how far from stable the panel is.
     options.longestS = m_s.record.plan.waitForWarmUp ? 3600 : 70;
+    if (m_s.record.plan.waitForWarmUp && m_s.record.plan.warmUpMinutes > 0) {
+        options.longestS = options.leastS = 60 * m_s.record.plan.warmUpMinutes;
+    }
     if (m_s.record.plan.task == Task::Check || m_s.record.plan.effort == Effort::Quick) {
         // A check is soon over, and compares white with itself: it need not stand for an hour. Who is in a hurry is content with less.
         options.firstIntervalS = 8;
@@ -226,6 +229,7 @@ Status WarmUpStage::matchInstruments()
     }
     Gauge reference(m_s.bench, info.value(), m_s.gaugeHooks(), m_s.stop);
     reference.setSpending(&m_s.spending);
+    reference.setGentle(m_s.record.plan.gentle);
     reference.setStage(stageName(Stage::WarmUp));
     reference.setCount(int(m_s.record.readings.size()));
     reference.setPatchArea(m_s.gauge->patchArea());

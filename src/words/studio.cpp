@@ -41,6 +41,8 @@ std::span<const Sentence> studio()
         {"studio-there-already", QT_TRANSLATE_NOOP("words", "There is a studio already.")},
         {"studio-is-there", QT_TRANSLATE_NOOP("words", "That is where the studio is.")},
         {"choose-empty-place", QT_TRANSLATE_NOOP("words", "Choose a new file, or an empty database.")},
+        {"card-changed-meanwhile", QT_TRANSLATE_NOOP("words", "The card of %1 was changed meanwhile, by another window or workstation.")},
+        {"look-and-edit-again", QT_TRANSLATE_NOOP("words", "Look at it as it is now, and edit it again.")},
         {"its-findings-missing", QT_TRANSLATE_NOOP("words", "some of what it found is missing")},
         {"studio-file-could-not-brought", QT_TRANSLATE_NOOP("words", "The studio file could not be converted to this version.")},
         {"visit-under-way-window", QT_TRANSLATE_NOOP("words", "A visit is in progress in a window of an earlier version of the program.")},

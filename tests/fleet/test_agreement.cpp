@@ -100,7 +100,7 @@ private Q_SLOTS:
         for (const PairAgreement &p : agreement.pairs) {
             const double seen = seenApart(all[p.a], all[p.b], colours);
             QVERIFY2(p.colours > 100, qPrintable(QString::number(p.colours)));
-            QVERIFY2(std::abs(p.mean - seen) < 0.2, qPrintable(QStringLiteral("%1 for %2").arg(p.mean).arg(seen)));
+            QVERIFY2(std::abs(p.mean - seen) < 0.15, qPrintable(QStringLiteral("%1 for %2").arg(p.mean).arg(seen)));
             QVERIFY2(std::abs(p.mean - seen) <= p.instrumentK2 + 0.05,
                      qPrintable(QStringLiteral("%1 for %2, k2 %3").arg(p.mean).arg(seen).arg(p.instrumentK2)));
             QVERIFY(p.max >= p.p95 && p.p95 >= p.mean);

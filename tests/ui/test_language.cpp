@@ -11,6 +11,7 @@
 #include "app/profiles/screening_view.h"
 #include "app/shell/main_window.h"
 #include "app/studio/add_display.h"
+#include "app/studio/edit_display.h"
 #include "app/studio/instruments_view.h"
 #include "app/studio/move_studio.h"
 #include "app/visit/visit_controller.h"
@@ -234,6 +235,10 @@ class TestLanguage : public QObject {
         add.show();
         inspectView(add, "add-display");
         add.close();
+        EditDisplay edit(w.store()->studio().displays().front(), *w.store(), &w);
+        edit.show();
+        inspectView(edit, "edit-display");
+        edit.close();
         MoveStudio place(w.store()->path(), &w);
         place.show();
         inspectView(place, "where-it-is-kept");

@@ -6,6 +6,7 @@
 #include "app/parts/words.h"
 #include "base/file.h"
 #include "report/report.h"
+#include "report/settings_card.h"
 
 #include <QFileDialog>
 #include <QHBoxLayout>
@@ -24,8 +25,9 @@ ReportPage::ReportPage(Background &background, Banner &banner, QWidget *parent)
     layout->setContentsMargins(0, 0, 0, 0);
     auto *buttons = new QHBoxLayout;
     auto *back = new QPushButton(tr("Back to the worksheet (R)")), *toFile = new QPushButton(tr("Save as PDF…")),
-         *toPrinter = new QPushButton(tr("Print…"));
-    for (QPushButton *b : {back, toFile, toPrinter}) {
+         *toPrinter = new QPushButton(tr("Print…")), *card = new QPushButton(tr("Settings card…"));
+    card->setToolTip(tr("A small page to stick on the display: what its menu was left at."));
+    for (QPushButton *b : {back, toFile, toPrinter, card}) {
         buttons->addWidget(b);
     }
     buttons->addStretch(1);
@@ -35,12 +37,14 @@ ReportPage::ReportPage(Background &background, Banner &banner, QWidget *parent)
     layout->addWidget(m_text, 1);
     connect(back, &QPushButton::clicked, this, &ReportPage::backWanted);
     connect(toFile, &QPushButton::clicked, this, &ReportPage::save);
+    connect(card, &QPushButton::clicked, this, &ReportPage::saveCard);
     connect(toPrinter, &QPushButton::clicked, this, &ReportPage::print);
 }
 
-void ReportPage::show(const RecordPtr &record)
+void ReportPage::show(const RecordPtr &record, int cadenceDays)
 {
     m_record = record;
+    m_cadenceDays = cadenceDays;
     fillReport(*m_text->document(), *record);
     m_text->moveCursor(QTextCursor::Start);
 }
@@ -57,6 +61,20 @@ void ReportPage::save()
                     m_banner.say(tr("The report is in %1.").arg(file));
                 }
             });
+    }
+}
+
+void ReportPage::saveCard()
+{
+    const QString file = QFileDialog::getSaveFileName(
+        this, tr("Save the settings card"),
+        plainFileName(text(modelAndSerial(m_record->display.model, m_record->display.serial))) + tr("-settings.pdf"), tr("PDF (*.pdf)"));
+    if (file.isEmpty()) {
+        return;
+    }
+    const auto due = m_cadenceDays > 0 ? std::optional(m_record->finished + std::chrono::days{m_cadenceDays}) : std::nullopt;
+    if (m_banner.did(writeFile(std::filesystem::path(file.toStdString()), settingsCardPdf(*m_record, due)))) {
+        m_banner.say(tr("The settings card is in %1.").arg(file));
     }
 }
 

@@ -18,18 +18,21 @@ class ReportPage : public QWidget {
 
 public:
     ReportPage(Background &background, Banner &banner, QWidget *parent = nullptr);
-    void show(const RecordPtr &record);
+    /// \param cadenceDays between visits to its display; 0: not known
+    void show(const RecordPtr &record, int cadenceDays = 0);
 
 Q_SIGNALS:
     void backWanted();
 
 private:
     void save();
+    void saveCard();
     void print();
     Background &m_background;
     Banner &m_banner;
     QTextBrowser *m_text;
     RecordPtr m_record;
+    int m_cadenceDays = 0;
 };
 
 /// A file name without what file systems or people stumble over.

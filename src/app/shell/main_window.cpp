@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/shell/main_window.h"
 #include "app/shell/guide.h"
+#include "app/studio/edit_display.h"
 #include "app/studio/instruments_view.h"
 #include "app/studio/move_studio.h"
 
@@ -151,6 +152,7 @@ void MainWindow::buildMenus()
     display->addAction(tr("&Next profile of this computer's output"), QKeySequence(tr("F9")), this, [this] { m_installed->next(); });
     display->addAction(tr("Compare &before and after on this computer's output"), QKeySequence(tr("F8")), this,
                        [this] { m_installed->lookBothWays(); });
+    display->addAction(tr("&Edit the display…"), QKeySequence(tr("Ctrl+E")), this, &MainWindow::editDisplay);
     display->addAction(tr("C&ard of the display"), QKeySequence(tr("F2")), this, [this] { showCard(); });
     display->addAction(tr("Running &visit"), QKeySequence(tr("F4")), m_visitDesk, &VisitDesk::showRunning);
     QMenu *view = menuBar()->addMenu(tr("S&urround"));
@@ -162,9 +164,9 @@ void MainWindow::buildMenus()
     help->addAction(tr("&Guide"), QKeySequence::HelpContents, this, &MainWindow::showGuide);
     help->addAction(tr("&Keyboard shortcuts"), QKeySequence(tr("Ctrl+F1")), this, [this] {
         m_banner->say(
-            tr("Space continues; digits choose a target; Escape pauses and resumes; B switches before and after, N the next picture; R opens the "
-               "report; F3 "
-               "today, F5 full visit, F6 refresh, F7 check, F2 card, F4 the running visit; F8 before and after on this computer's output, F9 its "
+            tr("Space continues; digits choose a target or take a tick away; Escape pauses and resumes, E ends the reading early; B switches before "
+               "and after, N the next picture; R opens the report; F3 today, F5 full visit, F6 refresh, F7 check, F2 card, F4 the running visit; F8 "
+               "before and after on this computer's output, F9 its "
                "next profile; Enter on a line of the worksheet opens or closes it."));
     });
     help->addAction(tr("&About"), this, [this] {
@@ -498,7 +500,9 @@ void MainWindow::toggleReport()
     if (m_stack->currentWidget() == m_report) {
         m_stack->setCurrentWidget(worksheet());
     } else if (m_visitDesk->shown() && !m_visitDesk->shown()->checks.empty()) {
-        m_report->show(m_visitDesk->shown());
+        const DisplayInfo &shown = m_visitDesk->shown()->display;
+        const auto display = store()->studio().find(QString::fromStdString(shown.model), QString::fromStdString(shown.serial));
+        m_report->show(m_visitDesk->shown(), display ? display->cadenceDays : 0);
         m_stack->setCurrentWidget(m_report);
     }
 }
@@ -522,6 +526,32 @@ void MainWindow::addDisplay()
         selectDisplay(*id);
         showCard();
     }
+}
+
+void MainWindow::editDisplay()
+{
+    const auto before = store() != nullptr ? store()->studio().display(m_display) : std::nullopt;
+    if (!before) {
+        return;
+    }
+    EditDisplay dialog(*before, *store(), this);
+    if (dialog.exec() != QDialog::Accepted || !m_banner->did(keepEdited(*store(), *before, dialog.edited(), wallNow()))) {
+        return;
+    }
+    const auto after = store()->studio().display(before->id);
+    QString room;
+    for (const Room &r : store()->studio().rooms()) {
+        room = r.id == before->roomId ? r.name : room;
+    }
+    reloadPlaces();
+    showCard();
+    m_banner->say(tr("The card of %1 is changed.").arg(dialog.edited().display.name), tr("Undo"), [this, before = *before, after, room] {
+        if (after && m_banner->did(keepEdited(*store(), *after, {before, room, before.retired.has_value()}, wallNow()))) {
+            reloadPlaces();
+            selectDisplay(before.id);
+            showCard();
+        }
+    });
 }
 
 void MainWindow::openFiles(const QStringList &files)

@@ -79,6 +79,7 @@ private:
     /// Shows anew what another window or workstation may have changed.
     void lookAgain();
     void moveStudio();
+    void editDisplay();
     void widenPlaces();
     void showCard();
     /// What the studio asks for today.

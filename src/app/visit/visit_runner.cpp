@@ -190,6 +190,8 @@ void VisitRunner::work(const std::stop_token &stop, const BenchSource &source, V
     hooks.onProgress = [this](const Progress &p) { Q_EMIT progressed(p); };
     hooks.onNote = [this](const Message &m) { Q_EMIT noted(worded(m)); };
     hooks.onGlance = [this](const WhiteStanding &s) { Q_EMIT glanced(s); };
+    m_enough = false;
+    hooks.enough = [this] { return m_enough.load(); };
     hooks.ask = [&](const Question &q) { return waitForAnswer(q, stop); };
     plan.offered = store.value()->aims().corrections();
     plan.cards = cardsOf(*store.value());

@@ -40,6 +40,8 @@ public:
 
     void answer(const Answer &answer);
     void pause(bool on);
+    /// No more readings of the display than there are: profile and verification by what is known.
+    void enough() { m_enough = true; }
     void cancel();
     /// Waits until the thread has ended.
     void wait();
@@ -78,7 +80,7 @@ private:
     std::optional<Answer> m_answer;
     std::optional<Question> m_question;
     RecordPtr m_latest;
-    std::atomic<bool> m_paused{false}, m_running{false};
+    std::atomic<bool> m_paused{false}, m_running{false}, m_enough{false};
     std::atomic<double> m_speed{60};
     qint64 m_displayId = 0;
     QString m_visitId, m_owner;

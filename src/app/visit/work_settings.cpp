@@ -17,7 +17,7 @@ namespace {
 const QString kEffort = QStringLiteral("visit/effort"), kTolerance = QStringLiteral("visit/tolerance"), kMetric = QStringLiteral("visit/metric"),
               kKind = QStringLiteral("profile/kind"), kGrid = QStringLiteral("profile/grid"), kCurves = QStringLiteral("profile/curves"),
               kSource = QStringLiteral("profile/perceptualSource"), kVersion = QStringLiteral("profile/icc"), kName = QStringLiteral("profile/name"),
-              kRole = QStringLiteral("person/role");
+              kRole = QStringLiteral("person/role"), kWarmUp = QStringLiteral("visit/warmUpMinutes"), kGentle = QStringLiteral("visit/gentle");
 
 std::string kept(const QString &key)
 {
@@ -80,6 +80,8 @@ void applyWorkSettings(VisitPlan &plan, Store *store)
         store != nullptr ? store->aims().tolerance(kept(kTolerance)) : builtInTolerance(kept(kTolerance)).value_or(*builtInTolerance("studio"));
     plan.tolerance.metric = metricFromName(kept(kMetric)).value_or(plan.tolerance.metric);
     plan.effort = effortFromName(kept(kEffort)).value_or(Effort::Standard);
+    plan.gentle = QSettings().value(kGentle, 0).toInt() == 1;
+    plan.warmUpMinutes = std::clamp(QSettings().value(kWarmUp, 0).toDouble(), 0.0, kLongestWarmUpMinutes);
     plan.profileKind = profileKindFromName(kept(kKind)).value_or(ProfileKind::Auto);
     plan.curves = curveFormFromName(kept(kCurves)).value_or(CurveForm::Auto);
     plan.perceptualSource = kept(kSource).empty() ? "sRGB" : kept(kSource);
@@ -90,10 +92,14 @@ void applyWorkSettings(VisitPlan &plan, Store *store)
 }
 
 WorkSettings::WorkSettings(Store *store, QWidget *parent)
-    : QDialog(parent), m_effort(choice({{tr("quick: up to 44 readings"), QStringLiteral("quick")},
+    : QDialog(parent), m_effort(choice({{tr("quick: up to 40 readings"), QStringLiteral("quick")},
                                         {tr("standard: up to 75"), QStringLiteral("standard")},
                                         {tr("thorough: up to 140"), QStringLiteral("thorough")}},
                                        kEffort, QStringLiteral("standard"))),
+      m_warmUp(choice(
+          {{tr("until white stands still"), 0}, {tr("%1 minutes").arg(10), 10}, {tr("%1 minutes").arg(20), 20}, {tr("%1 minutes").arg(30), 30}},
+          kWarmUp, 0)),
+      m_gentle(choice({{tr("at once"), 0}, {tr("gently, by small steps"), 1}}, kGentle, 0)),
       m_tolerance(choice(names(tolerancesOf(store)), kTolerance, QStringLiteral("studio"))),
       m_metric(choice({{tr("as the tolerance says"), QString()},
                        {QStringLiteral("CIEDE2000"), QStringLiteral("CIEDE2000")},
@@ -128,6 +134,10 @@ WorkSettings::WorkSettings(Store *store, QWidget *parent)
         return why;
     };
     explained(tr("&Effort of a visit"), m_effort, tr("More readings make grays and dark colours surer; standard is enough for most panels."));
+    explained(tr("&Warming up"), m_warmUp,
+              tr("Measured is surer and mostly shorter; a fixed time is the other school. Either says how far from stable."));
+    explained(tr("Patches &follow each other"), m_gentle,
+              tr("Gently takes half as long again; for people whom sudden changes of brightness disturb or harm."));
     QLabel *limits = explained(tr("&Tolerance"), m_tolerance, toleranceText(store, m_tolerance->currentData().toString()));
     connect(m_tolerance, &QComboBox::currentIndexChanged, this,
             [this, limits, store] { say(limits, toleranceText(store, m_tolerance->currentData().toString())); });
@@ -157,6 +167,8 @@ void WorkSettings::accept()
 {
     QSettings settings;
     for (const auto &[key, box] : std::vector<std::pair<QString, QComboBox *>>{{kEffort, m_effort},
+                                                                               {kWarmUp, m_warmUp},
+                                                                               {kGentle, m_gentle},
                                                                                {kTolerance, m_tolerance},
                                                                                {kMetric, m_metric},
                                                                                {kKind, m_kind},

@@ -24,7 +24,7 @@ public:
     void accept() override;
 
 private:
-    QComboBox *m_effort, *m_tolerance, *m_metric, *m_kind, *m_grid, *m_source, *m_curves, *m_version;
+    QComboBox *m_effort, *m_warmUp, *m_gentle, *m_tolerance, *m_metric, *m_kind, *m_grid, *m_source, *m_curves, *m_version;
     QLineEdit *m_name, *m_role;
 };
 

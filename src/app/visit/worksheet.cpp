@@ -11,7 +11,9 @@
 #include "app/visit/trim_bars.h"
 #include "report/visit_plots.h"
 
+#include <QCheckBox>
 #include <QFileDialog>
+#include <QGridLayout>
 #include <QHBoxLayout>
 #include <QHeaderView>
 #include <QKeyEvent>
@@ -33,11 +35,7 @@ QStringList instructions(Stage stage)
 {
     switch (stage) {
     case Stage::Prepare:
-        return {QObject::tr("Display switched on; screen clean (unplug it before cleaning, and follow its maker's instructions)."),
-                QObject::tr("Display's menu at factory settings. Automatic brightness, night colours, dynamic contrast, power-saving and "
-                            "static-image dimming off."),
-                QObject::tr("No light falls on the screen; hood on if there is one. Dark, neutral clothes; sit still."),
-                QObject::tr("Patches change brightness in a dark room. Nothing flashes, but people with photosensitive epilepsy should not watch; "
+        return {QObject::tr("Patches change brightness in a dark room. Nothing flashes, but people with photosensitive epilepsy should not watch; "
                             "everybody else may look away too.")};
     case Stage::RoomLight: return {QObject::tr("Put the instrument where you work, its diffuser facing the room.")};
     case Stage::Place:
@@ -165,6 +163,11 @@ void Worksheet::buildDetails()
     row(Stage::WarmUp)->body()->addWidget(m_charts->warmUp());
     row(Stage::Trim)->body()->addWidget(m_charts->bars());
     row(Stage::Trim)->body()->addWidget(m_charts->tries());
+    m_enough = new QPushButton(tr("Enough: go on with what there is (E)"));
+    m_enough->setToolTip(tr("The profile is made from the readings so far, and verified; it is said that fewer were read."));
+    row(Stage::Calibrate)->body()->addWidget(m_enough, 0, Qt::AlignLeft);
+    connect(m_enough, &QPushButton::clicked, this, &Worksheet::stopEarly);
+    m_enough->hide();
     auto *live = new QHBoxLayout;
     live->addWidget(m_charts->response());
     live->addWidget(m_charts->grayPath());
@@ -276,6 +279,8 @@ void Worksheet::setRecord(RecordPtr record)
     }
     // The current line stands open, the one before folds to what it says.
     const auto open = r.lines.open();
+    m_enough->setVisible(open == Stage::Calibrate && (r.plan.task == Task::Full || r.plan.task == Task::Refresh));
+    m_enough->setEnabled(true);
     if (open != m_openBefore) {
         if (m_openBefore) {
             row(*m_openBefore)->setOpen(false);
@@ -321,6 +326,7 @@ void Worksheet::clearQuestion()
     m_questionWidget = nullptr;
     m_target = nullptr;
     m_note = nullptr;
+    m_points.clear();
     m_question.reset();
 }
 
@@ -345,6 +351,7 @@ void Worksheet::ask(const Question &question, bool benchIsAutomatic, const Targe
     if (question.kind == Question::Kind::Control || question.kind == Question::Kind::Mend) {
         layout->addWidget(paragraph(text(question.text), m_questionWidget));
     }
+    addPoints(layout, question.points);
     for (const QString &line : question.kind == Question::Kind::Confirm ? instructions(question.stage) : QStringList()) {
         layout->addWidget(paragraph(QStringLiteral("– ") + line, m_questionWidget));
     }
@@ -394,6 +401,36 @@ void Worksheet::ask(const Question &question, bool benchIsAutomatic, const Targe
     QTimer::singleShot(0, this, [this, at] { ensureWidgetVisible(at, 0, 30); });
 }
 
+void Worksheet::addPoints(QVBoxLayout *layout, const std::vector<CheckPoint> &points)
+{
+    auto *grid = new QGridLayout;
+    grid->setContentsMargins(0, 0, 0, 6);
+    grid->setHorizontalSpacing(12);
+    grid->setVerticalSpacing(3);
+    grid->setColumnStretch(1, 1);
+    QFont bold = font();
+    bold.setBold(true);
+    int number = 0;
+    for (const CheckPoint &p : points) {
+        const int line = grid->rowCount();
+        QLabel *reason = paragraph(text(p.reason), m_questionWidget);
+        reason->setForegroundRole(QPalette::PlaceholderText);
+        if (p.state == CheckPoint::State::Asked) {
+            auto *box = new QCheckBox(QStringLiteral("&%1  %2").arg(++number).arg(text(p.text)), m_questionWidget);
+            box->setChecked(true);
+            box->setToolTip(tr("Taken away, it stands in the visit's record as left out."));
+            m_points.emplace_back(p.code, box);
+            grid->addWidget(box, line, 0);
+        } else {
+            QLabel *known = paragraph(text(p.text), m_questionWidget);
+            known->setFont(p.state == CheckPoint::State::Differs ? bold : font());
+            grid->addWidget(known, line, 0);
+        }
+        grid->addWidget(reason, line, 1);
+    }
+    layout->addLayout(grid);
+}
+
 std::optional<Chromaticity> Worksheet::roomLight() const
 {
     constexpr double kTooDark = 2; // lux: less has no colour that can be told
@@ -416,6 +453,11 @@ void Worksheet::goOn()
     if (m_target != nullptr) {
         answer.target = m_target->target();
     }
+    for (const auto &[code, box] : m_points) {
+        if (!box->isChecked()) {
+            answer.leftOut.push_back(code);
+        }
+    }
     if (m_note != nullptr) {
         answer.note = m_note->toPlainText().trimmed().toStdString();
     }
@@ -425,7 +467,21 @@ void Worksheet::goOn()
 
 bool Worksheet::choose(int number)
 {
+    if (number >= 1 && size_t(number) <= m_points.size()) {
+        m_points[size_t(number) - 1].second->toggle();
+        return true;
+    }
     return m_target != nullptr && m_target->choose(number);
+}
+
+bool Worksheet::stopEarly()
+{
+    if (!m_enough->isVisibleTo(this) || !m_enough->isEnabled()) {
+        return false;
+    }
+    m_enough->setEnabled(false);
+    Q_EMIT enoughRead();
+    return true;
 }
 
 void Worksheet::nextPicture()

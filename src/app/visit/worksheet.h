@@ -7,6 +7,7 @@
 #include <QFrame>
 #include <QScrollArea>
 
+class QCheckBox;
 class QLabel;
 class QPlainTextEdit;
 class QPushButton;
@@ -45,6 +46,8 @@ public:
     bool choose(int number);
     void toggleLook();
     void nextPicture();
+    /// Stops reading early, where that can be done. \return whether it can
+    bool stopEarly();
     [[nodiscard]] StageRow *row(Stage stage) const { return m_rows.at(stage); }
 
 Q_SIGNALS:
@@ -52,6 +55,8 @@ Q_SIGNALS:
     /// A form for the target stands: what it may keep, and what the display can do, is for others to tell it.
     void targetAsked(lamp::app::TargetForm *form);
     void reportWanted();
+    /// No more readings of the display: on with what there is.
+    void enoughRead();
     /// The visit's profile is to be laid open.
     void profileWanted();
 
@@ -63,6 +68,8 @@ private:
     /// The light at the desk, where the visit has measured it.
     [[nodiscard]] std::optional<Chromaticity> roomLight() const;
     QPushButton *addButton(QHBoxLayout *layout, const QString &text);
+    /// What is known, then what is to be seen to, each with its reason.
+    void addPoints(QVBoxLayout *layout, const std::vector<CheckPoint> &points);
 
     RecordPtr m_record;
     QLabel *m_heading, *m_verdict;
@@ -72,13 +79,14 @@ private:
     PlotWidget *m_gray, *m_tone, *m_gamut, *m_colours;
     StageCharts *m_charts; ///< while it is being read
     LookView *m_look;
-    QPushButton *m_report, *m_open = nullptr;
+    QPushButton *m_report, *m_open = nullptr, *m_enough = nullptr;
     std::optional<Question> m_question;
     QWidget *m_questionWidget = nullptr;
     std::vector<Target> m_offered = builtInTargets();
-    TargetForm *m_target = nullptr;   ///< while it is asked for
-    QPlainTextEdit *m_note = nullptr; ///< the same
-    int m_cadenceDays = 0;            ///< between visits to this display; 0: not known
+    TargetForm *m_target = nullptr;                            ///< while it is asked for
+    QPlainTextEdit *m_note = nullptr;                          ///< the same
+    std::vector<std::pair<std::string, QCheckBox *>> m_points; ///< the same: what only a person can see to, by code
+    int m_cadenceDays = 0;                                     ///< between visits to this display; 0: not known
     std::optional<Stage> m_openBefore;
 };
 

@@ -51,18 +51,6 @@
         <translation>Bild des Messplatzes</translation>
     </message>
     <message>
-        <source>Display switched on; screen clean (unplug it before cleaning, and follow its maker&apos;s instructions).</source>
-        <translation>Bildschirm eingeschaltet und sauber (vor dem Reinigen vom Netz trennen und die Anleitung des Herstellers beachten).</translation>
-    </message>
-    <message>
-        <source>Display&apos;s menu at factory settings. Automatic brightness, night colours, dynamic contrast, power-saving and static-image dimming off.</source>
-        <translation>Menü des Bildschirms auf Werkseinstellung. Automatische Helligkeit, Nachtfarben, dynamischer Kontrast, Energiesparen und Standbild-Abdunklung aus.</translation>
-    </message>
-    <message>
-        <source>No light falls on the screen; hood on if there is one. Dark, neutral clothes; sit still.</source>
-        <translation>Kein Licht fällt auf den Schirm; Blende aufsetzen, falls vorhanden. Dunkle, neutrale Kleidung; still sitzen.</translation>
-    </message>
-    <message>
         <source>Patches change brightness in a dark room. Nothing flashes, but people with photosensitive epilepsy should not watch; everybody else may look away too.</source>
         <translation>Die Messfelder wechseln im dunklen Raum die Helligkeit. Nichts blitzt, aber Menschen mit fotosensitiver Epilepsie sollten nicht zusehen; auch alle anderen dürfen wegsehen.</translation>
     </message>
@@ -180,10 +168,6 @@
     <message>
         <source>Where the target is out of reach: keep the white, or keep the luminance</source>
         <translation>Wenn das Ziel unerreichbar ist: white (Weißpunkt) oder luminance (Leuchtdichte) halten</translation>
-    </message>
-    <message>
-        <source>wait for a stable panel, or skip</source>
-        <translation>wait: auf ein stabiles Panel warten; skip: nicht warten</translation>
     </message>
     <message>
         <source>The profile&apos;s description; {display}, {serial}, {white}, {luminance}, {tone}, {date} are filled in</source>
@@ -680,6 +664,14 @@
     <message>
         <source>Look for the studio there from now on</source>
         <translation>Das Studio von jetzt an dort suchen</translation>
+    </message>
+    <message>
+        <source>wait for a stable panel, skip, or so many minutes</source>
+        <translation>auf einen stabilen Bildschirm warten (wait), nicht warten (skip) oder so viele Minuten</translation>
+    </message>
+    <message>
+        <source>From patch to patch by small steps, for people whom sudden changes disturb</source>
+        <translation>Von Farbfeld zu Farbfeld in kleinen Schritten, für Menschen, die plötzliche Wechsel stören</translation>
     </message>
 </context>
 <context>
@@ -1188,6 +1180,69 @@
     <message>
         <source>Figures against the standard observer, read with %1 on %2.</source>
         <translation>Werte gegen den Normalbeobachter, gemessen mit %1 am %2.</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::EditDisplay</name>
+    <message>
+        <source>Out of &amp;use: its history stays</source>
+        <translation>A&amp;ußer Gebrauch: die Geschichte bleibt</translation>
+    </message>
+    <message>
+        <source>Edit %1</source>
+        <translation>%1 bearbeiten</translation>
+    </message>
+    <message>
+        <source>&amp;Name</source>
+        <translation>&amp;Name</translation>
+    </message>
+    <message>
+        <source>&amp;Room</source>
+        <translation>&amp;Raum</translation>
+    </message>
+    <message>
+        <source>&amp;Make and model</source>
+        <translation>&amp;Hersteller und Modell</translation>
+    </message>
+    <message>
+        <source>&amp;Serial number</source>
+        <translation>&amp;Seriennummer</translation>
+    </message>
+    <message>
+        <source>&amp;Panel</source>
+        <translation>&amp;Panel</translation>
+    </message>
+    <message>
+        <source>not known</source>
+        <translation>nicht bekannt</translation>
+    </message>
+    <message>
+        <source>&amp;Bits a channel</source>
+        <translation>&amp;Bits je Kanal</translation>
+    </message>
+    <message>
+        <source>Used &amp;for</source>
+        <translation>Benutzt &amp;für</translation>
+    </message>
+    <message>
+        <source>0: little</source>
+        <translation>0: wenig</translation>
+    </message>
+    <message>
+        <source>&amp;How much depends on it</source>
+        <translation>&amp;Wie viel davon abhängt</translation>
+    </message>
+    <message>
+        <source> days</source>
+        <translation> Tage</translation>
+    </message>
+    <message>
+        <source>&amp;Visited every</source>
+        <translation>Sitzung alle (&amp;V)</translation>
+    </message>
+    <message>
+        <source>N&amp;ote</source>
+        <translation>N&amp;otiz</translation>
     </message>
 </context>
 <context>
@@ -1752,10 +1807,6 @@
         <translation>F3</translation>
     </message>
     <message>
-        <source>Space continues; digits choose a target; Escape pauses and resumes; B switches before and after, N the next picture; R opens the report; F3 today, F5 full visit, F6 refresh, F7 check, F2 card, F4 the running visit; F8 before and after on this computer&apos;s output, F9 its next profile; Enter on a line of the worksheet opens or closes it.</source>
-        <translation>Leertaste setzt fort; Ziffern wählen ein Ziel; Esc hält an und setzt fort; B wechselt vorher und nachher, N zum nächsten Bild; R öffnet den Bericht; F3 heute, F5 vollständige Sitzung, F6 Auffrischung, F7 Prüfung, F2 Karte, F4 laufende Sitzung; F8 vorher und nachher am Ausgang dieses Rechners, F9 dessen nächstes Profil; die Eingabetaste öffnet oder schließt eine Zeile des Arbeitsblatts.</translation>
-    </message>
-    <message>
         <source>&amp;Guide</source>
         <translation>Hand&amp;buch</translation>
     </message>
@@ -1782,6 +1833,26 @@
     <message>
         <source>The studio is %1 from now on. The one before stays at %2.</source>
         <translation>Das Studio ist von jetzt an %1. Das bisherige bleibt in %2.</translation>
+    </message>
+    <message>
+        <source>Space continues; digits choose a target or take a tick away; Escape pauses and resumes, E ends the reading early; B switches before and after, N the next picture; R opens the report; F3 today, F5 full visit, F6 refresh, F7 check, F2 card, F4 the running visit; F8 before and after on this computer&apos;s output, F9 its next profile; Enter on a line of the worksheet opens or closes it.</source>
+        <translation>Leertaste: weiter; Ziffern wählen ein Ziel oder nehmen einen Haken weg; Esc hält an und setzt fort, E beendet das Messen vorzeitig; B wechselt vorher und nachher, N das nächste Bild; R öffnet den Bericht; F3 heute, F5 volle Sitzung, F6 Auffrischung, F7 Prüfung, F2 Karte, F4 die laufende Sitzung; F8 vorher und nachher auf dem Ausgang dieses Computers, F9 dessen nächstes Profil; Eingabe auf einer Zeile des Arbeitsblatts öffnet oder schließt sie.</translation>
+    </message>
+    <message>
+        <source>&amp;Edit the display…</source>
+        <translation>Bildschirm bea&amp;rbeiten…</translation>
+    </message>
+    <message>
+        <source>Ctrl+E</source>
+        <translation>Ctrl+E</translation>
+    </message>
+    <message>
+        <source>The card of %1 is changed.</source>
+        <translation>Die Karte von %1 ist geändert.</translation>
+    </message>
+    <message>
+        <source>Undo</source>
+        <translation>Rückgängig</translation>
     </message>
 </context>
 <context>
@@ -2127,6 +2198,26 @@
     <message>
         <source>The report is in %1.</source>
         <translation>Der Bericht liegt in %1.</translation>
+    </message>
+    <message>
+        <source>Settings card…</source>
+        <translation>Einstellkarte…</translation>
+    </message>
+    <message>
+        <source>A small page to stick on the display: what its menu was left at.</source>
+        <translation>Eine kleine Seite zum Aufkleben auf den Bildschirm: worauf sein Menü steht.</translation>
+    </message>
+    <message>
+        <source>Save the settings card</source>
+        <translation>Einstellkarte speichern</translation>
+    </message>
+    <message>
+        <source>-settings.pdf</source>
+        <translation>-Einstellungen.pdf</translation>
+    </message>
+    <message>
+        <source>The settings card is in %1.</source>
+        <translation>Die Einstellkarte ist in %1.</translation>
     </message>
 </context>
 <context>
@@ -2768,10 +2859,6 @@
 <context>
     <name>lamp::app::WorkSettings</name>
     <message>
-        <source>quick: up to 44 readings</source>
-        <translation>schnell: bis zu 44 Messungen</translation>
-    </message>
-    <message>
         <source>standard: up to 75</source>
         <translation>normal: bis zu 75</translation>
     </message>
@@ -2890,6 +2977,42 @@
     <message>
         <source>Of table profiles: the colours that fit into this panel by the perceptual intent; sRGB suits most pictures.</source>
         <translation>Bei Tabellenprofilen: die Farben, die die perzeptive Wiedergabe in dieses Panel einpasst; sRGB passt für die meisten Bilder.</translation>
+    </message>
+    <message>
+        <source>quick: up to 40 readings</source>
+        <translation>schnell: bis zu 40 Messungen</translation>
+    </message>
+    <message>
+        <source>until white stands still</source>
+        <translation>bis Weiß still steht</translation>
+    </message>
+    <message>
+        <source>%1 minutes</source>
+        <translation>%1 Minuten</translation>
+    </message>
+    <message>
+        <source>&amp;Warming up</source>
+        <translation>&amp;Warmlaufen</translation>
+    </message>
+    <message>
+        <source>Measured is surer and mostly shorter; a fixed time is the other school. Either says how far from stable.</source>
+        <translation>Gemessen ist sicherer und meist kürzer; eine feste Zeit ist die andere Schule. Beide sagen, wie weit er von stabil ist.</translation>
+    </message>
+    <message>
+        <source>at once</source>
+        <translation>sofort</translation>
+    </message>
+    <message>
+        <source>gently, by small steps</source>
+        <translation>sanft, in kleinen Schritten</translation>
+    </message>
+    <message>
+        <source>Patches &amp;follow each other</source>
+        <translation>Farbfelder &amp;folgen einander</translation>
+    </message>
+    <message>
+        <source>Gently takes half as long again; for people whom sudden changes of brightness disturb or harm.</source>
+        <translation>Sanft dauert anderthalbmal so lang; für Menschen, die plötzliche Helligkeitswechsel stören oder gefährden.</translation>
     </message>
 </context>
 <context>
@@ -3020,6 +3143,18 @@
     <message>
         <source>Remarks</source>
         <translation>Bemerkungen</translation>
+    </message>
+    <message>
+        <source>Taken away, it stands in the visit&apos;s record as left out.</source>
+        <translation>Weggenommen steht es in der Aufzeichnung der Sitzung als ausgelassen.</translation>
+    </message>
+    <message>
+        <source>Enough: go on with what there is (E)</source>
+        <translation>Genug: weiter mit dem, was da ist (E)</translation>
+    </message>
+    <message>
+        <source>The profile is made from the readings so far, and verified; it is said that fewer were read.</source>
+        <translation>Das Profil wird aus den bisherigen Messungen gemacht und geprüft; es wird gesagt, dass weniger gemessen wurde.</translation>
     </message>
 </context>
 <context>
@@ -7521,6 +7656,134 @@
     <message>
         <source>Black reads %1 cd/m², a contrast of %2 : 1 only: some of that light is hardly the display&apos;s own, and dark grays cannot be judged by it. Darken the room, or lay the instrument flat, and check once more.</source>
         <translation>Schwarz liest sich mit %1 cd/m², ein Kontrast von nur %2 : 1: Ein Teil dieses Lichts kommt kaum vom Bildschirm selbst, und dunkle Graus lassen sich daran nicht beurteilen. Verdunkeln Sie den Raum oder legen Sie das Messgerät flach auf und prüfen Sie noch einmal.</translation>
+    </message>
+    <message>
+        <source>The display&apos;s mode is &quot;%1&quot;; the last visit left &quot;%2&quot;</source>
+        <translation>Der Modus des Bildschirms ist „%1“; die letzte Sitzung ließ ihn auf „%2“</translation>
+    </message>
+    <message>
+        <source>Another mode is another display: put it back, or make a visit of its own.</source>
+        <translation>Ein anderer Modus ist ein anderer Bildschirm: Stellen Sie ihn zurück oder machen Sie eine eigene Sitzung.</translation>
+    </message>
+    <message>
+        <source>%1 is %2; the last visit left %3</source>
+        <translation>%1 steht auf %2; die letzte Sitzung ließ %3</translation>
+    </message>
+    <message>
+        <source>Put it back, unless it was changed on purpose: what is measured now is another state.</source>
+        <translation>Stellen Sie es zurück, wenn es nicht mit Absicht geändert wurde: Was jetzt gemessen wird, ist ein anderer Zustand.</translation>
+    </message>
+    <message>
+        <source>Somebody turned it since; this visit sets it anew.</source>
+        <translation>Jemand hat es seither verstellt; diese Sitzung stellt es neu ein.</translation>
+    </message>
+    <message>
+        <source>The display&apos;s menu stands as it was left</source>
+        <translation>Das Menü des Bildschirms steht, wie es verlassen wurde</translation>
+    </message>
+    <message>
+        <source>by the visit of %1</source>
+        <translation>von der Sitzung vom %1</translation>
+    </message>
+    <message>
+        <source>Ramps of before are loaded</source>
+        <translation>Frühere Rampen sind geladen</translation>
+    </message>
+    <message>
+        <source>They are taken off first: a calibration made through them comes out with a cast.</source>
+        <translation>Sie werden zuerst entfernt: Eine Kalibrierung durch sie hindurch bekommt einen Farbstich.</translation>
+    </message>
+    <message>
+        <source>No ramps are loaded</source>
+        <translation>Keine Rampen sind geladen</translation>
+    </message>
+    <message>
+        <source>The last time it stood still after %1</source>
+        <translation>Beim letzten Mal stand er nach %1 still</translation>
+    </message>
+    <message>
+        <source>Of the wait; it is expected to move about as fast again.</source>
+        <translation>Wartezeit; es wird erwartet, dass er sich wieder etwa so schnell bewegt.</translation>
+    </message>
+    <message>
+        <source>Screen clean</source>
+        <translation>Bildfläche sauber</translation>
+    </message>
+    <message>
+        <source>A fingerprint under the sensor spoils readings. Unplug the display before cleaning, and follow its maker&apos;s instructions.</source>
+        <translation>Ein Fingerabdruck unter dem Sensor verdirbt Messungen. Ziehen Sie vor dem Reinigen den Stecker und folgen Sie den Angaben des Herstellers.</translation>
+    </message>
+    <message>
+        <source>Automatic brightness, night colours, dynamic contrast, power-saving and static-image dimming off; menu at factory settings.</source>
+        <translation>Automatische Helligkeit, Nachtfarben, dynamischer Kontrast, Energiesparen und Standbild-Abdunklung aus; Menü auf Werkseinstellung.</translation>
+    </message>
+    <message>
+        <source>No light on the screen</source>
+        <translation>Kein Licht auf der Bildfläche</translation>
+    </message>
+    <message>
+        <source>Lamps and windows are seen by the instrument at its edge; hood on if there is one.</source>
+        <translation>Das Messgerät sieht Lampen und Fenster an seinem Rand; Blendschutz aufsetzen, wenn es einen gibt.</translation>
+    </message>
+    <message>
+        <source>Dark, neutral clothes</source>
+        <translation>Dunkle, neutrale Kleidung</translation>
+    </message>
+    <message>
+        <source>What the screen lights, lights the screen. Sit still while it reads.</source>
+        <translation>Was der Bildschirm beleuchtet, beleuchtet ihn. Sitzen Sie still, während gemessen wird.</translation>
+    </message>
+    <message>
+        <source>left out: %1</source>
+        <translation>ausgelassen: %1</translation>
+    </message>
+    <message>
+        <source>Automatics off</source>
+        <translation>Automatiken aus</translation>
+    </message>
+    <message>
+        <source>Reading was stopped early, %1 readings before its budget: grays are expected within ΔE00 %2 on average.</source>
+        <translation>Das Messen wurde vorzeitig beendet, %1 Messungen vor dem Ziel: Graus werden im Mittel innerhalb von ΔE00 %2 erwartet.</translation>
+    </message>
+    <message>
+        <source>What its menu was left at</source>
+        <translation>Worauf sein Menü steht</translation>
+    </message>
+    <message>
+        <source>Mode</source>
+        <translation>Modus</translation>
+    </message>
+    <message>
+        <source>Menu</source>
+        <translation>Menü</translation>
+    </message>
+    <message>
+        <source>not known to the program: write it here by hand</source>
+        <translation>dem Programm nicht bekannt: hier von Hand eintragen</translation>
+    </message>
+    <message>
+        <source>Set</source>
+        <translation>Eingestellt</translation>
+    </message>
+    <message>
+        <source>%1, %2</source>
+        <translation>%1, %2</translation>
+    </message>
+    <message>
+        <source>Due again</source>
+        <translation>Wieder fällig</translation>
+    </message>
+    <message>
+        <source>Please leave the menu alone: a reset destroys these settings.</source>
+        <translation>Bitte das Menü nicht verstellen: Ein Zurücksetzen zerstört diese Einstellungen.</translation>
+    </message>
+    <message>
+        <source>The card of %1 was changed meanwhile, by another window or workstation.</source>
+        <translation>Die Karte von %1 wurde inzwischen geändert, in einem anderen Fenster oder an einem anderen Arbeitsplatz.</translation>
+    </message>
+    <message>
+        <source>Look at it as it is now, and edit it again.</source>
+        <translation>Sehen Sie nach, wie sie jetzt ist, und bearbeiten Sie sie noch einmal.</translation>
     </message>
 </context>
 </TS>

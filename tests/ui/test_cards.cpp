@@ -1,0 +1,172 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// A display's card edited in the window, by two at once as well; and the settings card that is stuck on it.
+#include "english.h"
+#include "support.h"
+
+#include "ui/views.h"
+
+#include "app/parts/look.h"
+#include "app/studio/edit_display.h"
+#include "report/report.h"
+#include "report/settings_card.h"
+#include "simlab/sim_bench.h"
+#include "visit/visit.h"
+
+#include <QApplication>
+#include <QCheckBox>
+#include <QComboBox>
+#include <QDialogButtonBox>
+#include <QLineEdit>
+#include <QProcess>
+#include <QPushButton>
+#include <QSpinBox>
+#include <QTemporaryDir>
+
+using namespace lamp;
+using namespace lamp::app;
+
+namespace {
+
+const WallTime kNow = fromIsoTime("2031-06-15T09:00:00Z");
+
+} // namespace
+
+class TestCards : public QObject {
+    Q_OBJECT
+
+    QTemporaryDir m_dir;
+    std::unique_ptr<Store> m_store;
+    qint64 m_display = 0;
+
+    DisplayEntry now() const { return *m_store->studio().display(m_display); }
+
+private Q_SLOTS:
+    void initTestCase()
+    {
+        loadFonts();
+        applySurround(*qApp, Surround::Dim);
+        m_store = std::move(Store::open(m_dir.filePath("studio.sqlite"))).value();
+        DisplayEntry d;
+        d.roomId = m_store->studio().addRoom("Drawing office").value();
+        d.name = "Avocet, chart desk";
+        d.model = "Avocet 24";
+        d.serial = "AV-1";
+        d.technology = "a kind of its own";
+        d.bits = 8;
+        d.cadenceDays = 28;
+        m_display = m_store->studio().add(d, kNow).value();
+    }
+
+    // Opened and closed it changes nothing, whatever the card holds.
+    void lookingChangesNothing()
+    {
+        const DisplayEntry before = now();
+        const EditDisplay dialog(before, *m_store, nullptr);
+        QVERIFY(keepEdited(*m_store, before, dialog.edited(), kNow).ok());
+        const DisplayEntry after = now();
+        QCOMPARE(after.technology, QString("a kind of its own"));
+        QVERIFY(after.name == before.name && after.roomId == before.roomId && after.bits == 8 && after.cadenceDays == 28 && !after.retired);
+        QCOMPARE(m_store->studio().rooms().size(), size_t(1));
+        QCOMPARE(m_store->studio().events(m_display).size(), size_t(1)); // that it was added
+    }
+
+    void allOfTheCardIsEdited()
+    {
+        const DisplayEntry before = now();
+        EditDisplay dialog(before, *m_store, nullptr);
+        dialog.show();
+        picture(dialog, "edit-display");
+        auto edits = dialog.findChildren<QLineEdit *>();
+        auto *name = edits.front();
+        QPushButton *ok = dialog.findChild<QDialogButtonBox *>()->button(QDialogButtonBox::Ok);
+        QCOMPARE(name->text(), before.name);
+        name->clear();
+        QVERIFY(!ok->isEnabled()); // nothing without a name
+        name->setText("Avocet, proof table");
+        QVERIFY(ok->isEnabled());
+        dialog.findChildren<QComboBox *>().front()->setCurrentText("Proofing booth"); // a new room
+        for (QSpinBox *box : dialog.findChildren<QSpinBox *>()) {
+            box->setValue(box->value() == 28 ? 14 : box->value());
+        }
+        QVERIFY(keepEdited(*m_store, before, dialog.edited(), kNow).ok());
+        const DisplayEntry after = now();
+        QCOMPARE(after.name, QString("Avocet, proof table"));
+        QCOMPARE(after.cadenceDays, 14);
+        QVERIFY(after.roomId != before.roomId);
+        QCOMPARE(m_store->studio().events(m_display).back().after, QString("Proofing booth")); // a move is remembered
+        QVERIFY(!m_store->studio().search("proof table").empty());
+        // Taken back it is what it was.
+        EditDisplay::Edited back{before, "Drawing office", false};
+        QVERIFY(keepEdited(*m_store, after, back, kNow).ok());
+        QVERIFY(now().name == before.name && now().roomId == before.roomId && now().cadenceDays == 28);
+    }
+
+    // Two edit the same card: the second is told, and nothing of the first is lost.
+    void whatSomebodyElseChangedIsNotOverwritten()
+    {
+        const DisplayEntry before = now();
+        EditDisplay mine(before, *m_store, nullptr), theirs(before, *m_store, nullptr);
+        theirs.findChildren<QLineEdit *>().front()->setText("Theirs");
+        mine.findChildren<QLineEdit *>().front()->setText("Mine");
+        QVERIFY(keepEdited(*m_store, before, theirs.edited(), kNow).ok());
+        const Status second = keepEdited(*m_store, before, mine.edited(), kNow);
+        QVERIFY(!second.ok());
+        QCOMPARE(second.error().code, std::string("changed"));
+        QCOMPARE(now().name, QString("Theirs"));
+        QVERIFY(keepEdited(*m_store, now(), {before, "Drawing office", false}, kNow).ok());
+    }
+
+    void takenOutOfUseAndBack()
+    {
+        const DisplayEntry before = now();
+        EditDisplay dialog(before, *m_store, nullptr);
+        dialog.findChild<QCheckBox *>()->setChecked(true);
+        QVERIFY(keepEdited(*m_store, before, dialog.edited(), kNow).ok());
+        QVERIFY(now().retired && m_store->studio().displays().empty());
+        const DisplayEntry retired = now();
+        QVERIFY(keepEdited(*m_store, retired, {retired, "Drawing office", false}, kNow).ok());
+        QVERIFY(!now().retired && m_store->studio().displays().size() == 1);
+    }
+
+    // The card that is stuck on the display holds the menu's settings; a display without any says so.
+    void theSettingsCardHoldsWhatAResetDestroys()
+    {
+        auto bench = sim::makeBench("wled", 3);
+        VisitPlan plan;
+        plan.target = *builtInTarget("Photo");
+        plan.tolerance = *builtInTolerance("studio");
+        plan.effort = Effort::Quick;
+        VisitHooks hooks;
+        hooks.wallClock = [] { return kNow; };
+        VisitRecord r = Visit(*bench.value(), plan, hooks, {}).run().value();
+        const Bytes pdf = settingsCardPdf(r, kNow + std::chrono::days{28});
+        QFile file(m_dir.filePath("card.pdf"));
+        QVERIFY(file.open(QIODevice::WriteOnly));
+        file.write(reinterpret_cast<const char *>(pdf.data()), qsizetype(pdf.size()));
+        file.close();
+        if (const QString pictures = qEnvironmentVariable("LAMP_PICTURES"); !pictures.isEmpty()) {
+            QFile::copy(file.fileName(), pictures + "/settings-card.pdf");
+        }
+        QProcess text;
+        text.start("pdftotext", {"-layout", file.fileName(), "-"});
+        QVERIFY(text.waitForFinished(20000));
+        const QString all = QString::fromUtf8(text.readAllStandardOutput());
+        for (const auto &[name, value] : r.controls) {
+            const QRegularExpression line(QStringLiteral("%1\\s+%2").arg(QString::fromStdString(name)).arg(value));
+            QVERIFY2(all.contains(line), qPrintable(name.c_str() + all));
+        }
+        QVERIFY2(all.contains("15 June 2031") && all.contains("13 July 2031") && all.contains("leave the menu alone"), qPrintable(all));
+        QProcess info;
+        info.start("pdfinfo", {file.fileName()});
+        QVERIFY(info.waitForFinished(20000));
+        const QByteArray facts = info.readAllStandardOutput();
+        // A6 across: 148 x 105 mm (ISO 216).
+        QVERIFY2(facts.contains("Pages:           1") && facts.contains("420 x 297"), facts.constData());
+        r.controls.clear();
+        QVERIFY(QString::fromStdString(settingsCardHtml(r, {})).contains("write it here by hand"));
+        QVERIFY(!QString::fromStdString(settingsCardHtml(r, {})).contains("Due again"));
+    }
+};
+
+QTEST_MAIN(TestCards)
+#include "test_cards.moc"
