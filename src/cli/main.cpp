@@ -227,6 +227,7 @@ void addFleet(CLI::App &app, FleetOptions &o, int &status)
     common->add_option("--history", o.history, phrase("cli", "CSV: how the displays age"));
     auto *due = add("due", phrase("cli", "Which displays are due, and why"), dueFleet);
     due->add_option("HISTORY", o.files, phrase("cli", "CSV: what was measured when; the studio's where left out"));
+    due->add_option("--calendar", o.out, phrase("cli", "Also write what is due as a calendar (iCalendar)"));
     due->add_option("--interval", o.interval, phrase("cli", "Days between visits, of a history in files"))->check(CLI::Range(1, 3650));
     auto *in = add("import", phrase("cli", "Brings whole visits, registers and histories into the studio; shows what would change"), importFleet);
     in->add_option("FILE", o.files, phrase("cli", "whole-visit.json; a register or a history as CSV; a register as JSON"))->required();

@@ -38,6 +38,13 @@ OpenStudio::OpenStudio(const std::string &path, bool mayMake)
             Error{ErrorKind::Input, say("no-studio-file", where.toStdString()), say("nothing-started"), say("import-makes-one"), "store", false};
         return;
     }
+    if (!mayMake && store::isServer(where)) {
+        // Asking makes no studio.
+        if (const auto there = Store::look(where); !there) {
+            m_store = there.error();
+            return;
+        }
+    }
     auto opened = Store::open(where);
     if (opened && !opened.value()->movedAside().isEmpty()) {
         std::cerr << said(say("program-says", say("store-was-damaged", opened.value()->movedAside().toStdString()))) << "\n";

@@ -8,6 +8,7 @@
 #include "cli/painting.h"
 #include "cli/studio.h"
 #include "fleet/register.h"
+#include "report/due_calendar.h"
 #include "report/fleet_report.h"
 #include "visit/whole_visit.h"
 #include "words/words.h"
@@ -237,6 +238,15 @@ int dueFleet(const FleetOptions &o)
             return report(history.error(), o.json);
         }
         all = dueByHistory(history.value(), ageingOf(history.value(), question.value()), question->tolerance, o.interval, question->on);
+    }
+    if (!o.out.empty()) {
+        if (const Status written = writeFile(o.out, dueCalendar(all, question->on)); !written) {
+            report(written.error(), o.json);
+            return kNotWritten;
+        }
+        if (!o.json) {
+            std::cerr << said(say("calendar-written", o.out, say("count-displays", all.size()))) << "\n";
+        }
     }
     const Json list = Json::parse(dueToJson(all, question->on)); // in the order of urgency
     if (o.json) {

@@ -151,10 +151,19 @@ bool Connection::revive()
     if (!m_dialect.isLost(db)) {
         return true;
     }
+    // Where nothing answers at all, who waits is not kept waiting again and again.
+    using Clock = std::chrono::steady_clock;
+    constexpr std::chrono::milliseconds kLong{500};
+    constexpr std::chrono::seconds kPause{15};
+    const auto began = Clock::now();
+    if (m_patience.count() == 0 && began < m_notBefore) {
+        return false;
+    }
     m_spare.clear(); // what was prepared is gone with the server's process
     m_failed.clear();
     db.close();
     const bool back = db.open() && m_dialect.prepare(db);
+    m_notBefore = !back && Clock::now() - began > kLong ? Clock::now() + kPause : Clock::time_point();
     if (back && m_told && !m_dialect.channel().isEmpty()) {
         db.driver()->subscribeToNotification(m_dialect.channel());
     }
@@ -224,7 +233,11 @@ Connection::Attempt Connection::attempt(const std::function<Status()> &work, boo
     };
     // The engine's own statements, since Qt's transaction() begins one that may fail when it first writes.
     if (!query.exec(m_dialect.begin())) {
-        return failed();
+        const Attempt a = failed();
+        if (!a.lost) {
+            query.exec(QStringLiteral("ROLLBACK")); // it may have begun and not got its turn
+        }
+        return a;
     }
     ++m_depth;
     Attempt a;

@@ -109,6 +109,7 @@ private:
     std::optional<Error> m_problem;
     int m_depth = 0;
     std::chrono::milliseconds m_patience{0};
+    std::chrono::steady_clock::time_point m_notBefore; ///< the next try to connect anew
     std::function<void()> m_told;
     std::unique_ptr<QObject> m_watch; ///< lives as long as somebody wants to be told
     qint64 m_seen = -1;               ///< the count of changes when last asked

@@ -93,7 +93,7 @@ public:
             }
         }
         if (!limited) {
-            options << QStringLiteral("connect_timeout=5");
+            options << QStringLiteral("connect_timeout=3");
         }
         options << QStringLiteral("fallback_application_name='dutiful-lamp'");
         db.setConnectOptions(options.join(';'));

@@ -79,7 +79,7 @@ int Store::schemaVersion()
     return store::schemaVersion();
 }
 
-Result<std::unique_ptr<Store>> Store::openSound(const QString &path)
+Result<std::unique_ptr<Store>> Store::openSound(const QString &path, bool mayMake)
 {
     auto connection = Connection::open(dialectOf(path), path);
     if (!connection) {
@@ -92,6 +92,19 @@ Result<std::unique_ptr<Store>> Store::openSound(const QString &path)
             return damagedFile(path, faults);
         }
         QFile::remove(markOf(path));
+    }
+    if (isServer(path) && !mayMake) {
+        QSqlDatabase db = connection.value()->database();
+        const auto version = connection.value()->dialect().version(db);
+        if (!version || *version == 0) {
+            return version ? Error{ErrorKind::Input,
+                                   say("no-studio-file", withoutPassword(path).toStdString()),
+                                   say("nothing-changed"),
+                                   say("move-makes-one"),
+                                   "empty",
+                                   false}
+                           : version.error();
+        }
     }
     const auto copy = bringUp(*connection.value(), withoutPassword(path));
     if (!copy) {
@@ -138,7 +151,7 @@ QString Store::shown() const
 
 Result<std::unique_ptr<Store>> Store::open(const QString &path)
 {
-    auto store = look(path);
+    auto store = openOrSetAside(path, true);
     if (store) {
         if (const Status begun = store.value()->beginWork(); !begun) {
             return begun.error();
@@ -149,13 +162,18 @@ Result<std::unique_ptr<Store>> Store::open(const QString &path)
 
 Result<std::unique_ptr<Store>> Store::look(const QString &path)
 {
+    return openOrSetAside(path, false);
+}
+
+Result<std::unique_ptr<Store>> Store::openOrSetAside(const QString &path, bool mayMake)
+{
     if (isServer(path)) {
-        return openSound(path);
+        return openSound(path, mayMake);
     }
     if (!QDir().mkpath(QFileInfo(path).absolutePath())) {
         return storageError(say("folder-cannot-made", path.toStdString()));
     }
-    auto opened = openSound(path);
+    auto opened = openSound(path, mayMake);
     if (opened || opened.error().code != "damaged") {
         return opened;
     }
@@ -163,7 +181,7 @@ Result<std::unique_ptr<Store>> Store::look(const QString &path)
     if (!aside) {
         return aside.error();
     }
-    auto fresh = openSound(path);
+    auto fresh = openSound(path, mayMake);
     if (fresh) {
         fresh.value()->m_movedAside = *aside;
     }

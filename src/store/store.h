@@ -22,7 +22,8 @@ public:
     /// \param path of a file, or a server's database as a URI: "postgresql://user@server/database?sslmode=verify-full". Passwords
     /// stand in ~/.pgpass, where libpq looks for them.
     static Result<std::unique_ptr<Store>> open(const QString &path);
-    /// The same, only to look: nobody is told that somebody is at work here, and an unclean end is not asked for.
+    /// The same, only to look: nobody is told that somebody is at work here, and an unclean end is not asked for. A server's database without a
+    /// studio is an error with the code "empty", and stays so.
     static Result<std::unique_ptr<Store>> look(const QString &path);
     ~Store();
     Store(const Store &) = delete;
@@ -69,7 +70,8 @@ public:
 
 private:
     Store(QString path, std::unique_ptr<store::Connection> connection);
-    static Result<std::unique_ptr<Store>> openSound(const QString &path);
+    static Result<std::unique_ptr<Store>> openSound(const QString &path, bool mayMake);
+    static Result<std::unique_ptr<Store>> openOrSetAside(const QString &path, bool mayMake);
     Status beginWork();
 
     QString m_path, m_movedAside, m_copyBefore, m_owner;

@@ -95,6 +95,7 @@ std::optional<EarlierState> earlierOf(const VisitRecord &visit)
     e.instrument = modelAndSerial(visit.instrument.model, visit.instrument.serial);
     e.controls = visit.controls;
     e.mode = visit.plan.mode.empty() ? visit.display.mode : visit.plan.mode;
+    e.roomLux = visit.roomLux;
     if (visit.warmUpStable) {
         e.warmUpSeconds = known(visit.warmUpSeconds);
     }
@@ -198,6 +199,9 @@ std::string earlierToJson(const EarlierState &e)
     if (!e.mode.empty()) {
         j["mode"] = e.mode;
     }
+    if (e.roomLux) {
+        j["room_lux"] = *e.roomLux;
+    }
     if (e.warmUpSeconds) {
         j["warm_up_s"] = *e.warmUpSeconds;
     }
@@ -220,6 +224,7 @@ EarlierState earlierFromJson(const std::string &text)
     e.worst = j.at("worst").get<std::vector<std::string>>();
     e.mode = j.value("mode", std::string());
     e.warmUpSeconds = optionalFrom(j, "warm_up_s");
+    e.roomLux = optionalFrom(j, "room_lux");
     for (const Json &m : j.at("whites")) {
         e.whites.push_back(
             {numberOrNaN(m.at(0)), {numberOrNaN(m.at(1)), numberOrNaN(m.at(2)), numberOrNaN(m.at(3))}, numberOrNaN(m.at(4)), m.at(5).get<int>()});

@@ -25,6 +25,7 @@ struct EarlierState {
     std::map<std::string, double> controls;            ///< of the menu
     std::string mode;                                  ///< the display's own
     std::optional<double> warmUpSeconds;               ///< until it stood still
+    std::optional<double> roomLux;                     ///< at the desk
     std::vector<std::string> worst;                    ///< verification colours that were most off, the worst first
     struct White {
         double t; ///< seconds

@@ -174,6 +174,23 @@ void RoomLight::judgeRoom()
     if (lux > 64) {
         m_s.warn(say("room-bright-lux-desk", decimal(lux, 0)));
     }
+    compareRoom(lux);
+}
+
+void RoomLight::compareRoom(double lux)
+{
+    // What is seen as the same light (common practice, no published source); darkness has no ratio.
+    constexpr double kAlike = 1.5, kDark = 5;
+    const auto &earlier = m_s.record.plan.earlier;
+    if (!earlier || !earlier->roomLux || std::max(lux, *earlier->roomLux) < kDark) {
+        return;
+    }
+    const double then = std::max(1.0, *earlier->roomLux), ratio = std::max(1.0, lux) / then;
+    if (ratio > kAlike) {
+        m_s.warn(say("room-brighter-than-then", decimal(ratio, 1), Day{earlier->at}, decimal(*earlier->roomLux, 0)));
+    } else if (ratio < 1 / kAlike) {
+        m_s.warn(say("room-darker-than-then", decimal(1 / ratio, 1), Day{earlier->at}, decimal(*earlier->roomLux, 0)));
+    }
 }
 
 Status TargetChoice::run()

@@ -26,6 +26,8 @@ public:
 
 private:
     void judgeRoom();
+    /// Beside the visit before.
+    void compareRoom(double lux);
 };
 
 class TargetChoice : public StageWork {

@@ -216,7 +216,7 @@ Result<VerificationStage::Pass> VerificationStage::readPass(const Profile &profi
     Pass pass;
     pass.colours = coloursToVerify(profile);
     pass.first = int(m_s.record.readings.size()) + 1;
-    pass.rampsLoaded = displaySaysLoaded();
+    pass.rampsLoaded = displaySaysLoaded().value_or(false);
     const bool check = m_s.record.plan.task == Task::Check, quick = m_s.record.plan.effort == Effort::Quick;
     const XYZ &white = m_s.record.calibrated.white;
     const double seconds = m_s.gauge->noise().integrationFor(white.b, (quick && !check ? 1.0 : 0.9) * m_s.noiseGoal(white.b));
@@ -244,10 +244,10 @@ Result<VerificationStage::Pass> VerificationStage::readPass(const Profile &profi
     return pass;
 }
 
-bool VerificationStage::displaySaysLoaded()
+std::optional<bool> VerificationStage::displaySaysLoaded()
 {
     const auto display = m_s.usesLut() && !m_s.record.ramps.empty() ? m_s.bench.describeDisplay() : Error{};
-    return display && display->lutLoaded;
+    return display ? std::optional(display->lutLoaded) : std::nullopt;
 }
 
 Result<bool> VerificationStage::rampsLost(const Pass &pass)
@@ -262,7 +262,7 @@ Result<bool> VerificationStage::rampsLost(const Pass &pass)
     // The display says so, or white is rather what it is without ramps than what was calibrated.
     constexpr double kSeen = 0.6;
     const double moved = off(calibrated, pass.after.xyz);
-    const bool said = pass.rampsLoaded && !displaySaysLoaded();
+    const bool said = pass.rampsLoaded && !displaySaysLoaded().value_or(true);
     const bool seen = m_known.model && moved > kSeen && 2 * off(m_known.model->white(), pass.after.xyz) < moved;
     if (!said && !seen) {
         return false;

@@ -26,7 +26,8 @@ private:
         bool rampsLoaded = false; ///< the display said so when it began
     };
     Result<Pass> readPass(const Profile &profile);
-    [[nodiscard]] bool displaySaysLoaded();
+    /// Whether ramps are loaded, as the display says; nothing where it does not answer.
+    [[nodiscard]] std::optional<bool> displaySaysLoaded();
     /// Whether the ramps were lost while colours were verified, by what the display says or by white; they are loaded again then.
     Result<bool> rampsLost(const Pass &pass);
     [[nodiscard]] std::vector<TestColour> coloursToVerify(const Profile &profile) const;

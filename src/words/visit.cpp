@@ -123,6 +123,8 @@ std::span<const Sentence> visit()
         {"point-clothes", QT_TRANSLATE_NOOP("words", "Dark, neutral clothes")},
         {"point-clothes-why", QT_TRANSLATE_NOOP("words", "What the screen lights, lights the screen. Sit still while it reads.")},
         {"stopped-reading-early", QT_TRANSLATE_NOOP("words", "Reading was stopped early, %1 readings before its budget: grays are expected within ΔE00 %2 on average.")},
+        {"room-brighter-than-then", QT_TRANSLATE_NOOP("words", "The room is %1 times as bright as on %2 (%3 lux): screens look darker in it, and prints beside them brighter.")},
+        {"room-darker-than-then", QT_TRANSLATE_NOOP("words", "The room is %1 times darker than on %2 (%3 lux): screens look brighter in it, and prints come out dark.")},
         {"points-left-out", QT_TRANSLATE_NOOP("words", "left out: %1")},
         {"screen-clean-menu-factory", QT_TRANSLATE_NOOP("words", "Screen clean and on, menu at factory settings; automatic brightness, night colours, dynamic contrast and power saving off; no light falling on the screen.")},
         {"ramps-left", QT_TRANSLATE_NOOP("words", "ramps left as they are")},

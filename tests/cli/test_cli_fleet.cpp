@@ -127,6 +127,39 @@ private Q_SLOTS:
         QCOMPARE(bySerial(alone.json(), "K-9")["why"], "interval");
     }
 
+    // RFC 5545: lines end with CR LF and are no longer than 75 octets (3.1); a day is DATE without a time, its end the day after (3.6.1).
+    void whatIsDueAsACalendar()
+    {
+        const auto run = fleet({"due", "--on", "2026-01-20", "--calendar", path("visits.ics")});
+        QCOMPARE(run.status, 0);
+        QFile file(path("visits.ics"));
+        QVERIFY(file.open(QIODevice::ReadOnly));
+        const QByteArray text = file.readAll();
+        QVERIFY(text.startsWith("BEGIN:VCALENDAR\r\n") && text.endsWith("END:VCALENDAR\r\n"));
+        for (const QByteArray &line : text.split('\n')) {
+            QVERIFY2(line.isEmpty() || (line.endsWith('\r') && line.size() <= 76), line.constData());
+        }
+        const QJsonArray displays = run.json()["displays"].toArray();
+        QCOMPARE(QByteArray(text).replace("\r\n ", "").count("BEGIN:VEVENT"), displays.size());
+        QCOMPARE(text.count("BEGIN:VALARM"), displays.size());
+        const QByteArray whole = QByteArray(text).replace("\r\n ", "").replace("\r\n\t", "");
+        for (const QJsonValue &d : displays) {
+            // By its serial, so that taken in again it is the same entry; on its day, or today where that has passed.
+            const QByteArray uid = "UID:display-" + d["serial"].toString().toUtf8() + "@dutiful-lamp\r\n";
+            const qsizetype at = whole.indexOf(uid);
+            if (d["serial"].toString().isEmpty()) {
+                continue;
+            }
+            QVERIFY2(at > 0, uid.constData());
+            const QByteArray event = whole.mid(at, whole.indexOf("END:VEVENT", at) - at);
+            const QDate today(2026, 1, 20), due = QDate::fromString(d["due"].toString(), Qt::ISODate),
+                                            day = due.isValid() ? std::max(due, today) : today;
+            QVERIFY2(event.contains("DTSTART;VALUE=DATE:" + day.toString("yyyyMMdd").toLatin1()), event.constData());
+            QVERIFY2(event.contains("DTEND;VALUE=DATE:" + day.addDays(1).toString("yyyyMMdd").toLatin1()), event.constData());
+        }
+        QCOMPARE(fleet({"due", "--calendar", path("no/such/folder/x.ics")}).status, 4);
+    }
+
     void ageingAndAgreement()
     {
         const QJsonObject aged = fleet({"age", "--on", "2026-01-20"}).json(), desk = bySerial(aged, "K-9");

@@ -128,6 +128,19 @@ private Q_SLOTS:
         QVERIFY(!server->backUp(file("b.sqlite")).ok());
     }
 
+    // Looking makes nothing: neither a file nor tables.
+    void lookingMakesNoStudio()
+    {
+        const QString place = m_server->newDatabase();
+        const auto looked = Store::look(place);
+        QVERIFY(!looked.ok());
+        QCOMPARE(looked.error().code, std::string("empty"));
+        QVERIFY(!m_server->sql("SELECT * FROM display", place.section('/', 3).section('?', 0, 0)));
+        QVERIFY(Store::open(place).ok());
+        QVERIFY(Store::look(place).ok());
+        QVERIFY(m_server->sql("SELECT * FROM display", place.section('/', 3).section('?', 0, 0)));
+    }
+
     void aMoveThatIsStoppedLeavesNothing()
     {
         auto from = std::move(Store::open(file("a.sqlite"))).value();

@@ -166,6 +166,36 @@ private Q_SLOTS:
         QCOMPARE(back->plan.warmUpMinutes, 10.0);
     }
 
+    // The room beside the visit before: named where it is another light, not where it is alike or nothing was read.
+    void theRoomIsComparedWithTheVisitBefore_data()
+    {
+        QTest::addColumn<double>("then");
+        QTest::addColumn<QString>("code");
+        QTest::newRow("brighter") << 20.0 << "room-brighter-than-then";
+        QTest::newRow("alike") << 50.0 << "";
+        QTest::newRow("darker") << 200.0 << "room-darker-than-then";
+        QTest::newRow("not read") << -1.0 << "";
+    }
+    void theRoomIsComparedWithTheVisitBefore()
+    {
+        QFETCH(double, then);
+        QFETCH(QString, code);
+        auto bench = sim::makeBench("wled", 3); // some 55 lux at its desk
+        VisitPlan plan = quick();
+        auto first = Visit(*bench.value(), plan, {}, {}).run();
+        QVERIFY(first.ok() && first->roomLux && *first->roomLux > 40 && *first->roomLux < 70);
+        plan.earlier = earlierOf(first.value());
+        QCOMPARE(plan.earlier->roomLux, first->roomLux);
+        plan.earlier->roomLux = then > 0 ? std::optional(then) : std::nullopt;
+        const auto r = Visit(*sim::makeBench("wled", 3).value(), plan, {}, {}).run();
+        QVERIFY(r.ok());
+        QString said;
+        for (const Message &m : r->warnings) {
+            said += m.code.starts_with("room-") && m.code.ends_with("-then") ? QString::fromStdString(m.code) : QString();
+        }
+        QCOMPARE(said, code);
+    }
+
     // Gently: the drive never changes by more than a tenth at once, nor faster than by one a second; what is read is the same.
     void patchesFollowGently()
     {

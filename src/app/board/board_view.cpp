@@ -5,6 +5,7 @@
 #include "app/parts/background.h"
 #include "app/parts/words.h"
 #include "base/file.h"
+#include "report/due_calendar.h"
 #include "report/fleet_report.h"
 #include "store/registers.h"
 
@@ -80,6 +81,10 @@ BoardView::BoardView(QWidget *parent)
     auto *tools = new QHBoxLayout;
     tools->addWidget(m_search, 1);
     tools->addWidget(m_export);
+    auto *calendar = new QPushButton(tr("Ca&lendar…"));
+    calendar->setToolTip(tr("What is due, as a file that calendars read (iCalendar), with a reminder on the day before."));
+    tools->addWidget(calendar);
+    connect(calendar, &QPushButton::clicked, this, &BoardView::exportCalendar);
     layout->addLayout(tools);
     layout->addWidget(m_table, 1);
     connect(m_search, &QLineEdit::textChanged, m_sorted, &QSortFilterProxyModel::setFilterFixedString);
@@ -158,6 +163,25 @@ void BoardView::open(const QModelIndex &index)
 {
     if (index.isValid()) {
         Q_EMIT displayWanted(index.data(BoardModel::kDisplayRole).toLongLong());
+    }
+}
+
+void BoardView::exportCalendar()
+{
+    const QString file =
+        QFileDialog::getSaveFileName(this, tr("Save what is due as a calendar"), tr("visits") + QStringLiteral(".ics"), tr("Calendar (*.ics)"));
+    if (file.isEmpty()) {
+        return;
+    }
+    std::vector<DueQuestion> due;
+    for (const BoardLine &l : m_model->lines()) {
+        due.push_back(l.question);
+    }
+    const Status written = writeFile(file.toStdString(), dueCalendar(due, m_now));
+    if (written) {
+        Q_EMIT message(text(say("calendar-written", file.toStdString(), say("count-displays", due.size()))));
+    } else {
+        Q_EMIT failed(written.error());
     }
 }
 

@@ -38,6 +38,7 @@ private:
     void take(std::vector<BoardLine> lines);
     void open(const QModelIndex &index);
     void exportTable();
+    void exportCalendar();
 
     Background *m_background;
     BoardModel *m_model;

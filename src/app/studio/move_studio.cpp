@@ -115,7 +115,7 @@ Result<MoveStudio::Found> MoveStudio::find(const QString &where)
     }
     auto opened = Store::look(where);
     if (!opened) {
-        return opened.error();
+        return opened.error().code == "empty" ? Result<Found>(Found{}) : opened.error();
     }
     Found found{opened.value()->studio().count(), 0};
     for (const DisplayStatus &d : opened.value()->board().displays()) {

@@ -673,6 +673,10 @@
         <source>From patch to patch by small steps, for people whom sudden changes disturb</source>
         <translation>Von Farbfeld zu Farbfeld in kleinen Schritten, für Menschen, die plötzliche Wechsel stören</translation>
     </message>
+    <message>
+        <source>Also write what is due as a calendar (iCalendar)</source>
+        <translation>Was fällig ist, auch als Kalender schreiben (iCalendar)</translation>
+    </message>
 </context>
 <context>
     <name>control</name>
@@ -946,6 +950,26 @@
     <message>
         <source>Of more than %1 displays drift is not worked out here: fleet due does.</source>
         <translation>Bei mehr als %1 Bildschirmen wird die Drift hier nicht ausgewertet: fleet due tut es.</translation>
+    </message>
+    <message>
+        <source>Ca&amp;lendar…</source>
+        <translation>Ka&amp;lender…</translation>
+    </message>
+    <message>
+        <source>What is due, as a file that calendars read (iCalendar), with a reminder on the day before.</source>
+        <translation>Was fällig ist, als Datei, die Kalender lesen (iCalendar), mit einer Erinnerung am Vortag.</translation>
+    </message>
+    <message>
+        <source>Save what is due as a calendar</source>
+        <translation>Was fällig ist als Kalender speichern</translation>
+    </message>
+    <message>
+        <source>visits</source>
+        <translation>Sitzungen</translation>
+    </message>
+    <message>
+        <source>Calendar (*.ics)</source>
+        <translation>Kalender (*.ics)</translation>
     </message>
 </context>
 <context>
@@ -7784,6 +7808,30 @@
     <message>
         <source>Look at it as it is now, and edit it again.</source>
         <translation>Sehen Sie nach, wie sie jetzt ist, und bearbeiten Sie sie noch einmal.</translation>
+    </message>
+    <message>
+        <source>Visit %1</source>
+        <translation>Sitzung: %1</translation>
+    </message>
+    <message>
+        <source>%1; due on %2 by %3</source>
+        <translation>%1; fällig am %2: %3</translation>
+    </message>
+    <message>
+        <source>The calendar is in %1: %2.</source>
+        <translation>Der Kalender ist in %1: %2.</translation>
+    </message>
+    <message>
+        <source>The room is %1 times as bright as on %2 (%3 lux): screens look darker in it, and prints beside them brighter.</source>
+        <translation>Der Raum ist %1-mal so hell wie am %2 (%3 Lux): Bildschirme wirken darin dunkler und Drucke daneben heller.</translation>
+    </message>
+    <message>
+        <source>The room is %1 times darker than on %2 (%3 lux): screens look brighter in it, and prints come out dark.</source>
+        <translation>Der Raum ist %1-mal dunkler als am %2 (%3 Lux): Bildschirme wirken darin heller, und Drucke geraten zu dunkel.</translation>
+    </message>
+    <message>
+        <source>An import makes one there, or store move.</source>
+        <translation>Ein Import legt dort eines an, oder store move.</translation>
     </message>
 </context>
 </TS>
