@@ -33,6 +33,19 @@ bool waitFor(const std::function<bool()> &comesTrue, std::chrono::milliseconds p
     return true;
 }
 
+/// A value as every engine takes it: what is no number is not known; a sign that none shows (U+0000, from a device's mouth) is shown as unknown
+/// where an engine's texts end at it.
+QVariant fit(const QVariant &value, bool holdsNul)
+{
+    if (value.userType() == QMetaType::Double && std::isnan(value.toDouble())) {
+        return {};
+    }
+    if (!holdsNul && value.userType() == QMetaType::QString && value.toString().contains(QChar(0))) {
+        return value.toString().replace(QChar(0), QChar(QChar::ReplacementCharacter));
+    }
+    return value;
+}
+
 } // namespace
 
 Rows::Rows(Connection &connection, QString sql, const QVariantList &values)
@@ -53,9 +66,7 @@ Rows::Rows(Connection &connection, QString sql, const QVariantList &values)
         }
     }
     for (int i = 0; i < values.size(); ++i) {
-        // What is no number is not known, in every engine.
-        const bool none = values[i].userType() == QMetaType::Double && std::isnan(values[i].toDouble());
-        m_query->bindValue(i, none ? QVariant() : values[i]);
+        m_query->bindValue(i, fit(values[i], connection.dialect().holdsNul()));
     }
     m_good = m_query->exec();
 }

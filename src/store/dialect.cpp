@@ -44,6 +44,7 @@ public:
     }
 
     [[nodiscard]] QString begin() const override { return QStringLiteral("BEGIN IMMEDIATE"); }
+    [[nodiscard]] bool holdsNul() const override { return true; }
     [[nodiscard]] bool streams() const override { return true; }
     [[nodiscard]] bool isLost(const QSqlDatabase &) const override { return false; }
     [[nodiscard]] bool isStarting(const QString &) const override { return false; }

@@ -188,6 +188,20 @@ private Q_SLOTS:
         }
     }
 
+    // A device may say anything of itself: it is stored, and found again.
+    void oddTextsAreStored()
+    {
+        const QString odd = QString("Knot") + QChar(0) + "14 '\\\"; DROP TABLE visit; --\n\U0001F58C";
+        for (const QString &place : {file("texts.sqlite"), m_server->newDatabase()}) {
+            auto store = std::move(Store::open(place)).value();
+            addDisplay(*store, odd);
+            QVERIFY(store->studio().find("Knot 14", odd).has_value());
+            QCOMPARE(store->studio().displays().front().serial.size(), odd.size());
+            QVERIFY(store->studio().displays().front().serial.endsWith("\U0001F58C"));
+            QVERIFY(!store->takeProblem());
+        }
+    }
+
     void changesOfOthersAreTold_data()
     {
         QTest::addColumn<bool>("server");
