@@ -271,7 +271,11 @@ Result<bool> VerificationStage::rampsLost(const Pass &pass)
         return s.error();
     }
     const auto again = m_s.gauge->read({1, 1, 1}, "white, ramps loaded again", calibrated.b, m_s.noiseGoal(calibrated.b));
-    return again ? Result<bool>(said || 2 * off(calibrated, again->xyz) < moved) : again.error();
+    if (!again) {
+        return again.error();
+    }
+    m_s.setAside(again->index); // it tells of the ramps only, and is neither the white before nor the one after
+    return said || 2 * off(calibrated, again->xyz) < moved;
 }
 
 Status VerificationStage::run()

@@ -27,6 +27,7 @@
 #include "app/visit/worksheet.h"
 #include "measure/quick_set.h"
 
+#include <QAbstractSpinBox>
 #include <QApplication>
 #include <QCloseEvent>
 #include <QDragEnterEvent>
@@ -460,7 +461,8 @@ void MainWindow::lookAgain()
     m_lookOnceMore = false;
     m_lookAgain->start(kBetween);
     reloadPlaces();
-    if (m_stack->currentWidget() == m_card) {
+    const bool writing = qobject_cast<QAbstractSpinBox *>(QApplication::focusWidget()) != nullptr; // what is being entered stays
+    if (m_stack->currentWidget() == m_card && !writing) {
         showCard();
     } else if (m_stack->currentWidget() == m_board) {
         showBoard();
