@@ -137,7 +137,7 @@ WorkSettings::WorkSettings(Store *store, QWidget *parent)
     explained(tr("&Warming up"), m_warmUp,
               tr("Measured is surer and mostly shorter; a fixed time is the other school. Either says how far from stable."));
     explained(tr("Patches &follow each other"), m_gentle,
-              tr("Gently takes half as long again; for people whom sudden changes of brightness disturb or harm."));
+              tr("Gently takes about a fifth longer; for people whom sudden changes of brightness disturb or harm."));
     QLabel *limits = explained(tr("&Tolerance"), m_tolerance, toleranceText(store, m_tolerance->currentData().toString()));
     connect(m_tolerance, &QComboBox::currentIndexChanged, this,
             [this, limits, store] { say(limits, toleranceText(store, m_tolerance->currentData().toString())); });

@@ -3035,8 +3035,8 @@
         <translation>Farbfelder &amp;folgen einander</translation>
     </message>
     <message>
-        <source>Gently takes half as long again; for people whom sudden changes of brightness disturb or harm.</source>
-        <translation>Sanft dauert anderthalbmal so lang; für Menschen, die plötzliche Helligkeitswechsel stören oder gefährden.</translation>
+        <source>Gently takes about a fifth longer; for people whom sudden changes of brightness disturb or harm.</source>
+        <translation>Sanft dauert etwa ein Fünftel länger; für Menschen, die plötzliche Helligkeitswechsel stören oder gefährden.</translation>
     </message>
 </context>
 <context>
