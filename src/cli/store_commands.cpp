@@ -35,7 +35,7 @@ OpenStudio::OpenStudio(const std::string &path, bool mayMake)
     const QString where = path.empty() ? defaultStorePath() : QString::fromStdString(path);
     if (std::error_code none; !mayMake && !store::isServer(where) && !fs::exists(where.toStdString(), none)) {
         m_store =
-            Error{ErrorKind::Input, say("no-studio-file", where.toStdString()), say("nothing-started"), say("import-makes-one"), "store", false};
+            Error{ErrorKind::Input, say("no-studio-file", where.toStdString()), say("nothing-started"), say("import-makes-one"), "empty", false};
         return;
     }
     if (!mayMake && store::isServer(where)) {

@@ -22,6 +22,7 @@
 #include <filesystem>
 #include <iostream>
 #include <map>
+#include <optional>
 
 namespace lamp::cli {
 
@@ -268,11 +269,13 @@ int dueFleet(const FleetOptions &o)
 int importFleet(const FleetOptions &o)
 {
     // A preview of a studio that is not there yet is made elsewhere: it leaves nothing behind.
-    const QString wanted = o.store.empty() ? defaultStorePath() : QString::fromStdString(o.store);
     const QTemporaryDir elsewhere;
-    std::error_code none;
-    const bool apart = !o.yes && !store::isServer(wanted) && !fs::exists(wanted.toStdString(), none);
-    OpenStudio studio(apart ? elsewhere.filePath("studio.sqlite").toStdString() : o.store, true);
+    OpenStudio there(o.store, o.yes);
+    std::optional<OpenStudio> apart;
+    if (!o.yes && !there.store() && there.store().error().code == "empty") {
+        apart.emplace(elsewhere.filePath("studio.sqlite").toStdString(), true);
+    }
+    OpenStudio &studio = apart ? *apart : there;
     if (!studio.store()) {
         return report(studio.store().error(), o.json);
     }

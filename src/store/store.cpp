@@ -69,6 +69,7 @@ Store::Store(QString path, std::unique_ptr<Connection> connection)
 Store::~Store()
 {
     if (m_works) {
+        m_connection->setPatience({}); // nobody waits for a server only to say goodbye
         (void)m_connection->transaction([this] { return m_connection->change(QStringLiteral("DELETE FROM at_work WHERE owner = ?"), {m_owner}, {}); },
                                         false);
     }
@@ -262,7 +263,8 @@ QString demoPlace()
 
 void setStudioPlace(const QString &where)
 {
-    QSettings(kOwn, kOwn).setValue(kPlace, withoutPassword(where));
+    // From wherever the program is started next.
+    QSettings(kOwn, kOwn).setValue(kPlace, isServer(where) ? withoutPassword(where) : QFileInfo(where).absoluteFilePath());
 }
 
 } // namespace lamp

@@ -17,7 +17,7 @@ namespace lamp::store {
 
 namespace {
 
-constexpr int kAtOnce = 500;
+constexpr int kAtOnce = 500, kLargeAtOnce = 20; // rows; those with packed content may be megabytes each
 const Message kNotCopied = say("studio-could-not-copied");
 
 /// A table as both sides know it.
@@ -58,7 +58,9 @@ Result<std::vector<Row>> pageOf(Connection &c, const Table &t, const Row &last)
     }
     std::vector<Row> page;
     Rows rows(c,
-              QStringLiteral("SELECT %1 FROM %2%3 ORDER BY %4 LIMIT %5").arg(t.columns.join(QStringLiteral(", ")), t.name, behind, key).arg(kAtOnce),
+              QStringLiteral("SELECT %1 FROM %2%3 ORDER BY %4 LIMIT %5")
+                  .arg(t.columns.join(QStringLiteral(", ")), t.name, behind, key)
+                  .arg(t.columns.contains(QStringLiteral("content")) ? kLargeAtOnce : kAtOnce),
               values);
     while (rows.next()) {
         Row row;

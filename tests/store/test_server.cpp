@@ -141,6 +141,28 @@ private Q_SLOTS:
         QVERIFY(m_server->sql("SELECT * FROM display", place.section('/', 3).section('?', 0, 0)));
     }
 
+    // A preview of an import changes nothing, also where there is no studio yet.
+    void aPreviewMakesNoStudio()
+    {
+        const QString place = m_server->newDatabase();
+        QFile csv(file("register.csv"));
+        QVERIFY(csv.open(QIODevice::WriteOnly));
+        csv.write("serial,name,room\nK-1,Knot,Booth\n");
+        csv.close();
+        const auto import = [&](const QStringList &more) {
+            return QProcess::execute(LAMP_CLI, QStringList{"fleet", "import", "--json", csv.fileName(), "--store", place} + more);
+        };
+        QCOMPARE(import({}), 0);
+        QCOMPARE(Store::look(place).error().code, std::string("empty"));
+        QCOMPARE(import({"--yes"}), 0);
+        QCOMPARE(std::move(Store::look(place)).value()->studio().displays().size(), size_t(1));
+        csv.open(QIODevice::Append);
+        csv.write("K-2,Knot two,Booth\n");
+        csv.close();
+        QCOMPARE(import({}), 0);
+        QCOMPARE(std::move(Store::look(place)).value()->studio().displays().size(), size_t(1));
+    }
+
     void aMoveThatIsStoppedLeavesNothing()
     {
         auto from = std::move(Store::open(file("a.sqlite"))).value();

@@ -195,6 +195,16 @@ private Q_SLOTS:
         QTRY_COMPARE_WITH_TIMEOUT(m_two->board()->findChild<QTableView *>()->model()->rowCount(), 3, 2500);
     }
 
+    // It is found again from wherever the program is started.
+    void aPlaceIsKeptWhole()
+    {
+        const QString server = defaultStorePath();
+        setStudioPlace("elsewhere.sqlite");
+        QVERIFY(QDir::isAbsolutePath(defaultStorePath()) && defaultStorePath().endsWith("/elsewhere.sqlite"));
+        setStudioPlace(QString(server).replace("lamp@", "lamp:geheim@"));
+        QCOMPARE(defaultStorePath(), server);
+    }
+
     void aServerThatGoesAndComesIsShownAgain()
     {
         m_server->stop();

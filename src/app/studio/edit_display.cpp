@@ -18,7 +18,7 @@ namespace lamp::app {
 
 namespace {
 
-QString roomOf(const Store &, const std::vector<Room> &rooms, qint64 id)
+QString roomOf(const std::vector<Room> &rooms, qint64 id)
 {
     const auto it = std::find_if(rooms.begin(), rooms.end(), [&](const Room &r) { return r.id == id; });
     return it == rooms.end() ? QString() : it->name;
@@ -53,7 +53,7 @@ EditDisplay::EditDisplay(const DisplayEntry &d, Store &store, QWidget *parent)
     for (const Room &r : rooms) {
         m_room->addItem(r.name);
     }
-    m_room->setCurrentText(roomOf(store, rooms, d.roomId));
+    m_room->setCurrentText(roomOf(rooms, d.roomId));
     form->addRow(tr("&Room"), m_room);
     form->addRow(tr("&Make and model"), m_model);
     form->addRow(tr("&Serial number"), m_serial);

@@ -43,7 +43,11 @@ VisitDesk::VisitDesk(OpenStudio &studio, VisitController &visits, Banner &banner
         }
     });
     connect(m_worksheet, &Worksheet::targetAsked, this, [this](TargetForm *form) { m_targets->serve(*form, m_visits.runner().displayId()); });
-    connect(m_worksheet, &Worksheet::enoughRead, this, [this] { m_visits.runner().enough(); });
+    connect(m_worksheet, &Worksheet::enoughRead, this, [this] {
+        if (showsRunning()) { // another visit's sheet may lie open
+            m_visits.runner().enough();
+        }
+    });
     connect(m_worksheet, &Worksheet::answered, this, [this](const Answer &a) {
         m_bench->askFor({}, 0);
         m_visits.runner().answer(a);
@@ -158,7 +162,7 @@ bool VisitDesk::press(int key)
         m_worksheet->toggleLook();
         return true;
     }
-    if (key == Qt::Key_E && m_visits.runner().running()) {
+    if (key == Qt::Key_E && showsRunning()) {
         return m_worksheet->stopEarly();
     }
     if (key == Qt::Key_N) {
