@@ -1,9 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/shell/main_window.h"
-#include "app/shell/guide.h"
-#include "app/studio/edit_display.h"
+#include "app/shell/help_menu.h"
+#include "app/shell/pages.h"
 #include "app/studio/instruments_view.h"
-#include "app/studio/move_studio.h"
+#include "app/studio/places_view.h"
+#include "app/studio/studio_desk.h"
 
 #include "app/board/board_view.h"
 #include "app/files/bring_in.h"
@@ -17,9 +18,7 @@
 #include "app/shell/key_filter.h"
 #include "app/shell/progress_bar.h"
 #include "app/shell/welcome.h"
-#include "app/studio/add_display.h"
 #include "app/studio/card_view.h"
-#include "app/studio/places_model.h"
 #include "app/visit/bench_panel.h"
 #include "app/visit/quick_reader.h"
 #include "app/visit/reading_panel.h"
@@ -37,27 +36,19 @@
 #include <QMimeData>
 #include <QSettings>
 #include <QSplitter>
-#include <QStackedWidget>
 #include <QTimer>
-#include <QTreeView>
 #include <QUrl>
 
 namespace lamp::app {
 
-namespace {
-
-/// A studio of no more displays is laid open whole.
-constexpr int kFewDisplays = 200;
-
-} // namespace
-
 MainWindow::MainWindow(QString storePath, QWidget *parent)
     : QMainWindow(parent), m_banner(new Banner), m_installed(new InstalledPanel), m_studio(new OpenStudio(std::move(storePath), *m_banner, this)),
       m_visits(new VisitController(*m_studio, *m_installed, *m_banner, *this)), m_visitDesk(new VisitDesk(*m_studio, *m_visits, *m_banner, this)),
-      m_background(new Background(this)), m_lookAgain(new QTimer(this)), m_placesModel(new PlacesModel(this)), m_places(new QTreeView),
-      m_stack(new QStackedWidget), m_welcome(new Welcome), m_card(new CardView), m_board(new BoardView),
-      m_instruments(new InstrumentsView(*m_banner)), m_desk(new FileDesk), m_bringIn(new BringIn(*m_studio, *m_desk, *m_background, *m_banner, this)),
-      m_report(new ReportPage(*m_background, *m_banner)), m_progress(new ProgressBar)
+      m_background(new Background(this)), m_lookAgain(new QTimer(this)), m_places(new PlacesView),
+      m_register(new StudioDesk(*m_studio, *m_banner, *this)), m_stack(new Pages), m_welcome(new Welcome), m_card(new CardView),
+      m_board(new BoardView), m_instruments(new InstrumentsView(*m_banner)), m_desk(new FileDesk),
+      m_bringIn(new BringIn(*m_studio, *m_desk, *m_background, *m_banner, this)), m_report(new ReportPage(*m_background, *m_banner)),
+      m_progress(new ProgressBar)
 {
     setWindowTitle(tr("Dutiful Lamp"));
     resize(1280, 760); // with its title bar it fits on a screen of 1280 by 800
@@ -84,16 +75,14 @@ MainWindow::~MainWindow()
 
 void MainWindow::layOut()
 {
-    m_places->setModel(m_placesModel);
-    m_places->setHeaderHidden(true);
-    m_places->setIconSize({26, 26});
-    m_places->setRootIsDecorated(false);
-    m_places->setIndentation(10);
-    m_places->setMinimumWidth(200);
-    m_places->setAccessibleName(tr("Displays"));
-    for (QWidget *page : std::initializer_list<QWidget *>{m_welcome, m_card, m_board, m_instruments, worksheet(), m_desk, m_report}) {
-        m_stack->addWidget(page);
-    }
+    using enum Pages::Beside;
+    m_stack->add(m_welcome, Reading, "User guide");
+    m_stack->add(m_card, Reading, "A display's card");
+    m_stack->add(m_board, Nothing, "A fleet: register, history, what is due, how displays agree");
+    m_stack->add(m_instruments, Nothing, "Instruments");
+    m_stack->add(worksheet(), Reading, "A visit");
+    m_stack->add(m_desk, Reading, "Files from elsewhere");
+    m_stack->add(m_report, Reading, "The verdict");
     m_card->addBelow(m_installed);
     auto *right = new QWidget;
     auto *rightLayout = new QVBoxLayout(right);
@@ -132,17 +121,17 @@ void MainWindow::buildMenus()
     QMenu *studio = menuBar()->addMenu(tr("&Studio"));
     studio->addAction(tr("&Today"), QKeySequence(tr("F3")), this, &MainWindow::showBoard);
     studio->addAction(tr("&Instruments"), QKeySequence(tr("Ctrl+I")), this, &MainWindow::showInstruments);
-    studio->addAction(tr("&Add a display…"), QKeySequence(tr("Ctrl+N")), this, &MainWindow::addDisplay);
+    studio->addAction(tr("&Add a display…"), QKeySequence(tr("Ctrl+N")), m_register, &StudioDesk::addDisplay);
     studio->addSeparator();
     studio->addAction(tr("&Open profiles or readings…"), QKeySequence::Open, this,
                       [this] { openFiles(QFileDialog::getOpenFileNames(this, tr("Profiles or readings"))); });
     studio->addAction(tr("&Enter readings by hand…"), QKeySequence(tr("Ctrl+T")), this, [this] {
         if (store() != nullptr) {
-            m_desk->typeReadings(*store(), m_display);
+            m_desk->typeReadings(*store(), currentDisplay());
         }
     });
     studio->addAction(tr("E&xport this visit…"), this, &MainWindow::passVisitOn);
-    studio->addAction(tr("&Where it is kept…"), this, &MainWindow::moveStudio);
+    studio->addAction(tr("&Where it is kept…"), this, [this] { m_register->move(runner()->running() || m_background->busy()); });
     studio->addAction(tr("&Settings…"), QKeySequence(tr("Ctrl+,")), this, [this] { WorkSettings(store(), this).exec(); });
     studio->addSeparator();
     studio->addAction(tr("&Quit"), QKeySequence::Quit, this, &QWidget::close);
@@ -153,7 +142,7 @@ void MainWindow::buildMenus()
     display->addAction(tr("&Next profile of this computer's output"), QKeySequence(tr("F9")), this, [this] { m_installed->next(); });
     display->addAction(tr("Compare &before and after on this computer's output"), QKeySequence(tr("F8")), this,
                        [this] { m_installed->lookBothWays(); });
-    display->addAction(tr("&Edit the display…"), QKeySequence(tr("Ctrl+E")), this, &MainWindow::editDisplay);
+    display->addAction(tr("&Edit the display…"), QKeySequence(tr("Ctrl+E")), this, [this] { m_register->editDisplay(currentDisplay()); });
     display->addAction(tr("C&ard of the display"), QKeySequence(tr("F2")), this, [this] { showCard(); });
     display->addAction(tr("Running &visit"), QKeySequence(tr("F4")), m_visitDesk, &VisitDesk::showRunning);
     QMenu *view = menuBar()->addMenu(tr("S&urround"));
@@ -161,54 +150,23 @@ void MainWindow::buildMenus()
              {tr("&Dim"), Surround::Dim}, {tr("&Medium"), Surround::Medium}, {tr("&Bright"), Surround::Bright}}) {
         view->addAction(name, this, [this, surround = surround] { setSurround(surround); });
     }
-    QMenu *help = menuBar()->addMenu(tr("&Help"));
-    help->addAction(tr("&Guide"), QKeySequence::HelpContents, this, &MainWindow::showGuide);
-    help->addAction(tr("&Keyboard shortcuts"), QKeySequence(tr("Ctrl+F1")), this, [this] {
-        m_banner->say(
-            tr("Space continues; digits choose a target or take a tick away; Escape pauses and resumes, E ends the reading early; B switches before "
-               "and after, N the next picture; R opens the report; F3 today, F5 full visit, F6 refresh, F7 check, F2 card, F4 the running visit; F8 "
-               "before and after on this computer's output, F9 its "
-               "next profile; Enter on a line of the worksheet opens or closes it."));
-    });
-    help->addAction(tr("&About"), this, [this] {
-        m_banner->say(
-            tr("Dutiful Lamp %1: calibrates, profiles and verifies displays. Licence GPL-3.0-or-later.").arg(QApplication::applicationVersion()));
-    });
-}
-
-void MainWindow::showGuide()
-{
-    if (m_guide == nullptr) {
-        m_guide = new Guide(this);
-    }
-    // Where the work is. The guide is written in one language; its headings are its own.
-    const QWidget *page = m_stack->currentWidget();
-    const char *heading = page == m_board                                    ? "A fleet: register, history, what is due, how displays agree"
-                          : page == m_desk                                   ? "Files from elsewhere"
-                          : page == worksheet() && worksheet()->targetForm() ? "The target"
-                          : page == worksheet()                              ? "A visit"
-                          : page == m_card                                   ? "A display's card"
-                          : page == m_instruments                            ? "Instruments"
-                          : page == m_report                                 ? "The verdict"
-                                                                             : "User guide";
-    (void)m_guide->showAt(QString::fromUtf8(heading));
+    menuBar()->addMenu(new HelpMenu(
+        [this] {
+            const bool target = onWorksheet() && worksheet()->targetForm() != nullptr;
+            return target ? QStringLiteral("The target") : m_stack->heading();
+        },
+        *m_banner, this));
 }
 
 void MainWindow::connectPages()
 {
-    connect(m_places->selectionModel(), &QItemSelectionModel::currentChanged, this, [this](const QModelIndex &current) {
-        if (const QVariant id = current.data(PlacesModel::kDisplayRole); id.isValid()) {
-            m_display = id.toLongLong();
-            showCard();
-        }
-    });
+    connect(m_places, &PlacesView::chosen, this, [this] { showCard(); });
     connect(m_stack, &QStackedWidget::currentChanged, this, [this] {
-        // Where nothing is read the room is used otherwise.
-        m_beside->setVisible(m_stack->currentWidget() != m_board && m_stack->currentWidget() != m_instruments);
+        m_beside->setVisible(m_stack->beside() == Pages::Beside::Reading);
         tellOfVisit();
     });
     connect(m_board, &BoardView::displayWanted, this, [this](qint64 id) {
-        mean(id);
+        m_places->mean(id);
         showCard();
     });
     connect(m_board, &BoardView::message, this, [this](const QString &words) { m_banner->say(words); });
@@ -216,7 +174,7 @@ void MainWindow::connectPages()
     connect(m_card, &CardView::visitWanted, this, &MainWindow::startVisit);
     connect(m_card, &CardView::recordWanted, this, [this](const QString &id) { m_banner->did(m_visitDesk->showKept(id)); });
     connect(m_card, &CardView::cadenceChanged, this, [this](int days) {
-        if (m_banner->did(store()->studio().setCadence(m_display, days))) {
+        if (m_banner->did(store()->studio().setCadence(currentDisplay(), days))) {
             reloadPlaces();
         }
     });
@@ -232,7 +190,7 @@ void MainWindow::connectPages()
     connect(m_desk, &FileDesk::working, m_progress, &ProgressBar::work);
     connect(m_desk, &FileDesk::installWanted, this, &MainWindow::installProfile);
     connect(m_bringIn, &BringIn::broughtIn, this, [this](const RecordPtr &record, qint64 display, bool made) {
-        m_display = display;
+        m_places->mean(display);
         reloadPlaces();
         m_visitDesk->showRecord(record);
         if (made) {
@@ -259,8 +217,17 @@ void MainWindow::connectStudio()
         m_studio->chooseDemo();
         openStore(true);
     });
-    connect(m_welcome, &Welcome::emptyWanted, this, &MainWindow::addDisplay);
+    connect(m_welcome, &Welcome::emptyWanted, m_register, &StudioDesk::addDisplay);
     connect(m_studio, &OpenStudio::changed, this, &MainWindow::reloadPlaces);
+    connect(m_register, &StudioDesk::openWanted, this, [this] {
+        m_places->mean(0);
+        openStore(false);
+    });
+    connect(m_register, &StudioDesk::changed, this, [this](qint64 id) {
+        reloadPlaces();
+        selectDisplay(id);
+        showCard();
+    });
     connect(m_studio, &OpenStudio::changedElsewhere, this, &MainWindow::lookAgain);
     m_lookAgain->setSingleShot(true);
     connect(m_lookAgain, &QTimer::timeout, this, [this] {
@@ -276,29 +243,17 @@ void MainWindow::connectStudio()
 
 void MainWindow::connectVisits()
 {
-    connect(runner(), &VisitRunner::progressed, this, [this](const Progress &p) {
-        m_progress->setProgress(p.fraction);
-        m_progress->say(tr("%1: about %2 left").arg(text(titled(p.stage)), wordedSpan(p.secondsLeft)));
-    });
     connect(m_visitDesk, &VisitDesk::worksheetWanted, this, [this] {
         m_stack->setCurrentWidget(worksheet());
         tellOfVisit();
     });
-    connect(m_visitDesk, &VisitDesk::displayMeant, this, &MainWindow::mean);
+    connect(m_visitDesk, &VisitDesk::displayMeant, m_places, &PlacesView::mean);
     connect(m_visitDesk, &VisitDesk::cardWanted, this, &MainWindow::showCard);
     connect(m_visitDesk, &VisitDesk::waits, this, &MainWindow::tellOfVisit);
     connect(m_visitDesk, &VisitDesk::status, m_progress, &ProgressBar::say);
-    connect(m_visits, &VisitController::begun, this, [this](const RecordPtr &, bool simulated) { m_progress->begin(simulated); });
-    connect(m_visits, &VisitController::finished, this, [this](const RecordPtr &record, qint64) {
-        m_progress->end();
-        reloadPlaces();
-        m_progress->say(tr("Visit finished: %1").arg(text(named(record->verdict))));
-    });
-    connect(m_visits, &VisitController::failed, this, [this](const Error &error) {
-        m_progress->end();
-        reloadPlaces();
-        m_progress->say(error.kind == ErrorKind::Cancelled ? tr("Visit stopped; its readings are kept.") : tr("Visit stopped by a fault."));
-    });
+    m_progress->follow(*m_visits);
+    connect(m_visits, &VisitController::finished, this, &MainWindow::reloadPlaces);
+    connect(m_visits, &VisitController::failed, this, &MainWindow::reloadPlaces);
     connect(m_visits, &VisitController::kept, this, [this](const RecordPtr &record, qint64 displayId, const QString &message) {
         const auto display = store()->studio().display(displayId);
         if (m_visitDesk->shown() == record || !display) {
@@ -314,17 +269,11 @@ void MainWindow::connectVisits()
         reloadPlaces();
         showCard();
     });
-    connect(m_visits, &VisitController::status, m_progress, &ProgressBar::say);
-    connect(m_visits, &VisitController::pausedChanged, m_progress, &ProgressBar::setPaused);
-    connect(m_progress, &ProgressBar::pauseWanted, m_visits, &VisitController::pauseOrGoOn);
-    connect(m_progress, &ProgressBar::cancelWanted, m_visits, &VisitController::cancel);
     connect(m_progress, &ProgressBar::visitWanted, m_visitDesk, &VisitDesk::showRunning);
-    connect(m_progress, &ProgressBar::speedChanged, this, [this](double speed) { runner()->setSpeed(speed); });
-    runner()->setSpeed(m_progress->speed());
     ScreeningView *screening = m_desk->screening();
     const QuickReader &quick = m_visits->quick();
     connect(screening, &ScreeningView::instrumentWanted, this,
-            [this, screening] { m_visits->rank(m_display, [screening] { screening->setProgress(0, quickSetSize()); }); });
+            [this, screening] { m_visits->rank(currentDisplay(), [screening] { screening->setProgress(0, quickSetSize()); }); });
     connect(&quick, &QuickReader::progressed, screening, &ScreeningView::setProgress);
     connect(&quick, &QuickReader::finished, this, [this, screening](const ReadingSet &set) {
         screening->setProgress(0, 0);
@@ -334,6 +283,23 @@ void MainWindow::connectVisits()
         screening->setProgress(0, 0);
         m_banner->say(error.kind == ErrorKind::Cancelled ? tr("Stopped. The profiles are not ranked by these readings.") : text(error));
     });
+}
+
+void MainWindow::reloadPlaces()
+{
+    if (store() != nullptr) {
+        m_banner->did(m_places->reload(*store(), wallNow()));
+    }
+}
+
+void MainWindow::selectDisplay(qint64 id)
+{
+    m_places->choose(id);
+}
+
+qint64 MainWindow::currentDisplay() const
+{
+    return m_places->current();
 }
 
 void MainWindow::openStore(bool demo)
@@ -354,47 +320,6 @@ void MainWindow::openStore(bool demo)
     m_visits->offerInterrupted();
 }
 
-void MainWindow::widenPlaces()
-{
-    // Names and states are whole, as far as there is room.
-    constexpr int kNarrowest = 200, kWidest = 300;
-    int widest = kNarrowest;
-    for (QModelIndex i = m_placesModel->index(0, 0); i.isValid(); i = m_places->indexBelow(i)) {
-        const int depth = i.parent().isValid() ? 2 : 1;
-        widest = std::max(widest, m_places->sizeHintForIndex(i).width() + depth * m_places->indentation() + 2 * m_places->frameWidth() + 4);
-    }
-    m_places->setMinimumWidth(std::min(widest, kWidest));
-}
-
-void MainWindow::reloadPlaces()
-{
-    if (store() == nullptr || !m_banner->did(m_placesModel->reload(*store(), wallNow()))) {
-        return;
-    }
-    if (m_placesModel->displays() <= kFewDisplays) {
-        m_places->expandAll();
-        widenPlaces();
-    }
-    if (m_display == 0) {
-        const auto first = store()->studio().displays({0, 1});
-        if (!first.empty()) {
-            selectDisplay(first.front().id);
-        }
-        return;
-    }
-    const QSignalBlocker blocker(m_places->selectionModel());
-    m_places->setCurrentIndex(m_placesModel->indexOf(m_display));
-}
-
-void MainWindow::selectDisplay(qint64 id)
-{
-    const QModelIndex place = m_placesModel->indexOf(id);
-    if (place.isValid()) {
-        m_display = id;
-        m_places->setCurrentIndex(place);
-    }
-}
-
 bool MainWindow::onWorksheet() const
 {
     return m_stack->currentWidget() == worksheet();
@@ -407,20 +332,13 @@ void MainWindow::tellOfVisit()
     m_progress->offerVisit(!away ? QString() : (display ? tr("%1 is waiting for you (F4)").arg(display->name) : tr("Go to the visit (F4)")));
 }
 
-void MainWindow::mean(qint64 displayId)
-{
-    const QSignalBlocker blocker(m_places->selectionModel());
-    selectDisplay(displayId);
-    m_display = displayId;
-}
-
 void MainWindow::showCard()
 {
-    const auto display = store() != nullptr ? store()->studio().display(m_display) : std::nullopt;
+    const auto display = store() != nullptr ? store()->studio().display(currentDisplay()) : std::nullopt;
     if (!display) {
         return;
     }
-    if (runner()->running() && runner()->displayId() == m_display) {
+    if (runner()->running() && runner()->displayId() == currentDisplay()) {
         m_visitDesk->showRunning();
         return;
     }
@@ -469,32 +387,9 @@ void MainWindow::lookAgain()
     }
 }
 
-void MainWindow::moveStudio()
-{
-    if (runner()->running() || m_studio->filling() || m_background->busy()) {
-        m_banner->say(tr("Something is still being worked on: let it end first."));
-        return;
-    }
-    MoveStudio dialog(m_studio->path(), this);
-    if (dialog.exec() == QDialog::Accepted) {
-        const QString before = m_studio->path();
-        m_display = 0;
-        m_studio->choose(dialog.chosen());
-        openStore(false);
-        if (m_studio->store() != nullptr && m_studio->store()->path() == dialog.chosen()) {
-            setStudioPlace(dialog.chosen());
-            m_banner->say(tr("The studio is %1 from now on. The one before stays at %2.")
-                              .arg(store::withoutPassword(dialog.chosen()), store::withoutPassword(before)));
-        } else {
-            m_studio->choose(before);
-            openStore(false);
-        }
-    }
-}
-
 void MainWindow::startVisit(Task task)
 {
-    m_visits->start(task, m_display);
+    m_visits->start(task, currentDisplay());
 }
 
 void MainWindow::toggleReport()
@@ -509,57 +404,10 @@ void MainWindow::toggleReport()
     }
 }
 
-void MainWindow::addDisplay()
-{
-    if (store() == nullptr) {
-        openStore(false);
-    }
-    if (store() == nullptr) {
-        return;
-    }
-    AddDisplay dialog(*store(), this);
-    if (dialog.exec() == QDialog::Accepted) {
-        const auto id = dialog.add();
-        if (!id) {
-            m_banner->say(id.error());
-            return;
-        }
-        reloadPlaces();
-        selectDisplay(*id);
-        showCard();
-    }
-}
-
-void MainWindow::editDisplay()
-{
-    const auto before = store() != nullptr ? store()->studio().display(m_display) : std::nullopt;
-    if (!before) {
-        return;
-    }
-    EditDisplay dialog(*before, *store(), this);
-    if (dialog.exec() != QDialog::Accepted || !m_banner->did(keepEdited(*store(), *before, dialog.edited(), wallNow()))) {
-        return;
-    }
-    const auto after = store()->studio().display(before->id);
-    QString room;
-    for (const Room &r : store()->studio().rooms()) {
-        room = r.id == before->roomId ? r.name : room;
-    }
-    reloadPlaces();
-    showCard();
-    m_banner->say(tr("The card of %1 is changed.").arg(dialog.edited().display.name), tr("Undo"), [this, before = *before, after, room] {
-        if (after && m_banner->did(keepEdited(*store(), *after, {before, room, before.retired.has_value()}, wallNow()))) {
-            reloadPlaces();
-            selectDisplay(before.id);
-            showCard();
-        }
-    });
-}
-
 void MainWindow::openFiles(const QStringList &files)
 {
     if (!files.isEmpty()) {
-        m_desk->open(files, store(), m_display);
+        m_desk->open(files, store(), currentDisplay());
     }
 }
 

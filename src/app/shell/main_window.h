@@ -7,10 +7,7 @@
 
 #include <QMainWindow>
 
-class QLabel;
-class QStackedWidget;
 class QTimer;
-class QTreeView;
 
 namespace lamp::app {
 
@@ -22,11 +19,12 @@ class BringIn;
 class CardView;
 class FileDesk;
 class InstalledPanel;
-class PlacesModel;
+class Pages;
+class PlacesView;
 class ProgressBar;
 class ReadingPanel;
 class ReportPage;
-class Guide;
+class StudioDesk;
 class InstrumentsView;
 class Welcome;
 class Worksheet;
@@ -60,7 +58,7 @@ public:
     [[nodiscard]] InstalledPanel *installed() const { return m_installed; }
     [[nodiscard]] QString statusText() const;
     [[nodiscard]] bool fillingDemo() const { return m_studio->filling(); }
-    [[nodiscard]] qint64 currentDisplay() const { return m_display; }
+    [[nodiscard]] qint64 currentDisplay() const;
 
 protected:
     void closeEvent(QCloseEvent *event) override;
@@ -68,7 +66,6 @@ protected:
     void dropEvent(QDropEvent *event) override;
 
 private:
-    void showGuide();
     void showInstruments();
     void layOut();
     void buildMenus();
@@ -78,18 +75,12 @@ private:
     void reloadPlaces();
     /// Shows anew what another window or workstation may have changed.
     void lookAgain();
-    void moveStudio();
-    void editDisplay();
-    void widenPlaces();
     void showCard();
     /// What the studio asks for today.
     void showBoard();
-    /// Makes a display the current one without going to its card.
-    void mean(qint64 displayId);
     /// The way to the running visit, where something else is shown, and whether it waits.
     void tellOfVisit();
     void toggleReport();
-    void addDisplay();
     void passVisitOn();
     void installProfile(const Bytes &profile);
     [[nodiscard]] bool press(int key);
@@ -104,20 +95,18 @@ private:
     Background *m_background;
     QTimer *m_lookAgain; ///< runs while nothing is shown anew
     bool m_lookOnceMore = false;
-    PlacesModel *m_placesModel;
-    QTreeView *m_places;
-    QStackedWidget *m_stack;
+    PlacesView *m_places;
+    StudioDesk *m_register;
+    Pages *m_stack;
     QWidget *m_beside = nullptr; ///< the reading and the bench
     Welcome *m_welcome;
     CardView *m_card;
     BoardView *m_board;
     InstrumentsView *m_instruments;
-    Guide *m_guide = nullptr; ///< once it was asked for
     FileDesk *m_desk;
     BringIn *m_bringIn;
     ReportPage *m_report;
     ProgressBar *m_progress;
-    qint64 m_display = 0;
 };
 
 } // namespace lamp::app

@@ -1,6 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/shell/progress_bar.h"
 
+#include "app/parts/words.h"
+#include "app/visit/visit_controller.h"
+
 #include <QComboBox>
 #include <QHBoxLayout>
 #include <QLabel>
@@ -32,12 +35,34 @@ ProgressBar::ProgressBar(QWidget *parent)
     }
     m_speed->setCurrentIndex(3);
     m_speed->setAccessibleName(tr("Speed of demo time"));
-    connect(m_speed, &QComboBox::currentIndexChanged, this, [this] { Q_EMIT speedChanged(speed()); });
-    connect(m_pause, &QPushButton::clicked, this, &ProgressBar::pauseWanted);
-    connect(m_cancel, &QPushButton::clicked, this, [this] { m_visit ? Q_EMIT cancelWanted() : Q_EMIT cancelWorkWanted(); });
+    connect(m_cancel, &QPushButton::clicked, this, [this] { m_visit ? m_visits->cancel() : Q_EMIT cancelWorkWanted(); });
     connect(m_toVisit, &QPushButton::clicked, this, &ProgressBar::visitWanted);
     setPaused(false);
     end();
+}
+
+void ProgressBar::follow(VisitController &visits)
+{
+    m_visits = &visits;
+    VisitRunner &runner = visits.runner();
+    connect(&runner, &VisitRunner::progressed, this, [this](const Progress &p) {
+        setProgress(p.fraction);
+        say(tr("%1: about %2 left").arg(text(titled(p.stage)), wordedSpan(p.secondsLeft)));
+    });
+    connect(&visits, &VisitController::begun, this, [this](const RecordPtr &, bool simulated) { begin(simulated); });
+    connect(&visits, &VisitController::finished, this, [this](const RecordPtr &record, qint64) {
+        end();
+        say(tr("Visit finished: %1").arg(text(named(record->verdict))));
+    });
+    connect(&visits, &VisitController::failed, this, [this](const Error &error) {
+        end();
+        say(error.kind == ErrorKind::Cancelled ? tr("Visit stopped; its readings are kept.") : tr("Visit stopped by a fault."));
+    });
+    connect(&visits, &VisitController::status, this, &ProgressBar::say);
+    connect(&visits, &VisitController::pausedChanged, this, &ProgressBar::setPaused);
+    connect(m_pause, &QPushButton::clicked, &visits, &VisitController::pauseOrGoOn);
+    connect(m_speed, &QComboBox::currentIndexChanged, &runner, [this, &runner] { runner.setSpeed(speed()); });
+    runner.setSpeed(speed());
 }
 
 void ProgressBar::say(const QString &words)
@@ -103,7 +128,9 @@ void ProgressBar::setSpeed(double speed)
     if (index >= 0) {
         m_speed->setCurrentIndex(index);
     }
-    Q_EMIT speedChanged(speed);
+    if (m_visits != nullptr) {
+        m_visits->runner().setSpeed(speed); // one that is not on the list as well
+    }
 }
 
 double ProgressBar::speed() const

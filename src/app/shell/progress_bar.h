@@ -10,12 +10,16 @@ class QPushButton;
 
 namespace lamp::app {
 
+class VisitController;
+
 /// Below: what goes on, how far it is, and the ways to hold, stop or find it.
 class ProgressBar : public QWidget {
     Q_OBJECT
 
 public:
     explicit ProgressBar(QWidget *parent = nullptr);
+    /// Shows visits as they go on, and holds and stops them.
+    void follow(VisitController &visits);
     void say(const QString &words);
     /// Something is worked out in the background, which can be cancelled where no visit runs. \param what empty: nothing any more
     void work(const QString &what);
@@ -32,17 +36,15 @@ public:
     [[nodiscard]] double speed() const;
 
 Q_SIGNALS:
-    void pauseWanted();
-    void cancelWanted();     ///< of the visit
     void cancelWorkWanted(); ///< of what is worked out in the background
     void visitWanted();
-    void speedChanged(double speed);
 
 private:
     QLabel *m_words, *m_demoTime;
     QProgressBar *m_bar;
     QPushButton *m_toVisit, *m_pause, *m_cancel;
     QComboBox *m_speed;
+    VisitController *m_visits = nullptr;
     bool m_visit = false;
 };
 

@@ -1351,6 +1351,37 @@
     </message>
 </context>
 <context>
+    <name>lamp::app::HelpMenu</name>
+    <message>
+        <source>&amp;Help</source>
+        <translation>&amp;Hilfe</translation>
+    </message>
+    <message>
+        <source>&amp;Guide</source>
+        <translation>Hand&amp;buch</translation>
+    </message>
+    <message>
+        <source>&amp;Keyboard shortcuts</source>
+        <translation>&amp;Tastenkürzel</translation>
+    </message>
+    <message>
+        <source>Ctrl+F1</source>
+        <translation>Ctrl+F1</translation>
+    </message>
+    <message>
+        <source>Space continues; digits choose a target or take a tick away; Escape pauses and resumes, E ends the reading early; B switches before and after, N the next picture; R opens the report; F3 today, F5 full visit, F6 refresh, F7 check, F2 card, F4 the running visit; F8 before and after on this computer&apos;s output, F9 its next profile; Enter on a line of the worksheet opens or closes it.</source>
+        <translation>Leertaste: weiter; Ziffern wählen ein Ziel oder nehmen einen Haken weg; Esc hält an und setzt fort, E beendet das Messen vorzeitig; B wechselt vorher und nachher, N das nächste Bild; R öffnet den Bericht; F3 heute, F5 volle Sitzung, F6 Auffrischung, F7 Prüfung, F2 Karte, F4 die laufende Sitzung; F8 vorher und nachher auf dem Ausgang dieses Computers, F9 dessen nächstes Profil; Eingabe auf einer Zeile des Arbeitsblatts öffnet oder schließt sie.</translation>
+    </message>
+    <message>
+        <source>&amp;About</source>
+        <translation>&amp;Über</translation>
+    </message>
+    <message>
+        <source>Dutiful Lamp %1: calibrates, profiles and verifies displays. Licence GPL-3.0-or-later.</source>
+        <translation>Dutiful Lamp %1: kalibriert, profiliert und überprüft Bildschirme. Lizenz GPL-3.0-or-later.</translation>
+    </message>
+</context>
+<context>
     <name>lamp::app::ImportView</name>
     <message>
         <source>a new display</source>
@@ -1639,10 +1670,6 @@
         <translation>Dutiful Lamp</translation>
     </message>
     <message>
-        <source>Displays</source>
-        <translation>Bildschirme</translation>
-    </message>
-    <message>
         <source>&amp;Studio</source>
         <translation>&amp;Studio</translation>
     </message>
@@ -1763,40 +1790,8 @@
         <translation>&amp;Hell</translation>
     </message>
     <message>
-        <source>&amp;Help</source>
-        <translation>&amp;Hilfe</translation>
-    </message>
-    <message>
-        <source>&amp;Keyboard shortcuts</source>
-        <translation>&amp;Tastenkürzel</translation>
-    </message>
-    <message>
-        <source>&amp;About</source>
-        <translation>&amp;Über</translation>
-    </message>
-    <message>
-        <source>Dutiful Lamp %1: calibrates, profiles and verifies displays. Licence GPL-3.0-or-later.</source>
-        <translation>Dutiful Lamp %1: kalibriert, profiliert und überprüft Bildschirme. Lizenz GPL-3.0-or-later.</translation>
-    </message>
-    <message>
         <source>That could not be done: %1.</source>
         <translation>Das ist nicht gelungen: %1.</translation>
-    </message>
-    <message>
-        <source>%1: about %2 left</source>
-        <translation>%1: noch etwa %2</translation>
-    </message>
-    <message>
-        <source>Visit finished: %1</source>
-        <translation>Sitzung fertig: %1</translation>
-    </message>
-    <message>
-        <source>Visit stopped; its readings are kept.</source>
-        <translation>Sitzung angehalten; ihre Messungen bleiben erhalten.</translation>
-    </message>
-    <message>
-        <source>Visit stopped by a fault.</source>
-        <translation>Sitzung durch einen Fehler angehalten.</translation>
     </message>
     <message>
         <source>Show</source>
@@ -1831,14 +1826,6 @@
         <translation>F3</translation>
     </message>
     <message>
-        <source>&amp;Guide</source>
-        <translation>Hand&amp;buch</translation>
-    </message>
-    <message>
-        <source>Ctrl+F1</source>
-        <translation>Ctrl+F1</translation>
-    </message>
-    <message>
         <source>&amp;Instruments</source>
         <translation>&amp;Messgeräte</translation>
     </message>
@@ -1851,32 +1838,12 @@
         <translation>&amp;Wo es liegt…</translation>
     </message>
     <message>
-        <source>Something is still being worked on: let it end first.</source>
-        <translation>Es wird noch gearbeitet: Das muss erst zu Ende gehen.</translation>
-    </message>
-    <message>
-        <source>The studio is %1 from now on. The one before stays at %2.</source>
-        <translation>Das Studio ist von jetzt an %1. Das bisherige bleibt in %2.</translation>
-    </message>
-    <message>
-        <source>Space continues; digits choose a target or take a tick away; Escape pauses and resumes, E ends the reading early; B switches before and after, N the next picture; R opens the report; F3 today, F5 full visit, F6 refresh, F7 check, F2 card, F4 the running visit; F8 before and after on this computer&apos;s output, F9 its next profile; Enter on a line of the worksheet opens or closes it.</source>
-        <translation>Leertaste: weiter; Ziffern wählen ein Ziel oder nehmen einen Haken weg; Esc hält an und setzt fort, E beendet das Messen vorzeitig; B wechselt vorher und nachher, N das nächste Bild; R öffnet den Bericht; F3 heute, F5 volle Sitzung, F6 Auffrischung, F7 Prüfung, F2 Karte, F4 die laufende Sitzung; F8 vorher und nachher auf dem Ausgang dieses Computers, F9 dessen nächstes Profil; Eingabe auf einer Zeile des Arbeitsblatts öffnet oder schließt sie.</translation>
-    </message>
-    <message>
         <source>&amp;Edit the display…</source>
         <translation>Bildschirm bea&amp;rbeiten…</translation>
     </message>
     <message>
         <source>Ctrl+E</source>
         <translation>Ctrl+E</translation>
-    </message>
-    <message>
-        <source>The card of %1 is changed.</source>
-        <translation>Die Karte von %1 ist geändert.</translation>
-    </message>
-    <message>
-        <source>Undo</source>
-        <translation>Rückgängig</translation>
     </message>
 </context>
 <context>
@@ -2007,6 +1974,13 @@
     <message>
         <source>%1, %2 due</source>
         <translation>%1, %2 fällig</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::PlacesView</name>
+    <message>
+        <source>Displays</source>
+        <translation>Bildschirme</translation>
     </message>
 </context>
 <context>
@@ -2144,6 +2118,22 @@
     <message>
         <source>Progress</source>
         <translation>Fortschritt</translation>
+    </message>
+    <message>
+        <source>%1: about %2 left</source>
+        <translation>%1: noch etwa %2</translation>
+    </message>
+    <message>
+        <source>Visit finished: %1</source>
+        <translation>Sitzung fertig: %1</translation>
+    </message>
+    <message>
+        <source>Visit stopped; its readings are kept.</source>
+        <translation>Sitzung angehalten; ihre Messungen bleiben erhalten.</translation>
+    </message>
+    <message>
+        <source>Visit stopped by a fault.</source>
+        <translation>Sitzung durch einen Fehler angehalten.</translation>
     </message>
 </context>
 <context>
@@ -2359,6 +2349,25 @@
     <message>
         <source>in progress</source>
         <translation>in Arbeit</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::StudioDesk</name>
+    <message>
+        <source>The card of %1 is changed.</source>
+        <translation>Die Karte von %1 ist geändert.</translation>
+    </message>
+    <message>
+        <source>Undo</source>
+        <translation>Rückgängig</translation>
+    </message>
+    <message>
+        <source>Something is still being worked on: let it end first.</source>
+        <translation>Es wird noch gearbeitet: Das muss erst zu Ende gehen.</translation>
+    </message>
+    <message>
+        <source>The studio is %1 from now on. The one before stays at %2.</source>
+        <translation>Das Studio ist von jetzt an %1. Das bisherige bleibt in %2.</translation>
     </message>
 </context>
 <context>

@@ -1,0 +1,84 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/studio/studio_desk.h"
+
+#include "app/parts/banner.h"
+#include "app/parts/words.h"
+#include "app/studio/add_display.h"
+#include "app/studio/edit_display.h"
+#include "app/studio/move_studio.h"
+#include "app/studio/open_studio.h"
+
+namespace lamp::app {
+
+StudioDesk::StudioDesk(OpenStudio &studio, Banner &banner, QWidget &window) : QObject(&window), m_studio(studio), m_banner(banner), m_window(window)
+{
+}
+
+void StudioDesk::addDisplay()
+{
+    if (m_studio.store() == nullptr) {
+        Q_EMIT openWanted();
+    }
+    if (m_studio.store() == nullptr) {
+        return;
+    }
+    AddDisplay dialog(*m_studio.store(), &m_window);
+    if (dialog.exec() == QDialog::Accepted) {
+        const auto id = dialog.add();
+        if (!id) {
+            m_banner.say(id.error());
+            return;
+        }
+        Q_EMIT changed(*id);
+    }
+}
+
+void StudioDesk::editDisplay(qint64 id)
+{
+    Store *store = m_studio.store();
+    const auto before = store != nullptr ? store->studio().display(id) : std::nullopt;
+    if (!before) {
+        return;
+    }
+    EditDisplay dialog(*before, *store, &m_window);
+    if (dialog.exec() != QDialog::Accepted || !m_banner.did(keepEdited(*store, *before, dialog.edited(), wallNow()))) {
+        return;
+    }
+    const auto after = store->studio().display(before->id);
+    QString room;
+    for (const Room &r : store->studio().rooms()) {
+        room = r.id == before->roomId ? r.name : room;
+    }
+    Q_EMIT changed(before->id);
+    m_banner.say(tr("The card of %1 is changed.").arg(dialog.edited().display.name), tr("Undo"), [this, store, before = *before, after, room] {
+        // The studio may be another one by now: this card is not of it.
+        if (after && m_studio.store() == store && m_banner.did(keepEdited(*store, *after, {before, room, before.retired.has_value()}, wallNow()))) {
+            Q_EMIT changed(before.id);
+        }
+    });
+}
+
+void StudioDesk::move(bool busy)
+{
+    if (busy || m_studio.filling()) {
+        m_banner.say(tr("Something is still being worked on: let it end first."));
+        return;
+    }
+    MoveStudio dialog(m_studio.path(), &m_window);
+    if (dialog.exec() != QDialog::Accepted) {
+        return;
+    }
+    const QString before = m_studio.path();
+    m_studio.choose(dialog.chosen());
+    Q_EMIT openWanted();
+    if (m_studio.store() != nullptr && m_studio.store()->path() == dialog.chosen()) {
+        setStudioPlace(dialog.chosen());
+        m_banner.say(tr("The studio is %1 from now on. The one before stays at %2.")
+                         .arg(store::withoutPassword(dialog.chosen()), store::withoutPassword(before)));
+    } else {
+        m_studio.choose(before);
+        Q_EMIT openWanted();
+    }
+}
+
+} // namespace lamp::app

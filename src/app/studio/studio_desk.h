@@ -1,0 +1,36 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include <QObject>
+
+namespace lamp::app {
+
+class Banner;
+class OpenStudio;
+
+/// What a person does to the studio's register: adds a display, edits its card, moves the studio to another place. Each
+/// asks with its dialog, does it in one transaction and says what was done, with a way back where there is one.
+class StudioDesk : public QObject {
+    Q_OBJECT
+
+public:
+    StudioDesk(OpenStudio &studio, Banner &banner, QWidget &window);
+
+    void addDisplay();
+    void editDisplay(qint64 id);
+    /// \param busy whether something still works with the studio: it is not moved from under it
+    void move(bool busy);
+
+Q_SIGNALS:
+    /// A display was added or its card changed: it is to be seen.
+    void changed(qint64 displayId);
+    /// The studio at OpenStudio::path() is to be opened.
+    void openWanted();
+
+private:
+    OpenStudio &m_studio;
+    Banner &m_banner;
+    QWidget &m_window;
+};
+
+} // namespace lamp::app
