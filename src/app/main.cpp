@@ -62,6 +62,8 @@ int main(int argc, char **argv)
     parser.addHelpOption();
     parser.addVersionOption();
     const QCommandLineOption demo(QStringLiteral("demo"), phrased(QT_TRANSLATE_NOOP("window", "Open the demo studio.")));
+    const QCommandLineOption desks(QStringLiteral("small-demo"),
+                                   phrased(QT_TRANSLATE_NOOP("window", "Open a demo studio of four displays, visited while it opens.")));
     const QCommandLineOption storeOption(QStringLiteral("store"), phrased(QT_TRANSLATE_NOOP("window", "The studio: a file, or postgresql://...")),
                                          QStringLiteral("PLACE"));
     const QCommandLineOption picture(QStringLiteral("picture"), phrased(QT_TRANSLATE_NOOP("window", "Save a picture of the window, then quit.")),
@@ -70,7 +72,7 @@ int main(int argc, char **argv)
                                        phrased(QT_TRANSLATE_NOOP("window", "Quit after the first painting (for benchmarks).")));
     const QCommandLineOption language(
         QStringLiteral("language"), phrased(QT_TRANSLATE_NOOP("window", "Language: en or de; the system's where left out.")), QStringLiteral("TAG"));
-    parser.addOptions({demo, storeOption, language, picture, startOnly});
+    parser.addOptions({demo, desks, storeOption, language, picture, startOnly});
     parser.process(application);
 
     const auto surround = app::Surround(QSettings().value(QStringLiteral("look/surround"), 0).toInt());
@@ -78,7 +80,7 @@ int main(int argc, char **argv)
     QApplication::setWindowIcon(QIcon(app::lampPixmap(LampFill::ThreeQuarters, 64, QColor(128, 128, 128), 1)));
     QString path = parser.value(storeOption);
     if (path.isEmpty()) {
-        path = parser.isSet(demo) ? demoPlace() : defaultStorePath();
+        path = parser.isSet(demo) || parser.isSet(desks) ? demoPlace() : defaultStorePath();
     }
     app::MainWindow window(path);
     window.show();
@@ -86,7 +88,8 @@ int main(int argc, char **argv)
         QTimer::singleShot(0, &application, &QApplication::quit);
     }
     // The window is painted before the studio is read.
-    QTimer::singleShot(0, &window, [&] { window.openStore(parser.isSet(demo)); });
+    QTimer::singleShot(0, &window,
+                       [&] { window.openStore(parser.isSet(desks) ? app::Demo::Desks : (parser.isSet(demo) ? app::Demo::Fleet : app::Demo::None)); });
     if (parser.isSet(picture)) {
         auto *timer = new QTimer(&window);
         QObject::connect(timer, &QTimer::timeout, &window, [&] {

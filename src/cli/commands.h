@@ -63,8 +63,8 @@ struct DesktopOptions {
 struct FleetOptions {
     std::vector<std::string> files;
     std::string on, target, tolerance = "studio", colours, history, problem, store, out, since, assignment;
-    double months = 12;
-    int interval = 28;
+    double months = 12, hours = 8;
+    int interval = 28, people = 1;
     RegisterEntry entry;
     bool json = false, yes = false;
 };
@@ -82,8 +82,8 @@ int clearProfiles(const DesktopOptions &options);
 int whichProfiles(const DesktopOptions &options);
 int holdProfiles(const DesktopOptions &options);
 int listTargets(bool json);
-/// Plans a round by a problem file (cli contract).
-int planFleet(const std::string &file, bool json);
+/// Plans a round by a problem file (cli contract); without one that of the studio.
+int planFleet(const FleetOptions &options);
 /// How displays and instruments age, by a history; how displays agree; what all can hold (cli contract).
 int ageFleet(const FleetOptions &options);
 int agreeFleet(const FleetOptions &options);

@@ -9,35 +9,17 @@
 #include "fleet/agreement.h"
 #include "fleet/common_target.h"
 #include "fleet/plan.h"
+#include "store/visited.h"
 #include "words/words.h"
+
+#include <QDateTime>
 
 #include <cstdio>
 #include <iostream>
-#include <map>
 
 namespace lamp::cli {
 
 namespace {
-
-/// "08:30" of the round's day.
-std::string clockAt(const RoundProblem &p, double minutes)
-{
-    return isoTime(p.start + std::chrono::seconds(std::llround(60 * minutes))).substr(11, 5);
-}
-
-Message stepSaid(const RoundProblem &p, const RoundStep &s)
-{
-    const auto person = "P" + std::to_string(s.person + 1);
-    const std::string stop = s.stop >= 0 ? p.stops[size_t(s.stop)].id : "",
-                      instrument = s.instrument >= 0 ? p.instruments[size_t(s.instrument)].id : "";
-    switch (s.what) {
-    case RoundStep::What::WarmUp: return say("round-switch-on", stop);
-    case RoundStep::What::Walk: return instrument.empty() ? say("round-walk", person, stop) : say("round-carry", person, instrument, stop);
-    case RoundStep::What::Visit: return say("round-visit", person, stop, instrument, say("span-to", clockAt(p, s.to)));
-    case RoundStep::What::Break: return say("round-break", person, say("span-to", clockAt(p, s.to)));
-    }
-    return {};
-}
 
 /// The end of a day that a person named; of today where none was named.
 Result<WallTime> endOfDay(const std::string &text)
@@ -70,34 +52,18 @@ Result<std::vector<VisitedDisplay>> displaysOfStudio(const std::string &path)
     if (!studio.store()) {
         return studio.store().error();
     }
-    Store &store = *studio.store().value();
-    std::vector<VisitedDisplay> all;
-    for (const DisplayEntry &d : store.studio().displays()) {
-        for (const VisitEntry &v : store.visits().of(d.id)) {
-            if (v.state != VisitState::Finished) {
-                continue;
-            }
-            const auto record = store.visits().record(v.id);
-            if (!record) {
-                return record.error();
-            }
-            VisitFacts facts = visitFacts(record.value());
-            if (facts.profile.empty()) {
-                continue;
-            }
-            auto display = VisitedDisplay::of(std::move(facts));
-            if (!display) {
-                return display.error();
-            }
-            all.push_back(std::move(display).value());
-            break;
-        }
+    auto found = visitedDisplays(*studio.store().value());
+    if (!found) {
+        return found.error();
     }
-    const auto problem = store.takeProblem();
-    return problem ? Result<std::vector<VisitedDisplay>>(*problem) : Result<std::vector<VisitedDisplay>>(std::move(all));
+    std::vector<VisitedDisplay> all;
+    for (StudioDisplay &d : found.value()) {
+        all.push_back(std::move(d.display));
+    }
+    return all;
 }
 
-Result<std::vector<VisitedDisplay>> visitedDisplays(const FleetOptions &o)
+Result<std::vector<VisitedDisplay>> displaysOf(const FleetOptions &o)
 {
     if (o.files.empty()) {
         return displaysOfStudio(o.store);
@@ -113,20 +79,6 @@ Result<std::vector<VisitedDisplay>> visitedDisplays(const FleetOptions &o)
         all.push_back(std::move(display).value());
     }
     return all;
-}
-
-/// What stands in files, in words.
-Message worded(const std::string &word)
-{
-    static const std::map<std::string, Message> all{
-        {"settings", say("jump-settings")},    {"repair", say("jump-repair")},       {"instrument", say("jump-instrument")},
-        {"unknown", say("jump-unknown")},      {"luminance", say("part-luminance")}, {"white", say("part-white")},
-        {"black", say("part-black")},          {"coverage", say("part-coverage")},   {"tone", say("part-tone")},
-        {"gamut", say("part-gamut")},          {"steady", say("meter-steady")},      {"ageing", say("meter-ageing")},
-        {"undecided", say("meter-undecided")},
-    };
-    const auto it = all.find(word);
-    return it == all.end() ? verbatim(word) : it->second;
 }
 
 /// "-4.2 ± 0.8 cd/m² a year"
@@ -149,8 +101,8 @@ void tellAgeing(const DisplayAgeing &d)
     }
     if (d.end) {
         parts.push_back(d.end->p05 && d.end->p95
-                            ? say("ageing-end", Day{d.end->median}, Day{*d.end->p05}, Day{*d.end->p95}, worded(d.end->because))
-                            : say("ageing-end-from", Day{d.end->median}, Day{d.end->p05.value_or(d.end->median)}, worded(d.end->because)));
+                            ? say("ageing-end", Day{d.end->median}, Day{*d.end->p05}, Day{*d.end->p95}, wordSaid(d.end->because))
+                            : say("ageing-end-from", Day{d.end->median}, Day{d.end->p05.value_or(d.end->median)}, wordSaid(d.end->because)));
     } else {
         parts.push_back(d.unforeseen ? *d.unforeseen : say("ageing-no-end"));
     }
@@ -159,7 +111,7 @@ void tellAgeing(const DisplayAgeing &d)
     }
     std::cout << d.serial << ": " << said(sentences(parts)) << "\n";
     for (const AgeingJump &j : d.jumps) {
-        std::cout << "  " << said(say("ageing-jump", Day{j.at}, worded(j.what))) << "\n";
+        std::cout << "  " << said(say("ageing-jump", Day{j.at}, wordSaid(j.what))) << "\n";
     }
 }
 
@@ -205,29 +157,89 @@ Result<AgeingQuestion> ageingQuestion(const FleetOptions &o)
     return question;
 }
 
-int planFleet(const std::string &file, bool json)
+namespace {
+
+/// The round that a studio asks for on a day.
+Result<StudioRound> roundOfStudio(const FleetOptions &o)
 {
-    const auto text = readFile(file);
+    const auto question = ageingQuestion(o);
+    if (!question) {
+        return question.error();
+    }
+    OpenStudio studio(o.store);
+    if (!studio.store()) {
+        return studio.store().error();
+    }
+    Store &store = *studio.store().value();
+    RoundDay day;
+    // Another day begins at nine, as offices do; today now. A round's clock is the one on the wall.
+    const std::chrono::seconds zone{QDateTime::currentDateTime().offsetFromUtc()};
+    day.start = o.on.empty() ? now() + zone : std::chrono::floor<std::chrono::days>(question->on) + std::chrono::hours(9);
+    day.people = o.people;
+    day.hours = o.hours;
+    day.instruments = roundInstruments(store);
+    if (day.instruments.empty()) {
+        return Error{ErrorKind::Input, say("round-no-instrument"), say("nothing-started"), say("visit-first-or-problem"), "instrument", false};
+    }
+    const auto due = dueQuestions(store, question.value());
+    const auto candidates = roundCandidates(store, due, question->on);
+    if (const auto problem = store.takeProblem()) {
+        return *problem;
+    }
+    return studioRound(candidates, day);
+}
+
+void tellRound(const RoundProblem &problem, const RoundPlan &plan)
+{
+    std::cout << said(
+        say("round-summary", roundClock(problem, plan.makespan), decimal(plan.makespan, 0), decimal(plan.lowerBound, 0), decimal(plan.walking, 0)))
+              << "\n";
+    for (const RoundStep &s : plan.steps) {
+        std::cout << "  " << roundClock(problem, s.from) << "  " << said(roundStepSaid(problem, s)) << "\n";
+    }
+}
+
+} // namespace
+
+int planFleet(const FleetOptions &o)
+{
+    if (o.problem.empty()) {
+        const auto round = roundOfStudio(o);
+        if (!round) {
+            return report(round.error(), o.json);
+        }
+        if (o.json) {
+            auto json = nlohmann::json::parse(roundPlanToJson(round->problem, round->plan));
+            json["left"] = round->left;
+            printJson(json);
+            return kDone;
+        }
+        tellRound(round->problem, round->plan);
+        if (!round->left.empty()) {
+            std::string names;
+            for (const std::string &name : round->left) {
+                names += (names.empty() ? "" : ", ") + name;
+            }
+            std::cout << said(say("round-left", names)) << "\n";
+        }
+        return kDone;
+    }
+    const auto text = readFile(o.problem);
     if (!text) {
-        return report(text.error(), json);
+        return report(text.error(), o.json);
     }
     const auto problem = roundFromJson(text.value());
     if (!problem) {
-        return report(problem.error(), json);
+        return report(problem.error(), o.json);
     }
     const auto plan = planRound(problem.value());
     if (!plan) {
-        return report(plan.error(), json);
+        return report(plan.error(), o.json);
     }
-    if (json) {
+    if (o.json) {
         printJson(nlohmann::json::parse(roundPlanToJson(problem.value(), plan.value())));
-        return kDone;
-    }
-    std::cout << said(say("round-summary", clockAt(problem.value(), plan->makespan), decimal(plan->makespan, 0), decimal(plan->lowerBound, 0),
-                          decimal(plan->walking, 0)))
-              << "\n";
-    for (const RoundStep &s : plan->steps) {
-        std::cout << "  " << clockAt(problem.value(), s.from) << "  " << said(stepSaid(problem.value(), s)) << "\n";
+    } else {
+        tellRound(problem.value(), plan.value());
     }
     return kDone;
 }
@@ -250,7 +262,7 @@ int ageFleet(const FleetOptions &o)
     std::for_each(ageing.displays.begin(), ageing.displays.end(), tellAgeing);
     for (const InstrumentAgeing &i : ageing.instruments) {
         std::cout << i.serial << ": "
-                  << said(say("instrument-ageing", worded(instrumentStateName(i.state)), decimal(i.luminancePercentPerYear, 2),
+                  << said(say("instrument-ageing", wordSaid(instrumentStateName(i.state)), decimal(i.luminancePercentPerYear, 2),
                               decimal(i.luminanceK2, 2), decimal(i.whiteUvPerYear, 5), decimal(i.whiteK2, 5)))
                   << "\n";
     }
@@ -259,7 +271,7 @@ int ageFleet(const FleetOptions &o)
 
 int agreeFleet(const FleetOptions &o)
 {
-    const auto displays = visitedDisplays(o);
+    const auto displays = displaysOf(o);
     if (!displays) {
         return report(displays.error(), o.json);
     }
@@ -284,7 +296,7 @@ int agreeFleet(const FleetOptions &o)
     for (const PairAgreement &p : agreement.pairs) {
         std::cout << said(p.colours > 0
                               ? say("pair-agrees", named(p.a), named(p.b), decimal(p.mean, 2), decimal(p.instrumentK2, 2), decimal(p.max, 2),
-                                    decimal(p.absoluteK2, 2), worded(p.because.front().what), decimal(p.because.front().deltaE, 2))
+                                    decimal(p.absoluteK2, 2), wordSaid(p.because.front().what), decimal(p.because.front().deltaE, 2))
                               : say("pair-shares-none", named(p.a), named(p.b)))
                   << "\n";
     }
@@ -296,13 +308,14 @@ int agreeFleet(const FleetOptions &o)
 
 int commonFleet(const FleetOptions &o)
 {
-    const auto displays = visitedDisplays(o);
+    const auto displays = displaysOf(o);
     if (!displays) {
         return report(displays.error(), o.json);
     }
     FleetAgeing ageing;
-    if (!o.history.empty()) {
-        const auto history = historyOf({o.history});
+    // How they age: by the history that is given; else, where the displays are the studio's, by its own.
+    if (!o.history.empty() || o.files.empty()) {
+        const auto history = o.history.empty() ? historyOfStudio(o.store) : historyOf({o.history});
         if (!history) {
             return report(history.error(), o.json);
         }

@@ -210,9 +210,11 @@ void addFleet(CLI::App &app, FleetOptions &o, int &status)
         command->callback([&o, &status, run] { status = run(o); });
         return command;
     };
-    add("plan", phrase("cli", "Who measures which display when"), [](const FleetOptions &p) { return planFleet(p.problem, p.json); })
-        ->add_option("--problem", o.problem, phrase("cli", "JSON file: people, instruments, rooms, displays, breaks"))
-        ->required();
+    auto *plan = add("plan", phrase("cli", "Who measures which display when"), planFleet);
+    plan->add_option("--problem", o.problem,
+                     phrase("cli", "JSON file: people, instruments, rooms, displays, breaks; what is due in the studio where left out"));
+    plan->add_option("--people", o.people, phrase("cli", "How many people go round the studio"))->check(CLI::Range(1, 100));
+    plan->add_option("--hours", o.hours, phrase("cli", "By when the round is to be over"))->check(CLI::Range(0.5, 24.0));
     auto *age = add("age", phrase("cli", "How displays and instruments age, and when a target can no longer be held"), ageFleet);
     age->add_option("HISTORY", o.files, phrase("cli", "CSV: what was measured when; the studio's where left out"));
     age->add_option("--on", o.on, phrase("cli", "The day that is asked about; today where left out"));
@@ -247,14 +249,14 @@ void addFleet(CLI::App &app, FleetOptions &o, int &status)
     auto *reporting = add("report", phrase("cli", "A report of all displays"), reportFleet);
     reporting->add_option("--out", o.out, phrase("cli", "File to write: .pdf, .html or .csv"))->required();
     reporting->add_option("--since", o.since, phrase("cli", "The first day of what was done"));
-    for (auto *command : {due, adding, reporting}) {
+    for (auto *command : {due, adding, reporting, plan}) {
         command->add_option("--on", o.on, phrase("cli", "The day that is asked about; today where left out"));
     }
     for (auto *command : {due, reporting}) {
         command->add_option("--target", o.target, phrase("cli", "Name of a built-in target, or a JSON file; the history's own where left out"));
         command->add_option("--tolerance", o.tolerance, phrase("cli", "Name of a built-in tolerance, or a JSON file"));
     }
-    for (auto *command : {age, agree, common, due, in, adding, out, reporting}) {
+    for (auto *command : {plan, age, agree, common, due, in, adding, out, reporting}) {
         command->add_option("--store", o.store, phrase("cli", "The studio: a file, or postgresql://...; the one in use where left out"));
     }
     auto *keeping = app.add_subcommand("store", phrase("cli", "The studio's store: check, backup, move"));

@@ -16,6 +16,24 @@ namespace {
 
 constexpr double kAhead = 10; // years
 constexpr int kDraws = 1500;
+/// How well the offset of brightness controls is known, as a logarithm; standard deviation.
+constexpr double kOffsetUnsure = 0.3;
+
+/// What the brightness law leaves open of how much light the turns of a control made up for between the first and the last reading, as a
+/// logarithm, expanded (k = 2). Not by any reading: the law's offset is taken for right in the series.
+double turnedK2(const AgedDisplay &d)
+{
+    const auto setting = [&](size_t row) { return controlOf(d.rows[row], "brightness"); };
+    const auto first = setting(d.row[Luminance].front()), last = setting(d.row[Luminance].back());
+    if (!first || !last) {
+        return 0;
+    }
+    const auto turn = [&](double sign) {
+        const double offset = d.brightnessOffset * std::exp(sign * kOffsetUnsure);
+        return std::log(std::max(1.0, *last + offset) / std::max(1.0, *first + offset));
+    };
+    return std::abs(turn(1) - turn(-1));
+}
 
 AgedFigure agedFigure(const AgedDisplay &d, int figure, const Trend &t)
 {
@@ -37,6 +55,9 @@ AgedFigure agedFigure(const AgedDisplay &d, int figure, const Trend &t)
         const double last = std::exp(level - rate * (s.now - s.points.back().age));
         // The way that was seen, on the scale of light.
         rate = seen > 0 ? last * (1 - std::exp(-rate * seen)) / seen : f.now * rate;
+        if (figure == Luminance && seen > 0) {
+            k2 = std::hypot(k2, turnedK2(d) / seen);
+        }
         k2 *= last;
     }
     // By the years of the calendar.
@@ -127,11 +148,11 @@ private:
     /// What is to be added to that series' level for the most luminance, as a logarithm.
     double toMost()
     {
-        constexpr double kEnd = 100, kUnsure = 0.3; // of brightness controls; how well their offset is known, as a logarithm
+        constexpr double kEnd = 100; // of brightness controls
         if (most() != Luminance || !m_d.brightness()) {
             return 0;
         }
-        const double offset = m_d.brightnessOffset * std::exp(kUnsure * std::normal_distribution<double>()(m_random));
+        const double offset = m_d.brightnessOffset * std::exp(kOffsetUnsure * std::normal_distribution<double>()(m_random));
         const double now = *m_d.brightness();
         return m_d.brightnessLog(now) + std::log((std::max(kEnd, now) + offset) / std::max(1.0, now + offset));
     }

@@ -73,5 +73,7 @@ struct AgeingQuestion {
 FleetAgeing ageingOf(std::vector<HistoryEntry> history, const AgeingQuestion &question);
 /// As the command line's contract has it.
 std::string ageingToJson(const FleetAgeing &ageing);
+/// What stands in files as a cause, a figure or a state, in words; what is none of these as it stands.
+Message wordSaid(const std::string &word);
 
 } // namespace lamp

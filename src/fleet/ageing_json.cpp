@@ -114,4 +114,17 @@ std::string ageingToJson(const FleetAgeing &ageing)
     return jsonText(Json{{"displays", displays}, {"instruments", instruments}}, 2);
 }
 
+Message wordSaid(const std::string &word)
+{
+    static const std::map<std::string, Message> all{
+        {"settings", say("jump-settings")},    {"repair", say("jump-repair")},       {"instrument", say("jump-instrument")},
+        {"unknown", say("jump-unknown")},      {"luminance", say("part-luminance")}, {"white", say("part-white")},
+        {"black", say("part-black")},          {"coverage", say("part-coverage")},   {"tone", say("part-tone")},
+        {"gamut", say("part-gamut")},          {"steady", say("meter-steady")},      {"ageing", say("meter-ageing")},
+        {"undecided", say("meter-undecided")},
+    };
+    const auto it = all.find(word);
+    return it == all.end() ? verbatim(word) : it->second;
+}
+
 } // namespace lamp

@@ -106,11 +106,15 @@ public:
         : m_a(a), m_b(b), m_shownA(ofA), m_shownB(ofB), m_draws(draws), m_white(middleOf(ofA.targetWhite, ofB.targetWhite)),
           m_seenA(m_white, ofA.luminance), m_seenB(m_white, ofB.luminance)
     {
-        for (size_t i = 0; i < ofA.can.size() && m_xyzA.size() < most; ++i) {
-            if (ofA.can[i] != 0 && ofB.can[i] != 0) {
+        for (size_t i = 0; i < ofA.can.size(); ++i) {
+            const bool both = ofA.can[i] != 0 && ofB.can[i] != 0;
+            if (both && m_xyzA.size() < most) {
                 m_xyzA.push_back(ofA.xyz[i]);
                 m_xyzB.push_back(ofB.xyz[i]);
             }
+            m_both += both ? 1 : 0;
+            m_ofA += ofA.can[i] != 0 ? 1 : 0;
+            m_ofB += ofB.can[i] != 0 ? 1 : 0;
         }
         m_luminance = std::max(ofA.luminance, ofB.luminance);
     }
@@ -119,6 +123,8 @@ public:
     {
         PairAgreement p;
         p.colours = m_xyzA.size();
+        p.aShowsOfB = m_ofB > 0 ? m_both / m_ofB : 0;
+        p.bShowsOfA = m_ofA > 0 ? m_both / m_ofA : 0;
         if (p.colours == 0) {
             return p;
         }
@@ -130,7 +136,7 @@ public:
         const Seen one(m_white, m_luminance);
         p.meanAbsolute = meanOf(differences(m_xyzA, one, m_xyzB, one));
         p.instrumentK2 = k2(false);
-        p.absoluteK2 = k2(true);
+        p.absoluteK2 = std::max(k2(true), p.instrumentK2); // drawn, so that the one may fall a little below the other
         p.because = because();
         return p;
     }
@@ -145,6 +151,7 @@ private:
     Chromaticity m_white;
     Seen m_seenA, m_seenB;
     double m_luminance = 0;
+    double m_both = 0, m_ofA = 0, m_ofB = 0; ///< colours that both, a, b show
     std::vector<XYZ> m_xyzA, m_xyzB;
 };
 
@@ -239,11 +246,11 @@ std::vector<Disagreement> Pair::because() const
 
 } // namespace
 
-Agreement agreementOf(const std::vector<VisitedDisplay> &displays, const std::vector<Lab> &wanted)
+Agreement agreementOf(const DisplayGroup &displays, const std::vector<Lab> &wanted, const std::stop_token &stop)
 {
     const std::vector<Lab> colours = wanted.empty() ? candidates() : wanted;
     std::vector<Shown> shown(displays.size());
-    inParallel(int(displays.size()), [&](int i) { shown[size_t(i)] = shownBy(displays[size_t(i)], colours); });
+    inParallel(int(displays.size()), [&](int i) { shown[size_t(i)] = stop.stop_requested() ? Shown() : shownBy(*displays[size_t(i)], colours); });
     Agreement all;
     for (size_t a = 0; a < displays.size(); ++a) {
         for (size_t b = a + 1; b < displays.size(); ++b) {
@@ -258,12 +265,15 @@ Agreement agreementOf(const std::vector<VisitedDisplay> &displays, const std::ve
     inParallel(int(all.pairs.size()), [&](int i) {
         PairAgreement &p = all.pairs[size_t(i)];
         const size_t a = p.a, b = p.b;
-        p = Pair(displays[a], displays[b], shown[a], shown[b], most, draws).agreement();
+        if (stop.stop_requested()) {
+            return;
+        }
+        p = Pair(*displays[a], *displays[b], shown[a], shown[b], most, draws).agreement();
         p.a = a;
         p.b = b;
     });
     std::vector<const Profile *> profiles;
-    std::transform(displays.begin(), displays.end(), std::back_inserter(profiles), [](const VisitedDisplay &d) { return &d.profile(); });
+    std::transform(displays.begin(), displays.end(), std::back_inserter(profiles), [](const VisitedDisplay *d) { return &d->profile(); });
     const std::vector<double> shared = sharedCoverage(profiles, rgbSpaces());
     for (size_t i = 0; i < shared.size(); ++i) {
         all.sharedCoverage.emplace_back(rgbSpaces()[i].name, shared[i]);
@@ -293,6 +303,8 @@ std::string agreementToJson(const std::vector<VisitedDisplay> &displays, const A
                          {"instrument_k2", figure(p.instrumentK2)},
                          {"absolute_k2", figure(p.absoluteK2)},
                          {"same_instrument", sameInstrumentOf(displays[p.a].facts(), displays[p.b].facts())},
+                         {"a_shows_percent_of_b", rounded(100 * p.aShowsOfB)},
+                         {"b_shows_percent_of_a", rounded(100 * p.bShowsOfA)},
                          {"because", because}});
     }
     for (const auto &[space, percent] : agreement.sharedCoverage) {

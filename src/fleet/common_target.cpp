@@ -32,39 +32,39 @@ Chromaticity whiteOf(const VisitedDisplay &d)
 }
 
 /// The white that costs the group least light, of those that its targets name.
-Chromaticity commonWhite(const std::vector<VisitedDisplay> &displays)
+Chromaticity commonWhite(const DisplayGroup &displays)
 {
-    Chromaticity best = whiteOf(displays.front());
+    Chromaticity best = whiteOf(*displays.front());
     double most = -1;
-    for (const VisitedDisplay &d : displays) {
+    for (const VisitedDisplay *d : displays) {
         double least = 1e9;
-        for (const VisitedDisplay &other : displays) {
-            least = std::min(least, menuGain(other.facts()) * reachableAt(other.full(), whiteOf(d)).luminance / other.full().white.b);
+        for (const VisitedDisplay *other : displays) {
+            least = std::min(least, menuGain(other->facts()) * reachableAt(other->full(), whiteOf(*d)).luminance / other->full().white.b);
         }
         if (least > most * 1.001) {
             most = least;
-            best = whiteOf(d);
+            best = whiteOf(*d);
         }
     }
     return best;
 }
 
 /// The tone that most of them aim at.
-ToneCurve commonTone(const std::vector<VisitedDisplay> &displays)
+ToneCurve commonTone(const DisplayGroup &displays)
 {
     const auto count = [&](const ToneCurve &tone) {
-        return std::count_if(displays.begin(), displays.end(), [&](const VisitedDisplay &d) { return d.facts().target.tone.name() == tone.name(); });
+        return std::count_if(displays.begin(), displays.end(), [&](const VisitedDisplay *d) { return d->facts().target.tone.name() == tone.name(); });
     };
-    return std::max_element(
-               displays.begin(), displays.end(),
-               [&](const VisitedDisplay &p, const VisitedDisplay &q) { return count(p.facts().target.tone) < count(q.facts().target.tone); })
+    return (*std::max_element(
+                displays.begin(), displays.end(),
+                [&](const VisitedDisplay *p, const VisitedDisplay *q) { return count(p->facts().target.tone) < count(q->facts().target.tone); }))
         ->facts()
         .target.tone;
 }
 
 } // namespace
 
-Result<CommonTarget> commonTarget(const std::vector<VisitedDisplay> &displays, double months, const FleetAgeing &ageing)
+Result<CommonTarget> commonTarget(const DisplayGroup &displays, double months, const FleetAgeing &ageing)
 {
     CommonTarget common;
     common.months = months;
@@ -74,10 +74,10 @@ Result<CommonTarget> commonTarget(const std::vector<VisitedDisplay> &displays, d
     t.white.kind = WhiteTarget::Kind::Xy;
     t.white.xy = commonWhite(displays);
     double wanted = 0, least = 1e9;
-    for (const VisitedDisplay &d : displays) {
-        wanted = std::max(wanted, d.facts().target.luminance.value().value_or(0));
-        const Reachable r = reachableAt(d.full(), t.white.xy);
-        CommonLoss loss{d.facts().serial, r.luminance * menuGain(d.facts()), 0, menuGain(d.facts()) > 1.001, 0, 0, 0};
+    for (const VisitedDisplay *d : displays) {
+        wanted = std::max(wanted, d->facts().target.luminance.value().value_or(0));
+        const Reachable r = reachableAt(d->full(), t.white.xy);
+        CommonLoss loss{d->facts().serial, r.luminance * menuGain(d->facts()), 0, menuGain(d->facts()) > 1.001, 0, 0, 0};
         loss.mostThen = loss.most * leftAfter(loss.serial, months / 12, ageing);
         if (loss.mostThen < least) {
             least = loss.mostThen;
@@ -91,15 +91,15 @@ Result<CommonTarget> commonTarget(const std::vector<VisitedDisplay> &displays, d
         return Error{ErrorKind::Input, say("no-common-target"), {}, say("leave-weakest-out", common.weakest), "common", false};
     }
     std::vector<const Profile *> profiles;
-    std::transform(displays.begin(), displays.end(), std::back_inserter(profiles), [](const VisitedDisplay &d) { return &d.profile(); });
+    std::transform(displays.begin(), displays.end(), std::back_inserter(profiles), [](const VisitedDisplay *d) { return &d->profile(); });
     const std::vector<double> own = sharedOfEach(profiles), shared = sharedCoverage(profiles, rgbSpaces());
     for (size_t i = 0; i < displays.size(); ++i) {
         CommonLoss &loss = common.loses[i];
         loss.luminancePercent = std::max(0.0, 100 * (1 - t.luminance.cdM2 / loss.most));
         loss.gamutPercent = std::max(0.0, 100 - own[i]);
-        Reachable r = reachableAt(displays[i].full(), t.white.xy);
+        Reachable r = reachableAt(displays[i]->full(), t.white.xy);
         // Brightness takes off what it can; only what is left is for the ramps.
-        const double byRamps = hasBrightness(displays[i].facts()) ? 1 : std::min(1.0, t.luminance.cdM2 / r.luminance);
+        const double byRamps = hasBrightness(displays[i]->facts()) ? 1 : std::min(1.0, t.luminance.cdM2 / r.luminance);
         r.share = byRamps * r.share;
         loss.levels = levelsLost(r.share);
     }

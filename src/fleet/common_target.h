@@ -34,7 +34,11 @@ struct CommonTarget {
 /// highest of the targets', as far as all can hold it to the end with 95 % certainty. Displays without a history are taken to age as is
 /// usual. (docs/methods.md, "Common target")
 /// \param months to be held for \param ageing of the same displays, as far as known \pre displays is not empty
-Result<CommonTarget> commonTarget(const std::vector<VisitedDisplay> &displays, double months, const FleetAgeing &ageing = {});
+Result<CommonTarget> commonTarget(const DisplayGroup &displays, double months, const FleetAgeing &ageing = {});
+inline Result<CommonTarget> commonTarget(const std::vector<VisitedDisplay> &displays, double months, const FleetAgeing &ageing = {})
+{
+    return commonTarget(groupOf(displays), months, ageing);
+}
 /// As the command line's contract has it.
 std::string commonTargetToJson(const CommonTarget &common);
 

@@ -67,5 +67,9 @@ double roundLowerBound(const RoundProblem &problem);
 Result<RoundProblem> roundFromJson(const std::string &json);
 /// A plan as the contract has it.
 std::string roundPlanToJson(const RoundProblem &problem, const RoundPlan &plan);
+/// A moment of the round's day: "08:30".
+std::string roundClock(const RoundProblem &problem, double minutes);
+/// A step in words.
+Message roundStepSaid(const RoundProblem &problem, const RoundStep &step);
 
 } // namespace lamp

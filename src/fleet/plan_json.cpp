@@ -276,4 +276,23 @@ std::string roundPlanToJson(const RoundProblem &p, const RoundPlan &plan)
                     2);
 }
 
+std::string roundClock(const RoundProblem &p, double minutes)
+{
+    return isoTime(p.start + std::chrono::seconds(std::llround(60 * minutes))).substr(11, 5);
+}
+
+Message roundStepSaid(const RoundProblem &p, const RoundStep &s)
+{
+    const auto person = "P" + std::to_string(s.person + 1);
+    const std::string stop = s.stop >= 0 ? p.stops[size_t(s.stop)].id : "",
+                      instrument = s.instrument >= 0 ? p.instruments[size_t(s.instrument)].id : "";
+    switch (s.what) {
+    case RoundStep::What::WarmUp: return say("round-switch-on", stop);
+    case RoundStep::What::Walk: return instrument.empty() ? say("round-walk", person, stop) : say("round-carry", person, instrument, stop);
+    case RoundStep::What::Visit: return say("round-visit", person, stop, instrument, say("span-to", roundClock(p, s.to)));
+    case RoundStep::What::Break: return say("round-break", person, say("span-to", roundClock(p, s.to)));
+    }
+    return {};
+}
+
 } // namespace lamp

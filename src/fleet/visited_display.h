@@ -6,6 +6,8 @@
 #include "profile/shown_display.h"
 #include "visit/record.h"
 
+#include <algorithm>
+#include <iterator>
 #include <memory>
 #include <string>
 
@@ -63,5 +65,14 @@ private:
     Eigen::Matrix3d m_fromPcs;                             ///< where there is no model: from D50, relative, to cd/m²
     Eigen::Matrix3d m_since = Eigen::Matrix3d::Identity(); ///< what a check found since the profile was made
 };
+
+/// Some displays that are looked at together.
+using DisplayGroup = std::vector<const VisitedDisplay *>;
+inline DisplayGroup groupOf(const std::vector<VisitedDisplay> &displays)
+{
+    DisplayGroup group;
+    std::transform(displays.begin(), displays.end(), std::back_inserter(group), [](const VisitedDisplay &d) { return &d; });
+    return group;
+}
 
 } // namespace lamp

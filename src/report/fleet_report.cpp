@@ -14,10 +14,6 @@ namespace lamp {
 
 namespace {
 
-const QString kTableStyle = QStringLiteral("body{font-family:B612,sans-serif;font-size:9pt;color:#111}h1{font-size:14pt;margin:0 0 4pt 0}"
-                                           "h2{font-size:11pt;margin:10pt 0 3pt 0}th{text-align:left;border-bottom:1px solid #888}"
-                                           "td,th{padding:1pt 6pt 1pt 0;vertical-align:top}.n{text-align:right}");
-
 /// A display's line, in words and figures that are there.
 struct FleetLine {
     const DueQuestion *question;
@@ -167,20 +163,12 @@ std::string fleetReportCsv(const FleetReport &r)
 
 std::string fleetReportHtml(const FleetReport &r)
 {
-    return QStringLiteral(
-               "<!DOCTYPE html><html lang=\"%1\"><head><meta charset=\"utf-8\"><title>%2</title><style>%3 body{max-width:1000px;margin:2em auto}"
-               "</style></head><body>%4</body></html>\n")
-        .arg(Language::tag(), escaped(say("fleet-report-title")), kTableStyle, fleetBody(r))
-        .toStdString();
+    return htmlPage(say("fleet-report-title"), fleetBody(r));
 }
 
 Bytes fleetReportPdf(const FleetReport &r)
 {
-    QTextDocument document;
-    document.setDefaultFont(QGuiApplication::font());
-    document.setDefaultStyleSheet(kTableStyle);
-    document.setHtml(QStringLiteral("<body>%1</body>").arg(fleetBody(r)));
-    return printed(document, said(say("fleet-report-title")), QPageLayout::Landscape);
+    return tablesOnPages(say("fleet-report-title"), fleetBody(r), QPageLayout::Landscape);
 }
 
 } // namespace lamp

@@ -27,4 +27,9 @@ inline QString escaped(const Message &message)
 /// A document on pages, of A4 unless said. Needs a QGuiApplication.
 Bytes printed(QTextDocument &document, const std::string &title, QPageLayout::Orientation orientation, QPageSize::PageSizeId size = QPageSize::A4);
 
+/// A page of headings, paragraphs and tables, for a browser. \param body HTML
+std::string htmlPage(const Message &title, const QString &body);
+/// The same on pages of A4. Needs a QGuiApplication.
+Bytes tablesOnPages(const Message &title, const QString &body, QPageLayout::Orientation orientation);
+
 } // namespace lamp

@@ -58,9 +58,37 @@ double highest(const std::vector<Series> &all)
     return top;
 }
 
+/// How luminance goes on to the day on which the target can no longer be held.
+void addForecast(Plot &p, const DisplayAgeing &ageing, WallTime now)
+{
+    if (ageing.targetLuminance) {
+        p.limits = {{*ageing.targetLuminance, said(say("target-of", decimal(*ageing.targetLuminance, 0))), Stroke::Dotted, true}};
+    }
+    if (!ageing.end || ageing.end->because != "luminance" || !ageing.targetLuminance) {
+        return;
+    }
+    const EndOfTarget &end = *ageing.end;
+    const double at = monthsBefore(end.median, now), level = *ageing.targetLuminance;
+    const auto point = [&](double x, double y, WallTime day) {
+        return Point{x, y, {}, said(say("point-on-day", localDate(day), say("series-goes-on"), decimal(y, 0), "cd/m²"))};
+    };
+    // What it was set to is no line that ends there: its menu makes up for what it loses.
+    if (const auto &most = ageing.maxLuminance) {
+        p.series.push_back(
+            {said(say("series-goes-on")), {point(0, most->now, now), point(at, level, end.median)}, Stroke::Dashed, 1, Ink::Strong, Mark::None});
+    }
+    const double early = monthsBefore(end.p05.value_or(end.median), now);
+    // Where the late end is beyond what was looked at, it is drawn to the end of the chart.
+    const double late = end.p95 ? monthsBefore(*end.p95, now) : 1.5 * at;
+    p.series.push_back({said(say("series-end-90")), {{early, level, {}, {}}, {late, level, {}, {}}}, Stroke::Solid, 3, Ink::Soft, Mark::None});
+    p.x.to = std::max(p.x.to, std::min(1.04 * late, 3 * std::max(at, -p.x.from)));
+    p.x.ticks = ticksBetween(p.x.from, p.x.to);
+    p.x.name = said(say("axis-months-from-today"));
+}
+
 } // namespace
 
-Plot luminanceYearsPlot(const std::vector<HistoryEntry> &entries, WallTime now)
+Plot luminanceYearsPlot(const std::vector<HistoryEntry> &entries, WallTime now, const DisplayAgeing *ageing)
 {
     Plot p;
     p.title = said(say("plot-luminance-years"));
@@ -76,7 +104,10 @@ Plot luminanceYearsPlot(const std::vector<HistoryEntry> &entries, WallTime now)
         p.legendAt = Plot::Legend::BottomLeft;
     }
     p.series = {std::move(left), std::move(most)};
-    const double top = 1.12 * std::max(highest(p.series), 1.0);
+    if (ageing != nullptr) {
+        addForecast(p, *ageing, now);
+    }
+    const double top = 1.12 * std::max({highest(p.series), 1.0, ageing != nullptr ? ageing->targetLuminance.value_or(0) : 0});
     p.y = {"cd/m²", "", 0, top, ticksBetween(0, top), 0};
     return p;
 }

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "simlab/habits.h"
 
+#include "base/text.h"
+
 #include <algorithm>
 #include <cmath>
 #include <functional>
@@ -246,6 +248,14 @@ Entry entry(const std::string &name)
          [] {
              return Entry{laptop("Knot 14", "KN-9120"), {180, 3500}};
          }},
+        {"plover",
+         [] {
+             return Entry{rgbLed("Plover 27", "PL-3310"), {48, 4500}};
+         }},
+        {"whimbrel",
+         [] {
+             return Entry{quantumOled("Whimbrel 32", "WH-0208"), {30, 5000}};
+         }},
         {"sanderling",
          [] {
              return Entry{field("Sanderling 10", "SA-5530"), {180, 3500}};
@@ -263,7 +273,7 @@ std::vector<std::string> typeNames()
     return {"wled", "wled-wide", "qd", "rgb-led", "ccfl", "woled", "qd-oled", "projector", "unknown"};
 }
 
-const std::vector<std::string> kBirds{"avocet", "curlew", "dunlin", "godwit", "knot", "sanderling", "turnstone"};
+const std::vector<std::string> kBirds{"avocet", "curlew", "dunlin", "godwit", "knot", "plover", "sanderling", "turnstone", "whimbrel"};
 
 } // namespace
 
@@ -276,13 +286,10 @@ std::vector<std::string> kinds()
     return names;
 }
 
-PanelSpec variedPanel(const std::string &kind, std::uint64_t seed)
+namespace {
+
+PanelSpec varied(PanelSpec p, std::uint64_t seed)
 {
-    const auto it = std::find_if(allKinds().begin(), allKinds().end(), [&](const Kind &k) { return k.name == kind; });
-    if (it == allKinds().end()) {
-        throw std::logic_error("no kind of display called " + kind);
-    }
-    PanelSpec p = it->make(it->model, kind + "-" + std::to_string(seed));
     std::mt19937_64 random(seed * 7919 + 17);
     const auto about = [&](double middle, double spread) { return middle + spread * std::uniform_real_distribution<double>(-1, 1)(random); };
     p.nativeWhite.x = about(p.nativeWhite.x, 0.006);
@@ -308,6 +315,48 @@ PanelSpec variedPanel(const std::string &kind, std::uint64_t seed)
     return p;
 }
 
+/// "turnstone", or another one of its model: "turnstone-12"; where it is no longer new with its age: "turnstone-12@0.3".
+std::optional<Entry> birdCalled(std::string name)
+{
+    std::optional<double> age;
+    if (const size_t at = name.find('@'); at != std::string::npos) {
+        age = numberOf(name.substr(at + 1));
+        name.resize(at);
+        if (!age || !(*age >= 0 && *age <= 1)) {
+            return {};
+        }
+    }
+    std::string unit;
+    if (const size_t dash = name.find('-'); dash != std::string::npos) {
+        unit = name.substr(dash + 1);
+        name.resize(dash);
+        if (unit.empty() || unit.size() > 4 || unit.find_first_not_of("0123456789") != std::string::npos) {
+            return {};
+        }
+    }
+    if (std::find(kBirds.begin(), kBirds.end(), name) == kBirds.end()) {
+        return {};
+    }
+    Entry e = entry(name);
+    if (!unit.empty()) {
+        e.panel = varied(e.panel, std::stoull(unit));
+        e.panel.serial = e.panel.serial.substr(0, e.panel.serial.find('-') + 1) + std::string(4 - unit.size(), '0') + unit;
+    }
+    e.panel.age = age.value_or(e.panel.age);
+    return e;
+}
+
+} // namespace
+
+PanelSpec variedPanel(const std::string &kind, std::uint64_t seed)
+{
+    const auto it = std::find_if(allKinds().begin(), allKinds().end(), [&](const Kind &k) { return k.name == kind; });
+    if (it == allKinds().end()) {
+        throw std::logic_error("no kind of display called " + kind);
+    }
+    return varied(it->make(it->model, kind + "-" + std::to_string(seed)), seed);
+}
+
 std::vector<std::string> displayNames()
 {
     std::vector<std::string> names = kinds();
@@ -324,8 +373,8 @@ Result<std::unique_ptr<SimBench>> makeBench(const std::string &displayName, std:
 {
     Entry e;
     const auto kind = std::find_if(allKinds().begin(), allKinds().end(), [&](const Kind &k) { return k.name == displayName; });
-    if (std::find(kBirds.begin(), kBirds.end(), displayName) != kBirds.end()) {
-        e = entry(displayName);
+    if (const auto bird = birdCalled(displayName)) {
+        e = *bird;
     } else if (kind != allKinds().end()) {
         e.panel = kind->make(kind->model, displayName + "-1");
     } else {

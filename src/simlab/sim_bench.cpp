@@ -303,6 +303,12 @@ void SimBench::setAge(double age)
     m_panel.setAge(age);
 }
 
+void SimBench::setMeter(int index, const MeterSpec &meter)
+{
+    const std::scoped_lock lock(m_mutex);
+    m_meters.at(size_t(index)) = Meter(meter, std::uint64_t(m_t) + 97);
+}
+
 void SimBench::skipTime(double seconds)
 {
     const std::scoped_lock lock(m_mutex);

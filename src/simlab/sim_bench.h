@@ -55,6 +55,8 @@ public:
     [[nodiscard]] View view() const;
     void setRoom(const RoomSpec &room);
     void setAge(double age);
+    /// Another instrument in place of one of the bench's, or the same as it has become. It comes as it starts.
+    void setMeter(int index, const MeterSpec &meter);
     void skipTime(double seconds);
 
     /// Truth: what an ideal observer sees of a drive at the current state and time, room light excluded.

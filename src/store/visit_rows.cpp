@@ -17,8 +17,6 @@
 
 namespace lamp::store {
 
-extern const QString kFigureColumns;
-
 namespace {
 
 using Json = nlohmann::json;

@@ -34,6 +34,8 @@ struct InstalledEntry {
 namespace store {
 
 struct Said;
+/// The columns of VisitFigures in a visit's row, in the order in which they are read.
+extern const QString kFigureColumns;
 
 /// Visits with their figures, findings, states, readings and profiles. Each public verb is one transaction.
 class Visits {

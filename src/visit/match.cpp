@@ -53,6 +53,18 @@ Result<MatchTarget> matchOfVisitFile(const std::string &text, Target wanted)
     return match;
 }
 
+Result<MatchTarget> matchOfVisit(const VisitRecord &record)
+{
+    const auto earlier = earlierOf(record);
+    if (!earlier) {
+        return Error{ErrorKind::Input, say("earlier-visit-unreadable", say("no-white-in-it")), say("nothing-started"), {}, "earlier", false};
+    }
+    MatchTarget match = alike(record.plan.target, earlier->white, modelAndSerial(record.display.model, record.display.serial));
+    match.like.technology = record.display.technology;
+    match.like.instrument = earlier->instrument;
+    return match;
+}
+
 Result<MatchTarget> matchOfBench(Bench &bench, Target wanted, int instrument, const std::stop_token &stop)
 {
     if (const auto hello = bench.hello(); !hello) {

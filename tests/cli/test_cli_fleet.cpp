@@ -127,6 +127,35 @@ private Q_SLOTS:
         QCOMPARE(bySerial(alone.json(), "K-9")["why"], "interval");
     }
 
+    // Without a problem's file: the studio's own, what is due on that day.
+    void aRoundOfTheStudio()
+    {
+        const auto run = fleet({"plan", "--on", "2026-01-20", "--hours", "6"});
+        QVERIFY2(run.status == 0, run.out.constData());
+        const QJsonObject json = run.json();
+        QVERIFY(json["makespan_minutes"].toDouble() >= json["lower_bound_minutes"].toDouble() - 1e-6);
+        QVERIFY(json["makespan_minutes"].toDouble() <= 360);
+        QStringList visited;
+        int warmUps = 0;
+        for (const auto s : json["steps"].toArray()) {
+            if (s.toObject()["what"] == "visit") {
+                visited << s.toObject()["display"].toString();
+                QVERIFY(!s.toObject()["instrument"].toString().isEmpty());
+            }
+            warmUps += s.toObject()["what"] == "warm-up" ? 1 : 0;
+        }
+        visited.sort();
+        QCOMPARE(visited, (QStringList{"Booth left", "Dunlin 32", "Map desk", "NEW-1"}));
+        QCOMPARE(warmUps, 4);
+        QVERIFY(json["left"].toArray().isEmpty());
+        // A day without room for all says who is left.
+        const QJsonObject brief = fleet({"plan", "--on", "2026-01-20", "--hours", "0.6"}).json();
+        QVERIFY(!brief["left"].toArray().isEmpty());
+        QVERIFY(cli({"fleet", "plan", "--store", path("studio.sqlite"), "--on", "2026-01-20"}).out.contains("Map desk"));
+        QCOMPARE(fleet({"plan", "--hours", "0"}).status, 2);
+        QCOMPARE(fleet({"plan", "--on", "soon"}).status, 2);
+    }
+
     // RFC 5545: lines end with CR LF and are no longer than 75 octets (3.1); a day is DATE without a time, its end the day after (3.6.1).
     void whatIsDueAsACalendar()
     {

@@ -92,7 +92,7 @@ private Q_SLOTS:
         }
         m_window = std::make_unique<MainWindow>(m_dir.filePath("studio.sqlite"));
         m_window->show();
-        m_window->openStore(false);
+        m_window->openStore();
         m_window->activateWindow();
         QVERIFY(QTest::qWaitForWindowActive(m_window.get()));
         QTest::keyClick(m_window->windowHandle(), Qt::Key_F3);

@@ -86,7 +86,7 @@ private Q_SLOTS:
         m_window = std::make_unique<MainWindow>(m_dir.filePath("studio.sqlite"));
         m_window->resize(1280, 760);
         m_window->show();
-        m_window->openStore(true);
+        m_window->openStore(Demo::Desks);
         m_window->setSpeed(0);
         m_window->activateWindow();
         QVERIFY(QTest::qWaitForWindowActive(m_window.get()));

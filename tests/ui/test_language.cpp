@@ -4,8 +4,12 @@
 
 #include "ui/views.h"
 
+#include "app/board/board_view.h"
 #include "app/files/file_desk.h"
 #include "app/files/import_view.h"
+#include "app/fleet/ageing_view.h"
+#include "app/fleet/group_view.h"
+#include "app/fleet/round_view.h"
 #include "app/parts/look.h"
 #include "app/profiles/profile_view.h"
 #include "app/profiles/screening_view.h"
@@ -77,7 +81,7 @@ QStringList cut(const QWidget &in)
     for (const QHeaderView *h : in.findChildren<QHeaderView *>()) {
         for (int i = 0; h->orientation() == Qt::Horizontal && h->isVisibleTo(&in) && i < h->count(); ++i) {
             const QString text = h->model()->headerData(i, Qt::Horizontal).toString();
-            look(h, text, h->sectionSize(i) > 0 && h->fontMetrics().horizontalAdvance(text) > h->sectionSize(i));
+            look(h, text, h->sectionSize(i) > 0 && longestLine(h->fontMetrics(), text) > h->sectionSize(i));
         }
     }
     for (const QTreeView *t : in.findChildren<QTreeView *>()) {
@@ -304,7 +308,7 @@ private Q_SLOTS:
         MainWindow w(m_dir.filePath("demo.sqlite"));
         w.show();
         inspectView(w, "welcome");
-        w.openStore(true);
+        w.openStore(Demo::Desks);
         w.setSpeed(0);
         QTRY_VERIFY_WITH_TIMEOUT(!w.fillingDemo(), 60000);
         w.activateWindow();
@@ -313,6 +317,16 @@ private Q_SLOTS:
             w.selectDisplay(idOf(w, name));
             inspectView(w, QStringLiteral("card-") + name);
             QVERIFY2(w.width() <= 1280 && w.height() <= 760, qPrintable(QStringLiteral("%1 × %2").arg(w.width()).arg(w.height())));
+        }
+        for (const auto &[key, with, name] :
+             std::vector<std::tuple<Qt::Key, Qt::KeyboardModifiers, QString>>{{Qt::Key_F3, Qt::NoModifier, "board"},
+                                                                              {Qt::Key_G, Qt::ControlModifier, "agreement"},
+                                                                              {Qt::Key_L, Qt::ControlModifier, "ageing"},
+                                                                              {Qt::Key_R, Qt::ControlModifier, "round"}}) {
+            QTest::keyClick(&w, key, with);
+            QTRY_VERIFY_WITH_TIMEOUT(!w.board()->busy() && !w.group()->busy() && !w.ageing()->busy() && !w.round()->busy(), 60000);
+            inspectView(w, name);
+            QVERIFY2(w.width() <= 1280 && w.height() <= 760, qPrintable(QStringLiteral("%1: %2 × %3").arg(name).arg(w.width()).arg(w.height())));
         }
         QTest::keyClick(&w, Qt::Key_I, Qt::ControlModifier);
         QVERIFY(w.findChild<InstrumentsView *>()->isVisible());

@@ -73,9 +73,9 @@ private Q_SLOTS:
         qputenv("XDG_STATE_HOME", folder.filePath("state").toUtf8());
         MainWindow w(folder.filePath("studio.sqlite"));
         w.show();
-        w.openStore(false);
+        w.openStore();
         const qint64 id = added(w, output, chosen);
-        w.openStore(false);
+        w.openStore();
         w.selectDisplay(id);
         const Use before = inUse();
         w.startVisit(Task::Full);

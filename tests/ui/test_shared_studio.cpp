@@ -72,7 +72,7 @@ class TestSharedStudio : public QObject {
     {
         auto w = std::make_unique<MainWindow>(where);
         w->show();
-        w->openStore(false);
+        w->openStore();
         return w;
     }
     /// Answers the dialog that opens next.

@@ -266,7 +266,7 @@ private Q_SLOTS:
     {
         Banner banner;
         OpenStudio studio(m_dir.filePath("aims.sqlite"), banner);
-        QVERIFY(studio.open(false));
+        QVERIFY(studio.open(Demo::None));
         TargetDesk desk(studio, banner, nullptr);
         TargetForm form(studio.store()->aims().targets(), *builtInTarget("Photo"), {});
         desk.serve(form, 0);
@@ -316,7 +316,7 @@ private Q_SLOTS:
     {
         Banner banner;
         OpenStudio studio(m_dir.filePath("files.sqlite"), banner);
-        QVERIFY(studio.open(false));
+        QVERIFY(studio.open(Demo::None));
         TargetDesk desk(studio, banner, nullptr);
         Target t = *builtInTarget("Photo");
         t.name = "Booth";
@@ -343,7 +343,7 @@ private Q_SLOTS:
     {
         MainWindow w(m_dir.filePath("demo.sqlite"));
         w.show();
-        w.openStore(true);
+        w.openStore(Demo::Desks);
         w.setSpeed(0);
         QTRY_VERIFY_WITH_TIMEOUT(!w.fillingDemo(), 60000);
         w.activateWindow();

@@ -71,9 +71,13 @@ std::unique_ptr<MainWindow> demoWindow(const QString &store)
 {
     auto window = std::make_unique<MainWindow>(store);
     window->show();
-    window->openStore(true);
+    window->openStore(Demo::Desks);
     window->setSpeed(0);
     window->activateWindow();
+    // It opens with what is to be done today; these begin at a display's card.
+    if (!window->fillingDemo() && window->currentDisplay() != 0) {
+        window->selectDisplay(window->currentDisplay());
+    }
     return window;
 }
 
@@ -550,7 +554,7 @@ private Q_SLOTS:
         QCOMPARE(display->bench, QString("meter-bench --usb"));
         QCOMPARE(w->store()->studio().rooms().back().name, QString("Survey launch"));
         // A bench that cannot be started says so on the window and loses nothing.
-        w->openStore(true);
+        w->openStore(Demo::Desks);
         w->selectDisplay(*id);
         w->startVisit(Task::Full);
         QTRY_VERIFY(!w->runner()->running());
@@ -731,7 +735,7 @@ private Q_SLOTS:
         file.close();
         MainWindow w(path);
         w.show();
-        w.openStore(false);
+        w.openStore();
         QVERIFY(labels(w).contains("damaged"));
         QCOMPARE(QDir(m_dir.path()).entryList({"damaged.sqlite.damaged-*"}).size(), 1);
         picture(w, "first-start");
@@ -803,14 +807,14 @@ private Q_SLOTS:
     {
         auto w = std::make_unique<MainWindow>(m_dir.filePath("trap.sqlite"));
         w->show();
-        w->openStore(false);
+        w->openStore();
         const QString proof = m_dir.filePath("it-ran");
         DisplayEntry d;
         d.roomId = w->store()->studio().addRoom("Attic").value();
         d.name = "Trap";
         d.bench = QStringLiteral("touch '%1'; exit 3").arg(proof);
         const qint64 id = w->store()->studio().add(d, fromIsoTime("2026-10-01T08:00:00Z")).value();
-        w->openStore(false);
+        w->openStore();
         w->selectDisplay(id);
         w->startVisit(Task::Full);
         QVERIFY(!w->runner()->running());
@@ -1536,7 +1540,7 @@ int child(const QString &store, const QString &display)
 {
     MainWindow w(store);
     w.show();
-    w.openStore(false);
+    w.openStore();
     w.setSpeed(600);
     w.selectDisplay(idOf(w, display));
     QObject::connect(w.runner(), &VisitRunner::readingTaken, [&w](const Measurement &m, const RecordPtr &) {

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/board/board_view.h"
 
+#include "app/board/plan_view.h"
 #include "app/board/week_strip.h"
 #include "app/parts/background.h"
 #include "app/parts/words.h"
@@ -47,7 +48,7 @@ std::vector<BoardLine> linesOf(const std::vector<DueQuestion> &due, const FleetA
 
 BoardView::BoardView(QWidget *parent)
     : QFrame(parent), m_background(new Background(this)), m_model(new BoardModel(this)), m_sorted(new QSortFilterProxyModel(this)),
-      m_summary(new QLabel), m_weeks(new WeekStrip), m_search(new QLineEdit), m_table(new QTableView),
+      m_summary(new QLabel), m_plan(new PlanView), m_weeks(new WeekStrip), m_search(new QLineEdit), m_table(new QTableView),
       m_export(new QPushButton(tr("E&xport as CSV…")))
 {
     setFrameShape(QFrame::StyledPanel);
@@ -77,6 +78,7 @@ BoardView::BoardView(QWidget *parent)
     layout->setContentsMargins(18, 14, 18, 14);
     layout->setSpacing(12);
     layout->addWidget(m_summary);
+    layout->addWidget(m_plan);
     layout->addWidget(m_weeks);
     auto *tools = new QHBoxLayout;
     tools->addWidget(m_search, 1);
@@ -89,6 +91,17 @@ BoardView::BoardView(QWidget *parent)
     layout->addWidget(m_table, 1);
     connect(m_search, &QLineEdit::textChanged, m_sorted, &QSortFilterProxyModel::setFilterFixedString);
     connect(m_table, &QTableView::activated, this, &BoardView::open);
+    connect(m_plan, &PlanView::displayOpened, this, &BoardView::displayWanted);
+    connect(m_plan, &PlanView::displayChosen, this, [this](qint64 id) {
+        const int row = rowOf(id);
+        if (row < 0) { // the search hides it
+            m_search->clear();
+        }
+        m_table->setCurrentIndex(m_sorted->index(rowOf(id), 0));
+    });
+    connect(m_plan, &PlanView::roomChosen, m_search, &QLineEdit::setText);
+    connect(m_table->selectionModel(), &QItemSelectionModel::currentChanged, this,
+            [this](const QModelIndex &i) { m_plan->choose(i.isValid() ? i.data(BoardModel::kDisplayRole).toLongLong() : 0); });
     connect(m_export, &QPushButton::clicked, this, &BoardView::exportTable);
 }
 
@@ -148,15 +161,24 @@ void BoardView::take(std::vector<BoardLine> lines)
     m_summary->setText(lines.empty() ? tr("No display yet: add one with Ctrl+N.")
                                      : text(say("fleet-report-summary", Day{m_now}, say("count-displays", lines.size()), std::int64_t(of({"out"})),
                                                 std::int64_t(of({"due", "overdue", "never"})))));
+    m_plan->setLines(lines);
     m_weeks->setLines(lines, m_now);
     m_model->setLines(std::move(lines));
     m_table->resizeColumnsToContents();
     m_table->horizontalHeader()->setStretchLastSection(true);
-    for (int row = 0; chosen.isValid() && row < m_sorted->rowCount(); ++row) {
-        if (m_sorted->index(row, 0).data(BoardModel::kDisplayRole) == chosen) {
-            m_table->setCurrentIndex(m_sorted->index(row, 0));
+    if (const int row = chosen.isValid() ? rowOf(chosen.toLongLong()) : -1; row >= 0) {
+        m_table->setCurrentIndex(m_sorted->index(row, 0));
+    }
+}
+
+int BoardView::rowOf(qint64 id) const
+{
+    for (int row = 0; row < m_sorted->rowCount(); ++row) {
+        if (m_sorted->index(row, 0).data(BoardModel::kDisplayRole).toLongLong() == id) {
+            return row;
         }
     }
+    return -1;
 }
 
 void BoardView::open(const QModelIndex &index)

@@ -15,9 +15,11 @@ class QTableView;
 namespace lamp::app {
 
 class Background;
+class PlanView;
 class WeekStrip;
 
-/// What the studio asks for today: every display with its lamp, when it is due and why, the most urgent first, and the weeks to come.
+/// What the studio asks for today: its rooms as a plan with the displays' lamps, the weeks to come, and every display with when it is due
+/// and why, the most urgent first.
 class BoardView : public QFrame {
     Q_OBJECT
 
@@ -26,6 +28,7 @@ public:
     /// Shows a studio as it stands now; what is worked out of its history comes a moment later.
     void show(Store &store, WallTime now);
     [[nodiscard]] BoardModel *model() const { return m_model; }
+    [[nodiscard]] PlanView *plan() const { return m_plan; }
     [[nodiscard]] WeekStrip *weeks() const { return m_weeks; }
     [[nodiscard]] bool busy() const;
 
@@ -36,6 +39,8 @@ Q_SIGNALS:
 
 private:
     void take(std::vector<BoardLine> lines);
+    /// Where the table shows a display; -1 where it does not.
+    [[nodiscard]] int rowOf(qint64 id) const;
     void open(const QModelIndex &index);
     void exportTable();
     void exportCalendar();
@@ -44,6 +49,7 @@ private:
     BoardModel *m_model;
     QSortFilterProxyModel *m_sorted;
     QLabel *m_summary;
+    PlanView *m_plan;
     WeekStrip *m_weeks;
     QLineEdit *m_search;
     QTableView *m_table;

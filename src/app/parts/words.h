@@ -29,6 +29,13 @@ inline QString number(double value, int places)
     return wordedNumber(value, places);
 }
 
+/// What tells displays of a room from each other: what stands behind a comma, where their names have one.
+inline QString behindComma(const QString &name)
+{
+    const QString behind = name.section(QLatin1Char(','), 1).trimmed();
+    return behind.isEmpty() ? name : behind;
+}
+
 /// Why ramps cannot be loaded in this session; empty in an X session.
 inline QString waylandHere()
 {

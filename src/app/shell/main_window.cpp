@@ -9,6 +9,9 @@
 #include "app/board/board_view.h"
 #include "app/files/bring_in.h"
 #include "app/files/file_desk.h"
+#include "app/fleet/ageing_view.h"
+#include "app/fleet/group_view.h"
+#include "app/fleet/round_view.h"
 #include "app/parts/background.h"
 #include "app/parts/banner.h"
 #include "app/parts/words.h"
@@ -46,9 +49,9 @@ MainWindow::MainWindow(QString storePath, QWidget *parent)
       m_visits(new VisitController(*m_studio, *m_installed, *m_banner, *this)), m_visitDesk(new VisitDesk(*m_studio, *m_visits, *m_banner, this)),
       m_background(new Background(this)), m_lookAgain(new QTimer(this)), m_places(new PlacesView),
       m_register(new StudioDesk(*m_studio, *m_banner, *this)), m_stack(new Pages), m_welcome(new Welcome), m_card(new CardView),
-      m_board(new BoardView), m_instruments(new InstrumentsView(*m_banner)), m_desk(new FileDesk),
-      m_bringIn(new BringIn(*m_studio, *m_desk, *m_background, *m_banner, this)), m_report(new ReportPage(*m_background, *m_banner)),
-      m_progress(new ProgressBar)
+      m_board(new BoardView), m_instruments(new InstrumentsView(*m_banner)), m_group(new GroupView(*m_banner)), m_ageing(new AgeingView(*m_banner)),
+      m_round(new RoundView(*m_banner)), m_desk(new FileDesk), m_bringIn(new BringIn(*m_studio, *m_desk, *m_background, *m_banner, this)),
+      m_report(new ReportPage(*m_background, *m_banner)), m_progress(new ProgressBar)
 {
     setWindowTitle(tr("Dutiful Lamp"));
     resize(1280, 760); // with its title bar it fits on a screen of 1280 by 800
@@ -80,6 +83,9 @@ void MainWindow::layOut()
     m_stack->add(m_card, Reading, "A display's card");
     m_stack->add(m_board, Nothing, "A fleet: register, history, what is due, how displays agree");
     m_stack->add(m_instruments, Nothing, "Instruments");
+    m_stack->add(m_group, Nothing, "Displays that agree");
+    m_stack->add(m_ageing, Nothing, "How displays age");
+    m_stack->add(m_round, Nothing, "A day's round");
     m_stack->add(worksheet(), Reading, "A visit");
     m_stack->add(m_desk, Reading, "Files from elsewhere");
     m_stack->add(m_report, Reading, "The verdict");
@@ -119,8 +125,6 @@ void MainWindow::layOut()
 void MainWindow::buildMenus()
 {
     QMenu *studio = menuBar()->addMenu(tr("&Studio"));
-    studio->addAction(tr("&Today"), QKeySequence(tr("F3")), this, &MainWindow::showBoard);
-    studio->addAction(tr("&Instruments"), QKeySequence(tr("Ctrl+I")), this, &MainWindow::showInstruments);
     studio->addAction(tr("&Add a display…"), QKeySequence(tr("Ctrl+N")), m_register, &StudioDesk::addDisplay);
     studio->addSeparator();
     studio->addAction(tr("&Open profiles or readings…"), QKeySequence::Open, this,
@@ -135,6 +139,12 @@ void MainWindow::buildMenus()
     studio->addAction(tr("&Settings…"), QKeySequence(tr("Ctrl+,")), this, [this] { WorkSettings(store(), this).exec(); });
     studio->addSeparator();
     studio->addAction(tr("&Quit"), QKeySequence::Quit, this, &QWidget::close);
+    QMenu *fleet = menuBar()->addMenu(tr("Fl&eet"));
+    fleet->addAction(tr("&Today"), QKeySequence(tr("F3")), this, &MainWindow::showBoard);
+    fleet->addAction(tr("A day's &round"), QKeySequence(tr("Ctrl+R")), this, &MainWindow::showRound);
+    fleet->addAction(tr("Which displays &agree"), QKeySequence(tr("Ctrl+G")), this, &MainWindow::showGroup);
+    fleet->addAction(tr("How displays a&ge"), QKeySequence(tr("Ctrl+L")), this, &MainWindow::showAgeing);
+    fleet->addAction(tr("&Instruments"), QKeySequence(tr("Ctrl+I")), this, &MainWindow::showInstruments);
     QMenu *display = menuBar()->addMenu(tr("&Display"));
     display->addAction(tr("&Full visit"), QKeySequence(tr("F5")), this, [this] { startVisit(Task::Full); });
     display->addAction(tr("&Refresh"), QKeySequence(tr("F6")), this, [this] { startVisit(Task::Refresh); });
@@ -163,11 +173,24 @@ void MainWindow::connectPages()
     connect(m_places, &PlacesView::chosen, this, [this] { showCard(); });
     connect(m_stack, &QStackedWidget::currentChanged, this, [this] {
         m_beside->setVisible(m_stack->beside() == Pages::Beside::Reading);
+        m_stack->updateGeometry();
         tellOfVisit();
     });
     connect(m_board, &BoardView::displayWanted, this, [this](qint64 id) {
         m_places->mean(id);
         showCard();
+    });
+    connect(m_ageing, &AgeingView::displayWanted, this, [this](qint64 id) {
+        m_places->mean(id);
+        showCard();
+    });
+    connect(m_round, &RoundView::visitWanted, this, [this](qint64 id, Task task) {
+        m_places->mean(id);
+        m_visits->start(task, id);
+    });
+    connect(m_group, &GroupView::matchWanted, this, [this](qint64 id, const QString &likeVisit) {
+        m_places->mean(id);
+        m_visits->startLike(id, likeVisit);
     });
     connect(m_board, &BoardView::message, this, [this](const QString &words) { m_banner->say(words); });
     connect(m_board, &BoardView::failed, this, [this](const Error &error) { m_banner->say(error); });
@@ -215,13 +238,13 @@ void MainWindow::connectStudio()
 {
     connect(m_welcome, &Welcome::demoWanted, this, [this] {
         m_studio->chooseDemo();
-        openStore(true);
+        openStore(Demo::Fleet);
     });
     connect(m_welcome, &Welcome::emptyWanted, m_register, &StudioDesk::addDisplay);
     connect(m_studio, &OpenStudio::changed, this, &MainWindow::reloadPlaces);
     connect(m_register, &StudioDesk::openWanted, this, [this] {
         m_places->mean(0);
-        openStore(false);
+        openStore();
     });
     connect(m_register, &StudioDesk::changed, this, [this](qint64 id) {
         reloadPlaces();
@@ -237,7 +260,9 @@ void MainWindow::connectStudio()
     });
     connect(m_studio, &OpenStudio::filled, this, [this] {
         m_progress->say({});
-        showCard();
+        if (m_stack->currentWidget() != worksheet()) { // where somebody began already, they stay
+            showFirst();
+        }
     });
 }
 
@@ -295,6 +320,9 @@ void MainWindow::reloadPlaces()
 void MainWindow::selectDisplay(qint64 id)
 {
     m_places->choose(id);
+    if (m_stack->currentWidget() != m_card && currentDisplay() == id) {
+        showCard();
+    }
 }
 
 qint64 MainWindow::currentDisplay() const
@@ -302,7 +330,7 @@ qint64 MainWindow::currentDisplay() const
     return m_places->current();
 }
 
-void MainWindow::openStore(bool demo)
+void MainWindow::openStore(Demo demo)
 {
     if (!m_studio->open(demo)) {
         m_stack->setCurrentWidget(m_welcome);
@@ -315,9 +343,18 @@ void MainWindow::openStore(bool demo)
     if (store()->studio().count() == 0 && !m_studio->filling()) {
         m_stack->setCurrentWidget(m_welcome);
     } else {
-        showCard();
+        showFirst();
     }
     m_visits->offerInterrupted();
+}
+
+void MainWindow::showFirst()
+{
+    if (store()->studio().count() == 1) {
+        showCard();
+    } else {
+        showBoard();
+    }
 }
 
 bool MainWindow::onWorksheet() const
@@ -365,6 +402,30 @@ void MainWindow::showInstruments()
     if (store() != nullptr) {
         m_instruments->show(*store(), wallNow());
         m_stack->setCurrentWidget(m_instruments);
+    }
+}
+
+void MainWindow::showGroup()
+{
+    if (store() != nullptr) {
+        m_group->show(*store(), wallNow(), currentDisplay());
+        m_stack->setCurrentWidget(m_group);
+    }
+}
+
+void MainWindow::showAgeing()
+{
+    if (store() != nullptr) {
+        m_ageing->show(*store(), wallNow(), currentDisplay());
+        m_stack->setCurrentWidget(m_ageing);
+    }
+}
+
+void MainWindow::showRound()
+{
+    if (store() != nullptr) {
+        m_round->show(*store(), wallNow());
+        m_stack->setCurrentWidget(m_round);
     }
 }
 

@@ -15,15 +15,18 @@ class Background;
 class Banner;
 class BenchPanel;
 class BoardView;
+class AgeingView;
 class BringIn;
 class CardView;
 class FileDesk;
+class GroupView;
 class InstalledPanel;
 class Pages;
 class PlacesView;
 class ProgressBar;
 class ReadingPanel;
 class ReportPage;
+class RoundView;
 class StudioDesk;
 class InstrumentsView;
 class Welcome;
@@ -40,7 +43,7 @@ public:
     ~MainWindow() override;
 
     /// Opens the store; where it is the demo's and new, fills it in the background.
-    void openStore(bool demo);
+    void openStore(Demo demo = Demo::None);
     void startVisit(Task task);
     void selectDisplay(qint64 id);
     void setSpeed(double speed);
@@ -55,6 +58,9 @@ public:
     [[nodiscard]] BenchPanel *bench() const { return m_visitDesk->bench(); }
     [[nodiscard]] FileDesk *desk() const { return m_desk; }
     [[nodiscard]] BoardView *board() const { return m_board; }
+    [[nodiscard]] GroupView *group() const { return m_group; }
+    [[nodiscard]] AgeingView *ageing() const { return m_ageing; }
+    [[nodiscard]] RoundView *round() const { return m_round; }
     [[nodiscard]] InstalledPanel *installed() const { return m_installed; }
     [[nodiscard]] QString statusText() const;
     [[nodiscard]] bool fillingDemo() const { return m_studio->filling(); }
@@ -67,6 +73,9 @@ protected:
 
 private:
     void showInstruments();
+    void showGroup();
+    void showAgeing();
+    void showRound();
     void layOut();
     void buildMenus();
     void connectPages();
@@ -76,6 +85,8 @@ private:
     /// Shows anew what another window or workstation may have changed.
     void lookAgain();
     void showCard();
+    /// What a studio is opened with: what it asks for today, or its only display.
+    void showFirst();
     /// What the studio asks for today.
     void showBoard();
     /// The way to the running visit, where something else is shown, and whether it waits.
@@ -103,6 +114,9 @@ private:
     CardView *m_card;
     BoardView *m_board;
     InstrumentsView *m_instruments;
+    GroupView *m_group;
+    AgeingView *m_ageing;
+    RoundView *m_round;
     FileDesk *m_desk;
     BringIn *m_bringIn;
     ReportPage *m_report;

@@ -20,6 +20,11 @@ public:
     using QStackedWidget::QStackedWidget;
     /// \param heading of the guide, which is written in one language
     void add(QWidget *page, Beside beside, const char *heading);
+    /// Of the page that is seen: one that has the whole room does not push what stands beside another.
+    [[nodiscard]] QSize minimumSizeHint() const override
+    {
+        return currentWidget() != nullptr ? currentWidget()->minimumSizeHint() : QStackedWidget::minimumSizeHint();
+    }
     [[nodiscard]] Beside beside() const { return m_of.value(currentWidget()).beside; }
     /// Where the guide tells of what is seen.
     [[nodiscard]] QString heading() const { return QString::fromUtf8(m_of.value(currentWidget()).heading); }

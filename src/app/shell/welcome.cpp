@@ -16,8 +16,9 @@ Welcome::Welcome(QWidget *parent) : QWidget(parent)
     large.setPixelSize(24);
     title->setFont(large);
     title->setWordWrap(true);
-    auto *words = new QLabel(tr("Look around in the demo studio, a chart house with four simulated displays, or begin with an empty studio of your "
-                                "own. Nothing asks for an account or a network."));
+    auto *words = new QLabel(tr(
+        "Look around in the demo studio, a chart house with thirty simulated displays and two years of visits, or begin with an empty studio of your "
+        "own. Nothing asks for an account or a network."));
     words->setWordWrap(true);
     auto *demo = new QPushButton(tr("Open the demo studio"));
     demo->setDefault(true);

@@ -44,6 +44,7 @@ AddDisplay::AddDisplay(Store &store, QWidget *parent)
     form->addRow(tr("&Screen"), m_screen);
     auto *note = new QLabel(tr("A bench command that offers only an instrument is paired with that screen of this computer."));
     note->setWordWrap(true);
+    note->setMinimumSize(note->sizeHint()); // a small screen must not cut it
     form->addRow(note);
     auto *buttons = new QDialogButtonBox(QDialogButtonBox::Ok | QDialogButtonBox::Cancel);
     form->addRow(buttons);

@@ -5,9 +5,11 @@
 #include "simlab/sim_bench.h"
 #include "simlab/years.h"
 #include "visit/visit.h"
+#include "visit/whole_visit.h"
 
 #include <nlohmann/json.hpp>
 
+#include <QFile>
 #include <QUuid>
 
 namespace lamp::app {
@@ -73,7 +75,7 @@ Status pastYears(Store &store, qint64 displayId, const DisplayInfo &display, con
 
 } // namespace
 
-Status makeDemoStudio(Store &store, WallTime now, const std::function<void()> &progress, const std::stop_token &stop)
+Status makeDemoDesks(Store &store, WallTime now, const std::function<void()> &progress, const std::stop_token &stop)
 {
     const Json studio = Json::parse(embedded("demo-studio.json"));
     struct Waiting {
@@ -128,6 +130,157 @@ Status makeDemoStudio(Store &store, WallTime now, const std::function<void()> &p
             if (progress) {
                 progress();
             }
+        }
+    }
+    return Done{};
+}
+
+namespace {
+
+/// Moves all times of a JSON text, "2031-03-04T09:12:00Z", by as much.
+std::string shifted(std::string text, std::chrono::seconds by)
+{
+    constexpr size_t kLength = 20;
+    const auto isTime = [&](size_t at) {
+        static constexpr std::string_view kForm = "dddd-dd-ddTdd:dd:ddZ";
+        for (size_t i = 0; i < kLength; ++i) {
+            const char c = text[at + i];
+            if (kForm[i] == 'd' ? (c < '0' || c > '9') : c != kForm[i]) {
+                return false;
+            }
+        }
+        return true;
+    };
+    for (size_t at = text.find('T'); at != std::string::npos; at = text.find('T', at + 1)) {
+        const size_t from = at - 10;
+        if (at >= 10 && from + kLength <= text.size() && isTime(from)) {
+            text.replace(from, kLength, isoTime(fromIsoTime(text.substr(from, kLength)) + by));
+        }
+    }
+    return text;
+}
+
+/// Rooms by their name, made when they are first asked for.
+class Rooms {
+public:
+    explicit Rooms(Store &store) : m_store(store) {}
+    Result<qint64> operator[](const std::string &name)
+    {
+        auto it = m_ids.find(name);
+        if (it == m_ids.end()) {
+            const auto id = m_store.studio().addRoom(QString::fromStdString(name));
+            if (!id) {
+                return id.error();
+            }
+            it = m_ids.emplace(name, *id).first;
+        }
+        return it->second;
+    }
+
+private:
+    Store &m_store;
+    std::map<std::string, qint64> m_ids;
+};
+
+/// A display of the fleet with all that is known of it.
+Status addFleetDisplay(Store &store, Rooms &rooms, const Json &d, WallTime now, std::chrono::seconds shift)
+{
+    const std::string bench = d["bench"].get<std::string>();
+    const auto simulated = sim::makeBench(bench.substr(4), 1);
+    const auto room = rooms[d["room"].get<std::string>()];
+    if (!simulated || !room) {
+        return simulated ? room.error() : simulated.error();
+    }
+    std::vector<VisitRecord> visits;
+    for (const Json &whole : d["visits"]) {
+        auto visit = wholeVisitFromJson(shifted(whole.get<std::string>(), shift));
+        if (!visit) {
+            return visit.error();
+        }
+        visits.push_back(std::move(visit).value());
+    }
+    const DisplayInfo &info = simulated.value()->view().display;
+    DisplayEntry entry;
+    entry.roomId = *room;
+    entry.name = QString::fromStdString(d["name"].get<std::string>());
+    entry.model = QString::fromStdString(info.model);
+    entry.serial = QString::fromStdString(info.serial);
+    entry.technology = QString::fromStdString(info.technology);
+    entry.bits = info.bits;
+    // It stands there as old as it has become.
+    const double age = std::min(0.95, d.value("age", 0.05) + d.value("ageing", 0.05) * d.value("since_days", 730) / 365.25);
+    entry.bench = QString::fromStdString(bench) + (visits.empty() ? QString() : QStringLiteral("@%1").arg(age, 0, 'f', 3));
+    entry.cadenceDays = d["cadence_days"].get<int>();
+    entry.critical = d.value("critical", 0);
+    entry.note = QString::fromStdString(d.value("note", ""));
+    const auto id = store.studio().add(entry, now - std::chrono::days(d.value("since_days", 730)));
+    if (!id) {
+        return id.error();
+    }
+    for (const Json &place : d.value("places", Json::array())) {
+        const auto to = rooms[place["room"].get<std::string>()];
+        if (!to) {
+            return to.error();
+        }
+        if (const Status s = store.studio().move(*id, *to, now - std::chrono::days(place["days_ago"].get<int>())); !s) {
+            return s;
+        }
+    }
+    if (d.contains("history")) {
+        auto table = historyFromCsv(d["history"].get<std::string>());
+        if (!table) {
+            return table.error();
+        }
+        for (HistoryEntry &e : table.value().entries) {
+            e.display = info.serial;
+            e.at += shift;
+        }
+        if (const auto added = store.histories().add(*id, table->entries); !added) {
+            return added.error();
+        }
+    }
+    for (const VisitRecord &visit : visits) {
+        if (const Status s = store.visits().finish(visit, *id); !s) {
+            return s;
+        }
+    }
+    return Done{};
+}
+
+} // namespace
+
+Status makeDemoFleet(Store &store, WallTime now, const std::function<void()> &progress, const std::stop_token &stop)
+{
+    QFile file(QStringLiteral(":/demo/demo-fleet.z"));
+    if (!file.open(QIODevice::ReadOnly)) {
+        throw std::logic_error("the demo's fleet is not built in");
+    }
+    const Json fleet = Json::parse(qUncompress(file.readAll()).toStdString());
+    const std::chrono::seconds shift = now - fromIsoTime(fleet["today"].get<std::string>());
+    Rooms rooms(store);
+    std::map<std::string, qint64> ids;
+    for (const Json &d : fleet["displays"]) {
+        if (stop.stop_requested()) {
+            return Done{};
+        }
+        // Whole or not at all: a demo that is closed while it fills has no half display.
+        const Status added = store.act([&] { return addFleetDisplay(store, rooms, d, now, shift); });
+        if (!added) {
+            return added;
+        }
+        if (progress) {
+            progress();
+        }
+    }
+    for (const DisplayEntry &d : store.studio().displays()) {
+        ids[d.name.toStdString()] = d.id;
+    }
+    for (const Json &a : fleet["assignments"]) {
+        const DatedAssignment assignment{
+            std::chrono::floor<std::chrono::days>(now) + std::chrono::days(a["in_days"].get<int>()), a["name"].get<std::string>(), {}};
+        const auto it = ids.find(a["display"].get<std::string>());
+        if (const Status s = store.histories().addAssignment(assignment, it == ids.end() ? std::nullopt : std::optional(it->second)); !s) {
+            return s;
         }
     }
     return Done{};

@@ -31,7 +31,7 @@ void OpenStudio::chooseDemo()
     m_path = demoPlace();
 }
 
-bool OpenStudio::open(bool demo)
+bool OpenStudio::open(Demo demo)
 {
     auto opened = Store::open(m_path);
     if (!opened) {
@@ -54,20 +54,21 @@ bool OpenStudio::open(bool demo)
             {}, [path = m_path, stop = m_stopExamining.get_token()] { return Store::examine(path, stop); },
             [this](const Status &sound) { m_banner.did(sound); });
     }
-    if (demo && m_store->studio().count() == 0) {
-        fillDemo();
+    if (demo != Demo::None && m_store->studio().count() == 0) {
+        fillDemo(demo);
     }
     Q_EMIT changed();
     return true;
 }
 
-void OpenStudio::fillDemo()
+void OpenStudio::fillDemo(Demo demo)
 {
     m_filling = true;
-    m_demoThread = std::jthread([this, path = m_path](const std::stop_token &stop) {
+    m_demoThread = std::jthread([this, demo, path = m_path](const std::stop_token &stop) {
+        const auto fill = demo == Demo::Fleet ? makeDemoFleet : makeDemoDesks;
         auto own = Store::open(path);
         const auto here = [this](const auto &act) { QMetaObject::invokeMethod(this, act, Qt::QueuedConnection); };
-        const Status s = own ? makeDemoStudio(
+        const Status s = own ? fill(
                              *own.value(), wallNow(), [&] { here([this] { Q_EMIT changed(); }); }, stop)
                              : Status(own.error());
         here([this, s] {

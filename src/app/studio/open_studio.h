@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "store/store.h"
+#include "app/studio/demo_studio.h"
 
 #include <QObject>
 
@@ -21,7 +21,7 @@ public:
     ~OpenStudio() override;
 
     /// Opens it; where it is the demo's and new, it is filled in the background. \return whether it is open
-    bool open(bool demo);
+    bool open(Demo demo);
     /// From now on the demo studio, beside the usual place of a studio's file.
     void chooseDemo();
     /// From now on the studio at another place, once it is opened.
@@ -45,7 +45,7 @@ Q_SIGNALS:
     void filled();
 
 private:
-    void fillDemo();
+    void fillDemo(Demo demo);
     QString m_path;
     Banner &m_banner;
     std::unique_ptr<Store> m_store;

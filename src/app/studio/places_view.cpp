@@ -21,6 +21,12 @@ PlacesView::PlacesView(QWidget *parent) : QTreeView(parent), m_places(new Places
     setIndentation(10);
     setMinimumWidth(200);
     setAccessibleName(tr("Displays"));
+    // One that is current already, while another page is seen, is gone to as well.
+    connect(this, &QTreeView::clicked, this, [this](const QModelIndex &index) {
+        if (index.data(PlacesModel::kDisplayRole) == m_current) {
+            Q_EMIT chosen(m_current);
+        }
+    });
     connect(selectionModel(), &QItemSelectionModel::currentChanged, this, [this](const QModelIndex &current) {
         if (const QVariant id = current.data(PlacesModel::kDisplayRole); id.isValid()) {
             m_current = id.toLongLong();

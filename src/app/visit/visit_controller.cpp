@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/visit/visit_controller.h"
 #include "desktop/undisturbed.h"
+#include "visit/match.h"
 
 #include "app/parts/background.h"
 #include "app/parts/banner.h"
@@ -107,6 +108,25 @@ void VisitController::start(Task task, qint64 displayId)
             plan.profileInName = record->profileName();
         }
     }
+    run(std::move(plan), std::nullopt, displayId);
+}
+
+void VisitController::startLike(qint64 displayId, const QString &visitId)
+{
+    const auto record = m_studio.store() != nullptr ? m_studio.store()->visits().record(visitId) : Result<VisitRecord>(Error{});
+    const auto match = record ? matchOfVisit(record.value()) : Result<MatchTarget>(record.error());
+    if (!match) {
+        m_banner.say(match.error());
+        return;
+    }
+    VisitPlan plan;
+    plan.task = Task::Full;
+    applyWorkSettings(plan, m_studio.store());
+    if (const auto own = m_studio.lastVisit(displayId)) {
+        plan.earlier = earlierOf(*own);
+    }
+    plan.target = match->target;
+    plan.matched = match->like;
     run(std::move(plan), std::nullopt, displayId);
 }
 

@@ -38,6 +38,8 @@ public:
     [[nodiscard]] QuickReader &quick() const { return *m_quick; }
     /// Begins a visit to a display, by its last one's target.
     void start(Task task, qint64 displayId);
+    /// Begins a full visit that makes a display like another one, as a visit to that one left it.
+    void startLike(qint64 displayId, const QString &visitId);
     /// Goes on with a visit that was interrupted.
     void goOnWith(const VisitEntry &entry);
     /// Says of the first visit that was interrupted, and offers to go on with it or to set it aside.

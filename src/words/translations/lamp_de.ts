@@ -514,10 +514,6 @@
         <translation>Wer welchen Monitor wann misst</translation>
     </message>
     <message>
-        <source>JSON file: people, instruments, rooms, displays, breaks</source>
-        <translation>JSON-Datei: Personen, Messgeräte, Räume, Monitore, Pausen</translation>
-    </message>
-    <message>
         <source>How displays and instruments age, and when a target can no longer be held</source>
         <translation>Wie Bildschirme und Messgeräte altern, und wann ein Ziel nicht mehr zu halten ist</translation>
     </message>
@@ -676,6 +672,18 @@
     <message>
         <source>Also write what is due as a calendar (iCalendar)</source>
         <translation>Was fällig ist, auch als Kalender schreiben (iCalendar)</translation>
+    </message>
+    <message>
+        <source>JSON file: people, instruments, rooms, displays, breaks; what is due in the studio where left out</source>
+        <translation>JSON-Datei: Personen, Messgeräte, Räume, Bildschirme, Pausen; ohne Angabe das, was im Studio fällig ist</translation>
+    </message>
+    <message>
+        <source>How many people go round the studio</source>
+        <translation>Wie viele Personen durch das Studio gehen</translation>
+    </message>
+    <message>
+        <source>By when the round is to be over</source>
+        <translation>Nach wie vielen Stunden der Rundgang zu Ende sein soll</translation>
     </message>
 </context>
 <context>
@@ -881,6 +889,109 @@
     <message>
         <source>A bench command that offers only an instrument is paired with that screen of this computer.</source>
         <translation>Ein Messplatz-Befehl, der nur ein Messgerät bietet, wird mit diesem Bildschirm des Rechners verbunden.</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::AgeingView</name>
+    <message>
+        <source>Display</source>
+        <translation>Bildschirm</translation>
+    </message>
+    <message>
+        <source>Room</source>
+        <translation>Raum</translation>
+    </message>
+    <message>
+        <source>Most, cd/m²</source>
+        <translation>Höchstens, cd/m²</translation>
+    </message>
+    <message>
+        <source>% a year</source>
+        <translation>% im Jahr</translation>
+    </message>
+    <message>
+        <source>Holds target until</source>
+        <translation>Hält Ziel bis</translation>
+    </message>
+    <message>
+        <source>90 %: from</source>
+        <translation>90 %: von</translation>
+    </message>
+    <message>
+        <source>to</source>
+        <translation>bis</translation>
+    </message>
+    <message>
+        <source>Ended by</source>
+        <translation>Begrenzt durch</translation>
+    </message>
+    <message>
+        <source>Check by</source>
+        <translation>Prüfen bis</translation>
+    </message>
+    <message>
+        <source>Displays, the first that cannot hold its target first</source>
+        <translation>Bildschirme, zuerst der, der sein Ziel als Erster nicht mehr hält</translation>
+    </message>
+    <message>
+        <source>Instrument</source>
+        <translation>Messgerät</translation>
+    </message>
+    <message>
+        <source>Luminance, % a year</source>
+        <translation>Leuchtdichte, % im Jahr</translation>
+    </message>
+    <message>
+        <source>White, u&apos;v&apos; a year</source>
+        <translation>Weiß, u&apos;v&apos; im Jahr</translation>
+    </message>
+    <message>
+        <source>State</source>
+        <translation>Zustand</translation>
+    </message>
+    <message>
+        <source>How instruments move</source>
+        <translation>Wie sich Messgeräte verändern</translation>
+    </message>
+    <message>
+        <source>That could not be done: %1.</source>
+        <translation>Das ist nicht gelungen: %1.</translation>
+    </message>
+    <message>
+        <source>Working out what history says…</source>
+        <translation>Auswerten, was der Verlauf sagt …</translation>
+    </message>
+    <message>
+        <source>cannot be told</source>
+        <translation>nicht zu sagen</translation>
+    </message>
+    <message>
+        <source>more than ten years</source>
+        <translation>über zehn Jahre</translation>
+    </message>
+    <message>
+        <source>later</source>
+        <translation>später</translation>
+    </message>
+    <message>
+        <source>No display has a history yet: ageing is worked out from its visits.</source>
+        <translation>Noch hat kein Bildschirm eine Vorgeschichte: Die Alterung ergibt sich aus seinen Sitzungen.</translation>
+    </message>
+    <message>
+        <source>First to be replaced: %1, about %2 (%3).</source>
+        <translation>Zuerst zu ersetzen: %1, etwa %2 (%3).</translation>
+    </message>
+    <message>
+        <source>No display is foretold to lose its target within ten years.</source>
+        <translation>Voraussichtlich verliert kein Bildschirm in zehn Jahren sein Ziel.</translation>
+    </message>
+    <message>
+        <source>%1: white moves by %2 ± %3 u&apos;v&apos; a year.</source>
+        <translation>%1: Weiß wandert um %2 ± %3 u&apos;v&apos; im Jahr.</translation>
+    </message>
+    <message>
+        <source>%1 over the years</source>
+        <translation>%1 über die Jahre</translation>
     </message>
 </context>
 <context>
@@ -1337,6 +1448,185 @@
     <message>
         <source>Made again from its readings: %1.</source>
         <translation>Aus seinen Messungen neu erstellt: %1.</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::GroupView</name>
+    <message>
+        <source>An excellent match.</source>
+        <translation>Sie stimmen ausgezeichnet überein.</translation>
+    </message>
+    <message>
+        <source>They match.</source>
+        <translation>Sie stimmen überein.</translation>
+    </message>
+    <message>
+        <source>They do not match.</source>
+        <translation>Sie stimmen nicht überein.</translation>
+    </message>
+    <message>
+        <source>Whether they match is left open by the readings.</source>
+        <translation>Ob sie übereinstimmen, lassen die Messungen offen.</translation>
+    </message>
+    <message>
+        <source>Calibrating one to what the other shows takes most of it away.</source>
+        <translation>Kalibriert man einen auf das, was der andere zeigt, verschwindet das meiste davon.</translation>
+    </message>
+    <message>
+        <source>Their gamuts differ: no calibration takes that away; critical work stays on the larger one.</source>
+        <translation>Ihre Farbumfänge sind verschieden: Das behebt keine Kalibrierung; kritische Arbeit bleibt auf dem größeren.</translation>
+    </message>
+    <message>
+        <source>Part</source>
+        <translation>Anteil</translation>
+    </message>
+    <message>
+        <source>ΔE00</source>
+        <translation>ΔE00</translation>
+    </message>
+    <message>
+        <source>Why they differ</source>
+        <translation>Warum sie abweichen</translation>
+    </message>
+    <message>
+        <source>Display</source>
+        <translation>Bildschirm</translation>
+    </message>
+    <message>
+        <source>Most, cd/m²</source>
+        <translation>Höchstens, cd/m²</translation>
+    </message>
+    <message>
+        <source>At the end</source>
+        <translation>Am Ende</translation>
+    </message>
+    <message>
+        <source>Gives up</source>
+        <translation>Verzichtet auf</translation>
+    </message>
+    <message>
+        <source>Levels lost</source>
+        <translation>Stufen verloren</translation>
+    </message>
+    <message>
+        <source>Gamut given up</source>
+        <translation>Farbumfang verloren</translation>
+    </message>
+    <message>
+        <source>What each display gives up</source>
+        <translation>Worauf jeder Bildschirm verzichtet</translation>
+    </message>
+    <message>
+        <source>&amp;Keep as a target</source>
+        <translation>Als &amp;Ziel behalten</translation>
+    </message>
+    <message>
+        <source>Displays that are compared</source>
+        <translation>Verglichene Bildschirme</translation>
+    </message>
+    <message>
+        <source>Months</source>
+        <translation>Monate</translation>
+    </message>
+    <message>
+        <source>That could not be done: %1.</source>
+        <translation>Das ist nicht gelungen: %1.</translation>
+    </message>
+    <message>
+        <source>Common target</source>
+        <translation>Gemeinsames Ziel</translation>
+    </message>
+    <message>
+        <source>to be held for mo&amp;nths:</source>
+        <translation>zu halten für Mo&amp;nate:</translation>
+    </message>
+    <message>
+        <source>Fitting a model to each display&apos;s readings…</source>
+        <translation>Ein Modell wird an die Messwerte jedes Bildschirms angepasst …</translation>
+    </message>
+    <message>
+        <source>Comparing displays…</source>
+        <translation>Bildschirme werden verglichen …</translation>
+    </message>
+    <message>
+        <source>No display has been visited yet: only what was measured can be compared.</source>
+        <translation>Noch wurde kein Bildschirm gemessen: Nur Gemessenes lässt sich vergleichen.</translation>
+    </message>
+    <message>
+        <source>Tick two displays or more to compare them.</source>
+        <translation>Haken Sie zum Vergleich zwei oder mehr Bildschirme an.</translation>
+    </message>
+    <message>
+        <source>All %1 pairs agree: no mean difference is above %2.</source>
+        <translation>Alle %1 Paare stimmen überein: Kein mittlerer Unterschied liegt über %2.</translation>
+    </message>
+    <message>
+        <source>%1 of %2 pairs agree. Farthest apart: %3 and %4.</source>
+        <translation>%1 von %2 Paaren stimmen überein. Am weitesten auseinander: %3 und %4.</translation>
+    </message>
+    <message>
+        <source>%1 % of %2</source>
+        <translation>%1 % von %2</translation>
+    </message>
+    <message>
+        <source>Together they show %1 (by volume in CIELAB, black taken to zero).</source>
+        <translation>Gemeinsam zeigen sie %1 (nach Volumen in CIELAB, Schwarz auf null gesetzt).</translation>
+    </message>
+    <message>
+        <source>%1 and %2</source>
+        <translation>%1 und %2</translation>
+    </message>
+    <message>
+        <source>No colour is within reach of both: nothing can be compared.</source>
+        <translation>Keine Farbe erreichen beide: Es gibt nichts zu vergleichen.</translation>
+    </message>
+    <message>
+        <source>as %1 sees them</source>
+        <translation>wie %1 sie sieht</translation>
+    </message>
+    <message>
+        <source>as two instruments see them</source>
+        <translation>wie zwei Messgeräte sie sehen</translation>
+    </message>
+    <message>
+        <source>Mean %1 ± %2 ΔE00 %3; ± %4 for the standard observer. Largest %5, of %6 colours that both show.</source>
+        <translation>Mittel %1 ± %2 ΔE00, %3; ± %4 für den Normalbeobachter. Größter %5, von %6 Farben, die beide zeigen.</translation>
+    </message>
+    <message>
+        <source>%1 shows %2 % of the other&apos;s gamut, %3 %4 %.</source>
+        <translation>%1 zeigt %2 % vom Farbumfang des anderen, %3 %4 %.</translation>
+    </message>
+    <message>
+        <source>With one luminance for both: mean %1.</source>
+        <translation>Mit einer Leuchtdichte für beide: Mittel %1.</translation>
+    </message>
+    <message>
+        <source>Calibrate “%1” to &amp;match…</source>
+        <translation>„%1“ ange&amp;glichen kalibrieren …</translation>
+    </message>
+    <message>
+        <source>A full visit to %1 that aims at what %2 shows.</source>
+        <translation>Eine volle Sitzung mit %1, deren Ziel das ist, was %2 zeigt.</translation>
+    </message>
+    <message>
+        <source>%1 %</source>
+        <translation>%1 %</translation>
+    </message>
+    <message>
+        <source>Common %1</source>
+        <translation>Gemeinsam %1</translation>
+    </message>
+    <message>
+        <source>“%1” is kept: it can be chosen as the target of every visit.</source>
+        <translation>„%1“ ist gespeichert und kann in jeder Sitzung als Ziel gewählt werden.</translation>
+    </message>
+    <message>
+        <source>Undo</source>
+        <translation>Rückgängig</translation>
+    </message>
+    <message>
+        <source>“%1” is no longer offered.</source>
+        <translation>„%1“ wird nicht mehr angeboten.</translation>
     </message>
 </context>
 <context>
@@ -1845,6 +2135,34 @@
         <source>Ctrl+E</source>
         <translation>Ctrl+E</translation>
     </message>
+    <message>
+        <source>A day&apos;s &amp;round</source>
+        <translation>&amp;Rundgang eines Tages</translation>
+    </message>
+    <message>
+        <source>Ctrl+R</source>
+        <translation>Ctrl+R</translation>
+    </message>
+    <message>
+        <source>Which displays &amp;agree</source>
+        <translation>Welche Bildschirme ü&amp;bereinstimmen</translation>
+    </message>
+    <message>
+        <source>Ctrl+G</source>
+        <translation>Ctrl+G</translation>
+    </message>
+    <message>
+        <source>How displays a&amp;ge</source>
+        <translation>Wie Bildschirme &amp;altern</translation>
+    </message>
+    <message>
+        <source>Ctrl+L</source>
+        <translation>Ctrl+L</translation>
+    </message>
+    <message>
+        <source>Fl&amp;eet</source>
+        <translation>B&amp;estand</translation>
+    </message>
 </context>
 <context>
     <name>lamp::app::MoveStudio</name>
@@ -1932,6 +2250,28 @@
     </message>
 </context>
 <context>
+    <name>lamp::app::PairMatrix</name>
+    <message>
+        <source>Mean difference of each two displays</source>
+        <translation>Mittlerer Unterschied je zweier Bildschirme</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::PairMatrixModel</name>
+    <message>
+        <source>none</source>
+        <translation>keine</translation>
+    </message>
+    <message>
+        <source>%1 and %2: mean %3, largest %4 ΔE00</source>
+        <translation>%1 und %2: Mittel %3, größter %4 ΔE00</translation>
+    </message>
+    <message>
+        <source>%1 and %2 have no colour in common</source>
+        <translation>%1 und %2 haben keine Farbe gemeinsam</translation>
+    </message>
+</context>
+<context>
     <name>lamp::app::PatchWindow</name>
     <message>
         <source>Patch</source>
@@ -1981,6 +2321,13 @@
     <message>
         <source>Displays</source>
         <translation>Bildschirme</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::PlanView</name>
+    <message>
+        <source>Plan of the rooms</source>
+        <translation>Plan der Räume</translation>
     </message>
 </context>
 <context>
@@ -2232,6 +2579,148 @@
     <message>
         <source>The settings card is in %1.</source>
         <translation>Die Einstellkarte ist in %1.</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::RoundChart</name>
+    <message>
+        <source>The round on the clock</source>
+        <translation>Der Rundgang nach der Uhr</translation>
+    </message>
+    <message>
+        <source>switch on</source>
+        <translation>einschalten</translation>
+    </message>
+    <message>
+        <source>person %1</source>
+        <translation>Person %1</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::RoundView</name>
+    <message>
+        <source>&amp;break of half an hour at</source>
+        <translation>halbe Stunde &amp;Pause um</translation>
+    </message>
+    <message>
+        <source>When</source>
+        <translation>Wann</translation>
+    </message>
+    <message>
+        <source>What</source>
+        <translation>Was</translation>
+    </message>
+    <message>
+        <source>Visit</source>
+        <translation>Sitzung</translation>
+    </message>
+    <message>
+        <source>Room</source>
+        <translation>Raum</translation>
+    </message>
+    <message>
+        <source>The round, step by step</source>
+        <translation>Der Rundgang, Schritt für Schritt</translation>
+    </message>
+    <message>
+        <source>Begin the &amp;visit</source>
+        <translation>Sitzung begi&amp;nnen</translation>
+    </message>
+    <message>
+        <source>It is d&amp;one</source>
+        <translation>&amp;Erledigt</translation>
+    </message>
+    <message>
+        <source>&amp;Not today</source>
+        <translation>&amp;Heute nicht</translation>
+    </message>
+    <message>
+        <source>&amp;List to take along…</source>
+        <translation>&amp;Liste zum Mitnehmen …</translation>
+    </message>
+    <message>
+        <source>That could not be done: %1.</source>
+        <translation>Das ist nicht gelungen: %1.</translation>
+    </message>
+    <message>
+        <source>Beginning</source>
+        <translation>Beginn</translation>
+    </message>
+    <message>
+        <source>Beginning of the break</source>
+        <translation>Beginn der Pause</translation>
+    </message>
+    <message>
+        <source>People</source>
+        <translation>Personen</translation>
+    </message>
+    <message>
+        <source> h</source>
+        <translation> h</translation>
+    </message>
+    <message>
+        <source>Longest, hours</source>
+        <translation>Höchstens, Stunden</translation>
+    </message>
+    <message>
+        <source>at &amp;most</source>
+        <translation>hö&amp;chstens</translation>
+    </message>
+    <message>
+        <source>&amp;people</source>
+        <translation>Pe&amp;rsonen</translation>
+    </message>
+    <message>
+        <source>Plan the day &amp;anew</source>
+        <translation>Den Ta&amp;g neu planen</translation>
+    </message>
+    <message>
+        <source>The round as a list</source>
+        <translation>Der Rundgang als Liste</translation>
+    </message>
+    <message>
+        <source>round</source>
+        <translation>rundgang</translation>
+    </message>
+    <message>
+        <source>Documents (*.pdf *.html)</source>
+        <translation>Dokumente (*.pdf *.html)</translation>
+    </message>
+    <message>
+        <source>The list is in %1.</source>
+        <translation>Die Liste steht in %1.</translation>
+    </message>
+    <message>
+        <source>Looking at what is due…</source>
+        <translation>Es wird nachgesehen, was fällig ist …</translation>
+    </message>
+    <message>
+        <source>Planning the round…</source>
+        <translation>Der Rundgang wird geplant …</translation>
+    </message>
+    <message>
+        <source>%1 is out of today&apos;s round; the rest is planned anew.</source>
+        <translation>%1 ist aus dem heutigen Rundgang genommen; der Rest wird neu geplant.</translation>
+    </message>
+    <message>
+        <source>Undo</source>
+        <translation>Rückgängig</translation>
+    </message>
+    <message>
+        <source>%1, done at %2</source>
+        <translation>%1, fertig um %2</translation>
+    </message>
+    <message>
+        <source>After %1 min; no plan is shorter than %2. Walking: %3 min.</source>
+        <translation>Nach %1 min; kein Plan ist kürzer als %2. Gehen: %3 min.</translation>
+    </message>
+    <message>
+        <source>due soon as &amp;well</source>
+        <translation>auch &amp;bald Fällige</translation>
+    </message>
+    <message>
+        <source>F&amp;rom</source>
+        <translation>&amp;Von</translation>
     </message>
 </context>
 <context>
@@ -2877,16 +3366,16 @@
         <translation>Eine Lampe für jeden Bildschirm: voll, wenn er richtig zeigt.</translation>
     </message>
     <message>
-        <source>Look around in the demo studio, a chart house with four simulated displays, or begin with an empty studio of your own. Nothing asks for an account or a network.</source>
-        <translation>Sehen Sie sich im Demo-Studio um, einem Kartenhaus mit vier simulierten Bildschirmen, oder beginnen Sie mit einem eigenen, leeren Studio. Nichts verlangt ein Konto oder ein Netz.</translation>
-    </message>
-    <message>
         <source>Open the demo studio</source>
         <translation>Demo-Studio öffnen</translation>
     </message>
     <message>
         <source>Begin with an empty studio</source>
         <translation>Mit leerem Studio beginnen</translation>
+    </message>
+    <message>
+        <source>Look around in the demo studio, a chart house with thirty simulated displays and two years of visits, or begin with an empty studio of your own. Nothing asks for an account or a network.</source>
+        <translation>Sehen Sie sich im Demo-Studio um, einem Kartenhaus mit dreißig simulierten Bildschirmen und Sitzungen aus zwei Jahren, oder beginnen Sie mit einem eigenen, leeren Studio. Nichts verlangt ein Konto oder ein Netz.</translation>
     </message>
 </context>
 <context>
@@ -3406,6 +3895,10 @@
     <message>
         <source>The studio: a file, or postgresql://...</source>
         <translation>Das Studio: eine Datei oder postgresql://...</translation>
+    </message>
+    <message>
+        <source>Open a demo studio of four displays, visited while it opens.</source>
+        <translation>Ein Demo-Studio mit vier Bildschirmen öffnen, die beim Öffnen gemessen werden.</translation>
     </message>
 </context>
 <context>
@@ -7127,10 +7620,6 @@
         <translation>altert</translation>
     </message>
     <message>
-        <source>cannot be told from ageing displays</source>
-        <translation>von alternden Bildschirmen nicht zu unterscheiden</translation>
-    </message>
-    <message>
         <source>%1 cannot be compared</source>
         <translation>%1 ist nicht zu vergleichen</translation>
     </message>
@@ -7841,6 +8330,70 @@
     <message>
         <source>An import makes one there, or store move.</source>
         <translation>Ein Import legt dort eines an, oder store move.</translation>
+    </message>
+    <message>
+        <source>Nothing is due: there is no round to plan.</source>
+        <translation>Nichts ist fällig: Es gibt keinen Rundgang zu planen.</translation>
+    </message>
+    <message>
+        <source>Not even the most urgent display can be visited in that time.</source>
+        <translation>In dieser Zeit ist nicht einmal der dringendste Bildschirm zu schaffen.</translation>
+    </message>
+    <message>
+        <source>Give the round more hours.</source>
+        <translation>Geben Sie dem Rundgang mehr Stunden.</translation>
+    </message>
+    <message>
+        <source>Round of %1</source>
+        <translation>Rundgang vom %1</translation>
+    </message>
+    <message>
+        <source>When</source>
+        <translation>Wann</translation>
+    </message>
+    <message>
+        <source>What</source>
+        <translation>Was</translation>
+    </message>
+    <message>
+        <source>Visit</source>
+        <translation>Sitzung</translation>
+    </message>
+    <message>
+        <source>Done</source>
+        <translation>Erledigt</translation>
+    </message>
+    <message>
+        <source>The studio knows of no instrument that a round could be measured with.</source>
+        <translation>Das Studio kennt kein Messgerät, mit dem ein Rundgang zu messen wäre.</translation>
+    </message>
+    <message>
+        <source>Visit a display first, or give a problem&apos;s file with --problem.</source>
+        <translation>Messen Sie zuerst einen Bildschirm, oder geben Sie mit --problem die Datei einer Aufgabe an.</translation>
+    </message>
+    <message>
+        <source>The round is done: nothing of it is left.</source>
+        <translation>Der Rundgang ist erledigt: Nichts ist übrig.</translation>
+    </message>
+    <message>
+        <source>No room today for: %1.</source>
+        <translation>Heute kein Platz für: %1.</translation>
+    </message>
+    <message>
+        <source>months from today</source>
+        <translation>Monate von heute an</translation>
+    </message>
+    <message>
+        <source>as it goes on</source>
+        <translation>wie es weitergeht</translation>
+    </message>
+    <message>
+        <source>90 % of what may be</source>
+        <translation>90 % dessen, was sein kann</translation>
+    </message>
+    <message>
+        <source>target %1</source>
+        <translation>Ziel %1</translation>
     </message>
 </context>
 </TS>

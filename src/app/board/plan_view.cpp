@@ -1,0 +1,269 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/board/plan_view.h"
+
+#include "app/parts/look.h"
+#include "app/parts/words.h"
+
+#include <QHelpEvent>
+#include <QKeyEvent>
+#include <QMouseEvent>
+#include <QPainter>
+#include <QToolTip>
+
+#include <algorithm>
+#include <cmath>
+
+namespace lamp::app {
+
+namespace {
+
+constexpr int kBetween = 8, kPad = 8, kGlyph = 18, kNarrowest = 150, kColumn = 100;
+constexpr int kMostRooms = 60; ///< more are not drawn: the table has all
+
+} // namespace
+
+PlanView::PlanView(QWidget *parent) : QWidget(parent)
+{
+    setFocusPolicy(Qt::StrongFocus);
+    setSizePolicy(QSizePolicy::Expanding, QSizePolicy::Fixed);
+    setAccessibleName(tr("Plan of the rooms"));
+}
+
+void PlanView::setLines(const std::vector<BoardLine> &lines)
+{
+    m_rooms.clear();
+    std::map<std::string, size_t> rooms;
+    for (const BoardLine &l : lines) {
+        const auto [it, fresh] = rooms.emplace(l.question.room, m_rooms.size());
+        if (fresh) {
+            m_rooms.push_back({text(l.question.room), {}, {}, false});
+        }
+        m_rooms[it->second].spots.push_back({l.question.key, lampOf(l.due), text(l.question.name), text(dueStateSaid(l.due.state)), {}});
+    }
+    QStringList said;
+    for (Room &r : m_rooms) {
+        std::stable_sort(r.spots.begin(), r.spots.end(), [](const Spot &p, const Spot &q) { return p.lamp > q.lamp; });
+        for (const Spot &s : r.spots) {
+            said << r.name + QStringLiteral(", ") + s.name + QStringLiteral(": ") + s.state;
+        }
+    }
+    constexpr int kSaid = 100; // nobody listens to more
+    setAccessibleDescription(QStringList(said.mid(0, kSaid)).join(QStringLiteral("; ")));
+    layOut();
+    setFixedHeight(sizeHint().height());
+    update();
+}
+
+QSize PlanView::sizeHint() const
+{
+    double bottom = 0;
+    for (const Room &r : m_rooms) {
+        bottom = std::max(bottom, r.area.bottom());
+    }
+    return {600, int(std::ceil(bottom)) + 1};
+}
+
+void PlanView::layOut()
+{
+    // Rooms in rows, each as wide as its displays need; a row is as high as its fullest room. Displays stand in rows of a room.
+    constexpr int kMostRows = 3; // of displays in a room: a studio of thirty is seen at once
+    const int line = fontMetrics().height(), each = kGlyph + 8, head = line + 8;
+    const size_t count = std::min<size_t>(m_rooms.size(), kMostRooms);
+    const int most = std::max(1, std::min(int(count), width() / (2 * kColumn + kBetween)));
+    const int rowsOfRooms = std::max(1, (int(count) + most - 1) / most);
+    const int across = std::max(1, (int(count) + rowsOfRooms - 1) / rowsOfRooms); // no row is half empty
+    const bool small = rowsOfRooms > 3; // a large studio: rooms fold into lamps that show their worst and their count
+    const int wide = std::max(kNarrowest, (width() - (across - 1) * kBetween) / across);
+    double top = 0;
+    for (size_t first = 0; first < count; first += size_t(across)) {
+        int rows = 1;
+        const size_t last = std::min(count, first + size_t(across));
+        for (size_t i = first; i < last; ++i) {
+            Room &r = m_rooms[i];
+            const int columns = std::max(1, (wide - 2 * kPad) / kColumn);
+            const int needed = (int(r.spots.size()) + columns - 1) / columns;
+            r.folded = small || needed > 2 * kMostRows;
+            rows = std::max(rows, r.folded ? 1 : needed);
+        }
+        const double high = head + rows * each + kPad;
+        for (size_t i = first; i < last; ++i) {
+            Room &r = m_rooms[i];
+            r.area = QRectF(double(i - first) * (wide + kBetween) + 0.5, top + 0.5, wide - 1, high - 1);
+            const int columns = std::max(1, (wide - 2 * kPad) / kColumn);
+            const double columnWide = double(wide - 2 * kPad) / columns;
+            for (size_t k = 0; k < r.spots.size(); ++k) {
+                r.spots[k].area = r.folded ? QRectF()
+                                           : QRectF(r.area.left() + kPad + double(int(k) % columns) * columnWide,
+                                                    r.area.top() + head + double(int(k) / columns) * each, columnWide, each);
+            }
+        }
+        top += high + kBetween;
+    }
+    for (size_t i = count; i < m_rooms.size(); ++i) {
+        m_rooms[i].area = {};
+    }
+}
+
+void PlanView::paintRoom(QPainter &p, const Room &r) const
+{
+    const QColor ink = palette().color(QPalette::WindowText);
+    QColor line = ink;
+    line.setAlpha(110);
+    p.setPen(line);
+    p.setBrush(Qt::NoBrush);
+    p.drawRect(r.area);
+    // A door: what is a plan and not a box.
+    p.setPen(QPen(palette().color(QPalette::Window), 3));
+    p.drawLine(QPointF(r.area.right() - 34, r.area.bottom()), QPointF(r.area.right() - 14, r.area.bottom()));
+    p.setPen(line);
+    p.drawLine(QPointF(r.area.right() - 34, r.area.bottom()), QPointF(r.area.right() - 20, r.area.bottom() - 14));
+    p.setPen(ink);
+    QFont bold = font();
+    bold.setBold(true);
+    p.setFont(bold);
+    p.drawText(r.area.adjusted(kPad, 5, -kPad, 0), Qt::AlignLeft | Qt::AlignTop,
+               QFontMetrics(bold).elidedText(r.name, Qt::ElideRight, int(r.area.width()) - 2 * kPad));
+    p.setFont(font());
+    if (r.folded && !r.spots.empty()) {
+        const double y = r.area.top() + fontMetrics().height() + 9;
+        drawLamp(p, QRectF(r.area.left() + kPad, y, kGlyph, kGlyph), r.spots.front().lamp, ink);
+        p.drawText(QRectF(r.area.left() + kPad + kGlyph + 6, y, r.area.width() - 40, kGlyph), Qt::AlignLeft | Qt::AlignVCenter,
+                   text(say("count-displays", r.spots.size())));
+        return;
+    }
+    for (const Spot &s : r.spots) {
+        const bool chosen = s.id == m_chosen;
+        if (chosen) {
+            p.fillRect(s.area, palette().color(QPalette::Highlight));
+        }
+        const QColor tone = palette().color(chosen ? QPalette::HighlightedText : QPalette::WindowText);
+        drawLamp(p, QRectF(s.area.left() + 3, s.area.top() + 4, kGlyph, kGlyph), s.lamp, tone);
+        p.setPen(tone);
+        const QRectF words = s.area.adjusted(kGlyph + 8, 0, -2, 0);
+        p.drawText(words, Qt::AlignLeft | Qt::AlignVCenter, fontMetrics().elidedText(behindComma(s.name), Qt::ElideRight, int(words.width())));
+    }
+}
+
+void PlanView::paintEvent(QPaintEvent *)
+{
+    QPainter p(this);
+    p.setRenderHint(QPainter::Antialiasing);
+    for (const Room &r : m_rooms) {
+        if (!r.area.isEmpty()) {
+            paintRoom(p, r);
+        }
+    }
+    if (hasFocus()) {
+        p.setPen(QPen(palette().color(QPalette::WindowText), 1, Qt::DotLine));
+        p.setBrush(Qt::NoBrush);
+        p.drawRect(rect().adjusted(0, 0, -1, -1));
+    }
+}
+
+void PlanView::resizeEvent(QResizeEvent *event)
+{
+    QWidget::resizeEvent(event);
+    layOut();
+    if (height() != sizeHint().height()) {
+        setFixedHeight(sizeHint().height());
+    }
+}
+
+std::vector<const PlanView::Spot *> PlanView::drawn() const
+{
+    std::vector<const Spot *> all;
+    for (const Room &r : m_rooms) {
+        for (const Spot &s : r.spots) {
+            if (!s.area.isEmpty()) {
+                all.push_back(&s);
+            }
+        }
+    }
+    return all;
+}
+
+qint64 PlanView::displayAt(const QPointF &at) const
+{
+    for (const Spot *s : drawn()) {
+        if (s->area.contains(at)) {
+            return s->id;
+        }
+    }
+    return 0;
+}
+
+QRectF PlanView::placeOf(qint64 id) const
+{
+    for (const Spot *s : drawn()) {
+        if (s->id == id) {
+            return s->area;
+        }
+    }
+    return {};
+}
+
+void PlanView::choose(qint64 id)
+{
+    if (m_chosen != id) {
+        m_chosen = id;
+        update();
+    }
+}
+
+void PlanView::mousePressEvent(QMouseEvent *event)
+{
+    if (const qint64 id = displayAt(event->position()); id != 0) {
+        choose(id);
+        Q_EMIT displayChosen(id);
+        return;
+    }
+    for (const Room &r : m_rooms) {
+        if (r.area.contains(event->position())) {
+            Q_EMIT roomChosen(r.name);
+        }
+    }
+}
+
+void PlanView::mouseDoubleClickEvent(QMouseEvent *event)
+{
+    if (const qint64 id = displayAt(event->position()); id != 0) {
+        Q_EMIT displayOpened(id);
+    }
+}
+
+void PlanView::keyPressEvent(QKeyEvent *event)
+{
+    const auto all = drawn();
+    const auto at = std::find_if(all.begin(), all.end(), [&](const Spot *s) { return s->id == m_chosen; });
+    const bool forward = event->key() == Qt::Key_Right || event->key() == Qt::Key_Down;
+    const bool back = event->key() == Qt::Key_Left || event->key() == Qt::Key_Up;
+    if ((forward || back) && !all.empty()) {
+        const Spot *next = at == all.end()     ? all.front()
+                           : forward           ? (at + 1 == all.end() ? all.front() : *(at + 1))
+                           : at == all.begin() ? all.back()
+                                               : *(at - 1);
+        choose(next->id);
+        Q_EMIT displayChosen(next->id);
+    } else if ((event->key() == Qt::Key_Return || event->key() == Qt::Key_Enter) && m_chosen != 0) {
+        Q_EMIT displayOpened(m_chosen);
+    } else {
+        QWidget::keyPressEvent(event);
+    }
+}
+
+bool PlanView::event(QEvent *event)
+{
+    if (event->type() == QEvent::ToolTip) {
+        const auto *help = static_cast<QHelpEvent *>(event);
+        const qint64 id = displayAt(help->pos());
+        for (const Spot *s : drawn()) {
+            if (id != 0 && s->id == id) {
+                QToolTip::showText(help->globalPos(), s->name + QStringLiteral(": ") + s->state);
+            }
+        }
+        return true;
+    }
+    return QWidget::event(event);
+}
+
+} // namespace lamp::app

@@ -1,0 +1,163 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "fleet/studio_round.h"
+
+#include <algorithm>
+#include <set>
+
+namespace lamp {
+
+namespace {
+
+/// Minutes where no visit of the display says it: a visit with placing and signing off, and what panels take to settle
+/// (10 to 30 minutes are common practice, no published source).
+double usualMinutes(Task task)
+{
+    switch (task) {
+    case Task::Full: return 10;
+    case Task::Refresh: return 6;
+    case Task::Check: return 4;
+    case Task::Profile: return 8;
+    }
+    return 10;
+}
+constexpr double kUsualWarmUp = 20, kHandling = 3; // min: bring, place and take away; sign off
+constexpr double kTrimming = 4;                    // min that somebody stands at the menu in a full visit
+
+std::optional<Task> wanted(const RoundCandidate &c, const RoundDay &day)
+{
+    const std::string &s = c.due.state;
+    return s == "ok" || (s == "due-soon" && !day.dueSoon) ? std::nullopt : std::optional(taskFor(c.due));
+}
+
+RoundProblem::Stop stopOf(const RoundCandidate &c, Task task, std::string id, size_t room)
+{
+    RoundProblem::Stop stop;
+    stop.id = std::move(id);
+    stop.technology = c.technology;
+    stop.room = room;
+    const auto known = c.minutes.find(task);
+    stop.visit = kHandling + (known == c.minutes.end() ? usualMinutes(task) : known->second);
+    stop.warmUp = c.warmUp.value_or(kUsualWarmUp);
+    stop.attended = std::min(stop.visit, kHandling + (task == Task::Full ? kTrimming : 0));
+    return stop;
+}
+
+/// The round of the first `count` candidates.
+StudioRound roundOfFirst(const std::vector<RoundCandidate> &due, size_t count, const RoundDay &day)
+{
+    StudioRound r;
+    r.problem.start = day.start;
+    r.problem.people = day.people;
+    r.problem.instruments = day.instruments;
+    r.problem.breaks = day.breaks;
+    std::set<std::string> names;
+    for (size_t i = 0; i < count; ++i) {
+        const RoundCandidate &c = due[i];
+        auto room = std::find(r.problem.rooms.begin(), r.problem.rooms.end(), c.room);
+        if (room == r.problem.rooms.end()) {
+            room = r.problem.rooms.insert(room, c.room);
+        }
+        // A name is no identity: two displays may share it.
+        std::string id = c.name.empty() ? c.serial : c.name;
+        if (!names.insert(id).second) {
+            id += " " + (c.serial.empty() ? "#" + std::to_string(c.key) : c.serial);
+            names.insert(id);
+        }
+        r.tasks.push_back(taskFor(c.due));
+        r.keys.push_back(c.key);
+        r.problem.stops.push_back(stopOf(c, r.tasks.back(), std::move(id), size_t(room - r.problem.rooms.begin())));
+    }
+    const size_t rooms = r.problem.rooms.size();
+    r.problem.walk.assign(rooms, std::vector<double>(rooms, day.walk));
+    for (size_t i = 0; i < rooms; ++i) {
+        r.problem.walk[i][i] = 0;
+    }
+    return r;
+}
+
+} // namespace
+
+Task taskFor(const Due &due)
+{
+    if (due.state == "never" || due.state == "out" || due.why == "event") {
+        return Task::Full;
+    }
+    return due.state == "undecided" || due.state == "due-soon" || due.why == "assignment" ? Task::Check : Task::Refresh;
+}
+
+Result<StudioRound> studioRound(std::vector<RoundCandidate> candidates, const RoundDay &day)
+{
+    std::erase_if(candidates, [&](const RoundCandidate &c) { return !wanted(c, day); });
+    if (candidates.empty()) {
+        return Error{ErrorKind::Input, say("round-nothing-due"), {}, {}, "nothing-due", false};
+    }
+    std::stable_sort(candidates.begin(), candidates.end(),
+                     [](const RoundCandidate &p, const RoundCandidate &q) { return urgency(p.due.state) < urgency(q.due.state); });
+    // As many as fit: more displays never end earlier, so the number is found by halving.
+    size_t fits = 0, tooMany = candidates.size() + 1;
+    std::optional<StudioRound> best;
+    std::optional<Error> why;
+    for (size_t count = candidates.size(); fits + 1 < tooMany; count = (fits + tooMany) / 2) {
+        StudioRound r = roundOfFirst(candidates, count, day);
+        if (roundLowerBound(r.problem) <= 60 * day.hours) {
+            auto plan = planRound(r.problem);
+            if (plan && plan->makespan <= 60 * day.hours) {
+                r.plan = std::move(plan).value();
+                best = std::move(r);
+                fits = count;
+                continue;
+            }
+            why = plan ? why : std::optional(plan.error());
+        }
+        tooMany = count;
+    }
+    if (!best) {
+        return why ? *why : Error{ErrorKind::Input, say("round-day-too-short"), {}, say("round-longer-day"), "too-short", false};
+    }
+    for (size_t i = fits; i < candidates.size(); ++i) {
+        best->left.push_back(candidates[i].name);
+    }
+    return std::move(*best);
+}
+
+RoundProblem remainingRound(const RoundProblem &problem, const RoundPlan &plan, double now, const std::vector<bool> &gone, std::vector<size_t> &kept)
+{
+    RoundProblem rest = problem;
+    rest.start = problem.start + std::chrono::seconds(std::llround(60 * now));
+    rest.stops.clear();
+    kept.clear();
+    std::vector<size_t> number(problem.stops.size(), problem.stops.size());
+    for (size_t i = 0; i < problem.stops.size(); ++i) {
+        if (!gone[i]) {
+            number[i] = kept.size();
+            kept.push_back(i);
+        }
+    }
+    for (const size_t i : kept) {
+        RoundProblem::Stop stop = problem.stops[i];
+        stop.earliest = std::max(0.0, stop.earliest - now);
+        stop.latest -= now;
+        std::vector<size_t> after;
+        for (const size_t before : stop.after) {
+            if (number[before] < kept.size()) {
+                after.push_back(number[before]);
+            }
+        }
+        stop.after = std::move(after);
+        for (const RoundStep &s : plan.steps) {
+            if (s.what == RoundStep::What::WarmUp && s.stop == int(i) && s.from < now) {
+                stop.warmUp = std::max(0.0, stop.warmUp - (now - s.from));
+            }
+        }
+        rest.stops.push_back(std::move(stop));
+    }
+    rest.breaks.clear();
+    for (const RoundProblem::Break &b : problem.breaks) {
+        if (b.to > now) {
+            rest.breaks.push_back({std::max(0.0, b.from - now), b.to - now});
+        }
+    }
+    return rest;
+}
+
+} // namespace lamp

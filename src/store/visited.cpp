@@ -1,0 +1,117 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "store/visited.h"
+
+#include "base/parallel.h"
+
+namespace lamp {
+
+namespace {
+
+/// A newer visit may have no profile (one that was interrupted, a reading by hand): so many are looked through.
+constexpr Page kNewest{0, 12};
+
+Result<std::optional<VisitRecord>> newestWithProfile(Store &store, qint64 displayId)
+{
+    for (const VisitEntry &v : store.visits().of(displayId, kNewest)) {
+        if (v.state != VisitState::Finished) {
+            continue;
+        }
+        auto record = store.visits().record(v.id);
+        if (!record) {
+            return record.error();
+        }
+        if (!record->profile.empty()) {
+            return std::optional(std::move(record).value());
+        }
+    }
+    return std::optional<VisitRecord>();
+}
+
+} // namespace
+
+Result<std::vector<StudioDisplay>> visitedDisplays(Store &store, const std::vector<qint64> &ids, const std::stop_token &stop)
+{
+    struct Found {
+        DisplayEntry entry;
+        std::string visit;
+        VisitFacts facts;
+    };
+    const Error stopped{ErrorKind::Cancelled, say("stopped-on-request"), {}, {}, "cancelled", false};
+    std::vector<Found> found;
+    for (const DisplayEntry &d : store.studio().displays()) {
+        if (stop.stop_requested()) {
+            return stopped;
+        }
+        if (!ids.empty() && std::find(ids.begin(), ids.end(), d.id) == ids.end()) {
+            continue;
+        }
+        auto record = newestWithProfile(store, d.id);
+        if (!record) {
+            return record.error();
+        }
+        if (record.value()) {
+            found.push_back({d, record.value()->id, visitFacts(*record.value())});
+        }
+    }
+    if (const auto problem = store.takeProblem()) {
+        return *problem;
+    }
+    std::vector<std::optional<Result<VisitedDisplay>>> made(found.size());
+    inParallel(int(found.size()), [&](int i) {
+        if (!stop.stop_requested()) {
+            made[size_t(i)] = VisitedDisplay::of(std::move(found[size_t(i)].facts));
+        }
+    });
+    std::vector<StudioDisplay> all;
+    for (size_t i = 0; i < found.size(); ++i) {
+        if (!made[i]) {
+            return stopped;
+        }
+        if (!*made[i]) {
+            Error error = made[i]->error();
+            error.what = say("subject-because", found[i].entry.name.toStdString(), error.what);
+            return error;
+        }
+        all.push_back({std::move(found[i].entry), std::move(found[i].visit), std::move(*made[i]).value()});
+    }
+    return all;
+}
+
+std::vector<RoundCandidate> roundCandidates(Store &store, const std::vector<DueQuestion> &due, WallTime on)
+{
+    constexpr size_t kMostRecords = 200; // whose visits are looked into: the others take what is usual
+    std::vector<RoundCandidate> all;
+    size_t looked = 0;
+    for (const DueQuestion &q : due) {
+        RoundCandidate c{q.key, q.name, q.serial, {}, q.room, dueOf(q, on), {}, {}};
+        const auto entry = store.studio().display(q.key);
+        c.technology = entry ? entry->technology.toStdString() : "";
+        if (c.due.state != "ok" && ++looked <= kMostRecords) {
+            for (const VisitEntry &v : store.visits().of(q.key, kNewest)) {
+                const auto record =
+                    v.state == VisitState::Finished && !c.minutes.contains(v.task) ? store.visits().record(v.id) : Result<VisitRecord>(Error{});
+                if (record && record->benchSeconds > record->warmUpSeconds) {
+                    c.minutes[v.task] = (record->benchSeconds - record->warmUpSeconds) / 60;
+                    // One that was found warm says nothing of how long it takes.
+                    c.warmUp = c.warmUp || record->warmUpSeconds < 180 ? c.warmUp : std::optional(record->warmUpSeconds / 60);
+                }
+            }
+        }
+        all.push_back(std::move(c));
+    }
+    return all;
+}
+
+std::vector<RoundProblem::Instrument> roundInstruments(Store &store)
+{
+    std::vector<RoundProblem::Instrument> all;
+    for (const InstrumentEntry &i : store.studio().instruments()) {
+        if (!i.retired) {
+            const QString name = i.serial.isEmpty() ? i.model : i.model + ' ' + i.serial;
+            all.push_back({name.toStdString(), {}});
+        }
+    }
+    return all;
+}
+
+} // namespace lamp
