@@ -31,6 +31,15 @@ struct ServeOptions {
     bool warm = false, bare = false, spectral = false;
 };
 
+/// Of `measure`.
+struct MeasureOptions {
+    std::string kind, bench, out, target, space = "sRGB", profileIn, colours, set, resume, warmUp = "wait";
+    std::vector<std::string> modes;
+    int steps = 0, grid = 3, instrument = -1;
+    double luminance = 1, minutes = 60, average = 0, limit = 5;
+    bool json = false;
+};
+
 /// Of `import`, `convert` and `rebuild`.
 struct ImportOptions {
     std::string file, out, target, tolerance, profile = "auto", name, report = "pdf", columns, ramps, correctedFor, curves = "auto";
@@ -71,6 +80,7 @@ struct FleetOptions {
 
 /// The subcommands. \return the exit status
 int runVisit(const VisitOptions &options);
+int measure(const MeasureOptions &options);
 int inspectProfile(const std::string &path, bool json);
 int importReadings(const ImportOptions &options);
 int convertFile(const ImportOptions &options);

@@ -173,6 +173,33 @@ void addDesktop(CLI::App &app, DesktopOptions &o, int &status)
     common("hold", phrase("cli", "Remember profiles and ramps, and restore them when standard input ends"), holdProfiles);
 }
 
+void addMeasure(CLI::App &app, MeasureOptions &o, int &status)
+{
+    auto *command = app.add_subcommand("measure", phrase("cli", "Measure beside visits; changes nothing but what is shown"));
+    command->add_option("KIND", o.kind, phrase("cli", "gray, saturation, colours, uniformity, contrast, stability or modes"))->required();
+    command->add_option("--bench", o.bench, phrase("cli", "Command that starts the bench"))->required();
+    command->add_option("--out", o.out, phrase("cli", "Folder for the results"))->required();
+    command->add_option("--target", o.target,
+                        phrase("cli", "Tone and white that grays are judged against: name of a built-in target, or a JSON file"));
+    command->add_option("--steps", o.steps, phrase("cli", "Of gray (21 where left out) and of saturation (4: every 25 %)"));
+    command->add_option("--luminance", o.luminance, phrase("cli", "Of saturation: share of each corner's luminance, above 0 to 1"));
+    command->add_option("--space", o.space, phrase("cli", "What drives mean where no profile says: sRGB, Display P3, ..."));
+    command->add_option("--profile-in", o.profileIn, phrase("cli", "Profile that says what drives mean"));
+    command->add_option("--colours", o.colours, phrase("cli", "CSV or CGATS of colours: r, g, b, or L, a, b (D50)"));
+    command->add_option("--set", o.set, phrase("cli", "Colours that ship with it: memory, skin, neutrals or surface"));
+    command->add_option("--grid", o.grid, phrase("cli", "Of uniformity: 3, 5 or 9 places across and down"));
+    command->add_option("--minutes", o.minutes, phrase("cli", "Of stability: how long"));
+    command->add_option("--average", o.average, phrase("cli", "Seconds that dark patches are averaged"))->check(CLI::Range(0.0, 60.0));
+    command->add_option("--modes", o.modes, phrase("cli", "Of the display's modes, with commas; all where left out"))->delimiter(',');
+    command->add_option("--limit", o.limit, phrase("cli", "Of modes: a colour that is off by more discards one, ΔE00"))
+        ->check(CLI::Range(0.1, 100.0));
+    command->add_option("--instrument", o.instrument, phrase("cli", "Number of one of the bench's instruments"))->check(CLI::Range(0, 99));
+    command->add_option("--warm-up", o.warmUp, phrase("cli", "wait or skip"));
+    command->add_option("--resume", o.resume, phrase("cli", "measurement.json of one that was cut off, to go on with"));
+    command->add_flag("--json", o.json, phrase("cli", "Machine-readable output"));
+    command->callback([&] { status = measure(o); });
+}
+
 void addServe(CLI::App &app, ServeOptions &o, bool &json, int &status)
 {
     auto *command = app.add_subcommand("serve", phrase("cli", "Serve a simulated display and instrument over the bench protocol"));
@@ -384,6 +411,8 @@ int run(std::vector<std::string> arguments)
     tolerances->add_flag("--json", json, phrase("cli", "Machine-readable output"));
     tolerances->callback([&] { status = listTolerances(json); });
     addServe(app, serve, json, status);
+    MeasureOptions measuring;
+    addMeasure(app, measuring, status);
     FleetOptions fleet;
     addFleet(app, fleet, status);
     try {

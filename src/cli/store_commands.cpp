@@ -2,6 +2,8 @@
 // The studio's store: opening it, examining, copying and moving it.
 #include "cli/commands.h"
 
+#include "base/json.h"
+
 #include "cli/output.h"
 #include "cli/progress_line.h"
 #include "cli/studio.h"

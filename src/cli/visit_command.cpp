@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "cli/commands.h"
+#include "cli/signal_stop.h"
 
 #include "cli/painting.h"
 #include "cli/progress_line.h"
@@ -32,33 +33,6 @@ void tellStage(ProgressLine &line, Stage stage, const VisitRecord &record)
         line.tell(say("subject-because", titled(stage, record.plan.task), l->summary));
     }
 }
-
-/// Turns an interrupt into a request to stop, so that a visit ends in order and keeps its readings.
-class SignalStop {
-public:
-    SignalStop()
-    {
-        sigemptyset(&m_set);
-        for (const int s : {SIGINT, SIGTERM, SIGHUP}) {
-            sigaddset(&m_set, s);
-        }
-        pthread_sigmask(SIG_BLOCK, &m_set, nullptr);
-        m_thread = std::jthread([this](const std::stop_token &end) {
-            while (!end.stop_requested()) {
-                const timespec wait{0, 50'000'000};
-                if (sigtimedwait(&m_set, nullptr, &wait) > 0) {
-                    m_source.request_stop();
-                }
-            }
-        });
-    }
-    [[nodiscard]] std::stop_token token() const { return m_source.get_token(); }
-
-private:
-    sigset_t m_set{};
-    std::stop_source m_source;
-    std::jthread m_thread;
-};
 
 Error badChoice(const std::string &option, const std::string &value, Argument choices)
 {

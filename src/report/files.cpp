@@ -115,9 +115,14 @@ Status ReadingJournal::write(const std::string &text)
 
 Status ReadingJournal::append(const Measurement &m, const VisitRecord &record)
 {
+    return append(m, [&] { return readingSet(record); });
+}
+
+Status ReadingJournal::append(const Measurement &m, const std::function<ReadingSet()> &headOf)
+{
     const bool first = m_all.empty();
     if (first) {
-        ReadingSet head = readingSet(record);
+        ReadingSet head = headOf();
         head.readings.clear();
         m_all = readingsCsvHead(head);
     }

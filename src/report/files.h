@@ -36,6 +36,8 @@ public:
     /// \param record for what stands at the head of the file \return an error that says where the journal went on, or that no
     /// place could be written to; told once
     Status append(const Measurement &m, const VisitRecord &record);
+    /// \param head of the file, without readings; asked for before the first one only
+    Status append(const Measurement &m, const std::function<ReadingSet()> &head);
     /// Where the readings are now; empty before the first, and where no place could be written to.
     [[nodiscard]] const std::filesystem::path &path() const { return m_path; }
     /// Deletes the journal: its readings are kept elsewhere now.

@@ -23,7 +23,7 @@ struct ResultFile {
 };
 
 /// All names that a visit's results can have.
-constexpr std::array<const char *, 8> kNames{"profile.icc",      "ramps.csv",       "readings.txt", "visit.json",
+constexpr std::array<const char *, 9> kNames{"profile.icc",      "ramps.csv",       "readings.txt", "visit.json", "measurement.json",
                                              "whole-visit.json", "correction.json", "report.pdf",   "report.html"};
 
 Bytes bytesOf(const std::string &text)
@@ -73,7 +73,11 @@ bool isThere(const fs::path &path)
 fs::path nameOfEarlier(const fs::path &folder)
 {
     std::string stamp;
-    if (const auto text = readFile(folder / "visit.json")) {
+    auto text = readFile(folder / "visit.json");
+    if (!text) {
+        text = readFile(folder / "measurement.json");
+    }
+    if (text) {
         const auto json = parseJson(text.value());
         if (json && json->is_object() && json->contains("started") && (*json)["started"].is_string()) {
             stamp = isoTime(fromIsoTime((*json)["started"].get<std::string>()));
@@ -172,6 +176,12 @@ Result<KeptResults> keepResults(const fs::path &folder, const VisitRecord &recor
 Result<KeptResults> keepReadings(const fs::path &folder, const VisitRecord &record)
 {
     return keep(folder, {{"readings.txt", bytesOf(readingsToCgats(readingSet(record)))}});
+}
+
+Result<KeptResults> keepMeasurement(const fs::path &folder, const SurveyRecord &record)
+{
+    return keep(folder, {{"readings.txt", bytesOf(readingsToCgats(readingSet(record)))},
+                         {"measurement.json", bytesOf(surveyJson(record, surveyResults(record)))}});
 }
 
 Result<KeptResults> keepFile(const fs::path &file, const Bytes &content)

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "report/files.h"
+#include "survey/results.h"
 
 #include <filesystem>
 
@@ -25,6 +26,9 @@ Result<KeptResults> keepResults(const std::filesystem::path &folder, const Visit
 
 /// The same for a visit that failed: its readings only.
 Result<KeptResults> keepReadings(const std::filesystem::path &folder, const VisitRecord &record);
+
+/// The same of a measurement beside visits: measurement.json and readings.txt, whole or cut off.
+Result<KeptResults> keepMeasurement(const std::filesystem::path &folder, const SurveyRecord &record);
 
 /// Writes one file; where that fails, into a rescue folder under the same name, and `problem` says why.
 Result<KeptResults> keepFile(const std::filesystem::path &file, const Bytes &content);

@@ -234,7 +234,10 @@ Entry entry(const std::string &name)
          }},
         {"curlew",
          [] {
-             return Entry{wide("Curlew 27", "CU-1141"), {38, 5000}};
+             PanelSpec p = wide("Curlew 27", "CU-1141");
+             p.unevenness = 0.12;
+             p.modes = {{"factory"}, {"sRGB", {1, 0.985, 0.94}, 1}, {"reading", {1, 0.93, 0.7}, 1}, {"vivid", {1, 1, 1}, 1.25}};
+             return Entry{p, {38, 5000}};
          }},
         {"dunlin",
          [] {
@@ -246,7 +249,9 @@ Entry entry(const std::string &name)
          }},
         {"knot",
          [] {
-             return Entry{laptop("Knot 14", "KN-9120"), {180, 3500}};
+             PanelSpec p = laptop("Knot 14", "KN-9120");
+             p.unevenness = 0.3;
+             return Entry{p, {180, 3500}};
          }},
         {"plover",
          [] {

@@ -322,7 +322,8 @@ private Q_SLOTS:
              std::vector<std::tuple<Qt::Key, Qt::KeyboardModifiers, QString>>{{Qt::Key_F3, Qt::NoModifier, "board"},
                                                                               {Qt::Key_G, Qt::ControlModifier, "agreement"},
                                                                               {Qt::Key_L, Qt::ControlModifier, "ageing"},
-                                                                              {Qt::Key_R, Qt::ControlModifier, "round"}}) {
+                                                                              {Qt::Key_R, Qt::ControlModifier, "round"},
+                                                                              {Qt::Key_M, Qt::ControlModifier, "survey"}}) {
             QTest::keyClick(&w, key, with);
             QTRY_VERIFY_WITH_TIMEOUT(!w.board()->busy() && !w.group()->busy() && !w.ageing()->busy() && !w.round()->busy(), 60000);
             inspectView(w, name);

@@ -5,6 +5,7 @@
 #include "app/studio/instruments_view.h"
 #include "app/studio/places_view.h"
 #include "app/studio/studio_desk.h"
+#include "app/survey/survey_view.h"
 
 #include "app/board/board_view.h"
 #include "app/files/bring_in.h"
@@ -50,8 +51,9 @@ MainWindow::MainWindow(QString storePath, QWidget *parent)
       m_background(new Background(this)), m_lookAgain(new QTimer(this)), m_places(new PlacesView),
       m_register(new StudioDesk(*m_studio, *m_banner, *this)), m_stack(new Pages), m_welcome(new Welcome), m_card(new CardView),
       m_board(new BoardView), m_instruments(new InstrumentsView(*m_banner)), m_group(new GroupView(*m_banner)), m_ageing(new AgeingView(*m_banner)),
-      m_round(new RoundView(*m_banner)), m_desk(new FileDesk), m_bringIn(new BringIn(*m_studio, *m_desk, *m_background, *m_banner, this)),
-      m_report(new ReportPage(*m_background, *m_banner)), m_progress(new ProgressBar)
+      m_round(new RoundView(*m_banner)), m_survey(new SurveyView(m_visits->surveys(), *m_banner)), m_desk(new FileDesk),
+      m_bringIn(new BringIn(*m_studio, *m_desk, *m_background, *m_banner, this)), m_report(new ReportPage(*m_background, *m_banner)),
+      m_progress(new ProgressBar)
 {
     setWindowTitle(tr("Dutiful Lamp"));
     resize(1280, 760); // with its title bar it fits on a screen of 1280 by 800
@@ -86,6 +88,7 @@ void MainWindow::layOut()
     m_stack->add(m_group, Nothing, "Displays that agree");
     m_stack->add(m_ageing, Nothing, "How displays age");
     m_stack->add(m_round, Nothing, "A day's round");
+    m_stack->add(m_survey, Nothing, "Measuring beside visits");
     m_stack->add(worksheet(), Reading, "A visit");
     m_stack->add(m_desk, Reading, "Files from elsewhere");
     m_stack->add(m_report, Reading, "The verdict");
@@ -149,6 +152,7 @@ void MainWindow::buildMenus()
     display->addAction(tr("&Full visit"), QKeySequence(tr("F5")), this, [this] { startVisit(Task::Full); });
     display->addAction(tr("&Refresh"), QKeySequence(tr("F6")), this, [this] { startVisit(Task::Refresh); });
     display->addAction(tr("&Check"), QKeySequence(tr("F7")), this, [this] { startVisit(Task::Check); });
+    display->addAction(tr("&Measure beside visits"), QKeySequence(tr("Ctrl+M")), this, &MainWindow::showSurvey);
     display->addAction(tr("&Next profile of this computer's output"), QKeySequence(tr("F9")), this, [this] { m_installed->next(); });
     display->addAction(tr("Compare &before and after on this computer's output"), QKeySequence(tr("F8")), this,
                        [this] { m_installed->lookBothWays(); });
@@ -188,6 +192,7 @@ void MainWindow::connectPages()
         m_places->mean(id);
         m_visits->start(task, id);
     });
+    connect(m_survey, &SurveyView::wanted, m_visits, &VisitController::survey);
     connect(m_group, &GroupView::matchWanted, this, [this](qint64 id, const QString &likeVisit) {
         m_places->mean(id);
         m_visits->startLike(id, likeVisit);
@@ -426,6 +431,14 @@ void MainWindow::showRound()
     if (store() != nullptr) {
         m_round->show(*store(), wallNow());
         m_stack->setCurrentWidget(m_round);
+    }
+}
+
+void MainWindow::showSurvey()
+{
+    if (const auto display = store() != nullptr ? store()->studio().display(currentDisplay()) : std::nullopt) {
+        m_survey->show(*display);
+        m_stack->setCurrentWidget(m_survey);
     }
 }
 

@@ -28,6 +28,7 @@ class ReadingPanel;
 class ReportPage;
 class RoundView;
 class StudioDesk;
+class SurveyView;
 class InstrumentsView;
 class Welcome;
 class Worksheet;
@@ -61,6 +62,7 @@ public:
     [[nodiscard]] GroupView *group() const { return m_group; }
     [[nodiscard]] AgeingView *ageing() const { return m_ageing; }
     [[nodiscard]] RoundView *round() const { return m_round; }
+    [[nodiscard]] SurveyView *survey() const { return m_survey; }
     [[nodiscard]] InstalledPanel *installed() const { return m_installed; }
     [[nodiscard]] QString statusText() const;
     [[nodiscard]] bool fillingDemo() const { return m_studio->filling(); }
@@ -76,6 +78,7 @@ private:
     void showGroup();
     void showAgeing();
     void showRound();
+    void showSurvey();
     void layOut();
     void buildMenus();
     void connectPages();
@@ -117,6 +120,7 @@ private:
     GroupView *m_group;
     AgeingView *m_ageing;
     RoundView *m_round;
+    SurveyView *m_survey;
     FileDesk *m_desk;
     BringIn *m_bringIn;
     ReportPage *m_report;

@@ -9,6 +9,7 @@
 #include "app/profiles/installed_panel.h"
 #include "app/reports/report_page.h"
 #include "app/studio/open_studio.h"
+#include "app/survey/survey_runner.h"
 #include "app/visit/bench_consent.h"
 #include "app/visit/quick_reader.h"
 #include "app/visit/screen_bench.h"
@@ -26,7 +27,7 @@ namespace lamp::app {
 
 VisitController::VisitController(OpenStudio &studio, InstalledPanel &installed, Banner &banner, QWidget &window)
     : QObject(&window), m_studio(studio), m_installed(installed), m_banner(banner), m_window(window), m_runner(new VisitRunner(this)),
-      m_quick(new QuickReader(this)), m_writer(new Background(this))
+      m_quick(new QuickReader(this)), m_surveys(new SurveyRunner(this)), m_writer(new Background(this))
 {
     connect(m_runner, &VisitRunner::asked, this, [this](const Question &) {
         if (m_patch != nullptr && m_patch->isVisible() && m_patch->screen() == m_window.screen()) {
@@ -57,6 +58,7 @@ VisitController::VisitController(OpenStudio &studio, InstalledPanel &installed, 
     };
     connect(m_quick, &QuickReader::finished, this, hidePatch);
     connect(m_quick, &QuickReader::failed, this, hidePatch);
+    connect(m_surveys, &SurveyRunner::ended, this, hidePatch);
 }
 
 VisitController::~VisitController()
@@ -70,6 +72,7 @@ void VisitController::stop()
     m_runner->pause(false);
     m_runner->cancel();
     m_quick->cancel();
+    m_surveys->cancel();
     while (atWork()) {
         QApplication::processEvents(QEventLoop::ExcludeUserInputEvents, 50);
     }
@@ -79,7 +82,7 @@ void VisitController::stop()
 
 bool VisitController::atWork() const
 {
-    return m_runner->running() || m_quick->running();
+    return m_runner->running() || m_quick->running() || m_surveys->running();
 }
 
 bool VisitController::busy()
@@ -240,6 +243,31 @@ void VisitController::rank(qint64 displayId, std::function<void()> begin)
             m_quick->start(source, m_runner->speed(), last ? rampsOf(*last) : std::nullopt);
         },
         tr("Not now"));
+}
+
+void VisitController::survey(qint64 displayId, const SurveyPlan &plan, std::shared_ptr<const SurveyRecord> earlier)
+{
+    const auto display = m_studio.store() != nullptr ? m_studio.store()->studio().display(displayId) : std::nullopt;
+    if (!display || busy()) {
+        return;
+    }
+    const BenchSource source = benchFor(*display);
+    if (!agreed(source, [this, displayId, plan, earlier] { survey(displayId, plan, earlier); })) {
+        return;
+    }
+    if (!source.reaches()) {
+        m_banner.say(tr("No bench reaches this display from here."));
+        return;
+    }
+    m_banner.hide();
+    if (m_patch != nullptr) {
+        m_patch->begin();
+    }
+    m_installed.watch(false);
+    if (source.screen != nullptr) {
+        keepTheScreenOn(*display);
+    }
+    m_surveys->start(source, plan, displayId, m_runner->speed(), std::move(earlier));
 }
 
 std::shared_ptr<Bench> VisitController::screenBench(const DisplayEntry &display)

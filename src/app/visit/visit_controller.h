@@ -6,6 +6,7 @@
 #include "report/results.h"
 #include "simlab/sim_bench.h"
 #include "store/store.h"
+#include "survey/survey.h"
 
 #include <QObject>
 
@@ -24,6 +25,7 @@ class InstalledPanel;
 class OpenStudio;
 class PatchWindow;
 class QuickReader;
+class SurveyRunner;
 
 /// Owns what is measured with: the running visit and its display, whatever the window shows; the benches; the patches on
 /// a screen of this computer. One instrument at a time.
@@ -36,6 +38,9 @@ public:
 
     [[nodiscard]] VisitRunner &runner() const { return *m_runner; }
     [[nodiscard]] QuickReader &quick() const { return *m_quick; }
+    [[nodiscard]] SurveyRunner &surveys() const { return *m_surveys; }
+    /// Measures a display beside visits, as it stands. \param earlier one that was cut off, to go on with
+    void survey(qint64 displayId, const SurveyPlan &plan, std::shared_ptr<const SurveyRecord> earlier = nullptr);
     /// Begins a visit to a display, by its last one's target.
     void start(Task task, qint64 displayId);
     /// Begins a full visit that makes a display like another one, as a visit to that one left it.
@@ -102,6 +107,7 @@ private:
     QWidget &m_window;
     VisitRunner *m_runner;
     QuickReader *m_quick;
+    SurveyRunner *m_surveys;
     Background *m_writer; ///< of results; apart, since other work must not push it aside
     PatchWindow *m_patch = nullptr;
     std::unique_ptr<Undisturbed> m_undisturbed; ///< while patches stand on a screen of this computer

@@ -685,6 +685,74 @@
         <source>By when the round is to be over</source>
         <translation>Nach wie vielen Stunden der Rundgang zu Ende sein soll</translation>
     </message>
+    <message>
+        <source>Measure beside visits; changes nothing but what is shown</source>
+        <translation>Neben den Sitzungen messen; ändert nichts als das Gezeigte</translation>
+    </message>
+    <message>
+        <source>gray, saturation, colours, uniformity, contrast, stability or modes</source>
+        <translation>gray, saturation, colours, uniformity, contrast, stability oder modes</translation>
+    </message>
+    <message>
+        <source>Tone and white that grays are judged against: name of a built-in target, or a JSON file</source>
+        <translation>Tonwertkurve und Weiß, nach denen Graustufen beurteilt werden: Name eines eingebauten Ziels oder eine JSON-Datei</translation>
+    </message>
+    <message>
+        <source>Of gray (21 where left out) and of saturation (4: every 25 %)</source>
+        <translation>Stufen bei gray (ohne Angabe 21) und saturation (4: alle 25 %)</translation>
+    </message>
+    <message>
+        <source>Of saturation: share of each corner&apos;s luminance, above 0 to 1</source>
+        <translation>Bei saturation: Anteil der Leuchtdichte jeder Ecke, über 0 bis 1</translation>
+    </message>
+    <message>
+        <source>What drives mean where no profile says: sRGB, Display P3, ...</source>
+        <translation>Was Ansteuerungen bedeuten, wenn kein Profil es sagt: sRGB, Display P3, ...</translation>
+    </message>
+    <message>
+        <source>Profile that says what drives mean</source>
+        <translation>Profil, das sagt, was Ansteuerungen bedeuten</translation>
+    </message>
+    <message>
+        <source>CSV or CGATS of colours: r, g, b, or L, a, b (D50)</source>
+        <translation>CSV oder CGATS mit Farben: r, g, b oder L, a, b (D50)</translation>
+    </message>
+    <message>
+        <source>Colours that ship with it: memory, skin, neutrals or surface</source>
+        <translation>Mitgelieferte Farben: memory, skin, neutrals oder surface</translation>
+    </message>
+    <message>
+        <source>Of uniformity: 3, 5 or 9 places across and down</source>
+        <translation>Bei uniformity: 3, 5 oder 9 Stellen quer und hoch</translation>
+    </message>
+    <message>
+        <source>Of stability: how long</source>
+        <translation>Bei stability: wie lange</translation>
+    </message>
+    <message>
+        <source>Seconds that dark patches are averaged</source>
+        <translation>Sekunden, über die dunkle Felder gemittelt werden</translation>
+    </message>
+    <message>
+        <source>Of the display&apos;s modes, with commas; all where left out</source>
+        <translation>Modi des Bildschirms, mit Kommas; ohne Angabe alle</translation>
+    </message>
+    <message>
+        <source>Of modes: a colour that is off by more discards one, ΔE00</source>
+        <translation>Bei modes: Eine Farbe, die weiter abweicht, scheidet einen Modus aus, ΔE00</translation>
+    </message>
+    <message>
+        <source>Number of one of the bench&apos;s instruments</source>
+        <translation>Nummer eines Messgeräts des Messplatzes</translation>
+    </message>
+    <message>
+        <source>wait or skip</source>
+        <translation>wait oder skip</translation>
+    </message>
+    <message>
+        <source>measurement.json of one that was cut off, to go on with</source>
+        <translation>measurement.json einer abgebrochenen Messung, die fortgesetzt wird</translation>
+    </message>
 </context>
 <context>
     <name>control</name>
@@ -2163,6 +2231,14 @@
         <source>Fl&amp;eet</source>
         <translation>B&amp;estand</translation>
     </message>
+    <message>
+        <source>&amp;Measure beside visits</source>
+        <translation>Neben Sitzungen &amp;messen</translation>
+    </message>
+    <message>
+        <source>Ctrl+M</source>
+        <translation>Ctrl+M</translation>
+    </message>
 </context>
 <context>
     <name>lamp::app::MoveStudio</name>
@@ -2860,6 +2936,185 @@
     </message>
 </context>
 <context>
+    <name>lamp::app::SurveyView</name>
+    <message>
+        <source>Grays</source>
+        <translation>Grautöne</translation>
+    </message>
+    <message>
+        <source>Saturation</source>
+        <translation>Sättigung</translation>
+    </message>
+    <message>
+        <source>Colours</source>
+        <translation>Farben</translation>
+    </message>
+    <message>
+        <source>Uniformity</source>
+        <translation>Gleichmäßigkeit</translation>
+    </message>
+    <message>
+        <source>Contrast</source>
+        <translation>Kontrast</translation>
+    </message>
+    <message>
+        <source>Stability</source>
+        <translation>Stabilität</translation>
+    </message>
+    <message>
+        <source>The display&apos;s modes</source>
+        <translation>Modi des Bildschirms</translation>
+    </message>
+    <message>
+        <source>How true the grays are, level by level: against the tone and white of the target.</source>
+        <translation>Wie genau die Graustufen sind, Stufe für Stufe: gegen Tonwertkurve und Weiß des Ziels.</translation>
+    </message>
+    <message>
+        <source>The six hues from gray to their corner: right at the corners is not enough, the way there should be straight.</source>
+        <translation>Die sechs Farbtöne von Grau bis zur Ecke: Richtige Ecken genügen nicht, auch der Weg dorthin soll gerade sein.</translation>
+    </message>
+    <message>
+        <source>A set of colours, each beside what it should be.</source>
+        <translation>Eine Reihe von Farben, jede neben dem, was sie sein soll.</translation>
+    </message>
+    <message>
+        <source>White and a gray at places of the screen, beside the centre. At a real bench you are asked to lay the instrument there.</source>
+        <translation>Weiß und ein Grau an Stellen des Bildschirms, verglichen mit der Mitte. An einem echten Messplatz werden Sie gebeten, das Messgerät dorthin zu legen.</translation>
+    </message>
+    <message>
+        <source>White and black, beside dark and beside bright; whether the panel dims large whites.</source>
+        <translation>Weiß und Schwarz, neben Dunklem und neben Hellem; ob der Bildschirm große weiße Flächen dimmt.</translation>
+    </message>
+    <message>
+        <source>White over time, from now. Static patches can mark some panels: keep it short on an OLED.</source>
+        <translation>Weiß über die Zeit, ab jetzt. Stehende Bilder können manche Panels zeichnen: bei OLED kurz halten.</translation>
+    </message>
+    <message>
+        <source>The same colours in each of the display&apos;s own modes, and which of them to calibrate in.</source>
+        <translation>Dieselben Farben in jedem Modus des Bildschirms, und in welchem man kalibrieren sollte.</translation>
+    </message>
+    <message>
+        <source>&amp;Go on with it</source>
+        <translation>&amp;Fortsetzen</translation>
+    </message>
+    <message>
+        <source>Mode</source>
+        <translation>Modus</translation>
+    </message>
+    <message>
+        <source>Mean ΔE00</source>
+        <translation>Mittel ΔE00</translation>
+    </message>
+    <message>
+        <source>Largest</source>
+        <translation>Größte</translation>
+    </message>
+    <message>
+        <source>White</source>
+        <translation>Weiß</translation>
+    </message>
+    <message>
+        <source>Gamma</source>
+        <translation>Gamma</translation>
+    </message>
+    <message>
+        <source>Gamut</source>
+        <translation>Farbumfang</translation>
+    </message>
+    <message>
+        <source>%1 (%2 %), about %3 left</source>
+        <translation>%1 (%2 %), noch etwa %3</translation>
+    </message>
+    <message>
+        <source>What is measured</source>
+        <translation>Was gemessen wird</translation>
+    </message>
+    <message>
+        <source>%1 by %1</source>
+        <translation>%1 mal %1</translation>
+    </message>
+    <message>
+        <source>of memory</source>
+        <translation>Gedächtnisfarben</translation>
+    </message>
+    <message>
+        <source>skin</source>
+        <translation>Haut</translation>
+    </message>
+    <message>
+        <source>near neutral</source>
+        <translation>nahe an neutral</translation>
+    </message>
+    <message>
+        <source>near the gamut&apos;s surface</source>
+        <translation>nahe am Rand des Farbumfangs</translation>
+    </message>
+    <message>
+        <source>S&amp;teps</source>
+        <translation>S&amp;tufen</translation>
+    </message>
+    <message>
+        <source>Share of the corner&apos;s &amp;luminance</source>
+        <translation>Anteil an der &amp;Leuchtdichte der Ecke</translation>
+    </message>
+    <message>
+        <source>Drives mea&amp;n</source>
+        <translation>A&amp;nsteuerungen bedeuten</translation>
+    </message>
+    <message>
+        <source>&amp;Colours</source>
+        <translation>Far&amp;ben</translation>
+    </message>
+    <message>
+        <source>&amp;Places</source>
+        <translation>Ste&amp;llen</translation>
+    </message>
+    <message>
+        <source>&amp;Minutes</source>
+        <translation>&amp;Minuten</translation>
+    </message>
+    <message>
+        <source>%1, beside its visits</source>
+        <translation>%1, neben seinen Sitzungen</translation>
+    </message>
+    <message>
+        <source>Nothing of the display is changed but what it shows. What is read is kept.</source>
+        <translation>Am Bildschirm wird nichts geändert als das Gezeigte. Was gemessen wird, bleibt erhalten.</translation>
+    </message>
+    <message>
+        <source>%1 readings so far.</source>
+        <translation>Bisher %1 Messungen.</translation>
+    </message>
+    <message>
+        <source>%1 % of %2</source>
+        <translation>%1 % von %2</translation>
+    </message>
+    <message>
+        <source>Writing readings…</source>
+        <translation>Messwerte werden geschrieben …</translation>
+    </message>
+    <message>
+        <source>%1 What was read is in %2; it can be gone on with.</source>
+        <translation>%1 Die Messwerte stehen in %2; die Messung kann fortgesetzt werden.</translation>
+    </message>
+    <message>
+        <source>The measurement is in %1.</source>
+        <translation>Die Messung steht in %1.</translation>
+    </message>
+    <message>
+        <source>Measure no&amp;w</source>
+        <translation>&amp;Jetzt messen</translation>
+    </message>
+    <message>
+        <source>St&amp;op</source>
+        <translation>An&amp;halten</translation>
+    </message>
+    <message>
+        <source>%1 (recommended)</source>
+        <translation>%1 (empfohlen)</translation>
+    </message>
+</context>
+<context>
     <name>lamp::app::TargetDesk</name>
     <message>
         <source>A target</source>
@@ -3248,6 +3503,25 @@
     </message>
 </context>
 <context>
+    <name>lamp::app::UniformityMap</name>
+    <message>
+        <source>%1 % across, %2 % down: %3 % of luminance, %4 ΔE00</source>
+        <translation>%1 % quer, %2 % hoch: %3 % Leuchtdichte, %4 ΔE00</translation>
+    </message>
+    <message>
+        <source>Map of the screen</source>
+        <translation>Karte des Bildschirms</translation>
+    </message>
+    <message>
+        <source>centre</source>
+        <translation>Mitte</translation>
+    </message>
+    <message>
+        <source>%1 %</source>
+        <translation>%1 %</translation>
+    </message>
+</context>
+<context>
     <name>lamp::app::VisitController</name>
     <message>
         <source>That could not be done: %1.</source>
@@ -3350,6 +3624,10 @@
     <message>
         <source>Nothing on this desktop can be asked to leave the screen on: turn blanking, night colours and notifications off by hand while the visit runs.</source>
         <translation>Nichts auf diesem Desktop kann gebeten werden, den Schirm an zu lassen: Abschalten, Nachtfarben und Hinweise für die Sitzung von Hand ausschalten.</translation>
+    </message>
+    <message>
+        <source>No bench reaches this display from here.</source>
+        <translation>Kein Messplatz erreicht diesen Bildschirm von hier.</translation>
     </message>
 </context>
 <context>
@@ -8394,6 +8672,274 @@
     <message>
         <source>target %1</source>
         <translation>Ziel %1</translation>
+    </message>
+    <message>
+        <source>That cannot be measured: %1.</source>
+        <translation>Das lässt sich nicht messen: %1.</translation>
+    </message>
+    <message>
+        <source>steps have to be %1 to %2</source>
+        <translation>Stufen müssen %1 bis %2 sein</translation>
+    </message>
+    <message>
+        <source>the luminance is a share of the corner&apos;s, above 0 to 1</source>
+        <translation>die Leuchtdichte ist ein Anteil an der der Ecke, über 0 bis 1</translation>
+    </message>
+    <message>
+        <source>give a file of 1 to %1 colours with --colours</source>
+        <translation>geben Sie mit --colours eine Datei mit 1 bis %1 Farben an</translation>
+    </message>
+    <message>
+        <source>the grid is 3, 5 or 9</source>
+        <translation>das Raster ist 3, 5 oder 9</translation>
+    </message>
+    <message>
+        <source>minutes have to be %1 to %2</source>
+        <translation>Minuten müssen %1 bis %2 sein</translation>
+    </message>
+    <message>
+        <source>the display has no mode &quot;%1&quot;</source>
+        <translation>der Bildschirm hat keinen Modus „%1“</translation>
+    </message>
+    <message>
+        <source>1 to %1 modes can be compared; name them with --modes</source>
+        <translation>1 bis %1 Modi können verglichen werden; nennen Sie sie mit --modes</translation>
+    </message>
+    <message>
+        <source>there is no space &quot;%1&quot;</source>
+        <translation>es gibt keinen Farbraum „%1“</translation>
+    </message>
+    <message>
+        <source>What was read before does not go with the display as it stands now: all is read anew.</source>
+        <translation>Die früheren Messwerte passen nicht zum Bildschirm, wie er jetzt steht: Alles wird neu gemessen.</translation>
+    </message>
+    <message>
+        <source>That is no measurement to go on with: %1.</source>
+        <translation>Das ist keine Messung, die fortgesetzt werden kann: %1.</translation>
+    </message>
+    <message>
+        <source>Measuring: %1</source>
+        <translation>Messung: %1</translation>
+    </message>
+    <message>
+        <source>Waiting for the panel to stand still</source>
+        <translation>Warten, bis der Bildschirm stillsteht</translation>
+    </message>
+    <message>
+        <source>The panel was not stable: it moved by %1 % a minute.</source>
+        <translation>Der Bildschirm war nicht stabil: Er veränderte sich um %1 % in der Minute.</translation>
+    </message>
+    <message>
+        <source>Grays: mean %1 (± %2 as the instrument sees it, ± %3 for the standard observer), largest %4 ΔE00; gamma %5.</source>
+        <translation>Graustufen: Mittel %1 (± %2, wie das Messgerät es sieht, ± %3 für den Normalbeobachter), größte %4 ΔE00; Gamma %5.</translation>
+    </message>
+    <message>
+        <source>Most off: the gray of %1 % drive, %2 ΔE00; red, green, blue there %3, %4, %5 of neutral.</source>
+        <translation>Am weitesten ab: das Grau bei %1 % Ansteuerung, %2 ΔE00; Rot, Grün, Blau dort %3, %4, %5 von neutral.</translation>
+    </message>
+    <message>
+        <source>%1: mean %2 (± %3 as the instrument sees it, ± %4 for the standard observer), largest %5 ΔE00.</source>
+        <translation>%1: Mittel %2 (± %3, wie das Messgerät es sieht, ± %4 für den Normalbeobachter), größte %5 ΔE00.</translation>
+    </message>
+    <message>
+        <source>Most off: %1, %2 ΔE00 (lightness %3, chroma %4, hue %5).</source>
+        <translation>Am weitesten ab: %1, %2 ΔE00 (Helligkeit %3, Buntheit %4, Farbton %5).</translation>
+    </message>
+    <message>
+        <source>White is %1 % to %2 % from the centre&apos;s luminance, up to %3 u&apos;v&apos; and %4 ΔE00.</source>
+        <translation>Weiß liegt %1 % bis %2 % von der Leuchtdichte der Mitte, bis zu %3 u&apos;v&apos; und %4 ΔE00.</translation>
+    </message>
+    <message>
+        <source>All places are within 10 % of the centre.</source>
+        <translation>Alle Stellen liegen innerhalb von 10 % der Mitte.</translation>
+    </message>
+    <message>
+        <source>Not all places are within 10 % of the centre.</source>
+        <translation>Nicht alle Stellen liegen innerhalb von 10 % der Mitte.</translation>
+    </message>
+    <message>
+        <source>Whether all places are within 10 % of the centre the readings leave open.</source>
+        <translation>Ob alle Stellen innerhalb von 10 % der Mitte liegen, lassen die Messwerte offen.</translation>
+    </message>
+    <message>
+        <source>The centre moved by %1 % meanwhile; that is taken out.</source>
+        <translation>Die Mitte veränderte sich inzwischen um %1 %; das ist herausgerechnet.</translation>
+    </message>
+    <message>
+        <source>White %1 cd/m², black %2 ± %3 cd/m²: %4 : 1.</source>
+        <translation>Weiß %1 cd/m², Schwarz %2 ± %3 cd/m²: %4 : 1.</translation>
+    </message>
+    <message>
+        <source>White %1 cd/m², black below what the instrument sees: at least %2 : 1.</source>
+        <translation>Weiß %1 cd/m², Schwarz unter dem, was das Messgerät sieht: mindestens %2 : 1.</translation>
+    </message>
+    <message>
+        <source>Black with white around it: %1 cd/m², with stray light in the instrument.</source>
+        <translation>Schwarz mit Weiß ringsum: %1 cd/m², samt Streulicht im Messgerät.</translation>
+    </message>
+    <message>
+        <source>The panel dims large whites: %1 cd/m² at %2 % of the screen, %3 at %4 %.</source>
+        <translation>Der Bildschirm dimmt große weiße Flächen: %1 cd/m² bei %2 % der Fläche, %3 bei %4 %.</translation>
+    </message>
+    <message>
+        <source>White moved by %1 % and %2 u&apos;v&apos; in %3; at the end by %4 % an hour.</source>
+        <translation>Weiß veränderte sich um %1 % und %2 u&apos;v&apos; in %3; am Ende um %4 % in der Stunde.</translation>
+    </message>
+    <message>
+        <source>Within 1 % and 0.002 u&apos;v&apos; of its end from %1 on.</source>
+        <translation>Innerhalb von 1 % und 0,002 u&apos;v&apos; seines Endes ab %1.</translation>
+    </message>
+    <message>
+        <source>It did not come to rest.</source>
+        <translation>Er kam nicht zur Ruhe.</translation>
+    </message>
+    <message>
+        <source>%1 cd/m², x %2, y %3</source>
+        <translation>%1 cd/m², x %2, y %3</translation>
+    </message>
+    <message>
+        <source>line %1: %2 does not show that colour</source>
+        <translation>Zeile %1: %2 zeigt diese Farbe nicht</translation>
+    </message>
+    <message>
+        <source>the profile</source>
+        <translation>das Profil</translation>
+    </message>
+    <message>
+        <source>%1: mean %2, largest %3 ΔE00; white %4; %5 : 1; gamma %6; %7 % of %8. %9</source>
+        <translation>%1: Mittel %2, größte %3 ΔE00; Weiß %4; %5 : 1; Gamma %6; %7 % von %8. %9</translation>
+    </message>
+    <message>
+        <source>It was not measured, and is left out.</source>
+        <translation>Er wurde nicht gemessen und bleibt außen vor.</translation>
+    </message>
+    <message>
+        <source>A colour is off by %1, more than %2: discarded.</source>
+        <translation>Eine Farbe weicht um %1 ab, mehr als %2: ausgeschieden.</translation>
+    </message>
+    <message>
+        <source>None can be recommended: each has a colour off by more than %1, or was not measured.</source>
+        <translation>Keiner ist zu empfehlen: Bei jedem weicht eine Farbe um mehr als %1 ab, oder er wurde nicht gemessen.</translation>
+    </message>
+    <message>
+        <source>Its mean of %1 is larger than the best, %2.</source>
+        <translation>Sein Mittel von %1 ist größer als das beste, %2.</translation>
+    </message>
+    <message>
+        <source>Its mean of %1 is as good as the best, %2.</source>
+        <translation>Sein Mittel von %1 ist so gut wie das beste, %2.</translation>
+    </message>
+    <message>
+        <source>its mean is the smallest</source>
+        <translation>sein Mittel am kleinsten ist</translation>
+    </message>
+    <message>
+        <source>others are as good; its mean is the smallest by less than counts</source>
+        <translation>andere ebenso gut sind und sein Mittel um weniger kleiner ist, als zählt</translation>
+    </message>
+    <message>
+        <source>of %1 with equal means it is the most even over the screen</source>
+        <translation>er unter %1 mit gleichem Mittel der gleichmäßigste über die Fläche ist</translation>
+    </message>
+    <message>
+        <source>of %1 with equal means it shows the most of the colours that are needed</source>
+        <translation>er unter %1 mit gleichem Mittel am meisten von den nötigen Farben zeigt</translation>
+    </message>
+    <message>
+        <source>Recommended: %1, since %2.</source>
+        <translation>Empfohlen: %1, weil %2.</translation>
+    </message>
+    <message>
+        <source>Red, green and blue of the grays</source>
+        <translation>Rot, Grün und Blau der Graustufen</translation>
+    </message>
+    <message>
+        <source>from neutral, %</source>
+        <translation>von neutral, %</translation>
+    </message>
+    <message>
+        <source>%1: %2 % from neutral at %3 % drive</source>
+        <translation>%1: %2 % von neutral bei %3 % Ansteuerung</translation>
+    </message>
+    <message>
+        <source>square: %1</source>
+        <translation>Quadrat: %1</translation>
+    </message>
+    <message>
+        <source>Grays against the target</source>
+        <translation>Graustufen gegen das Ziel</translation>
+    </message>
+    <message>
+        <source>%1 % drive: %2 ± %3 ΔE00</source>
+        <translation>%1 % Ansteuerung: %2 ± %3 ΔE00</translation>
+    </message>
+    <message>
+        <source>Gamma by level</source>
+        <translation>Gamma nach Stufe</translation>
+    </message>
+    <message>
+        <source>gamma</source>
+        <translation>Gamma</translation>
+    </message>
+    <message>
+        <source>%1 % drive: gamma %2</source>
+        <translation>%1 % Ansteuerung: Gamma %2</translation>
+    </message>
+    <message>
+        <source>%1: %2 ± %3 ΔE00 (lightness %4, chroma %5, hue %6)</source>
+        <translation>%1: %2 ± %3 ΔE00 (Helligkeit %4, Buntheit %5, Farbton %6)</translation>
+    </message>
+    <message>
+        <source>Saturation sweeps</source>
+        <translation>Sättigungsreihen</translation>
+    </message>
+    <message>
+        <source>%1: x %2, y %3</source>
+        <translation>%1: x %2, y %3</translation>
+    </message>
+    <message>
+        <source>as it should be</source>
+        <translation>wie es sein soll</translation>
+    </message>
+    <message>
+        <source>as it is</source>
+        <translation>wie es ist</translation>
+    </message>
+    <message>
+        <source>White over time</source>
+        <translation>Weiß über die Zeit</translation>
+    </message>
+    <message>
+        <source>minutes</source>
+        <translation>Minuten</translation>
+    </message>
+    <message>
+        <source>from the last, %</source>
+        <translation>vom letzten, %</translation>
+    </message>
+    <message>
+        <source>%1 min: %2 cd/m², %3 % and %4 u&apos;v&apos; from the last</source>
+        <translation>%1 min: %2 cd/m², %3 % und %4 u&apos;v&apos; vom letzten</translation>
+    </message>
+    <message>
+        <source>White by its size</source>
+        <translation>Weiß nach seiner Größe</translation>
+    </message>
+    <message>
+        <source>of the screen</source>
+        <translation>des Bildschirms</translation>
+    </message>
+    <message>
+        <source>%1 cd/m² at %2 % of the screen</source>
+        <translation>%1 cd/m² bei %2 % der Fläche</translation>
+    </message>
+    <message>
+        <source>Colours against what they should be</source>
+        <translation>Farben gegen das, was sie sein sollen</translation>
+    </message>
+    <message>
+        <source>colours, the most off first</source>
+        <translation>Farben, die am weitesten abweichenden zuerst</translation>
     </message>
 </context>
 </TS>

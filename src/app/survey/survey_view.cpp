@@ -1,0 +1,358 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/survey/survey_view.h"
+
+#include "app/parts/background.h"
+#include "app/parts/banner.h"
+#include "app/parts/plain_table.h"
+#include "app/parts/plot_widget.h"
+#include "app/parts/words.h"
+#include "app/reports/report_page.h"
+#include "app/survey/uniformity_map.h"
+#include "report/files.h"
+#include "report/results.h"
+#include "report/survey_plots.h"
+#include "survey/colour_list.h"
+
+#include <QComboBox>
+#include <QDoubleSpinBox>
+#include <QFormLayout>
+#include <QGridLayout>
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QListWidget>
+#include <QPushButton>
+#include <QSpinBox>
+#include <QStandardPaths>
+#include <QVBoxLayout>
+
+namespace lamp::app {
+
+namespace {
+
+QString titleOf(SurveyKind kind)
+{
+    switch (kind) {
+    case SurveyKind::Gray: return SurveyView::tr("Grays");
+    case SurveyKind::Saturation: return SurveyView::tr("Saturation");
+    case SurveyKind::Colours: return SurveyView::tr("Colours");
+    case SurveyKind::Uniformity: return SurveyView::tr("Uniformity");
+    case SurveyKind::Contrast: return SurveyView::tr("Contrast");
+    case SurveyKind::Stability: return SurveyView::tr("Stability");
+    case SurveyKind::Modes: return SurveyView::tr("The display's modes");
+    }
+    return {};
+}
+
+QString aboutOf(SurveyKind kind)
+{
+    switch (kind) {
+    case SurveyKind::Gray: return SurveyView::tr("How true the grays are, level by level: against the tone and white of the target.");
+    case SurveyKind::Saturation:
+        return SurveyView::tr("The six hues from gray to their corner: right at the corners is not enough, the way there should be straight.");
+    case SurveyKind::Colours: return SurveyView::tr("A set of colours, each beside what it should be.");
+    case SurveyKind::Uniformity:
+        return SurveyView::tr(
+            "White and a gray at places of the screen, beside the centre. At a real bench you are asked to lay the instrument there.");
+    case SurveyKind::Contrast: return SurveyView::tr("White and black, beside dark and beside bright; whether the panel dims large whites.");
+    case SurveyKind::Stability: return SurveyView::tr("White over time, from now. Static patches can mark some panels: keep it short on an OLED.");
+    case SurveyKind::Modes: return SurveyView::tr("The same colours in each of the display's own modes, and which of them to calibrate in.");
+    }
+    return {};
+}
+
+} // namespace
+
+SurveyView::SurveyView(SurveyRunner &runner, Banner &banner, QWidget *parent)
+    : QFrame(parent), m_runner(runner), m_banner(banner), m_writer(new Background(this)), m_kinds(new QListWidget), m_title(new QLabel),
+      m_about(new QLabel), m_words(new QLabel), m_progress(new QLabel), m_steps(new QSpinBox), m_luminance(new QDoubleSpinBox),
+      m_minutes(new QDoubleSpinBox), m_grid(new QComboBox), m_set(new QComboBox), m_space(new QComboBox), m_start(new QPushButton),
+      m_goOn(new QPushButton(tr("&Go on with it"))), m_charts(new QGridLayout), m_map(new UniformityMap),
+      m_modes(
+          plainTable({tr("Mode"), tr("Mean ΔE00"), tr("Largest"), tr("White"), tr("Contrast"), tr("Gamma"), tr("Gamut")}, tr("The display's modes")))
+{
+    setFrameShape(QFrame::StyledPanel);
+    QFont large = m_title->font();
+    large.setPointSizeF(1.5 * large.pointSizeF());
+    m_title->setFont(large);
+    m_title->setWordWrap(true);
+    for (QLabel *label : {m_about, m_words, m_progress}) {
+        label->setWordWrap(true);
+    }
+    m_modes->verticalHeader()->hide();
+    m_modes->setTabKeyNavigation(false);
+    m_modes->setWordWrap(true);
+    auto *layout = new QHBoxLayout(this);
+    layout->setContentsMargins(18, 14, 18, 14);
+    layout->setSpacing(18);
+    layout->addWidget(choices());
+    auto *right = new QVBoxLayout;
+    right->setSpacing(10);
+    right->addWidget(m_title);
+    right->addWidget(m_words);
+    right->addLayout(m_charts, 1);
+    m_charts->setSpacing(8);
+    m_charts->addWidget(m_modes, 2, 0, 1, 2);
+    m_charts->addWidget(m_map, 3, 0, 1, 2);
+    layout->addLayout(right, 1);
+    connect(m_kinds, &QListWidget::currentRowChanged, this, &SurveyView::kindChosen);
+    connect(m_start, &QPushButton::clicked, this, &SurveyView::startOrStop);
+    connect(m_goOn, &QPushButton::clicked, this, &SurveyView::goOn);
+    connect(&m_runner, &SurveyRunner::changed, this, &SurveyView::tell);
+    connect(&m_runner, &SurveyRunner::ended, this, &SurveyView::ended);
+    connect(&m_runner, &SurveyRunner::progressed, this, [this](const QString &what, double fraction, double left) {
+        m_progress->setText(tr("%1 (%2 %), about %3 left").arg(what, number(100 * fraction, 0), wordedSpan(left)));
+    });
+    m_kinds->setCurrentRow(0);
+    clear();
+}
+
+QWidget *SurveyView::choices()
+{
+    m_kinds->setAccessibleName(tr("What is measured"));
+    for (const SurveyKind k : kSurveyKinds) {
+        m_kinds->addItem(titleOf(k));
+    }
+    m_kinds->setFixedHeight(int(kSurveyKinds.size()) * (fontMetrics().height() + 6) + 8);
+    m_steps->setRange(2, 257);
+    m_luminance->setRange(0.05, 1);
+    m_luminance->setSingleStep(0.05);
+    m_luminance->setValue(1);
+    m_minutes->setRange(1, 1440);
+    m_minutes->setDecimals(0);
+    m_minutes->setValue(30);
+    for (const int n : {3, 5, 9}) {
+        m_grid->addItem(tr("%1 by %1").arg(n), n);
+    }
+    for (const auto &[name, set] : std::vector<std::pair<QString, QString>>{
+             {tr("of memory"), "memory"}, {tr("skin"), "skin"}, {tr("near neutral"), "neutrals"}, {tr("near the gamut's surface"), "surface"}}) {
+        m_set->addItem(name, set);
+    }
+    for (const RgbSpace &s : rgbSpaces()) {
+        m_space->addItem(text(s.name));
+    }
+    auto *part = new QWidget;
+    part->setFixedWidth(250);
+    auto *layout = new QVBoxLayout(part);
+    layout->setContentsMargins(0, 0, 0, 0);
+    layout->addWidget(m_kinds);
+    layout->addWidget(m_about);
+    using enum SurveyKind;
+    const auto option = [&](const QString &words, QWidget *w, std::vector<SurveyKind> kinds) {
+        auto *row = new QWidget;
+        auto *line = new QVBoxLayout(row);
+        line->setContentsMargins(0, 0, 0, 0);
+        line->setSpacing(2);
+        auto *label = new QLabel(words);
+        label->setBuddy(w);
+        w->setAccessibleName(QString(words).remove(QLatin1Char('&')));
+        line->addWidget(label);
+        line->addWidget(w);
+        layout->addWidget(row);
+        m_options.emplace_back(row, std::move(kinds));
+    };
+    option(tr("S&teps"), m_steps, {Gray, Saturation});
+    option(tr("Share of the corner's &luminance"), m_luminance, {Saturation});
+    option(tr("Drives mea&n"), m_space, {Saturation, Colours, Modes});
+    option(tr("&Colours"), m_set, {Colours});
+    option(tr("&Places"), m_grid, {Uniformity});
+    option(tr("&Minutes"), m_minutes, {Stability});
+    layout->addSpacing(6);
+    layout->addWidget(m_start);
+    layout->addWidget(m_goOn);
+    layout->addWidget(m_progress);
+    layout->addStretch(1);
+    return part;
+}
+
+SurveyKind SurveyView::kind() const
+{
+    return kSurveyKinds.at(size_t(std::max(0, m_kinds->currentRow())));
+}
+
+void SurveyView::choose(SurveyKind kind)
+{
+    m_kinds->setCurrentRow(int(std::find(kSurveyKinds.begin(), kSurveyKinds.end(), kind) - kSurveyKinds.begin()));
+}
+
+void SurveyView::kindChosen()
+{
+    m_about->setText(aboutOf(kind()));
+    for (const auto &[row, kinds] : m_options) {
+        row->setVisible(std::find(kinds.begin(), kinds.end(), kind()) != kinds.end());
+    }
+    m_steps->setValue(kind() == SurveyKind::Saturation ? 4 : 21);
+}
+
+SurveyPlan SurveyView::plan() const
+{
+    SurveyPlan p;
+    p.kind = kind();
+    p.steps = m_steps->value();
+    p.luminance = m_luminance->value();
+    p.minutes = m_minutes->value();
+    p.grid = m_grid->currentData().toInt();
+    p.space = m_space->currentText().toStdString();
+    const Target target = *builtInTarget("Photo");
+    p.tone = target.tone;
+    p.white = target.white.chromaticity().value_or(p.white);
+    if (p.kind == SurveyKind::Colours) {
+        if (auto colours = surveySet(m_set->currentData().toString().toStdString(), p)) {
+            p.colours = std::move(colours).value();
+        }
+    }
+    return p;
+}
+
+void SurveyView::show(const DisplayEntry &display)
+{
+    const bool another = display.id != m_display.id;
+    if (m_runner.running()) {
+        return; // what is being measured stays in sight, whatever is chosen
+    }
+    m_display = display;
+    if (another) {
+        clear();
+    }
+}
+
+void SurveyView::clear()
+{
+    m_title->setText(m_display.name.isEmpty() ? QString() : tr("%1, beside its visits").arg(m_display.name));
+    m_words->setText(tr("Nothing of the display is changed but what it shows. What is read is kept."));
+    m_map->hide();
+    m_modes->hide();
+    for (PlotWidget *p : m_plots) {
+        p->hide();
+    }
+    m_cutOff.reset();
+    m_goOn->hide();
+    m_progress->clear();
+    m_start->setText(tr("Measure no&w"));
+}
+
+void SurveyView::startOrStop()
+{
+    if (m_runner.running()) {
+        m_runner.cancel();
+        return;
+    }
+    clear();
+    Q_EMIT wanted(m_display.id, plan(), nullptr);
+    if (m_runner.running()) {
+        m_start->setText(tr("St&op"));
+    }
+}
+
+void SurveyView::goOn()
+{
+    if (m_cutOff != nullptr && !m_runner.running()) {
+        const SurveyPtr before = m_cutOff;
+        Q_EMIT wanted(m_display.id, before->plan, before);
+        if (m_runner.running()) {
+            m_goOn->hide();
+            m_start->setText(tr("St&op"));
+        }
+    }
+}
+
+void SurveyView::tell(const SurveyPtr &record)
+{
+    const SurveyResults results = surveyResults(*record);
+    QStringList words;
+    for (const Message &m : surveySaid(*record, results)) {
+        words << text(m);
+    }
+    if (!results.modes.empty() && results.choice) {
+        words = {text(results.choice->reason)}; // the table has the figures
+        for (const Choice::Line &l : results.choice->lines) {
+            words << text(l.name) + QStringLiteral(": ") + text(l.why);
+        }
+    }
+    m_words->setText(words.isEmpty() ? tr("%1 readings so far.").arg(record->readings.size()) : words.join(QLatin1Char('\n')));
+    const auto plots = surveyPlots(*record, results);
+    while (m_plots.size() < plots.size()) {
+        m_plots.push_back(new PlotWidget);
+    }
+    // One above two, or a diagram beside its bars.
+    const bool beside = plots.size() == 2 && plots.front().square;
+    for (size_t i = 0; i < m_plots.size(); ++i) {
+        const bool wide = !beside && (i == 0 || plots.size() < 3);
+        m_charts->addWidget(m_plots[i], beside || i == 0 ? 0 : 1, i == 0 || wide ? 0 : (beside ? 1 : int(i) - 1), 1, wide ? 2 : 1);
+        m_plots[i]->setVisible(i < plots.size());
+        if (i < plots.size()) {
+            m_plots[i]->setPlot(plots[i]);
+            m_plots[i]->setAccessibleName(text(plots[i].title));
+        }
+    }
+    if (results.uniformity) {
+        m_map->show(*results.uniformity, record->display.widthMm, record->display.heightMm);
+    }
+    showModes(*record, results);
+}
+
+void SurveyView::showModes(const SurveyRecord &record, const SurveyResults &results)
+{
+    m_modes->setVisible(!results.modes.empty());
+    m_modes->setRowCount(int(results.modes.size()));
+    for (size_t i = 0; i < results.modes.size(); ++i) {
+        const ModeFound &m = results.modes[i];
+        const bool read = !m.colours.colours.empty();
+        const auto figure = [&](double v, int places) { return read ? number(v, places) : QStringLiteral("–"); };
+        const Chromaticity c = chromaticity(m.white);
+        setRow(*m_modes, int(i),
+               QStringList{results.choice->chosen == i ? tr("%1 (recommended)").arg(text(m.name)) : text(m.name), figure(m.colours.mean, 2),
+                           figure(m.colours.max, 1),
+                           read ? text(say("white-with-xy", decimal(m.white.b, 0), decimal(c.x, 3), decimal(c.y, 3))) : QStringLiteral("–"),
+                           (read && m.contrastAtLeast ? QStringLiteral("≥ ") : QString()) + figure(m.contrast, 0), figure(m.gamma, 2),
+                           read ? tr("%1 % of %2").arg(number(m.coverage, 0), text(record.plan.space)) : QStringLiteral("–")});
+    }
+    m_modes->resizeColumnsToContents();
+    m_modes->horizontalHeader()->setStretchLastSection(true);
+    m_modes->resizeRowsToContents();
+}
+
+void SurveyView::ended(const SurveyPtr &record, const std::optional<Error> &error)
+{
+    m_start->setText(tr("Measure no&w"));
+    m_progress->clear();
+    if (record->readings.empty()) {
+        m_banner.say(error.value_or(stoppedOnRequest()));
+        return;
+    }
+    tell(record);
+    m_cutOff = error ? record : nullptr;
+    m_goOn->setVisible(error.has_value());
+    const QString home = QStandardPaths::writableLocation(QStandardPaths::GenericDataLocation);
+    const QString folder = QStringLiteral("%1/dutiful-lamp/measurements/%2-%3-%4")
+                               .arg(home, text(isoTime(record->started)).remove(QLatin1Char(':')), text(surveyKindName(record->plan.kind)),
+                                    plainFileName(m_display.name));
+    m_writer->start(
+        tr("Writing readings…"), [record, folder] { return keepMeasurement(folder.toStdString(), *record); },
+        [this, error](const Result<KeptResults> &kept) {
+            if (!kept) {
+                m_banner.say(kept.error());
+                return;
+            }
+            m_folder = text(kept->folder.string());
+            m_banner.say(error ? tr("%1 What was read is in %2; it can be gone on with.").arg(text(error->paragraph()), m_folder)
+                               : tr("The measurement is in %1.").arg(m_folder));
+        });
+}
+
+QString SurveyView::words() const
+{
+    return m_words->text();
+}
+
+std::vector<PlotWidget *> SurveyView::plots() const
+{
+    std::vector<PlotWidget *> all;
+    for (PlotWidget *p : m_plots) {
+        if (p->isVisible()) {
+            all.push_back(p);
+        }
+    }
+    return all;
+}
+
+} // namespace lamp::app

@@ -1,0 +1,78 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "app/survey/survey_runner.h"
+#include "store/studio.h"
+
+#include <QFrame>
+
+class QComboBox;
+class QDoubleSpinBox;
+class QLabel;
+class QListWidget;
+class QPushButton;
+class QSpinBox;
+class QTableWidget;
+class QGridLayout;
+
+namespace lamp::app {
+
+class Background;
+class Banner;
+class PlotWidget;
+class UniformityMap;
+
+/// Measuring a display beside its visits: what is measured, and what comes of it as it is read.
+class SurveyView : public QFrame {
+    Q_OBJECT
+
+public:
+    SurveyView(SurveyRunner &runner, Banner &banner, QWidget *parent = nullptr);
+    /// For a display. What was measured of another one is no longer shown, unless it is being measured.
+    void show(const DisplayEntry &display);
+    /// What would be measured by what is entered.
+    [[nodiscard]] SurveyPlan plan() const;
+    void choose(SurveyKind kind);
+    [[nodiscard]] QString words() const;
+    [[nodiscard]] std::vector<PlotWidget *> plots() const;
+    [[nodiscard]] UniformityMap *map() const { return m_map; }
+    [[nodiscard]] QTableWidget *modes() const { return m_modes; }
+    /// Where the last one was written to; empty before.
+    [[nodiscard]] const QString &folder() const { return m_folder; }
+
+public Q_SLOTS:
+    void startOrStop();
+    void goOn();
+
+Q_SIGNALS:
+    void wanted(qint64 display, const lamp::SurveyPlan &plan, lamp::app::SurveyPtr earlier);
+
+private:
+    [[nodiscard]] QWidget *choices();
+    [[nodiscard]] SurveyKind kind() const;
+    void kindChosen();
+    void tell(const SurveyPtr &record);
+    void ended(const SurveyPtr &record, const std::optional<Error> &error);
+    void showModes(const SurveyRecord &record, const SurveyResults &results);
+    void clear();
+
+    SurveyRunner &m_runner;
+    Banner &m_banner;
+    Background *m_writer;
+    DisplayEntry m_display;
+    SurveyPtr m_cutOff; ///< that can be gone on with
+    QString m_folder;
+    QListWidget *m_kinds;
+    QLabel *m_title, *m_about, *m_words, *m_progress;
+    QSpinBox *m_steps;
+    QDoubleSpinBox *m_luminance, *m_minutes;
+    QComboBox *m_grid, *m_set, *m_space;
+    std::vector<std::pair<QWidget *, std::vector<SurveyKind>>> m_options; ///< with its label, and for which kinds it is
+    QPushButton *m_start, *m_goOn;
+    QGridLayout *m_charts;
+    std::vector<PlotWidget *> m_plots;
+    UniformityMap *m_map;
+    QTableWidget *m_modes;
+};
+
+} // namespace lamp::app

@@ -1,0 +1,69 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/survey/uniformity_map.h"
+
+#include "app/parts/words.h"
+
+#include <QPainter>
+
+#include <cmath>
+
+namespace lamp::app {
+
+UniformityMap::UniformityMap(QWidget *parent) : QWidget(parent)
+{
+    setMinimumSize(300, 200);
+}
+
+void UniformityMap::show(const Uniformity &found, double widthMm, double heightMm)
+{
+    m_found = found;
+    m_aspect = widthMm > 0 && heightMm > 0 ? widthMm / heightMm : 16.0 / 9;
+    QStringList said;
+    for (const UniformityPlace &p : found.places) {
+        said << tr("%1 % across, %2 % down: %3 % of luminance, %4 ΔE00")
+                    .arg(number(100 * p.at[0], 0), number(100 * p.at[1], 0), number(p.luminancePercent, 1), number(std::max(p.white, p.gray), 2));
+    }
+    setAccessibleName(tr("Map of the screen"));
+    setAccessibleDescription(said.join(QStringLiteral("; ")));
+    QWidget::show();
+    update();
+}
+
+void UniformityMap::paintEvent(QPaintEvent *)
+{
+    QPainter p(this);
+    p.setRenderHint(QPainter::Antialiasing);
+    const QColor ink = palette().color(QPalette::WindowText);
+    const double room = 8;
+    double w = width() - 2 * room, h = w / m_aspect;
+    if (h > height() - 2 * room) {
+        h = height() - 2 * room;
+        w = h * m_aspect;
+    }
+    const QRectF screen((width() - w) / 2, (height() - h) / 2, w, h);
+    const double cw = w / m_found.grid, ch = h / m_found.grid;
+    const double line = fontMetrics().height();
+    for (const UniformityPlace &place : m_found.places) {
+        const QRectF cell(screen.left() + (place.at[0] * m_found.grid - 0.5) * cw, screen.top() + (place.at[1] * m_found.grid - 0.5) * ch, cw, ch);
+        // The centre's luminance is drawn without a tone; 20 % less with the deepest. Letters stay readable on it.
+        QColor tone = ink;
+        constexpr double kDeepest = 20;
+        tone.setAlphaF(float(0.30 * std::clamp(-place.luminancePercent / kDeepest, 0.0, 1.0)));
+        p.fillRect(cell, tone);
+        p.setPen(ink);
+        const bool centre = std::abs(place.at[0] - 0.5) < 1e-9 && std::abs(place.at[1] - 0.5) < 1e-9;
+        const QString light = centre ? tr("centre") : tr("%1 %").arg(number(place.luminancePercent, 1));
+        const QString colour = centre ? QString() : number(std::max(place.white, place.gray), 1) + QStringLiteral(" ΔE");
+        const bool both = ch >= 2 * line + 4 && cw > 44;
+        p.drawText(both ? cell.adjusted(0, -line / 2, 0, -line / 2) : cell, Qt::AlignCenter, cw > 44 ? light : number(place.luminancePercent, 0));
+        if (both) {
+            p.drawText(cell.adjusted(0, line / 2 + 1, 0, line / 2 + 1), Qt::AlignCenter, colour);
+        }
+    }
+    QColor frame = ink;
+    p.setBrush(Qt::NoBrush);
+    p.setPen(QPen(frame, 2));
+    p.drawRect(screen);
+}
+
+} // namespace lamp::app

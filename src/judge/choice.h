@@ -1,0 +1,45 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "base/message.h"
+
+#include <limits>
+#include <optional>
+#include <string>
+#include <vector>
+
+namespace lamp {
+
+/// Something to choose among others of its kind by the same tests: a display's mode, a display, a profile, an instrument.
+struct Candidate {
+    std::string name;
+    double mean = std::numeric_limits<double>::quiet_NaN(), max = std::numeric_limits<double>::quiet_NaN(); ///< CIEDE2000
+    double meanK2 = 0;                ///< expanded uncertainty of the mean; 0: not known
+    std::optional<double> uniformity; ///< of the panel, CIEDE2000 from its centre; less is better
+    std::optional<double> gamut;      ///< percent of the space that the work needs; more is better
+};
+
+/// The specialist's rule (common practice, no published source).
+struct ChoiceRule {
+    double limit = 5;        ///< a patch beyond it discards
+    double equal = 0.2;      ///< means closer than that, or than their uncertainty, are equal
+    double uniformity = 0.2; ///< the same of uniformities
+};
+
+struct Choice {
+    struct Line {
+        std::string name;
+        bool discarded = false;
+        bool equal = false; ///< its mean is as good as the best's
+        Message why;        ///< in a sentence
+    };
+    std::optional<size_t> chosen; ///< of the candidates; nothing where none can be recommended
+    std::vector<Line> lines;      ///< of each candidate, in their order
+    Message reason;
+};
+
+/// Discards what has a patch over the limit or was not measured; of the rest those with the smallest mean and what is equal to it; of
+/// these the most uniform, where all of them say how uniform they are; then the largest gamut, the same; then the smallest mean.
+Choice choose(const std::vector<Candidate> &candidates, const ChoiceRule &rule = {});
+
+} // namespace lamp

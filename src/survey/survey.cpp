@@ -1,0 +1,375 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "survey/survey.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace lamp {
+
+namespace {
+
+constexpr std::array<const char *, 7> kNames{"gray", "saturation", "colours", "uniformity", "contrast", "stability", "modes"};
+constexpr double kAgainPercent = 3, kAgainUv = 0.004; ///< how near white has to be for readings before an interruption to count
+
+/// One run over the patches.
+class Run {
+public:
+    Run(Bench &bench, const SurveyPlan &plan, const SurveyHooks &hooks, const std::stop_token &stop, SurveyRecord &record)
+        : m_bench(bench), m_plan(plan), m_hooks(hooks), m_stop(stop), m_r(record)
+    {
+    }
+    Status all(const SurveyRecord *earlier);
+
+private:
+    Status connect();
+    Status settle();
+    Status takeOver(const SurveyRecord &earlier);
+    Status patch(size_t i);
+    Status setMode(const std::string &mode);
+    Status readAll();
+    void putBack();
+    void tell(size_t done);
+    Gauge::Hooks gaugeHooks();
+
+    Bench &m_bench;
+    const SurveyPlan &m_plan;
+    const SurveyHooks &m_hooks;
+    const std::stop_token &m_stop;
+    SurveyRecord &m_r;
+    std::unique_ptr<Gauge> m_gauge;
+    Spending m_spending;
+    std::string m_mode;
+    std::array<double, 2> m_at{0.5, 0.5};
+    double m_usualArea = 0.1, m_white = 0, m_start = 0;
+    bool m_changedMode = false;
+};
+
+Gauge::Hooks Run::gaugeHooks()
+{
+    Gauge::Hooks heard;
+    heard.onReading = [this](const Measurement &m) {
+        m_r.readings.push_back(m);
+        if (m_hooks.onReading) {
+            m_hooks.onReading(m, m_r);
+        }
+    };
+    heard.onNote = m_hooks.onNote;
+    heard.onSetAside = [this](int index) {
+        for (Measurement &m : m_r.readings) {
+            m.superseded = m.superseded || m.index == index;
+        }
+    };
+    heard.onState = [this](DisplayState &state, Measurement &m) {
+        state.mode = m_mode;
+        for (const Control &c : m_r.display.controls) {
+            state.controls[c.name] = c.value;
+        }
+        // Ramps that were found loaded cannot be read back from a bench.
+        state.ramps = m_r.display.lutLoaded ? kUnknownRamps : "";
+        state.cube = m_r.display.cubeLoaded ? kUnknownRamps : "";
+        m.state = m_r.states.numberOf(state);
+    };
+    heard.askToMend = m_hooks.askToMend;
+    return heard;
+}
+
+Status Run::connect()
+{
+    const auto hello = m_bench.hello();
+    if (!hello) {
+        return hello.error();
+    }
+    m_r.bench = hello.value();
+    if (!hello->hasDisplay || !hello->hasInstrument) {
+        return Error{ErrorKind::Bench,
+                     say(hello->hasDisplay ? "bench-offers-no-instrument" : "bench-offers-no-display"),
+                     say("nothing-changed-display"),
+                     say("use-bench-both-or"),
+                     "bench",
+                     false};
+    }
+    if (m_plan.instrument >= hello->instruments) {
+        return Error{ErrorKind::Input,
+                     say("no-such-instrument", m_plan.instrument),
+                     say("nothing-changed-display"),
+                     say("bench-counted-from-0", say("count-instruments", hello->instruments)),
+                     "instrument",
+                     false};
+    }
+    if (m_plan.instrument >= 0) {
+        if (const Status s = m_bench.selectInstrument(m_plan.instrument); !s && !(m_plan.instrument == 0 && s.error().code == "unsupported")) {
+            return s;
+        }
+    }
+    const auto instrument = m_bench.describeInstrument();
+    const auto display = instrument ? m_bench.describeDisplay() : Result<DisplayInfo>(instrument.error());
+    if (!display) {
+        return display.error();
+    }
+    m_r.display = display.value();
+    m_r.instrument = instrument.value();
+    m_mode = m_r.display.mode;
+    m_start = m_bench.now();
+    auto patches = surveyPatches(m_plan, m_r.display);
+    if (!patches) {
+        return patches.error();
+    }
+    m_r.patches = std::move(patches).value();
+    m_r.readingOf.assign(m_r.patches.size(), -1);
+    const double seconds = 60 * m_plan.minutes * (m_plan.kind == SurveyKind::Stability ? 2 : 0) + 40.0 * double(m_r.patches.size()) + 2 * 3600;
+    m_spending = Spending({int(6 * m_r.patches.size()) + 150, seconds, hello->virtualClock ? 3600.0 : seconds});
+    m_spending.start(m_start);
+    m_gauge = std::make_unique<Gauge>(m_bench, m_r.instrument, gaugeHooks(), m_stop);
+    m_gauge->setSpending(&m_spending);
+    m_gauge->setStage(surveyKindName(m_plan.kind));
+    m_usualArea = std::min(0.1, m_r.display.maxPatchArea.value_or(0.1));
+    m_gauge->setPatchArea(m_usualArea);
+    m_r.correction = m_r.instrument.hasCorrection(m_r.display.technology) ? m_r.display.technology : "";
+    if (m_r.correction.empty() && m_r.instrument.kind != "spectroradiometer") {
+        m_r.warnings.push_back(say("instrument-no-correction-panel", m_r.display.technology));
+    }
+    if (const Status s = m_gauge->setCorrection(m_r.correction); !s) {
+        return s;
+    }
+    if (const auto now = m_bench.describeInstrument()) {
+        m_r.instrument.accuracy = now->accuracy; // belongs to the correction that is set
+    }
+    return m_gauge->place({});
+}
+
+Status Run::settle()
+{
+    // How a panel warms up is what stability is there to see.
+    if (!m_plan.waitForWarmUp || m_plan.kind == SurveyKind::Stability) {
+        return Done{};
+    }
+    WarmUpOptions options;
+    options.onProgress = [this](const WarmUp &, double left) {
+        if (m_hooks.onProgress) {
+            m_hooks.onProgress(say("waits-for-panel"), 0, left);
+        }
+    };
+    const auto warm = warmUp(*m_gauge, options);
+    if (!warm) {
+        return warm.error();
+    }
+    m_r.warmUp = warm.value();
+    m_white = warm->white.b;
+    if (!warm->stable) {
+        m_r.warnings.push_back(say("survey-not-stable", decimal(warm->ratePercentPerMinute, 2)));
+    }
+    return Done{};
+}
+
+Status Run::takeOver(const SurveyRecord &earlier)
+{
+    const Measurement *before = earlier.readings.empty() ? nullptr : earlier.named("white");
+    const bool samePatches =
+        std::equal(earlier.patches.begin(), earlier.patches.end(), m_r.patches.begin(), m_r.patches.end(),
+                   [](const SurveyPatch &p, const SurveyPatch &q) { return p.name == q.name && p.rgb == q.rgb && p.at == q.at; });
+    if (before == nullptr || !samePatches || earlier.display.serial != m_r.display.serial || earlier.display.model != m_r.display.model
+        || earlier.display.controls.size() != m_r.display.controls.size()) {
+        m_r.warnings.push_back(say("survey-begins-anew"));
+        return Done{};
+    }
+    const auto now = m_gauge->read({1, 1, 1}, "white again", before->xyz.b);
+    if (!now) {
+        return now.error();
+    }
+    bool alike =
+        std::abs(now->xyz.b / before->xyz.b - 1) < kAgainPercent / 100 && uvDistance(chromaticity(now->xyz), chromaticity(before->xyz)) < kAgainUv;
+    for (size_t i = 0; i < m_r.display.controls.size(); ++i) {
+        alike = alike && m_r.display.controls[i].value == earlier.display.controls[i].value;
+    }
+    if (!alike) {
+        m_r.warnings.push_back(say("survey-begins-anew"));
+        return Done{};
+    }
+    // Those of before stand first, as they were read; what is read now is counted behind them.
+    std::vector<Measurement> fresh = std::move(m_r.readings);
+    m_r.readings = earlier.readings;
+    m_r.readingOf = earlier.readingOf;
+    const auto shift = int(m_r.readings.size());
+    States states = earlier.states;
+    for (Measurement &m : fresh) {
+        const DisplayState *state = m_r.states.find(m.state);
+        m.state = state != nullptr ? states.numberOf(*state) : 0;
+        m.index += shift;
+        m_r.readings.push_back(m);
+    }
+    m_r.states = states;
+    m_gauge->setCount(int(m_r.readings.size()));
+    return Done{};
+}
+
+Status Run::setMode(const std::string &mode)
+{
+    if (mode.empty() || mode == m_mode) {
+        return Done{};
+    }
+    if (const Status s = m_bench.setMode(mode); !s) {
+        return s;
+    }
+    m_changedMode = true;
+    m_mode = mode;
+    // A mode may have a menu of its own.
+    if (const auto display = m_bench.describeDisplay()) {
+        m_r.display.controls = display->controls;
+    }
+    constexpr double kSwitches = 5; // s that displays take to change over (common practice, no published source)
+    return m_gauge->wait(kSwitches);
+}
+
+Status Run::patch(size_t i)
+{
+    const SurveyPatch &p = m_r.patches[i];
+    if (const Status s = setMode(p.mode); !s) {
+        return s;
+    }
+    if (p.at != m_at) {
+        if (const Status s = m_gauge->place({false, p.at}); !s) {
+            return s;
+        }
+        m_at = p.at;
+    }
+    if (p.waitS > 0) {
+        if (const Status s = m_gauge->wait(p.waitS); !s) {
+            return s;
+        }
+    }
+    m_gauge->setPatchArea(p.area > 0 ? p.area : m_usualArea);
+    m_gauge->setSurround(p.surround);
+    // About what to expect, for the time that it takes.
+    const double light = 0.2126 * std::pow(p.rgb.a, 2.2) + 0.7152 * std::pow(p.rgb.b, 2.2) + 0.0722 * std::pow(p.rgb.c, 2.2);
+    auto m =
+        m_gauge->read(p.rgb, p.name, m_white > 0 ? std::max(m_white * light, 1e-3) : 0, 0.0008, p.dark && m_plan.averageS > 0 ? m_plan.averageS : 0);
+    if (!m) {
+        return m.error();
+    }
+    if (m_white <= 0 && p.name == "white") {
+        m_white = m->xyz.b;
+    }
+    m_r.readingOf[i] = int(m_r.readings.size()) - 1;
+    return Done{};
+}
+
+void Run::tell(size_t done)
+{
+    if (!m_hooks.onProgress) {
+        return;
+    }
+    const size_t all = m_r.patches.size();
+    double waits = 0;
+    for (size_t i = done; i < all; ++i) {
+        waits += m_r.patches[i].waitS;
+    }
+    const double each = done > 3 ? std::clamp((m_bench.now() - m_start) / double(done), 0.5, 15.0) : 2.5;
+    const double left = m_plan.kind == SurveyKind::Stability ? waits : each * double(all - done);
+    m_hooks.onProgress(say("surveys-patch", say("patch-named", m_r.patches[std::min(done, all - 1)].name)), double(done) / double(all), left);
+}
+
+Status Run::readAll()
+{
+    for (size_t i = 0; i < m_r.patches.size(); ++i) {
+        if (m_r.readingOf[i] >= 0) {
+            continue;
+        }
+        if (m_stop.stop_requested()) {
+            return stoppedOnRequest();
+        }
+        if (const Status s = patch(i); !s) {
+            return s;
+        }
+        tell(i + 1);
+    }
+    m_r.complete = true;
+    return Done{};
+}
+
+void Run::putBack()
+{
+    if (m_changedMode && m_mode != m_r.display.mode) {
+        (void)m_bench.setMode(m_r.display.mode);
+    }
+    if (m_at != std::array<double, 2>{0.5, 0.5} && m_r.bench.automatic) {
+        (void)m_bench.place({});
+    }
+}
+
+Status Run::all(const SurveyRecord *earlier)
+{
+    m_r.plan = m_plan;
+    m_r.started = m_hooks.wallClock ? m_hooks.wallClock() : WallTime{};
+    Status status = connect();
+    if (status) {
+        status = settle();
+    }
+    if (status && earlier != nullptr) {
+        status = takeOver(*earlier);
+    }
+    if (status) {
+        status = readAll();
+    }
+    m_r.finished = m_hooks.wallClock ? m_hooks.wallClock() : WallTime{};
+    m_r.benchSeconds = m_bench.now() - m_start;
+    if (!status && status.error().code == "gone") {
+        return status;
+    }
+    m_bench.closing();
+    putBack();
+    return status;
+}
+
+} // namespace
+
+std::optional<SurveyKind> surveyKindFromName(const std::string &name)
+{
+    const auto it = std::find(kNames.begin(), kNames.end(), name);
+    return it == kNames.end() ? std::nullopt : std::optional(SurveyKind(it - kNames.begin()));
+}
+
+std::string surveyKindName(SurveyKind kind)
+{
+    return kNames.at(size_t(kind));
+}
+
+const Measurement *SurveyRecord::of(size_t patch) const
+{
+    return patch < readingOf.size() && readingOf[patch] >= 0 ? &readings.at(size_t(readingOf[patch])) : nullptr;
+}
+
+const Measurement *SurveyRecord::named(const std::string &name) const
+{
+    for (size_t i = 0; i < patches.size(); ++i) {
+        if (patches[i].name == name) {
+            return of(i);
+        }
+    }
+    return nullptr;
+}
+
+Accuracy SurveyRecord::accuracy() const
+{
+    return accuracyOf(instrument, !correction.empty() || instrument.kind == "spectroradiometer", {}, started);
+}
+
+Status runSurvey(Bench &bench, const SurveyPlan &plan, const SurveyHooks &hooks, const std::stop_token &stop, SurveyRecord &record,
+                 const SurveyRecord *earlier)
+{
+    return Run(bench, plan, hooks, stop, record).all(earlier);
+}
+
+ReadingSet readingSet(const SurveyRecord &r)
+{
+    ReadingSet set;
+    set.readings = r.readings;
+    set.display = modelAndSerial(r.display.model, r.display.serial);
+    set.instrument = modelAndSerial(r.instrument.model, r.instrument.serial);
+    set.correction = r.correction;
+    set.created = isoTime(r.finished != WallTime{} ? r.finished : r.started);
+    set.states = r.states;
+    set.facts["measurement"] = surveyKindName(r.plan.kind);
+    return set;
+}
+
+} // namespace lamp

@@ -1,0 +1,115 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "judge/choice.h"
+#include "judge/uncertainty.h"
+#include "measure/reading_set.h"
+#include "measure/warm_up.h"
+
+#include <array>
+#include <optional>
+#include <string>
+#include <vector>
+
+namespace lamp {
+
+/// Measurements of their own, beside visits: they change nothing of a display but what is shown on it.
+enum class SurveyKind {
+    Gray,       ///< grays at equal steps: tone, colour of the grays
+    Saturation, ///< the six hues of a space, from gray to their corner, at a share of the corner's luminance
+    Colours,    ///< a list of colours
+    Uniformity, ///< white and a gray at places of the screen
+    Contrast,   ///< white and black, beside dark and beside bright
+    Stability,  ///< white over time
+    Modes       ///< the display's own modes, one after the other
+};
+std::optional<SurveyKind> surveyKindFromName(const std::string &name); ///< "gray", "saturation", ...
+std::string surveyKindName(SurveyKind kind);
+constexpr std::array<SurveyKind, 7> kSurveyKinds{SurveyKind::Gray,     SurveyKind::Saturation, SurveyKind::Colours, SurveyKind::Uniformity,
+                                                 SurveyKind::Contrast, SurveyKind::Stability,  SurveyKind::Modes};
+
+/// A colour that a display should show.
+struct SurveyColour {
+    std::string name;
+    Drive rgb;                 ///< before the LUT
+    std::optional<Lab> wanted; ///< D50, relative to white; nothing: as the plan's space or profile says
+};
+
+struct SurveyPlan {
+    SurveyKind kind = SurveyKind::Gray;
+    int steps = 21;                     ///< grays; of saturation, from gray (not read) to the corner; 2 or more
+    double luminance = 1;               ///< of sweeps: share of each corner's own luminance, above 0 to 1
+    std::string space = "sRGB";         ///< that drives are meant in, where no profile says
+    Bytes profile;                      ///< that says what drives mean; empty: the space
+    ToneCurve tone;                     ///< that grays are judged against
+    Chromaticity white{0.3127, 0.3290}; ///< the same
+    int grid = 3;                       ///< places across and down of uniformity: 3, 5 or 9
+    double minutes = 60;                ///< of stability
+    double averageS = 0;                ///< least time for a dark patch, s; 0: as the noise demands
+    std::vector<SurveyColour> colours;
+    ChoiceRule rule;                ///< by which modes are compared
+    std::vector<std::string> modes; ///< of the display's; empty: all of them, ten at most
+    int instrument = -1;            ///< of the bench; -1: the one that it starts with
+    bool waitForWarmUp = true;
+};
+
+/// What is shown and read, in order.
+struct SurveyPatch {
+    std::string name;
+    Drive rgb;
+    std::array<double, 2> at{0.5, 0.5};
+    Drive surround;
+    double area = 0;     ///< 0: the usual one
+    double waitS = 0;    ///< let pass before
+    std::string mode;    ///< of the display's; empty leaves it
+    bool dark = false;   ///< may be averaged long
+    bool judged = false; ///< a colour that is compared with what it should be
+    std::optional<Lab> wanted;
+};
+
+/// Everything that is kept of it.
+struct SurveyRecord {
+    SurveyPlan plan;
+    BenchInfo bench;
+    DisplayInfo display; ///< as found
+    InstrumentInfo instrument;
+    std::string correction;
+    WallTime started{}, finished{};
+    double benchSeconds = 0;
+    std::optional<WarmUp> warmUp;
+    std::vector<Measurement> readings;
+    States states;
+    std::vector<SurveyPatch> patches; ///< in the order of their first showing
+    std::vector<int> readingOf;       ///< index into readings of each patch; -1: not read yet
+    std::vector<Message> warnings;
+    bool complete = false;
+
+    [[nodiscard]] const Measurement *of(size_t patch) const;
+    /// By the patch's name; null where it is not there or was not read.
+    [[nodiscard]] const Measurement *named(const std::string &name) const;
+    /// How near the instrument comes to the standard observer here.
+    [[nodiscard]] Accuracy accuracy() const;
+};
+
+/// The patches of a plan on a display. \return an error where the plan cannot be: no steps, no colours, an unknown space or mode
+Result<std::vector<SurveyPatch>> surveyPatches(const SurveyPlan &plan, const DisplayInfo &display);
+
+struct SurveyHooks {
+    std::function<void(const Measurement &, const SurveyRecord &)> onReading;
+    std::function<void(const Message &what, double fraction, double secondsLeft)> onProgress;
+    std::function<void(const Message &)> onNote;
+    std::function<bool(const Error &)> askToMend;
+    std::function<WallTime()> wallClock;
+};
+
+/// Takes a display through it. LUT and menu are left as they stand; a mode that was changed is set back, and the instrument lies at the
+/// centre again. \param earlier of the same plan, that was cut off: patches that it read are not read again, once white at the centre has
+/// been found where it was (within 3 %, or 0.004 in u'v'); else all are
+/// \param record is filled as it goes on: what was read is in it whatever comes
+Status runSurvey(Bench &bench, const SurveyPlan &plan, const SurveyHooks &hooks, const std::stop_token &stop, SurveyRecord &record,
+                 const SurveyRecord *earlier = nullptr);
+
+/// Its readings, for files.
+ReadingSet readingSet(const SurveyRecord &record);
+
+} // namespace lamp

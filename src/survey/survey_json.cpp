@@ -1,0 +1,277 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "survey/results.h"
+
+#include "base/json.h"
+#include "device/bench_json.h"
+#include "measure/measurement_json.h"
+
+#include <cmath>
+
+namespace lamp {
+
+namespace {
+
+using Json = nlohmann::json;
+constexpr const char *kSchema = "dutiful-lamp/measurement/1";
+
+/// What is not known is null, never a good value.
+Json rounded(double v, int figures = 5)
+{
+    return std::isfinite(v) ? Json(withFigures(v, figures)) : Json(nullptr);
+}
+
+Json k2Json(const Expanded &e)
+{
+    return {{"instrument_k2", rounded(e.instrument, 3)}, {"absolute_k2", rounded(e.absolute, 3)}};
+}
+
+Json xyJson(const XYZ &xyz)
+{
+    const Chromaticity c = chromaticity(xyz);
+    return {{"x", rounded(c.x)}, {"y", rounded(c.y)}, {"Y", rounded(xyz.b)}};
+}
+
+Json labJson(const Lab &lab)
+{
+    return Json::array({rounded(lab.a), rounded(lab.b), rounded(lab.c)});
+}
+
+Json driveJson(const Drive &d)
+{
+    return Json::array({d.a, d.b, d.c});
+}
+
+Json json(const GrayTracking &t)
+{
+    Json steps = Json::array();
+    for (const GrayStep &s : t.steps) {
+        steps.push_back({{"drive", rounded(s.drive)},
+                         {"luminance_cd_m2", rounded(s.xyz.b)},
+                         {"share", rounded(s.share)},
+                         {"gamma", rounded(s.gamma, 4)},
+                         {"delta_e_00", rounded(s.deltaE, 4)},
+                         {"uncertainty", k2Json(s.k2)},
+                         {"delta_uv", rounded(s.uv, 3)},
+                         {"balance", Json::array({rounded(s.balance[0], 4), rounded(s.balance[1], 4), rounded(s.balance[2], 4)})}});
+    }
+    return {{"white", xyJson(t.white)},
+            {"black_cd_m2", rounded(t.black.b)},
+            {"gamma_mean", rounded(t.gamma, 4)},
+            {"delta_e_00_mean", rounded(t.mean, 4)},
+            {"delta_e_00_max", rounded(t.max, 4)},
+            {"uncertainty", {{"mean", k2Json(t.meanK2)}, {"max", k2Json(t.maxK2)}}},
+            {"steps", steps}};
+}
+
+Json json(const ColourDifferences &c)
+{
+    Json colours = Json::array();
+    for (const SurveyDifference &d : c.colours) {
+        colours.push_back({{"name", d.name},
+                           {"rgb", driveJson(d.rgb)},
+                           {"expected_lab", labJson(d.wanted)},
+                           {"measured_lab", labJson(d.measured)},
+                           {"delta_e_00", rounded(d.deltaE, 4)},
+                           {"uncertainty", k2Json(d.k2)},
+                           {"delta_l", rounded(d.lightness, 4)},
+                           {"delta_c", rounded(d.chroma, 4)},
+                           {"delta_h", rounded(d.hue, 4)}});
+    }
+    return {{"metric", "CIEDE2000"},
+            {"mean", rounded(c.mean, 4)},
+            {"max", rounded(c.max, 4)},
+            {"p95", rounded(c.p95, 4)},
+            {"uncertainty", {{"mean", k2Json(c.meanK2)}, {"max", k2Json(c.maxK2)}}},
+            {"colours", colours}};
+}
+
+Json json(const Uniformity &u)
+{
+    Json places = Json::array();
+    for (const UniformityPlace &p : u.places) {
+        places.push_back({{"at", p.at},
+                          {"luminance_percent", rounded(p.luminancePercent, 4)},
+                          {"luminance_k2", rounded(p.luminanceK2, 3)},
+                          {"delta_uv", rounded(p.uv, 3)},
+                          {"white_delta_e_00", rounded(p.white, 4)},
+                          {"gray_delta_e_00", rounded(p.gray, 4)}});
+    }
+    return {{"grid", u.grid},
+            {"darkest_percent", rounded(u.darkest, 4)},
+            {"brightest_percent", rounded(u.brightest, 4)},
+            {"delta_uv_max", rounded(u.worstUv, 3)},
+            {"delta_e_00_max", rounded(u.worst, 4)},
+            {"delta_e_00_mean", rounded(u.mean, 4)},
+            {"centre_drift_percent", rounded(u.drift, 3)},
+            {"within_10_percent", u.within10 ? Json(*u.within10) : Json(nullptr)},
+            {"places", places}};
+}
+
+Json json(const ContrastFound &c)
+{
+    Json areas = Json::array();
+    for (const auto &[area, white] : c.whiteByArea) {
+        areas.push_back({{"area", area}, {"luminance_cd_m2", rounded(white)}});
+    }
+    return {{"white", xyJson(c.white)},
+            {"black_cd_m2", rounded(c.black.b)},
+            {"black_k2", rounded(c.blackK2, 3)},
+            {"contrast", rounded(c.contrast, 4)},
+            {"contrast_at_least", c.atLeast},
+            {"black_beside_white_cd_m2", c.besideWhite ? rounded(*c.besideWhite) : Json(nullptr)},
+            {"white_by_area", areas},
+            {"dims", c.dims}};
+}
+
+Json json(const StabilityFound &s)
+{
+    Json points = Json::array();
+    for (const StabilityFound::Point &p : s.points) {
+        points.push_back({{"minutes", rounded(p.minutes)},
+                          {"luminance_cd_m2", rounded(p.xyz.b)},
+                          {"percent", rounded(p.percent, 4)},
+                          {"delta_uv", rounded(p.uv, 3)}});
+    }
+    return {{"range_percent", rounded(s.rangePercent, 4)},
+            {"range_uv", rounded(s.rangeUv, 3)},
+            {"last_percent_per_hour", rounded(s.lastPercentPerHour, 3)},
+            {"settled_minutes", s.settledMinutes ? rounded(*s.settledMinutes) : Json(nullptr)},
+            {"points", points}};
+}
+
+Json json(const ModeFound &m, const Choice::Line &line, bool chosen)
+{
+    return {{"name", m.name},
+            {"white", xyJson(m.white)},
+            {"contrast", rounded(m.contrast, 4)},
+            {"contrast_at_least", m.contrastAtLeast},
+            {"gamma", rounded(m.gamma, 4)},
+            {"coverage_percent", rounded(m.coverage, 4)},
+            {"colours", json(m.colours)},
+            {"discarded", line.discarded},
+            {"why", messageJson(line.why)},
+            {"recommended", chosen}};
+}
+
+Json resultsJson(const SurveyResults &s)
+{
+    Json out = Json::object();
+    if (s.gray) {
+        out["gray"] = json(*s.gray);
+    }
+    if (s.colours) {
+        out["colours"] = json(*s.colours);
+    }
+    if (s.uniformity) {
+        out["uniformity"] = json(*s.uniformity);
+    }
+    if (s.contrast) {
+        out["contrast"] = json(*s.contrast);
+    }
+    if (s.stability) {
+        out["stability"] = json(*s.stability);
+    }
+    if (!s.modes.empty()) {
+        out["modes"] = Json::array();
+        for (size_t i = 0; i < s.modes.size(); ++i) {
+            out["modes"].push_back(json(s.modes[i], s.choice->lines.at(i), s.choice->chosen == i));
+        }
+        out["recommended"] = s.choice->chosen ? Json(s.modes[*s.choice->chosen].name) : Json(nullptr);
+    }
+    return out;
+}
+
+} // namespace
+
+std::string surveyJson(const SurveyRecord &r, const SurveyResults &results)
+{
+    Json readings = Json::array(), patches = Json::array(), warnings = Json::array();
+    for (const Measurement &m : r.readings) {
+        readings.push_back(measurementJson(m));
+    }
+    for (size_t i = 0; i < r.patches.size(); ++i) {
+        patches.push_back({{"name", r.patches[i].name},
+                           {"rgb", driveJson(r.patches[i].rgb)},
+                           {"at", r.patches[i].at},
+                           {"mode", r.patches[i].mode},
+                           {"reading", r.readingOf[i]}});
+    }
+    for (const Message &m : r.warnings) {
+        warnings.push_back(messageJson(m));
+    }
+    Json controls = Json::object();
+    for (const Control &c : r.display.controls) {
+        controls[c.name] = c.value;
+    }
+    const Json out{{"schema", kSchema},
+                   {"kind", surveyKindName(r.plan.kind)},
+                   {"complete", r.complete},
+                   {"display",
+                    {{"model", r.display.model},
+                     {"serial", r.display.serial},
+                     {"mode", r.display.mode},
+                     {"controls", controls},
+                     {"lut_loaded", r.display.lutLoaded}}},
+                   {"instrument", {{"model", r.instrument.model}, {"serial", r.instrument.serial}, {"correction", r.correction}}},
+                   {"started", isoTime(r.started)},
+                   {"finished", isoTime(r.finished)},
+                   {"readings", r.readings.size()},
+                   {"bench_seconds", rounded(r.benchSeconds)},
+                   {"warm_up_seconds", r.warmUp ? rounded(r.warmUp->seconds) : Json(nullptr)},
+                   {"results", resultsJson(results)},
+                   {"warnings", warnings},
+                   {"measurements", readings},
+                   {"patches", patches},
+                   {"states", statesJson(r.states)}};
+    return jsonText(out, 1);
+}
+
+Result<SurveyRecord> surveyFromJson(const std::string &text)
+{
+    const auto parsed = parseJson(text);
+    if (!parsed) {
+        return parsed.error();
+    }
+    try {
+        const Json &j = parsed.value();
+        if (j.at("schema").get<std::string>() != kSchema) {
+            throw std::runtime_error("schema");
+        }
+        SurveyRecord r;
+        const auto kind = surveyKindFromName(j.at("kind").get<std::string>());
+        if (!kind) {
+            throw std::runtime_error("kind");
+        }
+        r.plan.kind = *kind;
+        r.display.model = j.at("display").at("model").get<std::string>();
+        r.display.serial = j.at("display").at("serial").get<std::string>();
+        for (const auto &[name, value] : j.at("display").at("controls").items()) {
+            Control c;
+            c.name = name;
+            c.value = value.get<double>();
+            r.display.controls.push_back(c);
+        }
+        for (const Json &m : j.at("measurements")) {
+            r.readings.push_back(measurementFromJson(m));
+        }
+        for (const Json &p : j.at("patches")) {
+            SurveyPatch patch;
+            patch.name = p.at("name").get<std::string>();
+            const auto rgb = p.at("rgb").get<std::array<double, 3>>();
+            patch.rgb = {rgb[0], rgb[1], rgb[2]};
+            patch.at = p.at("at").get<std::array<double, 2>>();
+            const int reading = p.at("reading").get<int>();
+            if (reading < -1 || reading >= int(r.readings.size())) {
+                throw std::runtime_error("reading");
+            }
+            r.patches.push_back(std::move(patch));
+            r.readingOf.push_back(reading);
+        }
+        r.states = statesFromJson(j.at("states"));
+        return r;
+    } catch (const std::exception &e) {
+        return Error{ErrorKind::Input, say("survey-file-unusable", e.what()), {}, {}, "survey", false};
+    }
+}
+
+} // namespace lamp

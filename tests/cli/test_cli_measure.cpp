@@ -1,0 +1,189 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Measurements beside visits by the command line: each kind, its files, what cannot be, and what is cut off.
+#include "support.h"
+
+#include "base/file.h"
+#include "cli/command.h"
+#include "icc/cgats.h"
+
+#include <QDir>
+#include <QFile>
+#include <QJsonArray>
+#include <QJsonDocument>
+#include <QJsonObject>
+#include <QProcess>
+#include <QTemporaryDir>
+
+#include <csignal>
+
+using namespace lamp;
+using namespace lamptest;
+
+class TestCliMeasure : public QObject {
+    Q_OBJECT
+
+    QTemporaryDir m_dir;
+    QString path(const QString &name) const { return m_dir.filePath(name); }
+    Outcome measured(const QString &kind, const QString &display, const QStringList &more = {}) const
+    {
+        return cli(QStringList{"measure", kind, "--bench", serve(display), "--out", path(kind), "--json"} + more);
+    }
+
+private Q_SLOTS:
+    void eachKindLeavesItsFiles_data()
+    {
+        QTest::addColumn<QStringList>("more");
+        QTest::addColumn<int>("patches");
+        QTest::newRow("gray") << QStringList{"--steps", "11"} << 9;
+        QTest::newRow("saturation") << QStringList{"--steps", "2", "--luminance", "0.5"} << 12;
+        QTest::newRow("colours") << QStringList{"--set", "neutrals"} << 30;
+        QTest::newRow("uniformity") << QStringList{} << 9;
+        QTest::newRow("contrast") << QStringList{} << 0;
+        QTest::newRow("stability") << QStringList{"--minutes", "5"} << 0;
+        QTest::newRow("modes") << QStringList{} << 4;
+    }
+    void eachKindLeavesItsFiles()
+    {
+        QFETCH(QStringList, more);
+        QFETCH(int, patches);
+        const QString kind = QTest::currentDataTag();
+        const auto run = measured(kind, "curlew --warm", more);
+        QVERIFY2(run.status == 0, run.err.constData());
+        const QJsonObject json = run.json();
+        QCOMPARE(json["schema"].toString(), QStringLiteral("dutiful-lamp/measurement/1"));
+        QCOMPARE(json["kind"].toString(), kind);
+        QVERIFY(json["complete"].toBool());
+        QCOMPARE(json["readings"].toInt(), json["measurements"].toArray().size());
+        QCOMPARE(QDir(path(kind)).entryList(QDir::Files), (QStringList{"measurement.json", "readings.txt"}));
+        QFile kept(path(kind) + "/measurement.json");
+        QVERIFY(kept.open(QIODevice::ReadOnly));
+        QCOMPARE(QJsonDocument::fromJson(kept.readAll()).object(), json); // what is printed is what is kept
+        const auto text = readFile((path(kind) + "/readings.txt").toStdString());
+        const auto readings = readingsFromCgats(text.value());
+        QVERIFY(readings.ok());
+        QCOMPARE(int(readings->readings.size()), json["readings"].toInt());
+        const QJsonObject results = json["results"].toObject();
+        QCOMPARE(results.isEmpty(), false);
+        if (kind == "gray") {
+            QCOMPARE(results["gray"].toObject()["steps"].toArray().size(), patches);
+            QVERIFY(results["gray"].toObject()["uncertainty"].toObject()["mean"].toObject()["absolute_k2"].toDouble()
+                    > results["gray"].toObject()["uncertainty"].toObject()["mean"].toObject()["instrument_k2"].toDouble());
+        } else if (kind == "saturation" || kind == "colours") {
+            QCOMPARE(results["colours"].toObject()["colours"].toArray().size(), patches);
+        } else if (kind == "uniformity") {
+            QCOMPARE(results["uniformity"].toObject()["places"].toArray().size(), patches);
+            // The corners of this panel have 12 % less (its middles of outer ninths 12 % of 4/9).
+            LAMP_NEAR(results["uniformity"].toObject()["darkest_percent"].toDouble(), -5.33, 0.8);
+        } else if (kind == "modes") {
+            QCOMPARE(results["modes"].toArray().size(), patches);
+            for (const auto m : results["modes"].toArray()) {
+                QVERIFY(!m.toObject()["why"].isNull());
+            }
+        } else if (kind == "stability") {
+            const auto points = results["stability"].toObject()["points"].toArray();
+            QVERIFY(points.last().toObject()["minutes"].toDouble() >= 5);
+        }
+    }
+
+    void inWords()
+    {
+        const auto run = cli({"measure", "uniformity", "--bench", serve("knot --warm"), "--out", path("words")});
+        QCOMPARE(run.status, 0);
+        QVERIFY2(run.out.contains("from the centre's luminance"), run.out.constData());
+        const auto german = cli({"--language", "de", "measure", "contrast", "--bench", serve("knot --warm"), "--out", path("worte")});
+        QCOMPARE(german.status, 0);
+        QVERIFY2(german.out.contains("Weiß") && !german.out.contains("White"), german.out.constData());
+    }
+
+    // A profile says what drives mean: of a display it was made for, colours are where it says.
+    void byAProfile()
+    {
+        QCOMPARE(
+            cli({"visit", "--bench", serve("avocet --warm"), "--target", "Photo", "--effort", "quick", "--report", "none", "--out", path("visit")})
+                .status,
+            0);
+        // The bench of another process is as it was delivered, so ramps are loaded by a check first: what is read stands on the profile's state.
+        const auto raw = measured("saturation", "avocet --warm", {"--steps", "2", "--profile-in", path("visit/profile.icc")});
+        QVERIFY2(raw.status == 0, raw.err.constData());
+        QVERIFY(raw.json()["results"].toObject()["colours"].toObject()["mean"].toDouble() > 0.1);
+    }
+
+    void whatCannotBe_data()
+    {
+        QTest::addColumn<QStringList>("arguments");
+        QTest::newRow("kind") << QStringList{"dancing"};
+        QTest::newRow("grid") << QStringList{"uniformity", "--grid", "4"};
+        QTest::newRow("steps") << QStringList{"gray", "--steps", "1000000"};
+        QTest::newRow("space") << QStringList{"saturation", "--space", "no such"};
+        QTest::newRow("mode") << QStringList{"modes", "--modes", "cinema"};
+        QTest::newRow("set") << QStringList{"colours", "--set", "birds"};
+        QTest::newRow("colours") << QStringList{"colours", "--colours", "/no/such/file.csv"};
+        QTest::newRow("profile") << QStringList{"gray", "--profile-in", LAMP_TESTS_DIR "/CMakeLists.txt"};
+        QTest::newRow("minutes") << QStringList{"stability", "--minutes", "0"};
+        QTest::newRow("instrument") << QStringList{"gray", "--instrument", "7"};
+        QTest::newRow("warm-up") << QStringList{"gray", "--warm-up", "maybe"};
+        QTest::newRow("resume") << QStringList{"gray", "--resume", LAMP_TESTS_DIR "/CMakeLists.txt"};
+        QTest::newRow("target") << QStringList{"gray", "--target", "no such"};
+    }
+    void whatCannotBe()
+    {
+        QFETCH(QStringList, arguments);
+        const auto run = cli(QStringList{"measure"} + arguments + QStringList{"--bench", serve("avocet --warm"), "--out", path("never"), "--json"});
+        QVERIFY2(run.status == 2, qPrintable(QString::number(run.status) + run.out + run.err));
+        QVERIFY(!run.json()["error"].toObject()["message"].toString().isEmpty());
+        QVERIFY(!QFile::exists(path("never/measurement.json")));
+    }
+
+    // A bench that fails for good: what was read is kept, and the status says so; it can be gone on with.
+    void cutOffByTheBench()
+    {
+        const auto run = measured("gray", "avocet --warm --fault internal:20:4000");
+        QCOMPARE(run.status, 3);
+        QFile kept(path("gray") + "/measurement.json");
+        QVERIFY(kept.open(QIODevice::ReadOnly));
+        const QJsonObject json = QJsonDocument::fromJson(kept.readAll()).object();
+        QVERIFY(!json["complete"].toBool());
+        const int before = json["readings"].toInt();
+        QVERIFY(before >= 10);
+        QVERIFY(!QFile::exists(path("gray") + "/readings.partial.csv"));
+        QVERIFY(QFile::copy(path("gray/measurement.json"), path("before.json")));
+        const auto on = measured("gray", "avocet --warm", {"--resume", path("before.json")});
+        QVERIFY2(on.status == 0, on.err.constData());
+        const QJsonArray all = on.json()["measurements"].toArray();
+        QVERIFY(on.json()["complete"].toBool());
+        QVERIFY(all.size() > before);
+        QStringList names;
+        for (const auto m : all) {
+            names << m.toObject()["name"].toString();
+        }
+        for (const auto p : on.json()["patches"].toArray()) {
+            QCOMPARE(names.count(p.toObject()["name"].toString()), 1);
+        }
+        // What the folder held of before was not written over.
+        QCOMPARE(QDir(path("gray")).entryList({"earlier*"}, QDir::Dirs).size() >= 1, true);
+    }
+
+    void stoppedByASignal()
+    {
+        QProcess process;
+        process.start(LAMP_CLI, {"measure", "gray", "--steps", "257", "--bench", serve("avocet --warm"), "--out", path("signal"), "--json"});
+        QVERIFY(process.waitForStarted());
+        const auto deadline = QDeadlineTimer(30000);
+        while (QFile(path("signal/readings.partial.csv")).size() < 2000 && !deadline.hasExpired() && process.state() == QProcess::Running) {
+            QTest::qWait(2);
+        }
+        if (process.state() != QProcess::Running) {
+            QSKIP("It was done before it could be stopped.");
+        }
+        ::kill(pid_t(process.processId()), SIGTERM);
+        QVERIFY(process.waitForFinished(30000));
+        if (process.exitCode() == 0) {
+            QSKIP("It was done before it could be stopped.");
+        }
+        QCOMPARE(process.exitCode(), 130);
+        QVERIFY(QFile::exists(path("signal/measurement.json")) && QFile::exists(path("signal/readings.txt")));
+    }
+};
+
+QTEST_GUILESS_MAIN(TestCliMeasure)
+#include "test_cli_measure.moc"

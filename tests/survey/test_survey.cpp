@@ -1,0 +1,516 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Measurements beside visits: against standards' numbers, against what a simulated panel is made of, cut off and gone on with.
+#include "support.h"
+
+#include "icc/cgats.h"
+#include "simlab/sim_bench.h"
+#include "survey/colour_list.h"
+#include "survey/results.h"
+#include "words/words.h"
+
+#include <QtTest>
+
+#include <cmath>
+#include <set>
+
+using namespace lamp;
+
+namespace {
+
+/// A survey of an ideal display that is nobody's bench: each patch reads what `light` says of its drive, cd/m².
+SurveyRecord ideal(const SurveyPlan &plan, const std::function<XYZ(const Drive &)> &light)
+{
+    SurveyRecord r;
+    r.plan = plan;
+    r.instrument.kind = "spectroradiometer";
+    r.started = fromIsoTime("2031-03-04T09:00:00Z");
+    r.patches = surveyPatches(plan, {}).value();
+    for (const SurveyPatch &p : r.patches) {
+        Measurement m;
+        m.index = int(r.readings.size()) + 1;
+        m.name = p.name;
+        m.rgb = p.rgb;
+        m.t = 2.0 * m.index;
+        m.xyz = light(p.rgb);
+        m.sigma = XYZ(1e-6 * m.xyz.vec());
+        r.readingOf.push_back(int(r.readings.size()));
+        r.readings.push_back(m);
+    }
+    r.complete = true;
+    return r;
+}
+
+/// A space with its tone and a black, at 100 cd/m².
+std::function<XYZ(const Drive &)> spaceAt100(const RgbSpace &space, const ToneCurve &tone, double black)
+{
+    const Eigen::Matrix3d m = space.toXyz();
+    const Eigen::Vector3d white = m * Eigen::Vector3d::Ones();
+    return [=](const Drive &d) {
+        const Eigen::Vector3d light(tone.value(d.a), tone.value(d.b), tone.value(d.c));
+        return XYZ(black * white + (100 - black) * (m * light));
+    };
+}
+
+struct Ran {
+    SurveyRecord record;
+    Status status = Done{};
+};
+Ran run(Bench &bench, const SurveyPlan &plan, int stopAfter = -1, const SurveyRecord *earlier = nullptr)
+{
+    Ran ran;
+    std::stop_source stop;
+    int count = 0;
+    SurveyHooks hooks;
+    hooks.wallClock = [] { return fromIsoTime("2031-03-04T09:00:00Z"); };
+    hooks.onReading = [&](const Measurement &, const SurveyRecord &) {
+        if (++count == stopAfter) {
+            stop.request_stop();
+        }
+    };
+    ran.status = runSurvey(bench, plan, hooks, stop.get_token(), ran.record, earlier);
+    return ran;
+}
+
+sim::SimBench benchOf(sim::PanelSpec panel, std::uint64_t seed = 3)
+{
+    panel.alreadyWarm = true;
+    return sim::SimBench(std::move(panel), {}, sim::MeterSpec{}, seed);
+}
+
+} // namespace
+
+class TestSurvey : public QObject {
+    Q_OBJECT
+
+private Q_SLOTS:
+    // IEC 61966-2-1: a signal of 0.5 gives 0.2140 of white's light, 0.2 gives 0.0331. CIE 15: L* 50 is 0.1842. BT.1886 Annex 1 with
+    // white 100 and black 0.1 cd/m²: V = 0.5 gives 21.48 cd/m² (worked out from L = a max(V + b, 0)^2.4 beside this program).
+    void graysAgainstTheStandards_data()
+    {
+        QTest::addColumn<int>("kind");
+        QTest::addColumn<double>("black");
+        QTest::addColumn<double>("drive");
+        QTest::addColumn<double>("light");
+        const double a = std::pow(std::pow(100, 1 / 2.4) - std::pow(0.1, 1 / 2.4), 2.4),
+                     b = std::pow(0.1, 1 / 2.4) / (std::pow(100, 1 / 2.4) - std::pow(0.1, 1 / 2.4));
+        QTest::newRow("sRGB 0.5") << int(ToneKind::Srgb) << 0.0 << 0.5 << 21.404;
+        QTest::newRow("sRGB 0.2") << int(ToneKind::Srgb) << 0.0 << 0.2 << 3.3105;
+        QTest::newRow("L* 0.5") << int(ToneKind::LStar) << 0.0 << 0.5 << 18.419;
+        QTest::newRow("BT.1886 0.5") << int(ToneKind::Bt1886) << 0.1 << 0.5 << a * std::pow(0.5 + b, 2.4);
+        QTest::newRow("gamma 2.4 0.25") << int(ToneKind::Gamma) << 0.0 << 0.25 << 100 * std::pow(0.25, 2.4);
+    }
+    void graysAgainstTheStandards()
+    {
+        QFETCH(int, kind);
+        QFETCH(double, black);
+        QFETCH(double, drive);
+        QFETCH(double, light);
+        ToneCurve tone;
+        tone.kind = ToneKind(kind);
+        tone.gamma = 2.4;
+        SurveyPlan plan;
+        plan.steps = 41;
+        plan.tone = tone;
+        const SurveyRecord r = ideal(plan, spaceAt100(*rgbSpace("sRGB"), tone.withBlack(black / 100), black));
+        const auto gray = surveyResults(r).gray;
+        QVERIFY(gray.has_value());
+        QCOMPARE(gray->steps.size(), size_t(39));
+        const auto step = std::find_if(gray->steps.begin(), gray->steps.end(), [&](const GrayStep &s) { return std::abs(s.drive - drive) < 1e-9; });
+        QVERIFY(step != gray->steps.end());
+        LAMP_NEAR(step->xyz.b, light, 0.003 * light);
+        QVERIFY2(gray->max < 0.02, qPrintable(QString::number(gray->max)));
+        for (const GrayStep &s : gray->steps) {
+            for (const double c : s.balance) {
+                LAMP_NEAR(c, 1, 1e-3);
+            }
+        }
+        // The same light judged by another curve is off, and says which way.
+        SurveyRecord other = r;
+        other.plan.tone = {ToneKind::Gamma, 1.8};
+        const auto off = surveyResults(other).gray;
+        QVERIFY(off->mean > 3);
+    }
+
+    // Even steps in u'v' at one luminance (what a sweep is); a space's own colours are what is wanted of it.
+    void sweepsAreEvenAndStraight()
+    {
+        SurveyPlan plan;
+        plan.kind = SurveyKind::Saturation;
+        plan.steps = 4;
+        plan.luminance = 0.8;
+        const RgbSpace space = *rgbSpace("sRGB");
+        const SurveyRecord r = ideal(plan, spaceAt100(space, space.tone, 0));
+        const auto found = surveyResults(r).colours;
+        QVERIFY(found.has_value());
+        QCOMPARE(found->colours.size(), size_t(24));
+        QVERIFY2(found->max < 0.01, qPrintable(QString::number(found->max)));
+        const Uv white = uvOf(space.white), red = uvOf(space.primaries[0]);
+        for (int i = 1; i <= 4; ++i) {
+            const Measurement *m = r.named("red " + fixed(25.0 * i, 1));
+            QVERIFY(m != nullptr);
+            const Uv uv = uvOf(chromaticity(m->xyz));
+            LAMP_NEAR(uv.u, white.u + 0.25 * i * (red.u - white.u), 1e-4);
+            LAMP_NEAR(uv.v, white.v + 0.25 * i * (red.v - white.v), 1e-4);
+            LAMP_NEAR(m->xyz.b, 0.8 * 21.26, 0.02); // luminance of sRGB's red: 0.2126 of white
+        }
+        // A panel that boosts saturation is off in the middle of the way, not at its corner; its chroma is too large there.
+        const auto boosted = ideal(plan, [&](const Drive &d) {
+            const double gray = std::min({d.a, d.b, d.c});
+            const auto more = [&](double v) { return v - 0.25 * gray * (1 - gray) * (v == gray ? 1 : 0); };
+            return spaceAt100(space, space.tone, 0)({more(d.a), more(d.b), more(d.c)});
+        });
+        const auto off = surveyResults(boosted).colours;
+        const auto of = [&](const std::string &name) {
+            return *std::find_if(off->colours.begin(), off->colours.end(), [&](const SurveyDifference &d) { return d.name == name; });
+        };
+        QVERIFY(of("blue 100.0").deltaE < 0.1 && of("blue 25.0").deltaE > 1.5 && of("blue 25.0").chroma > 1);
+    }
+
+    // The places of a panel that falls off to its corners: what is said of each is right within what is said of its uncertainty.
+    void uniformityIsWhatThePanelIs()
+    {
+        sim::PanelSpec panel;
+        panel.unevenness = 0.14;
+        int beyond = 0, all = 0;
+        for (const int grid : {3, 5}) {
+            auto bench = benchOf(panel, std::uint64_t(grid));
+            SurveyPlan plan;
+            plan.kind = SurveyKind::Uniformity;
+            plan.grid = grid;
+            const Ran ran = run(bench, plan);
+            QVERIFY(ran.status.ok());
+            const auto u = surveyResults(ran.record).uniformity;
+            QVERIFY(u.has_value());
+            QCOMPARE(u->places.size(), size_t(grid * grid));
+            for (const UniformityPlace &p : u->places) {
+                // Panel::emission: light falls with the square of the distance from the centre, as a share of the corner's.
+                const double x = p.at[0] - 0.5, y = p.at[1] - 0.5, is = -100 * panel.unevenness * (x * x + y * y) / 0.5;
+                beyond += std::abs(p.luminancePercent - is) > p.luminanceK2 + 1e-9 ? 1 : 0;
+                ++all;
+                QVERIFY2(std::abs(p.luminancePercent - is) < 0.8,
+                         qPrintable(QStringLiteral("%1, %2: %3 for %4").arg(p.at[0]).arg(p.at[1]).arg(p.luminancePercent).arg(is)));
+                QVERIFY(p.uv < 0.001);
+            }
+            QVERIFY(u->darkest < -4);
+            QCOMPARE(u->within10, std::optional(true));
+        }
+        QVERIFY2(beyond <= 0.05 * all + 1, qPrintable(QString::number(beyond)));
+        // Far darker corners: one place beyond is enough.
+        panel.unevenness = 0.35;
+        auto bench = benchOf(panel);
+        SurveyPlan plan;
+        plan.kind = SurveyKind::Uniformity;
+        plan.grid = 5;
+        QCOMPARE(surveyResults(run(bench, plan).record).uniformity->within10, std::optional(false));
+    }
+
+    // Of places that were not read nothing is said, and "all" is not claimed.
+    void whatIsMissingIsNotGood()
+    {
+        auto bench = benchOf({});
+        SurveyPlan plan;
+        plan.kind = SurveyKind::Uniformity;
+        const Ran ran = run(bench, plan, 16);
+        QVERIFY(!ran.status.ok() && !ran.record.complete);
+        const auto u = surveyResults(ran.record).uniformity;
+        QVERIFY(u.has_value() && u->places.size() < 9);
+        QCOMPARE(u->within10, std::optional<bool>());
+        SurveyRecord nothing;
+        nothing.plan.kind = SurveyKind::Modes;
+        const auto none = surveyResults(nothing);
+        QVERIFY(none.modes.empty() && none.choice && !none.choice->chosen);
+        for (const SurveyKind kind : kSurveyKinds) {
+            nothing.plan.kind = kind;
+            const SurveyResults s = surveyResults(nothing);
+            QVERIFY(!s.gray && !s.colours && !s.uniformity && !s.contrast && !s.stability);
+        }
+    }
+
+    void cutOffAndGoneOnWith()
+    {
+        auto bench = benchOf({});
+        SurveyPlan plan;
+        plan.steps = 11;
+        const Ran first = run(bench, plan, 14);
+        QVERIFY(!first.status.ok());
+        QCOMPARE(first.status.error().kind, ErrorKind::Cancelled);
+        // By way of the file that was kept.
+        const auto before = surveyFromJson(surveyJson(first.record, surveyResults(first.record)));
+        QVERIFY(before.ok());
+        QCOMPARE(before->readings.size(), first.record.readings.size());
+        const Ran second = run(bench, plan, -1, &before.value());
+        QVERIFY(second.status.ok() && second.record.complete);
+        std::multiset<std::string> names;
+        for (size_t i = 0; i < second.record.patches.size(); ++i) {
+            QVERIFY(second.record.of(i) != nullptr);
+            QCOMPARE(second.record.of(i)->name, second.record.patches[i].name);
+        }
+        std::set<int> numbers;
+        for (const Measurement &m : second.record.readings) {
+            QVERIFY(numbers.insert(m.index).second);
+            names.insert(m.name);
+        }
+        for (const SurveyPatch &p : second.record.patches) {
+            QCOMPARE(names.count(p.name), size_t(1)); // nothing lost, nothing twice
+        }
+        // Turned meanwhile: what was read before is of another display.
+        QVERIFY(bench.setControl("brightness", 40).ok());
+        const Ran third = run(bench, plan, -1, &before.value());
+        QVERIFY(third.status.ok() && third.record.complete);
+        QVERIFY(!third.record.warnings.empty() && third.record.warnings.back().code == "survey-begins-anew");
+        QVERIFY(third.record.named("white")->xyz.b < 0.9 * second.record.named("white")->xyz.b);
+        // Another plan than it was.
+        plan.steps = 12;
+        const Ran fourth = run(bench, plan, -1, &before.value());
+        QVERIFY(fourth.status.ok());
+        QCOMPARE(fourth.record.warnings.back().code, std::string("survey-begins-anew"));
+    }
+
+    void faultyFilesAreNamed()
+    {
+        for (const char *text : {"", "{", "{}", "[]", R"({"schema":"dutiful-lamp/measurement/1","kind":"gray"})", R"({"schema":"other"})"}) {
+            QVERIFY(!surveyFromJson(text).ok());
+        }
+        auto bench = benchOf({});
+        SurveyPlan plan;
+        plan.steps = 5;
+        const SurveyRecord r = run(bench, plan).record;
+        std::string json = surveyJson(r, surveyResults(r));
+        const std::string key = "\"reading\": ";
+        const auto at = json.find(key);
+        QVERIFY(at != std::string::npos);
+        json.insert(at + key.size(), "9999");
+        QVERIFY(!surveyFromJson(json).ok());
+    }
+
+    // Panels dim what is large; black of an OLED is below what an instrument sees, and never better than that.
+    void contrastAndDimming()
+    {
+        sim::PanelSpec oled = sim::variedPanel("woled", 5);
+        oled.maxLuminance = 400;
+        auto bench = benchOf(oled);
+        SurveyPlan plan;
+        plan.kind = SurveyKind::Contrast;
+        const Ran ran = run(bench, plan);
+        QVERIFY(ran.status.ok());
+        const auto c = surveyResults(ran.record).contrast;
+        QVERIFY(c && c->atLeast && c->dims);
+        QVERIFY2(c->contrast > 5000 && c->contrast < 1e5, qPrintable(QString::number(c->contrast)));
+        QCOMPARE(c->whiteByArea.size(), size_t(4));
+        QVERIFY(c->whiteByArea.back().second < 0.8 * c->whiteByArea.front().second);
+        sim::PanelSpec plain;
+        plain.contrast = 900;
+        auto other = benchOf(plain);
+        const auto p = surveyResults(run(other, plan).record).contrast;
+        QVERIFY(p && !p->atLeast && !p->dims);
+        QVERIFY2(std::abs(p->contrast / 900 - 1) < 0.15, qPrintable(QString::number(p->contrast)));
+    }
+
+    // White of a cold panel rises as 1 - loss exp(-t/tau): it is within 1 % of its end from tau ln(loss / 0.01) on.
+    void aColdPanelComesToRest()
+    {
+        sim::PanelSpec panel;
+        panel.warmUpLoss = 0.10;
+        panel.warmUpTint = 0;
+        panel.warmUpTauS = 300;
+        sim::SimBench bench(panel, {}, sim::MeterSpec{}, 5);
+        SurveyPlan plan;
+        plan.kind = SurveyKind::Stability;
+        plan.minutes = 60;
+        const Ran ran = run(bench, plan);
+        QVERIFY(ran.status.ok());
+        const auto s = surveyResults(ran.record).stability;
+        QVERIFY(s && s->settledMinutes);
+        LAMP_NEAR(*s->settledMinutes, 300 * std::log(0.10 / 0.01) / 60, 2);
+        LAMP_NEAR(s->rangePercent, 10, 1.5);
+        QVERIFY(std::abs(s->lastPercentPerHour) < 0.5);
+        QVERIFY(s->points.back().minutes >= 60 && s->points.back().minutes < 66);
+        QVERIFY(!ran.record.warmUp); // it is what is looked at
+    }
+
+    void modesAreComparedAndSetBack()
+    {
+        sim::PanelSpec panel = sim::variedPanel("wled", 9);
+        panel.nativeWhite = {0.3127, 0.3290};
+        panel.modes = {{"reading", {1, 0.95, 0.6}, 1}, {"photo", {1, 1, 1}, 1}, {"vivid", {1, 1, 1}, 1.35}};
+        auto bench = benchOf(panel);
+        SurveyPlan plan;
+        plan.kind = SurveyKind::Modes;
+        Ran ran = run(bench, plan);
+        QVERIFY(ran.status.ok());
+        SurveyResults s = surveyResults(ran.record);
+        QCOMPARE(s.modes.size(), size_t(3));
+        QVERIFY(!s.choice->chosen); // uncalibrated, each has a colour that is off by more than 5
+        ran.record.plan.rule.limit = 8;
+        s = surveyResults(ran.record);
+        QVERIFY(s.choice && s.choice->chosen);
+        QVERIFY(s.modes[2].gamma > 1.2 * s.modes[1].gamma);
+        QVERIFY(chromaticity(s.modes[0].white).y > 0.34);
+        QVERIFY(*s.choice->chosen != 2);
+        QCOMPARE(bench.describeDisplay()->mode, std::string("reading")); // as it was found
+        for (const Measurement &m : ran.record.readings) {
+            if (m.name.ends_with("vivid")) {
+                QCOMPARE(ran.record.states.find(m.state)->mode, std::string("vivid"));
+            }
+        }
+        plan.modes = {"cinema"};
+        QVERIFY(!run(bench, plan).status.ok());
+    }
+
+    // Seven modes of one display, as mean/max (common practice, no published source): those with a patch far over 5 are discarded, means
+    // within 0.1 to 0.2 are equal, and of these the most uniform is taken, the first. How uniform each is was not written down but that
+    // the first is the most: those figures are made up.
+    void sevenModes()
+    {
+        const std::array<std::pair<double, double>, 7> figures{
+            {{1.90, 4.96}, {2.08, 6.75}, {1.92, 4.84}, {1.80, 4.61}, {2.29, 4.84}, {1.91, 7.15}, {1.89, 4.52}}};
+        std::vector<Candidate> modes;
+        for (size_t i = 0; i < figures.size(); ++i) {
+            Candidate c;
+            c.name = std::to_string(i + 1);
+            c.mean = figures[i].first;
+            c.max = figures[i].second;
+            c.uniformity = i == 0 ? 1.0 : 2.0 + 0.1 * double(i);
+            modes.push_back(c);
+        }
+        Choice choice = choose(modes);
+        QCOMPARE(choice.chosen, std::optional<size_t>(0));
+        for (size_t i = 0; i < 7; ++i) {
+            QCOMPARE(choice.lines[i].discarded, i == 1 || i == 5);
+            QCOMPARE(choice.lines[i].equal, i == 0 || i == 2 || i == 3 || i == 6);
+        }
+        // Where nobody knows how uniform one of them is, that decides nothing: then the smallest mean.
+        modes[6].uniformity.reset();
+        QCOMPARE(choose(modes).chosen, std::optional<size_t>(3));
+        // Means that differ by less than they are known to are equal, too.
+        modes[4].meanK2 = 0.6;
+        QVERIFY(choose(modes).lines[4].equal);
+        // One that was not measured is never the best.
+        Candidate unread;
+        unread.name = "unread";
+        modes.push_back(unread);
+        choice = choose(modes);
+        QVERIFY(choice.lines.back().discarded && choice.chosen != 7);
+        QVERIFY(!choose({unread}).chosen && !choose({}).chosen);
+        Candidate bad = modes[1];
+        QVERIFY(!choose({bad}).chosen);
+        ChoiceRule open;
+        open.limit = 8;
+        QCOMPARE(choose({bad}, open).chosen, std::optional<size_t>(0));
+    }
+
+    // The colours that are needed decide where means and evenness are alike.
+    void theGamutDecidesLast()
+    {
+        Candidate a, b;
+        a.name = "a";
+        b.name = "b";
+        a.mean = b.mean = 1;
+        a.max = b.max = 3;
+        a.uniformity = 1;
+        b.uniformity = 1.1;
+        a.gamut = 91;
+        b.gamut = 98;
+        QCOMPARE(choose({a, b}).chosen, std::optional<size_t>(1));
+        b.gamut = 91.5;
+        a.mean = 0.95;
+        QCOMPARE(choose({a, b}).chosen, std::optional<size_t>(0));
+    }
+
+    void colourLists()
+    {
+        SurveyPlan plan;
+        const auto byte = surveyColours("name,r,g,b\nlight,255,128,0\ndark,10,10,10\n", plan);
+        QVERIFY(byte.ok());
+        LAMP_NEAR(byte->front().rgb.b, 128 / 255.0, 1e-9);
+        QCOMPARE(byte->front().name, std::string("light"));
+        const auto percent = surveyColours("r;g;b\n100;50;0\n", plan);
+        QVERIFY(percent.ok());
+        LAMP_NEAR(percent->front().rgb.b, 0.5, 1e-9);
+        // CIELAB of sRGB's mid gray under D50: L* 53.39 for a signal of 0.5 (IEC 61966-2-1 and CIE 15).
+        const auto lab = surveyColours("L,a,b\n53.39,0,0\n", plan);
+        QVERIFY(lab.ok());
+        LAMP_NEAR(lab->front().rgb.a, 0.5, 1e-3);
+        LAMP_NEAR(lab->front().rgb.c, 0.5, 1e-3);
+        const auto outside = surveyColours("L,a,b\n50,0,0\n50,120,-120\n", plan);
+        QVERIFY(!outside.ok());
+        QVERIFY2(plainEnglish(outside.error().paragraph()).find("line 3") != std::string::npos, plainEnglish(outside.error().paragraph()).c_str());
+        for (const char *text : {"", "r,g,b\n", "r,g\n1,2\n", "r,g,b\n1,two,3\n", "r,g,b\n1,2\n", "r,g,b\n-1,0,0\n", "r,g,b\n300,0,0\n"}) {
+            QVERIFY2(!surveyColours(text, plan).ok(), text);
+        }
+        const auto cgats =
+            surveyColours("CGATS.17\nNUMBER_OF_FIELDS 4\nBEGIN_DATA_FORMAT\nSAMPLE_ID RGB_R RGB_G RGB_B\nEND_DATA_FORMAT\nNUMBER_OF_SETS 1\n"
+                          "BEGIN_DATA\n1 100 0 50\nEND_DATA\n",
+                          plan);
+        QVERIFY(cgats.ok());
+        LAMP_NEAR(cgats->front().rgb.c, 0.5, 1e-9);
+        for (const char *set : {"memory", "skin", "neutrals", "surface"}) {
+            const auto colours = surveySet(set, plan);
+            QVERIFY2(colours.ok() && colours->size() >= 4, set);
+        }
+        QVERIFY(!surveySet("birds", plan).ok());
+    }
+
+    void plansThatCannotBe()
+    {
+        const auto cannot = [](const std::function<void(SurveyPlan &)> &change) {
+            SurveyPlan plan;
+            change(plan);
+            return !surveyPatches(plan, {}).ok();
+        };
+        QVERIFY(cannot([](SurveyPlan &p) { p.steps = 2; }));
+        QVERIFY(cannot([](SurveyPlan &p) { p.steps = 100000; }));
+        QVERIFY(cannot([](SurveyPlan &p) { p.space = "no such"; }));
+        QVERIFY(cannot([](SurveyPlan &p) { p.kind = SurveyKind::Colours; }));
+        QVERIFY(cannot([](SurveyPlan &p) { p.kind = SurveyKind::Modes; }));
+        for (const int grid : {0, 4, -3, 11}) {
+            QVERIFY(cannot([&](SurveyPlan &p) {
+                p.kind = SurveyKind::Uniformity;
+                p.grid = grid;
+            }));
+        }
+        for (const double minutes : {0.0, -5.0, 1e9, std::nan("")}) {
+            QVERIFY(cannot([&](SurveyPlan &p) {
+                p.kind = SurveyKind::Stability;
+                p.minutes = minutes;
+            }));
+        }
+        for (const double share : {0.0, 1.5, std::nan("")}) {
+            QVERIFY(cannot([&](SurveyPlan &p) {
+                p.kind = SurveyKind::Saturation;
+                p.steps = 4;
+                p.luminance = share;
+            }));
+        }
+        SurveyPlan plan;
+        plan.kind = SurveyKind::Stability;
+        for (const double minutes : {1.0, 10.0, 1440.0}) {
+            plan.minutes = minutes;
+            const auto patches = surveyPatches(plan, {}).value();
+            double sum = 0;
+            for (const SurveyPatch &p : patches) {
+                sum += p.waitS;
+            }
+            LAMP_NEAR(sum, 60 * minutes, 1);
+            QVERIFY(patches.size() < 200);
+        }
+    }
+
+    // What is kept is what was read, in the format that everything else reads.
+    void readingsAreKeptLikeAllOthers()
+    {
+        auto bench = benchOf({});
+        SurveyPlan plan;
+        plan.steps = 7;
+        const SurveyRecord r = run(bench, plan).record;
+        const auto back = readingsFromCgats(readingsToCgats(readingSet(r)));
+        QVERIFY(back.ok());
+        QCOMPARE(back->readings.size(), r.readings.size());
+        for (size_t i = 0; i < r.readings.size(); ++i) {
+            LAMP_NEAR(back->readings[i].xyz.b, r.readings[i].xyz.b, 1e-4 * (1 + r.readings[i].xyz.b));
+        }
+    }
+};
+
+QTEST_GUILESS_MAIN(TestSurvey)
+#include "test_survey.moc"

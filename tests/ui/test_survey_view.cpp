@@ -1,0 +1,192 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Measuring a display beside its visits, in the window: each kind, its charts, stopping and going on.
+#include "support.h"
+
+#include "ui/views.h"
+#include "ui/watchdog.h"
+
+#include "app/parts/banner.h"
+#include "app/parts/look.h"
+#include "app/parts/plot_widget.h"
+#include "app/shell/main_window.h"
+#include "app/survey/survey_view.h"
+#include "app/survey/uniformity_map.h"
+#include "app/visit/visit_controller.h"
+#include "report/report.h"
+
+#include <QApplication>
+#include <QDir>
+#include <QPushButton>
+#include <QSettings>
+#include <QTableWidget>
+#include <QTemporaryDir>
+
+using namespace lamp;
+using namespace lamp::app;
+
+namespace {
+constexpr int kSlow = 120000; // ms; machines are shared
+}
+
+class TestSurveyView : public QObject {
+    Q_OBJECT
+
+    QTemporaryDir m_dir;
+    std::unique_ptr<MainWindow> m_window;
+    [[nodiscard]] SurveyView *view() const { return m_window->survey(); }
+    [[nodiscard]] SurveyRunner &runner() const { return m_window->visits()->surveys(); }
+    void measure(SurveyKind kind)
+    {
+        view()->choose(kind);
+        view()->startOrStop();
+        QVERIFY(runner().running());
+        QTRY_VERIFY_WITH_TIMEOUT(!runner().running(), kSlow);
+        QTRY_VERIFY_WITH_TIMEOUT(view()->folder().contains(text(surveyKindName(kind))), kSlow);
+        QVERIFY(runner().record()->complete);
+    }
+    static QString text(const std::string &s) { return QString::fromStdString(s); }
+
+private Q_SLOTS:
+    void initTestCase()
+    {
+        qputenv("XDG_DATA_HOME", m_dir.filePath("data").toUtf8());
+        QCoreApplication::setOrganizationName("lamp-test");
+        QSettings::setDefaultFormat(QSettings::IniFormat);
+        QSettings::setPath(QSettings::IniFormat, QSettings::UserScope, m_dir.path());
+        loadFonts();
+        applySurround(*qApp, Surround::Dim);
+        {
+            auto store = std::move(Store::open(m_dir.filePath("studio.sqlite"))).value();
+            for (const char *bird : {"curlew", "godwit"}) {
+                DisplayEntry d;
+                d.roomId = store->studio().addRoom(bird).value();
+                d.name = QString::fromLatin1(bird);
+                d.model = bird;
+                d.bench = QStringLiteral("sim:") + bird;
+                QVERIFY(store->studio().add(d, fromIsoTime("2031-01-01T00:00:00Z")).ok());
+            }
+        }
+        m_window = std::make_unique<MainWindow>(m_dir.filePath("studio.sqlite"));
+        m_window->show();
+        m_window->openStore();
+        m_window->setSpeed(0);
+        m_window->activateWindow();
+        QVERIFY(QTest::qWaitForWindowActive(m_window.get()));
+        m_window->selectDisplay(m_window->store()->studio().displays().front().id);
+        QTest::keyClick(m_window->windowHandle(), Qt::Key_M, Qt::ControlModifier);
+        QTRY_VERIFY(view()->isVisible());
+    }
+    void cleanupTestCase() { m_window.reset(); }
+
+    void beforeAnythingIsMeasured()
+    {
+        QVERIFY(view()->plots().empty() && !view()->map()->isVisible() && !view()->modes()->isVisible());
+        QVERIFY(labels(*view()).contains("curlew"));
+    }
+
+    void grays()
+    {
+        measure(SurveyKind::Gray);
+        QCOMPARE(view()->plots().size(), size_t(3));
+        picture(*m_window, "survey-gray");
+        QVERIFY(view()->words().contains("for the standard observer"));
+        for (const PlotWidget *p : view()->plots()) {
+            QVERIFY(!p->plot().series.empty() && p->plot().series.front().points.size() >= 15);
+        }
+        QVERIFY(QFile::exists(view()->folder() + "/measurement.json") && QFile::exists(view()->folder() + "/readings.txt"));
+    }
+
+    void sweeps()
+    {
+        measure(SurveyKind::Saturation);
+        QCOMPARE(view()->plots().size(), size_t(2));
+        picture(*m_window, "survey-saturation");
+        QCOMPARE(view()->plots().back()->plot().bars.size(), size_t(24));
+    }
+
+    void uniformity()
+    {
+        measure(SurveyKind::Uniformity);
+        QVERIFY(view()->map()->isVisible());
+        picture(*m_window, "survey-uniformity");
+        QVERIFY(view()->map()->accessibleDescription().count(';') == 8);
+        QVERIFY(view()->plots().empty()); // what was drawn of another kind is gone
+        QVERIFY(view()->words().contains("centre"));
+    }
+
+    void modes()
+    {
+        measure(SurveyKind::Modes);
+        QVERIFY(view()->modes()->isVisible());
+        picture(*m_window, "survey-modes");
+        QCOMPARE(view()->modes()->rowCount(), 4);
+        QCOMPARE(view()->modes()->item(0, 0)->text(), QStringLiteral("factory"));
+        QCOMPARE(m_window->visits()->simulatedBench(m_window->currentDisplay())->describeDisplay()->mode, std::string("factory"));
+    }
+
+    // Stopped in the middle: what was read is kept and shown, and it is gone on with.
+    void stoppedAndGoneOnWith()
+    {
+        view()->choose(SurveyKind::Gray);
+        m_window->setSpeed(60);
+        view()->startOrStop();
+        QTRY_VERIFY_WITH_TIMEOUT(runner().record() && runner().record()->readings.size() >= 10, kSlow);
+        view()->startOrStop();
+        QTRY_VERIFY_WITH_TIMEOUT(!runner().running(), kSlow);
+        const size_t before = runner().record()->readings.size();
+        QVERIFY(!runner().record()->complete);
+        QPushButton *on = nullptr;
+        for (QPushButton *b : view()->findChildren<QPushButton *>()) {
+            on = QString(b->text()).remove('&').contains("Go on") ? b : on;
+        }
+        QVERIFY(on != nullptr && on->isVisible());
+        m_window->setSpeed(0);
+        QTRY_VERIFY_WITH_TIMEOUT(QDir(view()->folder()).exists("measurement.json"), kSlow);
+        on->click();
+        QVERIFY(runner().running());
+        QTRY_VERIFY_WITH_TIMEOUT(!runner().running(), kSlow);
+        QVERIFY(runner().record()->complete);
+        QVERIFY(runner().record()->readings.size() > before);
+        QVERIFY(!on->isVisible());
+    }
+
+    // One instrument at a time; and what is measured stays the display's that it was begun on.
+    void oneAtATime()
+    {
+        view()->choose(SurveyKind::Gray);
+        m_window->setSpeed(60);
+        view()->startOrStop();
+        QVERIFY(runner().running());
+        m_window->startVisit(Task::Check);
+        QVERIFY(!m_window->runner()->running());
+        QVERIFY(m_window->findChild<Banner *>()->message().contains("in use"));
+        const auto displays = m_window->store()->studio().displays();
+        const qint64 measured = runner().displayId(), other = displays.front().id == measured ? displays.back().id : displays.front().id;
+        m_window->selectDisplay(other);
+        QTest::keyClick(m_window->windowHandle(), Qt::Key_M, Qt::ControlModifier);
+        QTRY_VERIFY(view()->isVisible());
+        QCOMPARE(runner().displayId(), measured);
+        QVERIFY(!labels(*view()).contains("godwit"));
+        view()->startOrStop();
+        QTRY_VERIFY_WITH_TIMEOUT(!runner().running(), kSlow);
+        m_window->setSpeed(0);
+    }
+
+    void fitsAndAddsNoColour()
+    {
+        QVERIFY2(m_window->width() <= 1280 && m_window->height() <= 760,
+                 qPrintable(QStringLiteral("%1 x %2").arg(m_window->width()).arg(m_window->height())));
+        measure(SurveyKind::Contrast);
+        const QImage image = view()->grab().toImage();
+        for (int y = 0; y < image.height(); ++y) {
+            for (int x = 0; x < image.width(); ++x) {
+                const QRgb p = image.pixel(x, y);
+                const int most = std::max({qRed(p), qGreen(p), qBlue(p)}), least = std::min({qRed(p), qGreen(p), qBlue(p)});
+                QVERIFY2(most - least <= 2, qPrintable(QStringLiteral("%1, %2").arg(x).arg(y)));
+            }
+        }
+    }
+};
+
+QTEST_MAIN(TestSurveyView)
+#include "test_survey_view.moc"
