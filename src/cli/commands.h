@@ -40,6 +40,14 @@ struct MeasureOptions {
     bool json = false;
 };
 
+/// Of `compare`.
+struct CompareOptions {
+    std::vector<std::string> files;
+    std::string space = "sRGB", correction;
+    double limit = 5, equal = 0.2;
+    bool instruments = false, json = false;
+};
+
 /// Of `import`, `convert` and `rebuild`.
 struct ImportOptions {
     std::string file, out, target, tolerance, profile = "auto", name, report = "pdf", columns, ramps, correctedFor, curves = "auto";
@@ -81,6 +89,7 @@ struct FleetOptions {
 /// The subcommands. \return the exit status
 int runVisit(const VisitOptions &options);
 int measure(const MeasureOptions &options);
+int compareResults(const CompareOptions &options);
 int inspectProfile(const std::string &path, bool json);
 int importReadings(const ImportOptions &options);
 int convertFile(const ImportOptions &options);

@@ -200,6 +200,19 @@ void addMeasure(CLI::App &app, MeasureOptions &o, int &status)
     command->callback([&] { status = measure(o); });
 }
 
+void addCompare(CLI::App &app, CompareOptions &o, int &status)
+{
+    auto *command = app.add_subcommand("compare", phrase("cli", "Visits, measurements or modes side by side, and which to take"));
+    command->add_option("FILE", o.files, phrase("cli", "visit.json or measurement.json, or their folders"))->required();
+    command->add_option("--space", o.space, phrase("cli", "The colours that are needed"));
+    command->add_option("--limit", o.limit, phrase("cli", "A colour that is off by more discards, ΔE00"))->check(CLI::Range(0.1, 100.0));
+    command->add_option("--equal", o.equal, phrase("cli", "Means that are closer are equal, ΔE00"))->check(CLI::Range(0.0, 10.0));
+    command->add_flag("--instruments", o.instruments, phrase("cli", "Two measurements of one display by two instruments: how they differ"));
+    command->add_option("--correction", o.correction, phrase("cli", "With --instruments: write a matrix that takes the second to the first"));
+    command->add_flag("--json", o.json, phrase("cli", "Machine-readable output"));
+    command->callback([&] { status = compareResults(o); });
+}
+
 void addServe(CLI::App &app, ServeOptions &o, bool &json, int &status)
 {
     auto *command = app.add_subcommand("serve", phrase("cli", "Serve a simulated display and instrument over the bench protocol"));
@@ -411,7 +424,10 @@ int run(std::vector<std::string> arguments)
     tolerances->add_flag("--json", json, phrase("cli", "Machine-readable output"));
     tolerances->callback([&] { status = listTolerances(json); });
     addServe(app, serve, json, status);
+    CompareOptions comparing;
+    addCompare(app, comparing, status);
     MeasureOptions measuring;
+
     addMeasure(app, measuring, status);
     FleetOptions fleet;
     addFleet(app, fleet, status);

@@ -93,6 +93,12 @@ Result<StudioRound> studioRound(std::vector<RoundCandidate> candidates, const Ro
     }
     std::stable_sort(candidates.begin(), candidates.end(),
                      [](const RoundCandidate &p, const RoundCandidate &q) { return urgency(p.due.state) < urgency(q.due.state); });
+    std::vector<std::string> beyond;
+    constexpr size_t kMost = 150; // that one day's round may hold
+    for (size_t i = kMost; i < candidates.size(); ++i) {
+        beyond.push_back(candidates[i].name);
+    }
+    candidates.resize(std::min(candidates.size(), kMost));
     // As many as fit: more displays never end earlier, so the number is found by halving.
     size_t fits = 0, tooMany = candidates.size() + 1;
     std::optional<StudioRound> best;
@@ -117,6 +123,7 @@ Result<StudioRound> studioRound(std::vector<RoundCandidate> candidates, const Ro
     for (size_t i = fits; i < candidates.size(); ++i) {
         best->left.push_back(candidates[i].name);
     }
+    best->left.insert(best->left.end(), beyond.begin(), beyond.end());
     return std::move(*best);
 }
 

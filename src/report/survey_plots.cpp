@@ -28,12 +28,16 @@ Plot balancePlot(const GrayTracking &t)
     Plot p;
     p.title = said(say("plot-balance"));
     p.x = levelAxis();
-    static constexpr std::array<const char *, 3> kNames{"red", "green", "blue"};
-    static constexpr std::array<Mark, 3> kMarks{Mark::Square, Mark::Ring, Mark::Cross};
+    static constexpr std::array<const char *, 3> kChannelNames{"red", "green", "blue"};
+    static constexpr std::array<Mark, 3> kChannelMarks{Mark::Square, Mark::Ring, Mark::Cross};
     double off = 2;
     for (size_t c = 0; c < 3; ++c) {
-        Series s{
-            said(say("patch-named", kNames[c])), {}, c == 0 ? Stroke::Solid : (c == 1 ? Stroke::Dashed : Stroke::Dotted), 1, Ink::Strong, kMarks[c]};
+        Series s{said(say("patch-named", kChannelNames[c])),
+                 {},
+                 c == 0 ? Stroke::Solid : (c == 1 ? Stroke::Dashed : Stroke::Dotted),
+                 1,
+                 Ink::Strong,
+                 kChannelMarks[c]};
         for (const GrayStep &g : t.steps) {
             if (g.balance[c] > 0) {
                 const double percent = 100 * (g.balance[c] - 1);

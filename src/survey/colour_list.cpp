@@ -138,7 +138,8 @@ Result<std::vector<SurveyColour>> surveyColours(const std::string &text, const S
     for (size_t i = 0; i < numbers.size(); ++i) {
         const auto &v = numbers[i];
         SurveyColour c;
-        c.name = name >= 0 && size_t(name) < table->rows[i].cells.size() ? table->rows[i].cells[size_t(name)] : "";
+        constexpr size_t kLongestName = 60;
+        c.name = name >= 0 && size_t(name) < table->rows[i].cells.size() ? table->rows[i].cells[size_t(name)].substr(0, kLongestName) : "";
         if (rgb) {
             c.rgb = {v[0] / full, v[1] / full, v[2] / full};
         } else {

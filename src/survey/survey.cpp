@@ -27,6 +27,8 @@ private:
     Status patch(size_t i);
     Status setMode(const std::string &mode);
     Status readAll();
+    /// An error where a patch that should be dark is as bright as white: nothing that would be said of such readings is true.
+    [[nodiscard]] Status plausible(size_t i) const;
     void putBack();
     void tell(size_t done);
     Gauge::Hooks gaugeHooks();
@@ -115,6 +117,13 @@ Status Run::connect()
         return patches.error();
     }
     m_r.patches = std::move(patches).value();
+    // What is judged is the drive that the frame buffer has, not the one that was meant.
+    const double codes = m_r.display.bits > 0 && m_r.display.bits <= 16 ? double((1 << m_r.display.bits) - 1) : 0;
+    for (SurveyPatch &p : m_r.patches) {
+        const auto rounded = [&](double v) { return codes > 0 ? std::round(v * codes) / codes : v; };
+        p.rgb = {rounded(p.rgb.a), rounded(p.rgb.b), rounded(p.rgb.c)};
+    }
+
     m_r.readingOf.assign(m_r.patches.size(), -1);
     const double seconds = 60 * m_plan.minutes * (m_plan.kind == SurveyKind::Stability ? 2 : 0) + 40.0 * double(m_r.patches.size()) + 2 * 3600;
     m_spending = Spending({int(6 * m_r.patches.size()) + 150, seconds, hello->virtualClock ? 3600.0 : seconds});
@@ -163,14 +172,22 @@ Status Run::settle()
 
 Status Run::takeOver(const SurveyRecord &earlier)
 {
-    const Measurement *before = earlier.readings.empty() ? nullptr : earlier.named("white");
+    const auto white = std::find_if(m_r.patches.begin(), m_r.patches.end(), [](const SurveyPatch &p) {
+        return p.rgb == Drive{1, 1, 1} && p.at == std::array<double, 2>{0.5, 0.5};
+    });
+    const Measurement *before = white == m_r.patches.end() ? nullptr : earlier.named(white->name);
+
     const bool samePatches =
         std::equal(earlier.patches.begin(), earlier.patches.end(), m_r.patches.begin(), m_r.patches.end(),
                    [](const SurveyPatch &p, const SurveyPatch &q) { return p.name == q.name && p.rgb == q.rgb && p.at == q.at; });
-    if (before == nullptr || !samePatches || earlier.display.serial != m_r.display.serial || earlier.display.model != m_r.display.model
-        || earlier.display.controls.size() != m_r.display.controls.size()) {
+    // What was read over time is of that time.
+    if (before == nullptr || !samePatches || m_plan.kind == SurveyKind::Stability || earlier.display.serial != m_r.display.serial
+        || earlier.display.model != m_r.display.model || earlier.display.controls.size() != m_r.display.controls.size()) {
         m_r.warnings.push_back(say("survey-begins-anew"));
         return Done{};
+    }
+    if (const Status s = setMode(white->mode); !s) {
+        return s;
     }
     const auto now = m_gauge->read({1, 1, 1}, "white again", before->xyz.b);
     if (!now) {
@@ -189,6 +206,12 @@ Status Run::takeOver(const SurveyRecord &earlier)
     std::vector<Measurement> fresh = std::move(m_r.readings);
     m_r.readings = earlier.readings;
     m_r.readingOf = earlier.readingOf;
+    // The bench's clock began anew: on this one they lie before its beginning, as far from each other as they were.
+    constexpr double kAway = 60; // s
+    const double back = m_start - kAway - earlier.readings.back().t;
+    for (Measurement &m : m_r.readings) {
+        m.t += back;
+    }
     const auto shift = int(m_r.readings.size());
     States states = earlier.states;
     for (Measurement &m : fresh) {
@@ -268,6 +291,24 @@ void Run::tell(size_t done)
     m_hooks.onProgress(say("surveys-patch", say("patch-named", m_r.patches[std::min(done, all - 1)].name)), double(done) / double(all), left);
 }
 
+Status Run::plausible(size_t i) const
+{
+    const Measurement &m = *m_r.of(i);
+    if (m_r.patches[i].rgb == Drive{} && m_r.patches[i].surround == Drive{} && m_white > 0) {
+        if (m.xyz.b > m_white + m_r.instrument.floorCdM2) {
+            return Error{ErrorKind::Bench,     say("black-brighter-than-white", decimal(m.xyz.b, 1), decimal(m_white, 2)),
+                         say("readings-kept"), say("turn-inversion-off"),
+                         "reversed",           false};
+        }
+        if (m.xyz.b > 0.5 * m_white) {
+            return Error{ErrorKind::Bench,     say("black-as-bright-as-white", decimal(m.xyz.b, 1), decimal(m_white, 1)),
+                         say("readings-kept"), say("see-that-patches-are-shown"),
+                         "unchanging",         false};
+        }
+    }
+    return Done{};
+}
+
 Status Run::readAll()
 {
     for (size_t i = 0; i < m_r.patches.size(); ++i) {
@@ -277,7 +318,9 @@ Status Run::readAll()
         if (m_stop.stop_requested()) {
             return stoppedOnRequest();
         }
-        if (const Status s = patch(i); !s) {
+        Status s = patch(i);
+        s = s ? plausible(i) : s;
+        if (!s) {
             return s;
         }
         tell(i + 1);

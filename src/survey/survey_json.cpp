@@ -220,6 +220,8 @@ std::string surveyJson(const SurveyRecord &r, const SurveyResults &results)
                    {"warm_up_seconds", r.warmUp ? rounded(r.warmUp->seconds) : Json(nullptr)},
                    {"results", resultsJson(results)},
                    {"warnings", warnings},
+                   {"display_facts", benchjson::toJson(r.display)},
+                   {"instrument_facts", benchjson::toJson(r.instrument)},
                    {"measurements", readings},
                    {"patches", patches},
                    {"states", statesJson(r.states)}};
@@ -243,14 +245,16 @@ Result<SurveyRecord> surveyFromJson(const std::string &text)
             throw std::runtime_error("kind");
         }
         r.plan.kind = *kind;
-        r.display.model = j.at("display").at("model").get<std::string>();
-        r.display.serial = j.at("display").at("serial").get<std::string>();
-        for (const auto &[name, value] : j.at("display").at("controls").items()) {
-            Control c;
-            c.name = name;
-            c.value = value.get<double>();
-            r.display.controls.push_back(c);
+        const auto display = benchjson::displayInfo(j.at("display_facts"));
+        const auto instrument = benchjson::instrumentInfo(j.at("instrument_facts"));
+        if (!display || !instrument) {
+            throw std::runtime_error(display ? "instrument_facts" : "display_facts");
         }
+        r.display = display.value();
+        r.instrument = instrument.value();
+        r.correction = j.at("instrument").at("correction").get<std::string>();
+        r.started = fromIsoTime(j.at("started").get<std::string>());
+        r.complete = j.at("complete").get<bool>();
         for (const Json &m : j.at("measurements")) {
             r.readings.push_back(measurementFromJson(m));
         }

@@ -163,6 +163,47 @@ private Q_SLOTS:
         QCOMPARE(QDir(path("gray")).entryList({"earlier*"}, QDir::Dirs).size() >= 1, true);
     }
 
+    // Modes and displays side by side, and which to take.
+    void compared()
+    {
+        QCOMPARE(cli({"measure", "colours", "--bench", serve("avocet --warm"), "--set", "memory", "--out", path("avocet")}).status, 0);
+        QCOMPARE(cli({"measure", "colours", "--bench", serve("dunlin --warm"), "--set", "memory", "--out", path("dunlin")}).status, 0);
+        const auto run = cli({"compare", path("avocet"), path("dunlin/measurement.json"), "--limit", "20", "--json"});
+        QVERIFY2(run.status == 0, run.err.constData());
+        const QJsonObject json = run.json();
+        QCOMPARE(json["candidates"].toArray().size(), 2);
+        QVERIFY(json["same_tests"].toBool());
+        const auto mean = [&](int i) { return json["candidates"].toArray()[i].toObject()["mean"].toDouble(); };
+        QCOMPARE(json["recommended"].toString(), mean(0) < mean(1) ? path("avocet") : path("dunlin/measurement.json"));
+        // None within the limit: nothing is recommended, and the status says so.
+        QCOMPARE(cli({"compare", path("avocet"), path("dunlin"), "--limit", "0.1"}).status, 1);
+        QVERIFY(cli({"compare", path("avocet"), "--limit", "20"}).out.contains("Recommended"));
+        QCOMPARE(cli({"compare", path("nothing.json")}).status, 2);
+        QCOMPARE(cli({"compare", path("avocet"), "--space", "no such"}).status, 2);
+        QCOMPARE(cli({"compare", "--instruments", path("avocet")}).status, 2);
+        QCOMPARE(cli({"compare", "--instruments", path("avocet"), path("dunlin")}).status, 2); // not one display
+    }
+
+    // The bench's spectroradiometer beside its colorimeter.
+    void twoInstruments()
+    {
+        for (const char *n : {"0", "1"}) {
+            const auto run = cli({"measure", "colours", "--bench", serve("avocet --warm --spectral"), "--set", "surface", "--instrument", n, "--out",
+                                  path(QStringLiteral("by-") + n)});
+            QVERIFY2(run.status == 0, run.err.constData());
+        }
+        const auto run = cli({"compare", "--instruments", path("by-1"), path("by-0"), "--correction", path("matrix.json"), "--json"});
+        QVERIFY2(run.status == 0 || run.status == 1, run.err.constData());
+        QCOMPARE(run.status == 0, run.json()["agree"].toBool());
+        QVERIFY(run.json()["luminance_k2"].toDouble() > 1);
+        QVERIFY(QFile::exists(path("matrix.json")));
+        // It is one that a visit takes.
+        QCOMPARE(cli({"visit", "--bench", serve("avocet --warm"), "--target", "Photo", "--effort", "quick", "--report", "none", "--correction",
+                      path("matrix.json"), "--out", path("corrected")})
+                     .status,
+                 0);
+    }
+
     void stoppedByASignal()
     {
         QProcess process;

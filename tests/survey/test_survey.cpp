@@ -5,6 +5,7 @@
 #include "icc/cgats.h"
 #include "simlab/sim_bench.h"
 #include "survey/colour_list.h"
+#include "survey/comparison.h"
 #include "survey/results.h"
 #include "words/words.h"
 
@@ -266,6 +267,25 @@ private Q_SLOTS:
         QCOMPARE(fourth.record.warnings.back().code, std::string("survey-begins-anew"));
     }
 
+    // A display that shows the negative, or a light that stays: what would be said of such readings is no measurement.
+    void whatDoesNotFollowIsNoMeasurement()
+    {
+        sim::PanelSpec panel;
+        panel.signal.reversed = true;
+        auto reversed = benchOf(panel);
+        SurveyPlan plan;
+        plan.steps = 5;
+        const Ran ran = run(reversed, plan);
+        QVERIFY(!ran.status.ok() && !ran.record.complete && !ran.record.readings.empty());
+        QCOMPARE(ran.status.error().code, std::string("reversed"));
+        auto lit = benchOf({});
+        lit.lamp(0, 1e6, 900); // seen in all readings
+        lit.gap(1);
+        const Ran under = run(lit, plan);
+        QVERIFY(!under.status.ok());
+        QCOMPARE(under.status.error().code, std::string("unchanging"));
+    }
+
     void faultyFilesAreNamed()
     {
         for (const char *text : {"", "{", "{}", "[]", R"({"schema":"dutiful-lamp/measurement/1","kind":"gray"})", R"({"schema":"other"})"}) {
@@ -415,6 +435,109 @@ private Q_SLOTS:
         b.gamut = 91.5;
         a.mean = 0.95;
         QCOMPARE(choose({a, b}).chosen, std::optional<size_t>(0));
+    }
+
+    // Visits and measurements side by side; how even a panel is belongs to the display, and the mode, that it was measured of.
+    void resultsSideBySide()
+    {
+        const auto visit = [](const char *serial, double mean, double max, double coverage) {
+            return QStringLiteral(R"({"schema":"dutiful-lamp/visit/1","display":{"model":"Curlew","serial":"%1","mode":"photo"},
+                "instrument":{"model":"Tern","serial":"T-1"},"verification":{"metric":"CIEDE2000","mean":%2,"max":%3,"patches":[{"name":"red"}]},
+                "uncertainty":{"mean":{"instrument_k2":0.05}},"gamut":{"coverage_percent":{"sRGB":%4}}})")
+                .arg(serial)
+                .arg(mean)
+                .arg(max)
+                .arg(coverage)
+                .toStdString();
+        };
+        std::vector<ComparedFile> files{comparedFile("left", visit("C-1", 0.80, 2.1, 97), "sRGB").value(),
+                                        comparedFile("right", visit("C-2", 0.75, 1.9, 97), "sRGB").value(),
+                                        comparedFile("far", visit("C-3", 0.30, 6.4, 99), "sRGB").value()};
+        Comparison c = compared(files);
+        QVERIFY(c.sameTests);
+        QCOMPARE(c.candidates.size(), size_t(3));
+        QVERIFY(c.choice.lines[2].discarded);
+        QCOMPARE(c.choice.chosen, std::optional<size_t>(1));
+        // Uniformity of both changes it; of one alone, or in another mode, it decides nothing.
+        const auto even = [](const char *serial, const char *mode, double mean) {
+            ComparedFile f;
+            f.kind = "uniformity";
+            f.display = std::string("Curlew ") + serial;
+            f.mode = mode;
+            f.uniformity = mean;
+            return f;
+        };
+        files.push_back(even("C-1", "photo", 0.4));
+        QCOMPARE(compared(files).choice.chosen, std::optional<size_t>(1));
+        files.push_back(even("C-2", "reading", 1.9));
+        QCOMPARE(compared(files).choice.chosen, std::optional<size_t>(1));
+        files.back().mode = "photo";
+        QCOMPARE(compared(files).choice.chosen, std::optional<size_t>(0));
+        // Another formula's mean is no CIEDE2000, and what has no figures is not compared as if it had good ones.
+        std::string itp = visit("C-4", 0.1, 0.2, 97);
+        itp.replace(itp.find("CIEDE2000"), 9, "ITP");
+        files = {comparedFile("itp", itp, "sRGB").value(), comparedFile("plain", R"({"schema":"dutiful-lamp/visit/1"})", "sRGB").value()};
+        c = compared(files);
+        QVERIFY(!c.choice.chosen && c.choice.lines[0].discarded && c.choice.lines[1].discarded);
+        for (const char *text : {"", "[]", "{}", R"({"schema":"other"})", R"({"schema":"dutiful-lamp/measurement/1"})"}) {
+            QVERIFY2(!comparedFile("x", text, "sRGB").ok(), text);
+        }
+        // Each on its own colours is said.
+        std::string other = visit("C-5", 0.5, 1, 97);
+        other.replace(other.find("\"red\""), 5, "\"sky\"");
+        QVERIFY(!compared({comparedFile("a", visit("C-1", 0.8, 2, 97), "sRGB").value(), comparedFile("b", other, "sRGB").value()}).sameTests);
+    }
+
+    // One display, two instruments: one that reads 6 % less is told from one that reads as it should, and the matrix takes it there.
+    void twoInstrumentsOnOneDisplay()
+    {
+        sim::PanelSpec panel;
+        panel.alreadyWarm = true;
+        sim::MeterSpec good, worn;
+        worn.model = "Petrel";
+        worn.serial = "P-9";
+        worn.unitScale = 0.90;
+        worn.unitTilt = {0, 0.02, 0.06};
+        sim::SimBench bench(panel, {}, std::vector<sim::MeterSpec>{good, worn}, 7);
+        SurveyPlan plan;
+        plan.kind = SurveyKind::Colours;
+        plan.colours = surveySet("surface", plan).value();
+        plan.instrument = 0;
+        const Ran first = run(bench, plan);
+        plan.instrument = 1;
+        const Ran second = run(bench, plan);
+        QVERIFY(first.status.ok() && second.status.ok());
+        const auto d = instrumentDifference(first.record, second.record);
+        QVERIFY(d.ok());
+        LAMP_NEAR(d->luminancePercent, -10, 1.5);
+        QVERIFY(!d->agree && d->colours >= 15);
+        QVERIFY(d->correction.has_value());
+        // What the second reads, by its matrix, is what the first reads.
+        for (const char *name : {"white", "red", "green", "blue"}) {
+            const XYZ corrected(d->correction->matrix * second.record.named(name)->xyz.vec()), is = first.record.named(name)->xyz;
+            LAMP_NEAR(chromaticity(corrected).x, chromaticity(is).x, 1e-3);
+            LAMP_NEAR(corrected.b / is.b, 1, 0.01);
+        }
+        // By way of files, the same.
+        const auto a = surveyFromJson(surveyJson(first.record, surveyResults(first.record)));
+        const auto b = surveyFromJson(surveyJson(second.record, surveyResults(second.record)));
+        const auto again = instrumentDifference(a.value(), b.value());
+        QVERIFY(again.ok());
+        LAMP_NEAR(again->luminancePercent, d->luminancePercent, 1e-3);
+        LAMP_NEAR(again->luminanceK2, d->luminanceK2, 1e-6);
+        // A copy of the first agrees with it.
+        sim::MeterSpec copy;
+        copy.serial = "T-105";
+        bench.setMeter(1, copy);
+        const Ran third = run(bench, plan);
+        QVERIFY(instrumentDifference(first.record, third.record)->agree);
+        QVERIFY(instrumentDifference(first.record, third.record)->mean < 0.3);
+        // What is no comparison of instruments is not made one.
+        QVERIFY(!instrumentDifference(first.record, first.record).ok());
+        QVERIFY(bench.setControl("brightness", 30).ok());
+        QVERIFY(!instrumentDifference(first.record, run(bench, plan).record).ok());
+        auto elsewhere = benchOf(sim::variedPanel("qd", 4));
+        QVERIFY(!instrumentDifference(first.record, run(elsewhere, plan).record).ok());
     }
 
     void colourLists()

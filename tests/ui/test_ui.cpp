@@ -55,6 +55,7 @@
 #include <QTableWidget>
 #include <QTemporaryDir>
 #include <QThreadPool>
+#include <QTimer>
 #include <QTreeView>
 
 #include <atomic>
@@ -739,6 +740,37 @@ private Q_SLOTS:
         QVERIFY(labels(w).contains("damaged"));
         QCOMPARE(QDir(m_dir.path()).entryList({"damaged.sqlite.damaged-*"}).size(), 1);
         picture(w, "first-start");
+    }
+
+    // From the first start to a running visit of one's own: only how the instrument is reached has to be entered.
+    void theScreenInFrontOfMe()
+    {
+        MainWindow w(m_dir.filePath("first.sqlite"));
+        w.show();
+        w.openStore();
+        w.setSpeed(0);
+        w.activateWindow();
+        QVERIFY(QTest::qWaitForWindowActive(&w));
+        auto *begin = button(w, "in front of me");
+        QVERIFY(begin != nullptr && begin->isVisible());
+        QTimer::singleShot(100, this, [&] {
+            auto *dialog = qobject_cast<QDialog *>(QApplication::activeModalWidget());
+            QVERIFY(dialog != nullptr);
+            for (QLineEdit *e : dialog->findChildren<QLineEdit *>()) {
+                if (e->text().isEmpty()) { // what is left to be entered
+                    e->setText(QStringLiteral(LAMP_CLI " serve --display avocet --warm"));
+                }
+            }
+            dialog->findChild<QDialogButtonBox *>()->button(QDialogButtonBox::Ok)->click();
+            if (dialog->isVisible()) {
+                dialog->reject();
+            }
+        });
+        begin->click();
+        QTRY_VERIFY_WITH_TIMEOUT(w.runner()->running(), 20000);
+        QVERIFY(!w.store()->studio().displays().front().name.isEmpty()); // as the screen calls itself
+        w.runner()->cancel();
+        QTRY_VERIFY_WITH_TIMEOUT(!w.runner()->running(), 60000);
     }
 
     // A visit waits for an answer while one looks at other displays and older visits; its question, its bench and its results

@@ -156,6 +156,7 @@ QWidget *GroupView::commonPart()
 
 void GroupView::show(Store &store, WallTime now, qint64 beside)
 {
+    m_chosen = m_chosen && m_store == &store; // what was ticked in another studio is not meant here
     m_store = &store;
     m_now = now;
     m_beside = beside;
@@ -403,11 +404,13 @@ void GroupView::keepTarget()
     if (!m_banner.did(m_store->aims().keep(target))) {
         return;
     }
-    m_banner.say(tr("“%1” is kept: it can be chosen as the target of every visit.").arg(text(target.name)), tr("Undo"), [this, name = target.name] {
-        if (m_store != nullptr && m_banner.did(m_store->aims().takeOff(name))) {
-            m_banner.say(tr("“%1” is no longer offered.").arg(text(name)));
-        }
-    });
+    m_banner.say(tr("“%1” is kept: it can be chosen as the target of every visit.").arg(text(target.name)), tr("Undo"),
+                 [this, store = m_store, name = target.name] {
+                     // The studio may be another one by now: this target is not of it.
+                     if (m_store == store && m_banner.did(store->aims().takeOff(name))) {
+                         m_banner.say(tr("“%1” is no longer offered.").arg(text(name)));
+                     }
+                 });
     Q_EMIT targetKept();
 }
 

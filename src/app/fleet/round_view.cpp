@@ -145,6 +145,16 @@ QWidget *RoundView::actionsPart()
 
 void RoundView::show(Store &store, WallTime now)
 {
+    // Another studio's displays have the same numbers, and yesterday's round is over.
+    const bool today = m_round
+                       && std::chrono::floor<std::chrono::days>(m_round->problem.start)
+                              == std::chrono::floor<std::chrono::days>(onTheWall(QDateTime::currentDateTime()));
+    if (m_studio != store.path() || !today) {
+        m_studio = store.path();
+        m_round.reset();
+        m_laterDay = false;
+    }
+
     m_background.start(
         tr("Looking at what is due…"),
         [path = store.path(), now]() -> Result<Known> {

@@ -63,6 +63,7 @@ private:
     Background m_background;
     Known m_known;
     std::optional<StudioRound> m_round;
+    QString m_studio;        ///< whose round it is
     bool m_laterDay = false; ///< the day's settings were entered, or the round goes on: no other is begun by itself
     QLabel *m_summary, *m_left;
     QTimeEdit *m_from, *m_breakFrom;

@@ -246,6 +246,8 @@ void MainWindow::connectStudio()
         openStore(Demo::Fleet);
     });
     connect(m_welcome, &Welcome::emptyWanted, m_register, &StudioDesk::addDisplay);
+    connect(m_welcome, &Welcome::thisScreenWanted, m_register, &StudioDesk::calibrateThisScreen);
+    connect(m_register, &StudioDesk::visitWanted, this, [this] { startVisit(Task::Full); });
     connect(m_studio, &OpenStudio::changed, this, &MainWindow::reloadPlaces);
     connect(m_register, &StudioDesk::openWanted, this, [this] {
         m_places->mean(0);

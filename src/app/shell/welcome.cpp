@@ -22,12 +22,16 @@ Welcome::Welcome(QWidget *parent) : QWidget(parent)
     words->setWordWrap(true);
     auto *demo = new QPushButton(tr("Open the demo studio"));
     demo->setDefault(true);
+    auto *screen = new QPushButton(tr("Calibrate the screen in front of me"));
     auto *empty = new QPushButton(tr("Begin with an empty studio"));
-    for (QWidget *w : std::initializer_list<QWidget *>{title, words, demo, empty}) {
-        layout->addWidget(w, 0, w == demo || w == empty ? Qt::AlignLeft : Qt::Alignment());
+    auto *needs = new QLabel(tr("The second needs an instrument: a helper program that speaks the bench protocol (see the guide, F1)."));
+    needs->setWordWrap(true);
+    for (QWidget *w : std::initializer_list<QWidget *>{title, words, demo, screen, empty, needs}) {
+        layout->addWidget(w, 0, qobject_cast<QPushButton *>(w) != nullptr ? Qt::AlignLeft : Qt::Alignment());
     }
     layout->addStretch(1);
     connect(demo, &QPushButton::clicked, this, &Welcome::demoWanted);
+    connect(screen, &QPushButton::clicked, this, &Welcome::thisScreenWanted);
     connect(empty, &QPushButton::clicked, this, &Welcome::emptyWanted);
 }
 

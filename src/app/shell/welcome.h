@@ -5,7 +5,7 @@
 
 namespace lamp::app {
 
-/// The first start: the demo studio or an empty one, in one click.
+/// The first start: the demo studio, an empty one, or the screen in front of whoever sits there.
 class Welcome : public QWidget {
     Q_OBJECT
 
@@ -15,6 +15,7 @@ public:
 Q_SIGNALS:
     void demoWanted();
     void emptyWanted();
+    void thisScreenWanted();
 };
 
 } // namespace lamp::app

@@ -66,6 +66,21 @@ AddDisplay::AddDisplay(Store &store, QWidget *parent)
     complete();
 }
 
+void AddDisplay::takeThisScreen()
+{
+    const QScreen *screen = parentWidget() != nullptr ? parentWidget()->screen() : QGuiApplication::primaryScreen();
+    if (screen != nullptr) {
+        const QString model = (screen->manufacturer() + QLatin1Char(' ') + screen->model()).trimmed();
+        m_name->setText(model.isEmpty() ? screen->name() : model);
+        m_screen->setCurrentIndex(std::max(0, m_screen->findData(screen->name())));
+    }
+    if (m_room->currentText().isEmpty()) {
+        m_room->setCurrentText(tr("Here"));
+    }
+    m_kind->setCurrentIndex(0);
+    m_bench->setFocus();
+}
+
 Result<qint64> AddDisplay::add()
 {
     const QString roomName = m_room->currentText().trimmed();

@@ -16,6 +16,8 @@ class AddDisplay : public QDialog {
 
 public:
     AddDisplay(Store &store, QWidget *parent);
+    /// Fills in what is known of the screen that the window is on; what is left is how its instrument is reached.
+    void takeThisScreen();
     /// Stores what was entered. \return the new display's id
     Result<qint64> add();
 

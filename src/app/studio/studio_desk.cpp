@@ -14,7 +14,7 @@ StudioDesk::StudioDesk(OpenStudio &studio, Banner &banner, QWidget &window) : QO
 {
 }
 
-void StudioDesk::addDisplay()
+void StudioDesk::ask(bool thisScreen)
 {
     if (m_studio.store() == nullptr) {
         Q_EMIT openWanted();
@@ -23,6 +23,9 @@ void StudioDesk::addDisplay()
         return;
     }
     AddDisplay dialog(*m_studio.store(), &m_window);
+    if (thisScreen) {
+        dialog.takeThisScreen();
+    }
     if (dialog.exec() == QDialog::Accepted) {
         const auto id = dialog.add();
         if (!id) {
@@ -30,6 +33,9 @@ void StudioDesk::addDisplay()
             return;
         }
         Q_EMIT changed(*id);
+        if (thisScreen) {
+            Q_EMIT visitWanted();
+        }
     }
 }
 

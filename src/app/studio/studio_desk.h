@@ -16,7 +16,9 @@ class StudioDesk : public QObject {
 public:
     StudioDesk(OpenStudio &studio, Banner &banner, QWidget &window);
 
-    void addDisplay();
+    void addDisplay() { ask(false); }
+    /// Adds the screen that the window is on, and begins a visit to it.
+    void calibrateThisScreen() { ask(true); }
     void editDisplay(qint64 id);
     /// \param busy whether something still works with the studio: it is not moved from under it
     void move(bool busy);
@@ -27,7 +29,11 @@ Q_SIGNALS:
     /// The studio at OpenStudio::path() is to be opened.
     void openWanted();
 
+    /// It is to be visited at once.
+    void visitWanted();
+
 private:
+    void ask(bool thisScreen);
     OpenStudio &m_studio;
     Banner &m_banner;
     QWidget &m_window;

@@ -1,15 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/survey/survey_view.h"
 
-#include "app/parts/background.h"
 #include "app/parts/banner.h"
 #include "app/parts/plain_table.h"
 #include "app/parts/plot_widget.h"
 #include "app/parts/words.h"
-#include "app/reports/report_page.h"
 #include "app/survey/uniformity_map.h"
-#include "report/files.h"
-#include "report/results.h"
+#include "calibrate/target.h"
 #include "report/survey_plots.h"
 #include "survey/colour_list.h"
 
@@ -22,7 +19,6 @@
 #include <QListWidget>
 #include <QPushButton>
 #include <QSpinBox>
-#include <QStandardPaths>
 #include <QVBoxLayout>
 
 namespace lamp::app {
@@ -63,10 +59,10 @@ QString aboutOf(SurveyKind kind)
 } // namespace
 
 SurveyView::SurveyView(SurveyRunner &runner, Banner &banner, QWidget *parent)
-    : QFrame(parent), m_runner(runner), m_banner(banner), m_writer(new Background(this)), m_kinds(new QListWidget), m_title(new QLabel),
-      m_about(new QLabel), m_words(new QLabel), m_progress(new QLabel), m_steps(new QSpinBox), m_luminance(new QDoubleSpinBox),
-      m_minutes(new QDoubleSpinBox), m_grid(new QComboBox), m_set(new QComboBox), m_space(new QComboBox), m_start(new QPushButton),
-      m_goOn(new QPushButton(tr("&Go on with it"))), m_charts(new QGridLayout), m_map(new UniformityMap),
+    : QFrame(parent), m_runner(runner), m_banner(banner), m_kinds(new QListWidget), m_title(new QLabel), m_about(new QLabel), m_words(new QLabel),
+      m_progress(new QLabel), m_steps(new QSpinBox), m_luminance(new QDoubleSpinBox), m_minutes(new QDoubleSpinBox), m_grid(new QComboBox),
+      m_set(new QComboBox), m_space(new QComboBox), m_start(new QPushButton), m_goOn(new QPushButton(tr("&Go on with it"))),
+      m_charts(new QGridLayout), m_map(new UniformityMap),
       m_modes(
           plainTable({tr("Mode"), tr("Mean ΔE00"), tr("Largest"), tr("White"), tr("Contrast"), tr("Gamma"), tr("Gamut")}, tr("The display's modes")))
 {
@@ -255,9 +251,10 @@ void SurveyView::goOn()
     }
 }
 
-void SurveyView::tell(const SurveyPtr &record)
+void SurveyView::tell(const SurveyNewsPtr &news)
 {
-    const SurveyResults results = surveyResults(*record);
+    const SurveyPtr &record = news->record;
+    const SurveyResults &results = news->results;
     QStringList words;
     for (const Message &m : surveySaid(*record, results)) {
         words << text(m);
@@ -311,32 +308,24 @@ void SurveyView::showModes(const SurveyRecord &record, const SurveyResults &resu
     m_modes->resizeRowsToContents();
 }
 
-void SurveyView::ended(const SurveyPtr &record, const std::optional<Error> &error)
+void SurveyView::ended(const SurveyEnd &end)
 {
     m_start->setText(tr("Measure no&w"));
     m_progress->clear();
-    if (record->readings.empty()) {
-        m_banner.say(error.value_or(stoppedOnRequest()));
+    if (end.news->record->readings.empty()) {
+        m_banner.say(end.error.value_or(stoppedOnRequest()));
         return;
     }
-    tell(record);
-    m_cutOff = error ? record : nullptr;
-    m_goOn->setVisible(error.has_value());
-    const QString home = QStandardPaths::writableLocation(QStandardPaths::GenericDataLocation);
-    const QString folder = QStringLiteral("%1/dutiful-lamp/measurements/%2-%3-%4")
-                               .arg(home, text(isoTime(record->started)).remove(QLatin1Char(':')), text(surveyKindName(record->plan.kind)),
-                                    plainFileName(m_display.name));
-    m_writer->start(
-        tr("Writing readings…"), [record, folder] { return keepMeasurement(folder.toStdString(), *record); },
-        [this, error](const Result<KeptResults> &kept) {
-            if (!kept) {
-                m_banner.say(kept.error());
-                return;
-            }
-            m_folder = text(kept->folder.string());
-            m_banner.say(error ? tr("%1 What was read is in %2; it can be gone on with.").arg(text(error->paragraph()), m_folder)
+    tell(end.news);
+    m_cutOff = end.error ? end.news->record : nullptr;
+    m_goOn->setVisible(end.error.has_value());
+    m_folder = end.folder;
+    if (end.unkept) {
+        m_banner.say(*end.unkept);
+    } else {
+        m_banner.say(end.error ? tr("%1 What was read is in %2; it can be gone on with.").arg(text(end.error->paragraph()), m_folder)
                                : tr("The measurement is in %1.").arg(m_folder));
-        });
+    }
 }
 
 QString SurveyView::words() const

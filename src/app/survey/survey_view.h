@@ -17,7 +17,6 @@ class QGridLayout;
 
 namespace lamp::app {
 
-class Background;
 class Banner;
 class PlotWidget;
 class UniformityMap;
@@ -51,14 +50,14 @@ private:
     [[nodiscard]] QWidget *choices();
     [[nodiscard]] SurveyKind kind() const;
     void kindChosen();
-    void tell(const SurveyPtr &record);
-    void ended(const SurveyPtr &record, const std::optional<Error> &error);
+    void tell(const SurveyNewsPtr &news);
+    void ended(const SurveyEnd &end);
     void showModes(const SurveyRecord &record, const SurveyResults &results);
     void clear();
 
     SurveyRunner &m_runner;
     Banner &m_banner;
-    Background *m_writer;
+
     DisplayEntry m_display;
     SurveyPtr m_cutOff; ///< that can be gone on with
     QString m_folder;

@@ -267,7 +267,10 @@ void VisitController::survey(qint64 displayId, const SurveyPlan &plan, std::shar
     if (source.screen != nullptr) {
         keepTheScreenOn(*display);
     }
-    m_surveys->start(source, plan, displayId, m_runner->speed(), std::move(earlier));
+    const QString folder = QStringLiteral("%1/dutiful-lamp/measurements/%2-%3-%4")
+                               .arg(QStandardPaths::writableLocation(QStandardPaths::GenericDataLocation),
+                                    text(isoTime(wallNow())).remove(QLatin1Char(':')), text(surveyKindName(plan.kind)), plainFileName(display->name));
+    m_surveys->start(source, plan, displayId, folder, m_runner->speed(), std::move(earlier));
 }
 
 std::shared_ptr<Bench> VisitController::screenBench(const DisplayEntry &display)

@@ -753,6 +753,34 @@
         <source>measurement.json of one that was cut off, to go on with</source>
         <translation>measurement.json einer abgebrochenen Messung, die fortgesetzt wird</translation>
     </message>
+    <message>
+        <source>Visits, measurements or modes side by side, and which to take</source>
+        <translation>Sitzungen, Messungen oder Modi nebeneinander, und welche zu nehmen ist</translation>
+    </message>
+    <message>
+        <source>visit.json or measurement.json, or their folders</source>
+        <translation>visit.json oder measurement.json, oder deren Ordner</translation>
+    </message>
+    <message>
+        <source>The colours that are needed</source>
+        <translation>Die Farben, die gebraucht werden</translation>
+    </message>
+    <message>
+        <source>A colour that is off by more discards, ΔE00</source>
+        <translation>Eine Farbe, die weiter abweicht, scheidet aus, ΔE00</translation>
+    </message>
+    <message>
+        <source>Means that are closer are equal, ΔE00</source>
+        <translation>Mittel, die näher liegen, sind gleich, ΔE00</translation>
+    </message>
+    <message>
+        <source>Two measurements of one display by two instruments: how they differ</source>
+        <translation>Zwei Messungen eines Bildschirms mit zwei Messgeräten: wie sie sich unterscheiden</translation>
+    </message>
+    <message>
+        <source>With --instruments: write a matrix that takes the second to the first</source>
+        <translation>Mit --instruments: eine Matrix schreiben, die das zweite auf das erste bringt</translation>
+    </message>
 </context>
 <context>
     <name>control</name>
@@ -957,6 +985,10 @@
     <message>
         <source>A bench command that offers only an instrument is paired with that screen of this computer.</source>
         <translation>Ein Messplatz-Befehl, der nur ein Messgerät bietet, wird mit diesem Bildschirm des Rechners verbunden.</translation>
+    </message>
+    <message>
+        <source>Here</source>
+        <translation>Hier</translation>
     </message>
 </context>
 <context>
@@ -3090,10 +3122,6 @@
         <translation>%1 % von %2</translation>
     </message>
     <message>
-        <source>Writing readings…</source>
-        <translation>Messwerte werden geschrieben …</translation>
-    </message>
-    <message>
         <source>%1 What was read is in %2; it can be gone on with.</source>
         <translation>%1 Die Messwerte stehen in %2; die Messung kann fortgesetzt werden.</translation>
     </message>
@@ -3654,6 +3682,14 @@
     <message>
         <source>Look around in the demo studio, a chart house with thirty simulated displays and two years of visits, or begin with an empty studio of your own. Nothing asks for an account or a network.</source>
         <translation>Sehen Sie sich im Demo-Studio um, einem Kartenhaus mit dreißig simulierten Bildschirmen und Sitzungen aus zwei Jahren, oder beginnen Sie mit einem eigenen, leeren Studio. Nichts verlangt ein Konto oder ein Netz.</translation>
+    </message>
+    <message>
+        <source>Calibrate the screen in front of me</source>
+        <translation>Den Bildschirm vor mir kalibrieren</translation>
+    </message>
+    <message>
+        <source>The second needs an instrument: a helper program that speaks the bench protocol (see the guide, F1).</source>
+        <translation>Das Zweite braucht ein Messgerät: ein Hilfsprogramm, das das Messplatz-Protokoll spricht (siehe Anleitung, F1).</translation>
     </message>
 </context>
 <context>
@@ -8940,6 +8976,70 @@
     <message>
         <source>colours, the most off first</source>
         <translation>Farben, die am weitesten abweichenden zuerst</translation>
+    </message>
+    <message>
+        <source>That cannot be compared: %1.</source>
+        <translation>Das lässt sich nicht vergleichen: %1.</translation>
+    </message>
+    <message>
+        <source>%1 is neither a visit.json nor a measurement.json</source>
+        <translation>%1 ist weder eine visit.json noch eine measurement.json</translation>
+    </message>
+    <message>
+        <source>they are not of one display</source>
+        <translation>sie sind nicht von einem Bildschirm</translation>
+    </message>
+    <message>
+        <source>both were read by one instrument</source>
+        <translation>beide wurden mit einem Messgerät gemessen</translation>
+    </message>
+    <message>
+        <source>the display stood otherwise: mode, menu or ramps</source>
+        <translation>der Bildschirm stand anders: Modus, Menü oder Rampen</translation>
+    </message>
+    <message>
+        <source>they have fewer than three colours in common</source>
+        <translation>sie haben weniger als drei Farben gemeinsam</translation>
+    </message>
+    <message>
+        <source>two measurements are needed</source>
+        <translation>es braucht zwei Messungen</translation>
+    </message>
+    <message>
+        <source>%1: mean %2, largest %3 ΔE00; uniformity %4; %5 % of %6. %7</source>
+        <translation>%1: Mittel %2, größte %3 ΔE00; Gleichmäßigkeit %4; %5 % von %6. %7</translation>
+    </message>
+    <message>
+        <source>They do not rest on the same colours: each is judged by its own.</source>
+        <translation>Sie beruhen nicht auf denselben Farben: Jede wird nach ihren eigenen beurteilt.</translation>
+    </message>
+    <message>
+        <source>%1 reads %2 % more light than %3 (both may be wrong by ± %4 %), white %5 ΔE00 off (± %6), colours by %7 on average, %8 at the most.</source>
+        <translation>%1 misst %2 % mehr Licht als %3 (beide können um ± %4 % falsch liegen), Weiß um %5 ΔE00 anders (± %6), Farben im Mittel um %7, höchstens um %8.</translation>
+    </message>
+    <message>
+        <source>They agree within what both may be wrong by.</source>
+        <translation>Sie stimmen überein, soweit beide falsch liegen können.</translation>
+    </message>
+    <message>
+        <source>They disagree by more than both may be wrong by: compare each with a third one, or send the older in.</source>
+        <translation>Sie weichen stärker ab, als beide falsch liegen können: Vergleichen Sie jedes mit einem dritten, oder senden Sie das ältere ein.</translation>
+    </message>
+    <message>
+        <source>A matrix that takes %1 to %2 on this kind of display is in %3.</source>
+        <translation>Eine Matrix, die %1 auf solchen Bildschirmen auf %2 bringt, steht in %3.</translation>
+    </message>
+    <message>
+        <source>no matrix can be made of these: red, green and blue were not read by both</source>
+        <translation>daraus lässt sich keine Matrix bilden: Rot, Grün und Blau wurden nicht von beiden gemessen</translation>
+    </message>
+    <message>
+        <source>Black reads %1 cd/m² and white %2: what is read does not follow what is shown.</source>
+        <translation>Schwarz misst %1 cd/m² und Weiß %2: Was gemessen wird, folgt nicht dem, was gezeigt wird.</translation>
+    </message>
+    <message>
+        <source>See that the instrument lies on the patch, that no light falls on it, and that the display shows what it is sent.</source>
+        <translation>Sehen Sie nach, ob das Messgerät auf dem Feld liegt, ob kein Licht darauf fällt und ob der Bildschirm zeigt, was er bekommt.</translation>
     </message>
 </context>
 </TS>
