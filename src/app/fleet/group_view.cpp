@@ -297,6 +297,14 @@ void GroupView::show(Compared compared, const Displays &displays)
     m_shared->setText(displays.size() < 2
                           ? QString()
                           : tr("Together they show %1 (by volume in CIELAB, black taken to zero).").arg(shared.join(QStringLiteral(", "))));
+    int ticked = 0;
+    for (int i = 0; i < m_list->count(); ++i) {
+        ticked += m_list->item(i)->checkState() == Qt::Checked ? 1 : 0;
+    }
+    if (ticked > int(displays.size())) { // what is left out is said
+        m_shared->setText(tr("Only the first %1 of the %2 that are ticked are compared.").arg(displays.size()).arg(ticked) + QLatin1Char(' ')
+                          + m_shared->text());
+    }
     m_matrix->pairs().set(names, std::move(compared.agreement));
     m_a = m_b = -1;
     if (worst >= 0) {

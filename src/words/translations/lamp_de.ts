@@ -1728,6 +1728,10 @@
         <source>“%1” is no longer offered.</source>
         <translation>„%1“ wird nicht mehr angeboten.</translation>
     </message>
+    <message>
+        <source>Only the first %1 of the %2 that are ticked are compared.</source>
+        <translation>Nur die ersten %1 der %2 angehakten werden verglichen.</translation>
+    </message>
 </context>
 <context>
     <name>lamp::app::Guide</name>
