@@ -67,7 +67,7 @@ Result<SurveyPlan> planOf(const MeasureOptions &o)
         return target.error();
     }
     plan.tone = target->tone;
-    plan.white = target->white.chromaticity().value_or(plan.white);
+    plan.white = target->white.chromaticity();
     if (o.warmUp != "wait" && o.warmUp != "skip") {
         return badOption("--warm-up", o.warmUp, "wait, skip");
     }

@@ -1,12 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "fleet/agreement.h"
 
-#include "base/csv.h"
 #include "base/json.h"
 #include "base/parallel.h"
 #include "colour/difference.h"
 #include "colour/spread.h"
 #include "gamut/gamut.h"
+#include "judge/colour_table.h"
 #include "judge/uncertainty.h"
 
 #include <algorithm>
@@ -315,52 +315,17 @@ std::string agreementToJson(const std::vector<VisitedDisplay> &displays, const A
 
 Result<std::vector<Lab>> coloursFromCsv(const std::string &text)
 {
-    constexpr size_t kMost = 20'000;
-    const auto wrong = [](Message why) { return unusable(say("colours-cannot-used"), std::move(why), say("give-lab-or-rgb"), "colours"); };
-    const auto rows = csvRows(text, kMost);
-    if (!rows || rows->size() < 2) {
-        return wrong(rows ? say("file-is-empty") : say("more-than-rows", kMost));
+    const auto table = colourTable(text);
+    if (!table) {
+        return table.error();
     }
-    const auto column = [&](std::initializer_list<const char *> names) {
-        for (size_t i = 0; i < rows->front().cells.size(); ++i) {
-            if (std::find(names.begin(), names.end(), lower(rows->front().cells[i])) != names.end()) {
-                return int(i);
-            }
-        }
-        return -1;
-    };
-    std::array<int, 3> at{column({"l", "l*", "lab_l"}), column({"a", "a*", "lab_a"}), column({"b*", "lab_b", "b"})};
-    const bool rgb = at[0] < 0;
-    if (rgb) {
-        at = {column({"r", "red", "rgb_r"}), column({"g", "green", "rgb_g"}), column({"b", "blue", "rgb_b"})};
-    }
-    if (std::any_of(at.begin(), at.end(), [](int c) { return c < 0; })) {
-        return wrong(say("heading-missing", rgb ? "L, a, b" : "a, b"));
-    }
-    std::vector<std::array<double, 3>> numbers;
-    double most = 0;
-    for (size_t i = 1; i < rows->size(); ++i) {
-        std::array<double, 3> n{};
-        for (size_t c = 0; c < 3; ++c) {
-            const auto &cells = (*rows)[i].cells;
-            const auto v = size_t(at[c]) < cells.size() ? csvNumber(cells[size_t(at[c])]) : std::nullopt;
-            if (!v || std::abs(*v) > 1000) {
-                return wrong(say("line-lacks", (*rows)[i].line, rows->front().cells[size_t(at[c])]));
-            }
-            n[c] = *v;
-            most = std::max(most, *v);
-        }
-        numbers.push_back(n);
-    }
-    std::vector<Lab> all;
     const RgbSpace srgb = *rgbSpace("sRGB");
     const Eigen::Matrix3d toPcs = gamutOf(srgb).toPcs;
-    const double full = most > 1 ? 255 : 1;
-    for (const auto &n : numbers) {
-        all.push_back(
-            rgb ? labOf(RelXYZ(toPcs * Eigen::Vector3d(srgb.tone.value(n[0] / full), srgb.tone.value(n[1] / full), srgb.tone.value(n[2] / full))),
-                        iccD50())
-                : Lab(n[0], n[1], n[2]));
+    std::vector<Lab> all;
+    for (const ColourTable::Row &row : table->rows) {
+        const auto &[x, y, z] = row.values;
+        all.push_back(table->drives ? labOf(RelXYZ(toPcs * Eigen::Vector3d(srgb.tone.value(x), srgb.tone.value(y), srgb.tone.value(z))), iccD50())
+                                    : Lab{x, y, z});
     }
     return all;
 }

@@ -1,10 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "survey/colour_list.h"
 
-#include "base/csv.h"
 #include "base/embedded.h"
 #include "base/json.h"
-#include "icc/cgats.h"
+#include "icc/icc.h"
+#include "judge/colour_table.h"
 
 #include <algorithm>
 #include <cmath>
@@ -12,8 +12,6 @@
 namespace lamp {
 
 namespace {
-
-constexpr size_t kMost = 2000;
 
 /// From colours to drives, as the plan means drives.
 class Drives {
@@ -51,102 +49,25 @@ private:
     Eigen::Matrix3d m_fromD50;
 };
 
-Error wrong(Message why)
-{
-    return unusable(say("colours-cannot-used"), std::move(why), say("give-lab-or-rgb"), "colours");
-}
-
-struct Table {
-    std::vector<std::string> columns;
-    std::vector<CsvRow> rows;
-};
-
-Result<Table> tableOf(const std::string &text)
-{
-    Table t;
-    if (text.find("BEGIN_DATA") != std::string::npos) {
-        const auto cgats = readCgats(text);
-        if (!cgats) {
-            return cgats.error();
-        }
-        t.columns = cgats->columns;
-        for (size_t i = 0; i < cgats->rows.size(); ++i) {
-            t.rows.push_back({i + 1, cgats->rows[i]});
-        }
-    } else {
-        auto rows = csvRows(text, kMost + 1);
-        if (!rows) {
-            return wrong(say("more-than-rows", kMost));
-        }
-        if (!rows->empty()) {
-            t.columns = rows->front().cells;
-            t.rows.assign(rows->begin() + 1, rows->end());
-        }
-    }
-    if (t.rows.empty()) {
-        return wrong(say("file-is-empty"));
-    }
-    return t.rows.size() > kMost ? Result<Table>(wrong(say("more-than-rows", kMost))) : Result<Table>(std::move(t));
-}
-
 } // namespace
 
 Result<std::vector<SurveyColour>> surveyColours(const std::string &text, const SurveyPlan &plan)
 {
-    const auto table = tableOf(text);
+    const auto table = colourTable(text);
     if (!table) {
         return table.error();
     }
-    const auto column = [&](std::initializer_list<const char *> names) {
-        for (size_t i = 0; i < table->columns.size(); ++i) {
-            if (std::find(names.begin(), names.end(), lower(table->columns[i])) != names.end()) {
-                return int(i);
-            }
-        }
-        return -1;
-    };
-    std::array<int, 3> at{column({"l", "l*", "lab_l"}), column({"a", "a*", "lab_a"}), column({"b*", "lab_b", "b"})};
-    const bool rgb = at[0] < 0;
-    if (rgb) {
-        at = {column({"r", "red", "rgb_r"}), column({"g", "green", "rgb_g"}), column({"b", "blue", "rgb_b"})};
-    }
-    if (std::any_of(at.begin(), at.end(), [](int c) { return c < 0; })) {
-        return wrong(say("heading-missing", rgb ? "r, g, b" : "a, b"));
-    }
-    const int name = column({"name", "sample_name", "sample_id"});
-    std::vector<std::array<double, 3>> numbers;
-    double most = 0;
-    for (const CsvRow &row : table->rows) {
-        std::array<double, 3> v{};
-        for (size_t c = 0; c < 3; ++c) {
-            const auto number = size_t(at[c]) < row.cells.size() ? csvNumber(row.cells[size_t(at[c])]) : std::nullopt;
-            if (!number || !std::isfinite(*number) || (rgb && *number < 0)) {
-                return wrong(say("cell-should-be", row.line, table->columns[size_t(at[c])],
-                                 size_t(at[c]) < row.cells.size() ? row.cells[size_t(at[c])] : "", say("a-number-between", 0, 255)));
-            }
-            v[c] = *number;
-            most = std::max(most, v[c]);
-        }
-        numbers.push_back(v);
-    }
-    const double full = !rgb ? 1 : (most <= 1 ? 1 : (most <= 100 ? 100 : 255));
-    if (rgb && most > 255) {
-        return wrong(say("cell-should-be", table->rows.front().line, "r, g, b", fixed(most, 0), say("a-number-between", 0, 255)));
-    }
     const Drives drives(plan);
     std::vector<SurveyColour> colours;
-    for (size_t i = 0; i < numbers.size(); ++i) {
-        const auto &v = numbers[i];
-        SurveyColour c;
-        constexpr size_t kLongestName = 60;
-        c.name = name >= 0 && size_t(name) < table->rows[i].cells.size() ? table->rows[i].cells[size_t(name)].substr(0, kLongestName) : "";
-        if (rgb) {
-            c.rgb = {v[0] / full, v[1] / full, v[2] / full};
-        } else {
-            const Lab lab{v[0], v[1], v[2]};
+    for (const ColourTable::Row &row : table->rows) {
+        SurveyColour c{row.name, {row.values[0], row.values[1], row.values[2]}, {}};
+        if (!table->drives) {
+            const Lab lab{row.values[0], row.values[1], row.values[2]};
             const auto drive = drives.of(lab);
             if (!drive) {
-                return wrong(say("colour-outside", table->rows[i].line, plan.profile.empty() ? verbatim(plan.space) : say("that-profile")));
+                return unusable(say("colours-cannot-used"),
+                                say("colour-outside", row.line, plan.profile.empty() ? verbatim(plan.space) : say("that-profile")),
+                                say("give-lab-or-rgb"), "colours");
             }
             c.rgb = *drive;
             c.wanted = lab;

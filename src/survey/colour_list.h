@@ -5,9 +5,8 @@
 
 namespace lamp {
 
-/// Colours of a file: CSV with headings `r`, `g`, `b` (drives of 0..1, 0..100 or 0..255, told by the largest) or `L`, `a`, `b` (CIELAB, D50,
-/// relative to white) and, where wanted, `name`; or CGATS with RGB_R ... or LAB_L .... Of Lab the drives are those that the plan's
-/// profile or space gives; what lies outside its gamut is an error that names the line.
+/// Colours of a file (judge/colour_table). Of Lab the drives are those that the plan's profile or space gives; what lies outside its gamut is
+/// an error that names the line.
 /// \return an error that names line and column of what cannot be read
 Result<std::vector<SurveyColour>> surveyColours(const std::string &text, const SurveyPlan &plan);
 

@@ -97,6 +97,9 @@ void takeMeasurement(ComparedFile &f, const Json &j)
         c.max = numberAt(results, {"gray", "delta_e_00_max"});
         c.meanK2 = known(numberAt(results, {"gray", "uncertainty", "mean", "instrument_k2"})).value_or(0);
         f.candidates = {c};
+        for (const Json &step : results["gray"].value("steps", Json::array())) {
+            f.tests.push_back("gray " + fixed(numberAt(step, {"drive"}), 4));
+        }
     } else if (results.contains("uniformity")) {
         f.uniformity = known(numberAt(results, {"uniformity", "delta_e_00_mean"}));
     }
@@ -122,7 +125,9 @@ Result<ComparedFile> comparedFile(const std::string &name, const std::string &te
     if (schema != "dutiful-lamp/visit/1" && schema != "dutiful-lamp/measurement/1") {
         return notComparable(say("neither-visit-nor-measurement", name));
     }
-    f.display = modelAndSerial(textAt(j, "display", "model"), textAt(j, "display", "serial"));
+    // Two of a model without serials are not one.
+    const std::string serial = textAt(j, "display", "serial");
+    f.display = serial.empty() ? std::string() : modelAndSerial(textAt(j, "display", "model"), serial);
     f.mode = textAt(j, "display", "mode");
     f.instrument = modelAndSerial(textAt(j, "instrument", "model"), textAt(j, "instrument", "serial"));
     if (schema == "dutiful-lamp/visit/1") {
@@ -149,15 +154,17 @@ Comparison compared(const std::vector<ComparedFile> &files, const ChoiceRule &ru
             // Of the same display in the same mode; a mode of many is named by the candidate.
             const std::string mode = f.kind == "modes" ? candidate.name : f.mode;
             for (const ComparedFile &u : files) {
-                if (u.uniformity && u.display == f.display && u.mode == mode) {
+                if (u.uniformity && !f.display.empty() && u.display == f.display && u.mode == mode) {
                     candidate.uniformity = u.uniformity;
                 }
             }
             c.candidates.push_back(std::move(candidate));
         }
-        if (!f.candidates.empty() && f.kind != "modes") {
-            c.sameTests = c.sameTests && (!tests || *tests == f.tests);
-            tests = f.tests;
+        if (!f.candidates.empty()) {
+            // The modes of one measurement have the same; what does not say its colours has nobody's.
+            const std::vector<std::string> own = f.kind == "modes" ? std::vector<std::string>{"modes"} : f.tests;
+            c.sameTests = c.sameTests && (!tests || (*tests == own && !own.empty()));
+            tests = own;
         }
     }
     c.choice = choose(c.candidates, rule);
@@ -177,10 +184,10 @@ Result<InstrumentDifference> instrumentDifference(const SurveyRecord &a, const S
     if (whiteA == nullptr || whiteB == nullptr || !(whiteA->xyz.b > 0) || !(whiteB->xyz.b > 0)) {
         return notComparable(say("no-white-in-it"));
     }
-    // Menu, mode and ramps: what differs in them is no difference of instruments.
+    // Menu, mode and ramps: what differs in them is no difference of instruments; of what is not known nothing can be said.
     const DisplayState *stateA = a.states.find(whiteA->state), *stateB = b.states.find(whiteB->state);
-    if (stateA != nullptr && stateB != nullptr
-        && (stateA->mode != stateB->mode || stateA->controls != stateB->controls || stateA->ramps != stateB->ramps)) {
+    if (stateA == nullptr || stateB == nullptr || stateA->mode != stateB->mode || stateA->controls != stateB->controls
+        || stateA->ramps != stateB->ramps) {
         return notComparable(say("not-one-state"));
     }
     InstrumentDifference d;

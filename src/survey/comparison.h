@@ -10,7 +10,7 @@ namespace lamp {
 /// What stands in a file of results, for comparing.
 struct ComparedFile {
     std::string name;    ///< that a person gave it, its path for example
-    std::string display; ///< model and serial
+    std::string display; ///< model and serial; empty without a serial
     std::string mode;    ///< of the display's own
     std::string kind;    ///< "visit", or a measurement's
     std::string instrument;

@@ -58,17 +58,18 @@ public:
         }
         return Primaries{steady(*r), steady(*g), steady(*b), w->xyz, steady(*k)};
     }
+    /// That grays are judged against.
+    [[nodiscard]] Chromaticity targetWhite() const { return m_r.plan.white.value_or(chromaticity(m_whites.front()->xyz)); }
     [[nodiscard]] Evidence evidence(const Primaries &panel) const
     {
         const Measurement *k = named("black");
         const XYZ sigma = k->tooDark ? XYZ{} : k->sigma, unseen = k->tooDark ? k->sigma : XYZ{};
-        return {panel, sigma, unseen, m_r.plan.white, {}, m_r.plan.tone};
+        return {panel, sigma, unseen, targetWhite(), {}, m_r.plan.tone};
     }
-    /// White in the middle of it, with what the display did.
+    /// The first white, on whose scale all is, with what the display did to the last one.
     [[nodiscard]] WhiteRead white() const
     {
-        WhiteRead white{m_whites.front()->xyz, m_whites.front()->sigma, {}};
-        return white;
+        return {m_whites.front()->xyz, m_whites.front()->sigma, whiteBetween(*m_whites.front(), *m_whites.back()).moved};
     }
 
 private:
@@ -96,14 +97,14 @@ std::optional<GrayTracking> grayTracking(const SurveyRecord &r)
     if (grays.empty()) {
         return {};
     }
-    GrayJudgement judged = judgeGrays(grays, panel->white, panel->black, r.plan.white, r.plan.tone);
+    GrayJudgement judged = judgeGrays(grays, panel->white, panel->black, part.targetWhite(), r.plan.tone);
     Verification none;
     none.white = part.white();
     const FigureDoubt doubt = weigh(part.evidence(*panel), r.accuracy(), none, judged);
     GrayTracking t{{}, judged.mean, judged.max, judged.gammaMean, doubt.grayMean, doubt.grayMax, panel->white, panel->black};
     const LinearRgb full = panel->amounts(panel->white);
     for (const GrayResult &g : judged.grays) {
-        GrayStep s{g.drive, g.xyz, 0, g.gamma, g.deltaE, g.k2, uvDistance(chromaticity(g.xyz), r.plan.white), {}};
+        GrayStep s{g.drive, g.xyz, 0, g.gamma, g.deltaE, g.k2, uvDistance(chromaticity(g.xyz), part.targetWhite()), {}};
         s.share = (g.xyz.b - panel->black.b) / (panel->white.b - panel->black.b);
         const LinearRgb light = panel->amounts(g.xyz);
         for (size_t c = 0; c < 3 && s.share > 1e-6; ++c) {
@@ -187,12 +188,13 @@ std::optional<Uniformity> uniformityOf(const SurveyRecord &r)
     // k = 1 of laying an instrument on one place and another (common practice, no published source).
     constexpr double kPlaced = 0.0025;
     const Measurement *white = r.named("white"), *gray = r.named("gray");
-    if (white == nullptr || gray == nullptr) {
+    // Of a centre that was not seen nothing is any share.
+    if (white == nullptr || gray == nullptr || !(white->xyz.b > 0) || !(gray->xyz.b > 0)) {
         return {};
     }
     std::vector<const Measurement *> centres{white};
     for (size_t i = 0; i < r.patches.size(); ++i) {
-        if (r.patches[i].name.starts_with("white centre") && r.of(i) != nullptr) {
+        if (r.patches[i].name.starts_with("white centre") && r.of(i) != nullptr && r.of(i)->xyz.b > 0) {
             centres.push_back(r.of(i));
         }
     }
@@ -219,7 +221,7 @@ std::optional<Uniformity> uniformityOf(const SurveyRecord &r)
             const std::string where = " at " + std::to_string(column) + "," + std::to_string(row);
             const bool centre = 2 * row == u.grid + 1 && 2 * column == u.grid + 1;
             const Measurement *w = centre ? white : r.named("white" + where), *g = centre ? gray : r.named("gray" + where);
-            if (w == nullptr || g == nullptr) {
+            if (w == nullptr || g == nullptr || !(w->xyz.b > 0)) {
                 continue;
             }
             const XYZ there = centreAt(w->t), thereGray = centreAt(g->t);
@@ -253,10 +255,11 @@ std::optional<Uniformity> uniformityOf(const SurveyRecord &r)
 }
 
 /// White over black; the least that it can be where black was not seen.
-void tellContrast(const Measurement &white, const Measurement &black, double &contrast, bool &atLeast, double *k2 = nullptr)
+void tellContrast(const Measurement &white, const Measurement &black, double floor, double &contrast, bool &atLeast, double *k2 = nullptr)
 {
-    atLeast = black.tooDark || black.xyz.b <= black.sigma.b;
-    const double level = atLeast ? std::max(black.xyz.b, black.tooDark ? black.sigma.b : 2 * black.sigma.b) : black.xyz.b;
+    // Below the instrument's floor, or within its noise, nobody has measured it: no darker than it may be.
+    atLeast = black.tooDark || black.xyz.b < floor || black.xyz.b <= black.sigma.b;
+    const double level = atLeast ? std::max(floor, black.tooDark ? black.sigma.b : black.xyz.b + 2 * black.sigma.b) : black.xyz.b;
     contrast = level > 0 ? white.xyz.b / level : 0;
     if (k2 != nullptr) {
         *k2 = 2 * black.sigma.b;
@@ -272,7 +275,7 @@ std::optional<ContrastFound> contrastOf(const SurveyRecord &r)
     ContrastFound c;
     c.white = white->xyz;
     c.black = black->xyz;
-    tellContrast(*white, *black, c.contrast, c.atLeast, &c.blackK2);
+    tellContrast(*white, *black, r.instrument.floorCdM2, c.contrast, c.atLeast, &c.blackK2);
     if (const Measurement *m = r.named("black beside white")) {
         c.besideWhite = m->xyz.b;
     }
@@ -347,7 +350,7 @@ ModeFound modeOf(const SurveyRecord &r, const std::string &mode)
         return f;
     }
     f.white = panel->white;
-    tellContrast(*part.named("white"), *part.named("black"), f.contrast, f.contrastAtLeast);
+    tellContrast(*part.named("white"), *part.named("black"), r.instrument.floorCdM2, f.contrast, f.contrastAtLeast);
     f.colours = colourDifferences(r, mode).value_or(ColourDifferences{});
     f.coverage = coveragePercent(gamutOf(panel->matrix(), panel->black).blackCompensated(), gamutOf(*rgbSpace(r.plan.space)));
     double sum = 0;

@@ -41,6 +41,7 @@ private:
     std::unique_ptr<Gauge> m_gauge;
     Spending m_spending;
     std::string m_mode;
+    std::vector<Control> m_controls; ///< of the menu in that mode
     std::array<double, 2> m_at{0.5, 0.5};
     double m_usualArea = 0.1, m_white = 0, m_start = 0;
     bool m_changedMode = false;
@@ -63,12 +64,15 @@ Gauge::Hooks Run::gaugeHooks()
     };
     heard.onState = [this](DisplayState &state, Measurement &m) {
         state.mode = m_mode;
-        for (const Control &c : m_r.display.controls) {
+        for (const Control &c : m_controls) {
             state.controls[c.name] = c.value;
         }
         // Ramps that were found loaded cannot be read back from a bench.
         state.ramps = m_r.display.lutLoaded ? kUnknownRamps : "";
         state.cube = m_r.display.cubeLoaded ? kUnknownRamps : "";
+        if (!m_r.display.lutLoaded) {
+            m.behind = m.rgb; // nothing stands between
+        }
         m.state = m_r.states.numberOf(state);
     };
     heard.askToMend = m_hooks.askToMend;
@@ -111,6 +115,7 @@ Status Run::connect()
     m_r.display = display.value();
     m_r.instrument = instrument.value();
     m_mode = m_r.display.mode;
+    m_controls = m_r.display.controls;
     m_start = m_bench.now();
     auto patches = surveyPatches(m_plan, m_r.display);
     if (!patches) {
@@ -123,7 +128,6 @@ Status Run::connect()
         const auto rounded = [&](double v) { return codes > 0 ? std::round(v * codes) / codes : v; };
         p.rgb = {rounded(p.rgb.a), rounded(p.rgb.b), rounded(p.rgb.c)};
     }
-
     m_r.readingOf.assign(m_r.patches.size(), -1);
     const double seconds = 60 * m_plan.minutes * (m_plan.kind == SurveyKind::Stability ? 2 : 0) + 40.0 * double(m_r.patches.size()) + 2 * 3600;
     m_spending = Spending({int(6 * m_r.patches.size()) + 150, seconds, hello->virtualClock ? 3600.0 : seconds});
@@ -176,13 +180,12 @@ Status Run::takeOver(const SurveyRecord &earlier)
         return p.rgb == Drive{1, 1, 1} && p.at == std::array<double, 2>{0.5, 0.5};
     });
     const Measurement *before = white == m_r.patches.end() ? nullptr : earlier.named(white->name);
-
     const bool samePatches =
         std::equal(earlier.patches.begin(), earlier.patches.end(), m_r.patches.begin(), m_r.patches.end(),
                    [](const SurveyPatch &p, const SurveyPatch &q) { return p.name == q.name && p.rgb == q.rgb && p.at == q.at; });
     // What was read over time is of that time.
     if (before == nullptr || !samePatches || m_plan.kind == SurveyKind::Stability || earlier.display.serial != m_r.display.serial
-        || earlier.display.model != m_r.display.model || earlier.display.controls.size() != m_r.display.controls.size()) {
+        || earlier.display.model != m_r.display.model) {
         m_r.warnings.push_back(say("survey-begins-anew"));
         return Done{};
     }
@@ -193,11 +196,11 @@ Status Run::takeOver(const SurveyRecord &earlier)
     if (!now) {
         return now.error();
     }
-    bool alike =
-        std::abs(now->xyz.b / before->xyz.b - 1) < kAgainPercent / 100 && uvDistance(chromaticity(now->xyz), chromaticity(before->xyz)) < kAgainUv;
-    for (size_t i = 0; i < m_r.display.controls.size(); ++i) {
-        alike = alike && m_r.display.controls[i].value == earlier.display.controls[i].value;
-    }
+    // Mode, menu, ramps, instrument and correction: readings of two states are not of one measurement, however alike white is.
+    const DisplayState *stood = earlier.states.find(before->state), *stands = m_r.states.find(now->state);
+    const bool alike = stood != nullptr && stands != nullptr && *stood == *stands && before->xyz.b > 0
+                       && std::abs(now->xyz.b / before->xyz.b - 1) < kAgainPercent / 100
+                       && uvDistance(chromaticity(now->xyz), chromaticity(before->xyz)) < kAgainUv;
     if (!alike) {
         m_r.warnings.push_back(say("survey-begins-anew"));
         return Done{};
@@ -237,7 +240,7 @@ Status Run::setMode(const std::string &mode)
     m_mode = mode;
     // A mode may have a menu of its own.
     if (const auto display = m_bench.describeDisplay()) {
-        m_r.display.controls = display->controls;
+        m_controls = display->controls;
     }
     constexpr double kSwitches = 5; // s that displays take to change over (common practice, no published source)
     return m_gauge->wait(kSwitches);

@@ -37,15 +37,15 @@ struct SurveyColour {
 
 struct SurveyPlan {
     SurveyKind kind = SurveyKind::Gray;
-    int steps = 21;                     ///< grays; of saturation, from gray (not read) to the corner; 2 or more
-    double luminance = 1;               ///< of sweeps: share of each corner's own luminance, above 0 to 1
-    std::string space = "sRGB";         ///< that drives are meant in, where no profile says
-    Bytes profile;                      ///< that says what drives mean; empty: the space
-    ToneCurve tone;                     ///< that grays are judged against
-    Chromaticity white{0.3127, 0.3290}; ///< the same
-    int grid = 3;                       ///< places across and down of uniformity: 3, 5 or 9
-    double minutes = 60;                ///< of stability
-    double averageS = 0;                ///< least time for a dark patch, s; 0: as the noise demands
+    int steps = 21;                                                   ///< grays; of saturation, from gray (not read) to the corner; 2 or more
+    double luminance = 1;                                             ///< of sweeps: share of each corner's own luminance, above 0 to 1
+    std::string space = "sRGB";                                       ///< that drives are meant in, where no profile says
+    Bytes profile;                                                    ///< that says what drives mean; empty: the space
+    ToneCurve tone;                                                   ///< that grays are judged against
+    std::optional<Chromaticity> white = Chromaticity{0.3127, 0.3290}; ///< the same; nothing: the measured one
+    int grid = 3;                                                     ///< places across and down of uniformity: 3, 5 or 9
+    double minutes = 60;                                              ///< of stability
+    double averageS = 0;                                              ///< least time for a dark patch, s; 0: as the noise demands
     std::vector<SurveyColour> colours;
     ChoiceRule rule;                ///< by which modes are compared
     std::vector<std::string> modes; ///< of the display's; empty: all of them, ten at most

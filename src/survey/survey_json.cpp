@@ -265,7 +265,7 @@ Result<SurveyRecord> surveyFromJson(const std::string &text)
             patch.rgb = {rgb[0], rgb[1], rgb[2]};
             patch.at = p.at("at").get<std::array<double, 2>>();
             const int reading = p.at("reading").get<int>();
-            if (reading < -1 || reading >= int(r.readings.size())) {
+            if (reading < -1 || reading >= int(r.readings.size()) || (reading >= 0 && r.readings[size_t(reading)].name != patch.name)) {
                 throw std::runtime_error("reading");
             }
             r.patches.push_back(std::move(patch));

@@ -132,6 +132,19 @@ private Q_SLOTS:
         QVERIFY(off->mean > 3);
     }
 
+    // A target whose white is the display's own judges grays against that, not against another white.
+    void graysOfANativeWhite()
+    {
+        SurveyPlan plan;
+        plan.steps = 11;
+        const RgbSpace space = *rgbSpace("DCI-P3");
+        plan.tone = space.tone;
+        SurveyRecord r = ideal(plan, spaceAt100(space, space.tone, 0));
+        QVERIFY(surveyResults(r).gray->mean > 3);
+        r.plan.white.reset();
+        QVERIFY(surveyResults(r).gray->max < 0.02);
+    }
+
     // Even steps in u'v' at one luminance (what a sweep is); a space's own colours are what is wanted of it.
     void sweepsAreEvenAndStraight()
     {
@@ -216,6 +229,11 @@ private Q_SLOTS:
         const auto u = surveyResults(ran.record).uniformity;
         QVERIFY(u.has_value() && u->places.size() < 9);
         QCOMPARE(u->within10, std::optional<bool>());
+        // A centre that was not seen: nothing is said, least of all that all is even.
+        SurveyPlan everywhere;
+        everywhere.kind = SurveyKind::Uniformity;
+        QVERIFY(surveyResults(ideal(everywhere, [](const Drive &) { return XYZ(95, 100, 108); })).uniformity->within10 == std::optional(true));
+        QVERIFY(!surveyResults(ideal(everywhere, [](const Drive &) { return XYZ(); })).uniformity);
         SurveyRecord nothing;
         nothing.plan.kind = SurveyKind::Modes;
         const auto none = surveyResults(nothing);
@@ -260,6 +278,25 @@ private Q_SLOTS:
         QVERIFY(third.status.ok() && third.record.complete);
         QVERIFY(!third.record.warnings.empty() && third.record.warnings.back().code == "survey-begins-anew");
         QVERIFY(third.record.named("white")->xyz.b < 0.9 * second.record.named("white")->xyz.b);
+        // In another mode or by another instrument: all is read anew, however alike white is.
+        {
+            sim::PanelSpec panel;
+            panel.modes = {{"factory"}, {"copy"}};
+            panel.alreadyWarm = true;
+            sim::MeterSpec twin;
+            twin.serial = "T-105";
+            sim::SimBench two(panel, {}, std::vector<sim::MeterSpec>{sim::MeterSpec{}, twin}, 3);
+            SurveyPlan own;
+            own.steps = 11;
+            const SurveyRecord cut = run(two, own, 14).record;
+            own.instrument = 1;
+            QCOMPARE(run(two, own, -1, &cut).record.warnings.back().code, std::string("survey-begins-anew"));
+            own.instrument = 0;
+            QVERIFY(two.setMode("copy").ok());
+            QCOMPARE(run(two, own, -1, &cut).record.warnings.back().code, std::string("survey-begins-anew"));
+            QVERIFY(two.setMode("factory").ok());
+            QVERIFY(run(two, own, -1, &cut).record.warnings.empty());
+        }
         // Another plan than it was.
         plan.steps = 12;
         const Ran fourth = run(bench, plan, -1, &before.value());
@@ -547,9 +584,10 @@ private Q_SLOTS:
         QVERIFY(byte.ok());
         LAMP_NEAR(byte->front().rgb.b, 128 / 255.0, 1e-9);
         QCOMPARE(byte->front().name, std::string("light"));
-        const auto percent = surveyColours("r;g;b\n100;50;0\n", plan);
-        QVERIFY(percent.ok());
-        LAMP_NEAR(percent->front().rgb.b, 0.5, 1e-9);
+        const auto share = surveyColours("r;g;b\n1;0,5;0\n", plan);
+        QVERIFY(share.ok());
+        LAMP_NEAR(share->front().rgb.b, 0.5, 1e-9);
+        LAMP_NEAR(surveyColours("r,g,b\n100,10,10\n", plan)->front().rgb.a, 100 / 255.0, 1e-9); // dark codes are no percentages
         // CIELAB of sRGB's mid gray under D50: L* 53.39 for a signal of 0.5 (IEC 61966-2-1 and CIE 15).
         const auto lab = surveyColours("L,a,b\n53.39,0,0\n", plan);
         QVERIFY(lab.ok());

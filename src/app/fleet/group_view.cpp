@@ -364,12 +364,6 @@ void GroupView::showPair(int a, int b)
     m_match->setToolTip(tr("A full visit to %1 that aims at what %2 shows.").arg(aLeads ? nameB : nameA, aLeads ? nameA : nameB));
 }
 
-QString GroupView::nameOf(const std::string &serial) const
-{
-    const auto it = std::find_if(m_compared.begin(), m_compared.end(), [&](const auto &d) { return d->display.facts().serial == serial; });
-    return it == m_compared.end() ? text(serial) : (*it)->entry.name;
-}
-
 void GroupView::showCommon(const Result<CommonTarget> &common)
 {
     m_common = common ? std::optional(common.value()) : std::nullopt;
@@ -380,13 +374,16 @@ void GroupView::showCommon(const Result<CommonTarget> &common)
         return;
     }
     const Target &t = common->target;
+    // By place, not by serial: two displays may have none.
+    const auto &loses = common->loses;
+    const auto least = std::min_element(loses.begin(), loses.end(), [](const CommonLoss &p, const CommonLoss &q) { return p.mostThen < q.mostThen; });
+    const auto weakest = size_t(least - loses.begin());
     QStringList facts{text(say("common-target", decimal(t.white.xy.x, 4), decimal(t.white.xy.y, 4), decimal(t.luminance.cdM2, 1), t.tone.named())),
-                      text(say(common->limited ? "common-limited" : "common-weakest", nameOf(common->weakest).toStdString()))};
+                      text(say(common->limited ? "common-limited" : "common-weakest", m_compared[weakest]->entry.name.toStdString()))};
     m_commonFacts->setText(facts.join(QStringLiteral(" ")));
     m_loses->setRowCount(int(common->loses.size()));
     for (int i = 0; i < int(common->loses.size()); ++i) {
         const CommonLoss &l = common->loses[size_t(i)];
-        // By place, not by serial: two displays may have none.
         setRow(*m_loses, i,
                QStringList{m_compared[size_t(i)]->entry.name, number(l.most, 0), number(l.mostThen, 0), tr("%1 %").arg(number(l.luminancePercent, 0)),
                            QString::number(l.levels), tr("%1 %").arg(number(l.gamutPercent, 0))});

@@ -61,7 +61,6 @@ private:
     void showPair(int a, int b);
     void showCommon(const Result<CommonTarget> &common);
     void keepTarget();
-    [[nodiscard]] QString nameOf(const std::string &serial) const;
 
     Banner &m_banner;
     Background m_background;

@@ -439,7 +439,8 @@ void MainWindow::showRound()
 void MainWindow::showSurvey()
 {
     if (const auto display = store() != nullptr ? store()->studio().display(currentDisplay()) : std::nullopt) {
-        m_survey->show(*display);
+        const auto last = m_studio->lastVisit(display->id);
+        m_survey->show(*display, last ? last->plan.target : *builtInTarget("Photo"));
         m_stack->setCurrentWidget(m_survey);
     }
 }

@@ -6,7 +6,6 @@
 #include "app/parts/plot_widget.h"
 #include "app/parts/words.h"
 #include "app/survey/uniformity_map.h"
-#include "calibrate/target.h"
 #include "report/survey_plots.h"
 #include "survey/colour_list.h"
 
@@ -172,11 +171,16 @@ void SurveyView::choose(SurveyKind kind)
 
 void SurveyView::kindChosen()
 {
-    m_about->setText(aboutOf(kind()));
+    m_about->setText(kind() == SurveyKind::Gray
+                         ? aboutOf(kind()) + QLatin1Char(' ') + tr("Here: %1, %2.").arg(shippedText(m_target.name), text(m_target.tone.named()))
+                         : aboutOf(kind()));
     for (const auto &[row, kinds] : m_options) {
         row->setVisible(std::find(kinds.begin(), kinds.end(), kind()) != kinds.end());
     }
-    m_steps->setValue(kind() == SurveyKind::Saturation ? 4 : 21);
+    if (m_stepsFor != kind()) {
+        m_stepsFor = kind();
+        m_steps->setValue(kind() == SurveyKind::Saturation ? 4 : 21);
+    }
 }
 
 SurveyPlan SurveyView::plan() const
@@ -188,9 +192,8 @@ SurveyPlan SurveyView::plan() const
     p.minutes = m_minutes->value();
     p.grid = m_grid->currentData().toInt();
     p.space = m_space->currentText().toStdString();
-    const Target target = *builtInTarget("Photo");
-    p.tone = target.tone;
-    p.white = target.white.chromaticity().value_or(p.white);
+    p.tone = m_target.tone;
+    p.white = m_target.white.chromaticity();
     if (p.kind == SurveyKind::Colours) {
         if (auto colours = surveySet(m_set->currentData().toString().toStdString(), p)) {
             p.colours = std::move(colours).value();
@@ -199,13 +202,15 @@ SurveyPlan SurveyView::plan() const
     return p;
 }
 
-void SurveyView::show(const DisplayEntry &display)
+void SurveyView::show(const DisplayEntry &display, const Target &target)
 {
     const bool another = display.id != m_display.id;
     if (m_runner.running()) {
         return; // what is being measured stays in sight, whatever is chosen
     }
     m_display = display;
+    m_target = target;
+    kindChosen();
     if (another) {
         clear();
     }

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "app/survey/survey_runner.h"
+#include "calibrate/target.h"
 #include "store/studio.h"
 
 #include <QFrame>
@@ -28,7 +29,8 @@ class SurveyView : public QFrame {
 public:
     SurveyView(SurveyRunner &runner, Banner &banner, QWidget *parent = nullptr);
     /// For a display. What was measured of another one is no longer shown, unless it is being measured.
-    void show(const DisplayEntry &display);
+    /// \param target that its grays are judged against
+    void show(const DisplayEntry &display, const Target &target);
     /// What would be measured by what is entered.
     [[nodiscard]] SurveyPlan plan() const;
     void choose(SurveyKind kind);
@@ -59,8 +61,10 @@ private:
     Banner &m_banner;
 
     DisplayEntry m_display;
+    Target m_target;
     SurveyPtr m_cutOff; ///< that can be gone on with
     QString m_folder;
+    SurveyKind m_stepsFor = SurveyKind::Modes; ///< the kind that the steps are entered for
     QListWidget *m_kinds;
     QLabel *m_title, *m_about, *m_words, *m_progress;
     QSpinBox *m_steps;

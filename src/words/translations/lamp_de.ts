@@ -3145,6 +3145,10 @@
         <source>%1 (recommended)</source>
         <translation>%1 (empfohlen)</translation>
     </message>
+    <message>
+        <source>Here: %1, %2.</source>
+        <translation>Hier: %1, %2.</translation>
+    </message>
 </context>
 <context>
     <name>lamp::app::TargetDesk</name>
