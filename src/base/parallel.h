@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "base/stopping.h"
+
 #include <algorithm>
 #include <atomic>
 #include <exception>
@@ -11,8 +13,8 @@
 namespace lamp {
 
 /// Calls work(0) .. work(count - 1), shared among the processors; returns when all are done.
-/// An exception of one of them ends the work and is thrown on here. \pre calls with different
-/// numbers touch nothing in common
+/// Leaves by Stopped, all helpers ended, when the caller's StopScope is asked to stop. An exception of one of them ends the work and is thrown on
+/// here. \pre calls with different numbers touch nothing in common
 template <typename Work> void inParallel(int count, const Work &work)
 {
     const int threads = std::clamp(int(std::thread::hardware_concurrency()), 1, 8);
@@ -20,9 +22,11 @@ template <typename Work> void inParallel(int count, const Work &work)
     std::atomic<int> next{0};
     std::mutex mutex;
     std::exception_ptr failed;
-    const auto share = [&work, &next, &mutex, &failed, count] {
+    const auto share = [&work, &next, &mutex, &failed, count, stop = StopScope::current()] {
+        const StopScope scope(stop);
         try {
             for (int i = next++; i < count; i = next++) {
+                stopHere();
                 work(i);
             }
         } catch (...) {

@@ -5,6 +5,8 @@
 #include "survey/comparison.h"
 #include "words/words.h"
 
+#include <nlohmann/json.hpp>
+
 #include <iostream>
 
 namespace lamp::cli {

@@ -5,9 +5,12 @@
 #include "cli/progress_line.h"
 #include "cli/signal_stop.h"
 #include "device/bench_client.h"
+#include "exchange/reading_table.h"
 #include "survey/colour_list.h"
 #include "survey/results.h"
 #include "words/words.h"
+
+#include <nlohmann/json.hpp>
 
 #include <iostream>
 

@@ -9,6 +9,12 @@
 
 namespace lamp {
 
+std::optional<double> controlOf(const HistoryEntry &e, const std::string &name)
+{
+    const auto it = e.controls.find(name);
+    return it == e.controls.end() ? std::nullopt : std::optional(it->second);
+}
+
 namespace {
 
 constexpr std::array<const char *, kFigures> kFigureNames{"luminance", "max_luminance", "white", "white", "black", "coverage", "coverage"};
@@ -77,12 +83,6 @@ void tellAge(AgedDisplay &d)
             break;
         }
     }
-}
-
-std::optional<double> controlOf(const HistoryEntry &e, const std::string &name)
-{
-    const auto it = e.controls.find(name);
-    return it == e.controls.end() ? std::nullopt : std::optional(it->second);
 }
 
 bool changed(const HistoryEntry &before, const HistoryEntry &after, const std::string &control)

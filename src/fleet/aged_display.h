@@ -53,6 +53,8 @@ struct AgedDisplay {
 /// The displays of a history, by serial, up to a day, with their series.
 /// \param instruments each one's number, "" for those that nobody wrote down
 std::vector<AgedDisplay> agedDisplays(std::vector<HistoryEntry> history, WallTime on, std::map<std::string, int> &instruments);
+/// What a control stood at, where the entry says so.
+std::optional<double> controlOf(const HistoryEntry &e, const std::string &name);
 /// What changed at once, by date, and why as far as the history says.
 std::vector<AgeingJump> jumpsOf(const AgedDisplay &display, const FigureTrends &trends);
 

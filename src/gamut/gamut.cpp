@@ -16,7 +16,8 @@ constexpr int kCuts = 36, kCells = kCuts * kCuts * kCuts;
 /// v in the middle of a cell.
 Eigen::Vector3d middleOf(int cell)
 {
-    return (Eigen::Vector3d(cell / (kCuts * kCuts), cell / kCuts % kCuts, cell % kCuts).array() + 0.5) / kCuts;
+    const int r = cell / (kCuts * kCuts), g = cell / kCuts % kCuts, b = cell % kCuts;
+    return (Eigen::Vector3d(r, g, b).array() + 0.5) / kCuts;
 }
 
 } // namespace

@@ -17,7 +17,7 @@ namespace lamp {
 
 Error profileError(Message what)
 {
-    return {ErrorKind::Input, what, say("nothing-changed"), say("choose-icc-profile-display"), "profile", false};
+    return {ErrorKind::Input, std::move(what), say("nothing-changed"), say("choose-icc-profile-display"), "profile", false};
 }
 
 namespace lcms {

@@ -28,6 +28,8 @@ constexpr double kXyPerDeltaE = 0.0009;
 constexpr double kMatrixMaking = 0.0004;
 /// What is counted where a matrix was never tried on a fifth colour, ΔE00.
 constexpr double kUntriedResidual = 0.6;
+/// What a matrix errs is its reference's, and what noise left in each channel by itself.
+constexpr double kMatrixOwn = 1.5;
 
 /// Years between two times; nothing where the first is not known or not before the second.
 std::optional<double> yearsBetween(WallTime since, WallTime on)
@@ -47,6 +49,7 @@ Accuracy accuracyOf(const InstrumentInfo &instrument, bool corrected, const std:
     a.corrected = corrected;
     a.xy = usual.at("xy").get<double>();
     a.luminance = usual.at("Y").get<double>();
+    a.ownRatio = matrix ? kMatrixOwn : usual.at("own").get<double>();
     WallTime since = fromIsoTime(instrument.lastCertified.substr(0, 10) + "T00:00:00Z");
     if (matrix) {
         // The matrix is worth what its reference is, and what it left; the instrument's filters age since it was made.

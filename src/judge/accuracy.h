@@ -10,8 +10,9 @@ namespace lamp {
 /// How near an instrument comes to the CIE 1931 standard observer on the light of one display: standard uncertainties
 /// (k = 1) of a white of 100 cd/m².
 struct Accuracy {
-    double xy = 0;        ///< of each of x and y
-    double luminance = 0; ///< relative, of Y
+    double xy = 0;         ///< of each of x and y
+    double luminance = 0;  ///< relative, of Y
+    double ownRatio = 0.5; ///< variance of what each channel of the display errs by itself over that of white, where it cancels
     enum class From { Stated, Class, Matrix };
     From from = From::Class;
     bool corrected = false; ///< whether it knows this kind of light; else differences between colours are its own, too

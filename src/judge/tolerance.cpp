@@ -29,7 +29,7 @@ constexpr std::array<Field, 6> kFields{{{"mean", &Tolerance::mean},
                                         {"gray_max", &Tolerance::grayMax}}};
 
 /// \param field empty for the whole file
-Error bad(const std::string &field, Message should)
+Error bad(const std::string &field, const Message &should)
 {
     return {ErrorKind::Input,
             field.empty() ? say("tolerance-file-wrong", should) : say("tolerance-field-wrong", field, should),

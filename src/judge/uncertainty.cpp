@@ -15,7 +15,7 @@ constexpr int kDraws = 400;
 constexpr double kCovered = 0.9545; ///< what k = 2 covers of a normal distribution
 /// The same for the largest of many, which is chosen for its noise among other things: so much of the draws has to be held for
 /// 95 % of visits to be (benchmarks/coverage.cpp).
-constexpr double kCoveredOfLargest = 0.975;
+constexpr double kCoveredOfLargest = 0.983;
 
 /// Every figure of one draw.
 struct Figures {
@@ -248,9 +248,7 @@ InstrumentError::InstrumentError(const Accuracy &accuracy, const Primaries &pane
     const double x = m_white.x, y = m_white.y;
     const double vx = (std::pow(1 - x, 2) * variance[0] + x * x * (variance[1] + variance[2])) / (sum * sum);
     const double vy = (y * y * (variance[0] + variance[2]) + std::pow(1 - y, 2) * variance[1]) / (sum * sum);
-    m_commonXy = accuracy.xy * std::sqrt(0.5);
-    m_own = m_commonXy / std::sqrt(0.5 * (vx + vy));
-    m_scale = std::sqrt(std::max(0.0, accuracy.luminance * accuracy.luminance - m_own * m_own * variance[1] / (white[1] * white[1])));
+    m_own = accuracy.xy * std::sqrt(std::max(0.0, accuracy.ownRatio) / (0.5 * (vx + vy)));
     m_channels = channels;
     m_inverse = channels.inverse();
 }
@@ -268,6 +266,9 @@ Eigen::Matrix3d InstrumentError::draw(const std::function<double()> &normal) con
                 own(component, channel) = m_channels(component, channel) * m_own * normal();
             }
         }
+        // A correction and a certificate are made by white: what the channels err by themselves makes up for each other there.
+        const Eigen::Vector3d sum = own.rowwise().sum(), white = m_channels.rowwise().sum();
+        own -= sum.cwiseQuotient(white).asDiagonal() * m_channels;
         error += own * m_inverse;
     }
     return error;

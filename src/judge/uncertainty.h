@@ -35,8 +35,8 @@ struct Evidence {
 FigureDoubt weigh(const Evidence &evidence, const Accuracy &accuracy, Verification &verification, GrayJudgement &gray);
 
 /// An instrument's error on one display, drawn at random: what the standard observer sees is (I + E)·reading. White's chromaticity
-/// and luminance go astray by the accuracy's standard uncertainties; half of the variance in chromaticity is common to all
-/// colours (in each of X, Y, Z), half is each channel's own and adds up to white's.
+/// and luminance go astray by the accuracy's standard uncertainties, as factors on X, Y and Z that all colours share; what each
+/// channel errs by itself makes up for the others in white.
 class InstrumentError {
 public:
     InstrumentError(const Accuracy &accuracy, const Primaries &panel);

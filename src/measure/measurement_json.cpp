@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "measure/measurement_json.h"
 
+#include "base/json.h"
 #include "measure/reading_fields.h"
 
 #include <nlohmann/json.hpp>

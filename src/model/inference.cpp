@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // From readings to what the display does: a Gaussian process conditioned on them.
+#include "base/stopping.h"
 #include "model/kernel.h"
 
 #include <algorithm>
@@ -163,6 +164,7 @@ void DisplayModel::weighBehaviour()
         residual.segment<3>(3 * i) = (m_readings[k].xyz - priorMean(m_points[k])).vec();
     }
     const auto cost = [&](const Behaviour &b) {
+        stopHere();
         // Minus the logarithm of the readings' joint density: each reading given those before it.
         MatrixXd k = fixedPart;
         for (size_t kind = 0; kind < kKinds; ++kind) {

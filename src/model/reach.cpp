@@ -144,16 +144,22 @@ Reach reachOf(std::vector<Lit> all)
     const Law whole = lawOver(all, {});
     const std::optional<Lit> flat = flatFrom(all, whole);
     const std::optional<double> dark = darkUpTo(all, whole);
-    if (whole.misfit < kMisfit || (!flat && !dark)) {
+    if (whole.misfit < kMisfit) {
         return {};
     }
+    // Where no reading is dark enough to show it, what lies above tells it: a law that begins later leaves next to nothing of the misfit.
+    constexpr double kNextToNothing = 0.1, kLatest = 0.06, kBendsSo = 0.016; // healthy panels' curves leave 0.15 and begin at 0.016 at most
     Reach best{0, flat ? endOf(all, *flat, whole) : 1};
     double least = lawOver(all, best).misfit;
-    for (double from = dark ? *dark - 0.002 : 0; from <= (dark ? *dark + 0.06 : 0); from += kStep) {
+    const double first = dark ? *dark - 0.002 : 0, before = least;
+    for (double from = first; from <= first + kLatest; from += kStep) {
         if (const Law law = lawOver(all, {from, best.to}); law.misfit < least) {
             least = law.misfit;
             best.from = from;
         }
+    }
+    if (!dark && (least > kNextToNothing * before || best.from <= kBendsSo)) {
+        best.from = 0;
     }
     return best;
 }

@@ -163,7 +163,7 @@ private:
         m_painter.drawLine(m_frame.at(v.x0, l.y), m_frame.at(v.x1, l.y));
         m_painter.setPen(m_tones.ink);
         m_painter.drawText(QRectF(m_frame.plot.left() + 4, m_frame.at(v.x0, l.y).y() - 15, m_frame.plot.width() - 8, 14),
-                           (l.left ? Qt::AlignLeft : Qt::AlignRight) | Qt::AlignVCenter, words(l.name));
+                           int(Qt::AlignVCenter | (l.left ? Qt::AlignLeft : Qt::AlignRight)), words(l.name));
     }
 
     void legend()

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "profile/screening.h"
 
+#include "base/stopping.h"
 #include "colour/cct.h"
 #include "colour/difference.h"
 #include "colour/spaces.h"
@@ -190,6 +191,7 @@ Screening screen(const std::vector<const Profile *> &profiles, const std::vector
     const auto n = Eigen::Index(profiles.size());
     std::vector<std::vector<Lab>> colours;
     for (size_t i = 0; i < profiles.size(); ++i) {
+        stopHere();
         const Profile::Facts f = profiles[i]->facts();
         ScreenedProfile p;
         p.name = names[i];
@@ -230,6 +232,7 @@ std::vector<RealError> realErrors(const std::vector<const Profile *> &profiles, 
 {
     std::vector<RealError> all;
     const auto judge = [&](const std::string &name, const Ramps &ramps, const Chromaticity &white, const auto &says) {
+        stopHere();
         const ShownDisplay real(unit, ramps);
         RealError e;
         e.name = name;

@@ -2,6 +2,7 @@
 #include "store/studio.h"
 
 #include "store/owner.h"
+#include "store/visits.h"
 
 #include <limits>
 

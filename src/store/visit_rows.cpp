@@ -10,6 +10,7 @@
 #include "measure/reading_fields.h"
 
 #include <QDateTime>
+#include <QSqlError>
 
 #include <algorithm>
 #include <cmath>

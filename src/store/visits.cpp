@@ -215,6 +215,16 @@ std::vector<VisitEntry> Visits::interrupted() const
     return all;
 }
 
+std::optional<VisitEntry> Visits::workedOn(qint64 displayId) const
+{
+    for (const VisitEntry &v : where(QStringLiteral("display_id = ? AND state = 0"), {displayId}, {})) {
+        if (v.worked) {
+            return v;
+        }
+    }
+    return std::nullopt;
+}
+
 std::optional<qint64> Visits::keyOf(const QString &visitId) const
 {
     Rows rows = m_connection.read(QStringLiteral("SELECT id FROM visit WHERE uid = ?"), {visitId});

@@ -69,6 +69,8 @@ public:
     [[nodiscard]] std::optional<VisitEntry> entry(const QString &visitId) const;
     /// Visits that neither ended nor were set aside and that nobody works on: the program was closed or killed in the middle.
     [[nodiscard]] std::vector<VisitEntry> interrupted() const;
+    /// A display's visit that somebody works on just now, in another window or at another computer, or in this one.
+    [[nodiscard]] std::optional<VisitEntry> workedOn(qint64 displayId) const;
     /// The whole record with its readings.
     Result<VisitRecord> record(const QString &visitId) const;
 

@@ -104,14 +104,20 @@ MixtureHabit mixtureHabit(const DisplayModel &model)
     // Light by channel as grays show it, colours as full drive shows them.
     const Primaries p = model.primaries();
     const LinearRgb full = p.amounts(p.white);
+    const std::array<XYZ, 3> columns{p.red - p.black, p.green - p.black, p.blue - p.black};
+    // What white has beside its channels, a white subpixel say, shines as far as all three do.
+    constexpr double kJoint = 0.05; // of white: less is what channels take from each other, and noise
+    XYZ joint = p.white - p.black - columns[0] - columns[1] - columns[2];
+    joint = joint.b > kJoint * p.white.b ? joint : XYZ{};
     const auto additive = [&](const Drive &d) {
         XYZ sum = p.black;
-        const std::array<XYZ, 3> columns{p.red - p.black, p.green - p.black, p.blue - p.black};
+        double shared = 1;
         for (int c = 0; c < 3; ++c) {
             const double light = p.amounts(model.evaluate({d[c], d[c], d[c]}))[c] / full[c];
             sum = sum + light * columns[size_t(c)];
+            shared = std::min(shared, light);
         }
-        return sum;
+        return sum + shared * joint;
     };
     const RelXYZ n = relativeTo(p.white, p.white.b);
     std::vector<double> ratios, turns;

@@ -136,6 +136,51 @@ private Q_SLOTS:
         }
     }
 
+    // Work that is asked to stop ends within a share of each helper, and nothing of it runs on.
+    void sharesEndWhenAskedTo()
+    {
+        std::stop_source stop;
+        std::atomic<int> begun{0};
+        bool stopped = false;
+        {
+            const StopScope scope(stop.get_token());
+            try {
+                inParallel(100000, [&](int) {
+                    if (++begun == 20) {
+                        stop.request_stop();
+                    }
+                });
+            } catch (const Stopped &) {
+                stopped = true;
+            }
+        }
+        QVERIFY(stopped);
+        QVERIFY2(begun < 20 + 8 + 1, qPrintable(QString::number(begun)));
+        stopHere(); // outside its scope nothing asks
+        inParallel(10, [](int) {});
+    }
+
+    void scopesOfStoppingLieInEachOther()
+    {
+        std::stop_source outer, inner;
+        outer.request_stop();
+        const StopScope one(outer.get_token());
+        {
+            const StopScope two(inner.get_token());
+            QVERIFY(!StopScope::current().stop_requested());
+            stopHere();
+            // Another thread has nothing of this one's scope.
+            bool asked = true;
+            std::jthread([&] { asked = StopScope::current().stop_possible(); }).join();
+            QVERIFY(!asked);
+        }
+        QVERIFY(StopScope::current().stop_requested());
+        QVERIFY_EXCEPTION_THROWN(stopHere(), Stopped);
+    }
+
+    // A request is not taken for an error by those who take care of a library's errors.
+    void stoppingIsNoError() { QVERIFY((!std::is_base_of_v<std::exception, Stopped>)); }
+
     void everyShareIsDoneOnce()
     {
         for (const int count : {0, 1, 7, 1000}) {

@@ -7,6 +7,7 @@
 #include "judge/judgement.h"
 
 #include <limits>
+#include <numeric>
 #include <random>
 
 using namespace lamp;
@@ -84,7 +85,12 @@ struct AdditiveDisplay {
 
 Accuracy accuracy(double xy, double luminance)
 {
-    return {xy, luminance, Accuracy::From::Stated, true, 0, true};
+    Accuracy a;
+    a.xy = xy;
+    a.luminance = luminance;
+    a.from = Accuracy::From::Stated;
+    a.corrected = a.dated = true;
+    return a;
 }
 
 FigureDoubt weighed(const Accuracy &a)
@@ -226,6 +232,37 @@ private Q_SLOTS:
             // What is the same for all colours cancels in them.
             QVERIFY(d.mean.absolute < 0.5 * d.white.absolute);
         }
+    }
+
+    // What each channel errs by itself makes up for the others in white, and shows in colours only. Drawn 4,000 times.
+    void channelsErrBesideWhite()
+    {
+        const AdditiveDisplay d(0);
+        std::mt19937_64 random(5);
+        std::normal_distribution<double> normal;
+        std::array<double, 2> white{}, red{};
+        for (const double ratio : {0.0, 9.0}) {
+            Accuracy a = accuracy(0.0012, 0.02);
+            a.ownRatio = ratio;
+            const InstrumentError error(a, d.panel);
+            std::vector<double> whites, reds;
+            const auto xOf = [](const Eigen::Vector3d &xyz) { return xyz[0] / xyz.sum(); };
+            const Eigen::Vector3d w = (d.panel.red - d.panel.black + d.panel.green - d.panel.black + d.panel.blue - d.panel.black).vec();
+            const Eigen::Vector3d r = (d.panel.red - d.panel.black).vec();
+            for (int i = 0; i < 4000; ++i) {
+                const Eigen::Matrix3d e = error.draw([&] { return normal(random); });
+                whites.push_back(xOf(e * w) - xOf(w));
+                reds.push_back(xOf(e * r) - xOf(r));
+            }
+            const auto spread = [](const std::vector<double> &v) {
+                return std::sqrt(std::inner_product(v.begin(), v.end(), v.begin(), 0.0) / double(v.size()));
+            };
+            white[ratio > 0] = spread(whites);
+            red[ratio > 0] = spread(reds);
+        }
+        LAMP_NEAR(white[0], 0.0012, 0.0001);
+        LAMP_NEAR(white[1], 0.0012, 0.0001);
+        QVERIFY2(red[1] > 1.5 * red[0], qPrintable(QStringLiteral("%1 %2").arg(red[0]).arg(red[1])));
     }
 
     // Source: JCGM 101:2008, 5.9 and 7: the interval holds 95 % of what the quantity may be. Drawn here again from outside: a display

@@ -7,6 +7,7 @@
 
 #include "app/board/board_view.h"
 #include "app/board/week_strip.h"
+#include "app/fleet/fleet_desk.h"
 #include "app/parts/look.h"
 #include "app/shell/main_window.h"
 #include "report/report.h"
@@ -75,7 +76,7 @@ class TestBoard : public QObject {
 
     QTemporaryDir m_dir;
     std::unique_ptr<MainWindow> m_window;
-    [[nodiscard]] QTableView *table() const { return m_window->board()->findChild<QTableView *>(); }
+    [[nodiscard]] QTableView *table() const { return m_window->fleet()->board()->findChild<QTableView *>(); }
     [[nodiscard]] QString cell(int row, int column) const { return table()->model()->index(row, column).data().toString(); }
 
 private Q_SLOTS:
@@ -96,13 +97,13 @@ private Q_SLOTS:
         m_window->activateWindow();
         QVERIFY(QTest::qWaitForWindowActive(m_window.get()));
         QTest::keyClick(m_window->windowHandle(), Qt::Key_F3);
-        QTRY_VERIFY(m_window->board()->isVisible());
+        QTRY_VERIFY(m_window->fleet()->board()->isVisible());
     }
     void cleanupTestCase() { m_window.reset(); }
 
     void tellsWhatToDoToday()
     {
-        QTRY_VERIFY_WITH_TIMEOUT(!m_window->board()->busy(), 60000);
+        QTRY_VERIFY_WITH_TIMEOUT(!m_window->fleet()->board()->busy(), 60000);
         QCOMPARE(table()->model()->rowCount(), 31);
         picture(*m_window, "board");
         // The most urgent first; the one that was out of tolerance leads.
@@ -111,8 +112,8 @@ private Q_SLOTS:
             QVERIFY(table()->model()->index(row, BoardModel::State).data(BoardModel::kSortRole).toInt()
                     >= table()->model()->index(row - 1, BoardModel::State).data(BoardModel::kSortRole).toInt());
         }
-        const QString said = labels(*m_window->board());
-        const auto &lines = m_window->board()->model()->lines();
+        const QString said = labels(*m_window->fleet()->board());
+        const auto &lines = m_window->fleet()->board()->model()->lines();
         const auto out = std::count_if(lines.begin(), lines.end(), [](const BoardLine &l) { return l.due.state == "out"; });
         QVERIFY(out >= 1);
         QVERIFY2(said.contains("31 displays") && said.contains(QStringLiteral("%1 out of tolerance").arg(out)), qPrintable(said));
@@ -128,14 +129,14 @@ private Q_SLOTS:
         QCOMPARE(rates, 30);
         int coming = 0;
         for (int week = 0; week < WeekStrip::kWeeks; ++week) {
-            coming += m_window->board()->weeks()->count(week);
+            coming += m_window->fleet()->board()->weeks()->count(week);
         }
-        QVERIFY(m_window->board()->weeks()->count(0) >= 2 && coming > 15 && coming <= 31);
+        QVERIFY(m_window->fleet()->board()->weeks()->count(0) >= 2 && coming > 15 && coming <= 31);
     }
 
     void isSearchedAndSorted()
     {
-        auto *search = m_window->board()->findChild<QLineEdit *>();
+        auto *search = m_window->fleet()->board()->findChild<QLineEdit *>();
         search->setFocus();
         QTest::keyClicks(search, "proofing");
         QCOMPARE(table()->model()->rowCount(), 6);
@@ -155,11 +156,11 @@ private Q_SLOTS:
         table()->selectRow(0);
         const QString name = cell(0, BoardModel::Display).section(' ', 0, 1);
         QTest::keyClick(table(), Qt::Key_Return);
-        QTRY_VERIFY(!m_window->board()->isVisible());
+        QTRY_VERIFY(!m_window->fleet()->board()->isVisible());
         QVERIFY(labels(*m_window).contains(name));
         QTest::keyClick(m_window->windowHandle(), Qt::Key_F3);
-        QTRY_VERIFY(m_window->board()->isVisible());
-        QTRY_VERIFY_WITH_TIMEOUT(!m_window->board()->busy(), 60000);
+        QTRY_VERIFY(m_window->fleet()->board()->isVisible());
+        QTRY_VERIFY_WITH_TIMEOUT(!m_window->fleet()->board()->busy(), 60000);
         // What was chosen stays chosen.
         QCOMPARE(table()->currentIndex().siblingAtColumn(BoardModel::Display).data().toString().section(' ', 0, 1), name);
     }
@@ -167,7 +168,7 @@ private Q_SLOTS:
     // Neutral: no pixel of the board has a colour.
     void addsNoColour()
     {
-        const QImage image = m_window->board()->grab().toImage();
+        const QImage image = m_window->fleet()->board()->grab().toImage();
         for (int y = 0; y < image.height(); ++y) {
             for (int x = 0; x < image.width(); ++x) {
                 const QRgb p = image.pixel(x, y);

@@ -8,6 +8,7 @@
 
 #include "app/board/board_view.h"
 #include "app/fleet/ageing_view.h"
+#include "app/fleet/fleet_desk.h"
 #include "app/fleet/group_view.h"
 #include "app/fleet/pair_matrix.h"
 #include "app/fleet/round_chart.h"
@@ -101,10 +102,10 @@ private Q_SLOTS:
     void boardOfTheChartHouse()
     {
         go(Qt::Key_F3);
-        QTRY_VERIFY(m_window->board()->isVisible());
-        QTRY_VERIFY_WITH_TIMEOUT(!m_window->board()->busy(), kSlow);
+        QTRY_VERIFY(m_window->fleet()->board()->isVisible());
+        QTRY_VERIFY_WITH_TIMEOUT(!m_window->fleet()->board()->busy(), kSlow);
         picture(*m_window, "board");
-        const auto &lines = m_window->board()->model()->lines();
+        const auto &lines = m_window->fleet()->board()->model()->lines();
         const auto in = [&](const std::string &name) {
             return std::find_if(lines.begin(), lines.end(), [&](const BoardLine &l) { return l.question.name == name; })->due;
         };
@@ -117,7 +118,7 @@ private Q_SLOTS:
     {
         m_window->selectDisplay(idOf(*m_window, "Curlew, proof table"));
         go(Qt::Key_G, Qt::ControlModifier);
-        GroupView *group = m_window->group();
+        GroupView *group = m_window->fleet()->group();
         QTRY_VERIFY(group->isVisible());
         QTRY_VERIFY_WITH_TIMEOUT(!group->busy() && group->matrix()->pairs().rowCount() > 0, kSlow);
         picture(*m_window, "agreement");
@@ -145,7 +146,7 @@ private Q_SLOTS:
 
     void aTargetThatAllCanHold()
     {
-        GroupView *group = m_window->group();
+        GroupView *group = m_window->fleet()->group();
         std::vector<qint64> office;
         for (const DisplayEntry &d : m_window->store()->studio().displays()) {
             if (d.name.startsWith("Avocet, ") || d.name.startsWith("Turnstone, l")) {
@@ -190,7 +191,7 @@ private Q_SLOTS:
         m_window->selectDisplay(idOf(*m_window, "Turnstone, lettering"));
         m_window->findChild<Banner *>()->hide();
         go(Qt::Key_L, Qt::ControlModifier);
-        AgeingView *ageing = m_window->ageing();
+        AgeingView *ageing = m_window->fleet()->ageing();
         QTRY_VERIFY(ageing->isVisible());
         QTRY_VERIFY_WITH_TIMEOUT(!ageing->busy() && ageing->displays()->rowCount() > 0, kSlow);
         picture(*m_window, "ageing");
@@ -215,8 +216,8 @@ private Q_SLOTS:
     // On a screen of 1280 by 800, with its title bar.
     void fitsOnASmallScreen()
     {
-        for (const QWidget *page :
-             std::initializer_list<const QWidget *>{m_window->board(), m_window->group(), m_window->ageing(), m_window->round()}) {
+        for (const QWidget *page : std::initializer_list<const QWidget *>{m_window->fleet()->board(), m_window->fleet()->group(),
+                                                                          m_window->fleet()->ageing(), m_window->fleet()->round()}) {
             QVERIFY2(page->minimumSizeHint().width() <= 1000,
                      qPrintable(QStringLiteral("%1: %2").arg(page->metaObject()->className()).arg(page->minimumSizeHint().width())));
         }
@@ -227,7 +228,7 @@ private Q_SLOTS:
     void aDaysRound()
     {
         go(Qt::Key_R, Qt::ControlModifier);
-        RoundView *view = m_window->round();
+        RoundView *view = m_window->fleet()->round();
         QTRY_VERIFY(view->isVisible());
         QTRY_VERIFY_WITH_TIMEOUT(!view->busy() && view->round().has_value(), kSlow);
         picture(*m_window, "round");

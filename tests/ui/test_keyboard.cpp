@@ -6,6 +6,7 @@
 #include "ui/views.h"
 
 #include "app/board/board_view.h"
+#include "app/fleet/fleet_desk.h"
 #include "app/parts/look.h"
 #include "app/shell/main_window.h"
 #include "app/visit/worksheet.h"
@@ -171,7 +172,7 @@ private Q_SLOTS:
         applySurround(*qApp, Surround(surround));
         m_window->selectDisplay(displayOf("Curlew"));
         press(key);
-        QTRY_VERIFY_WITH_TIMEOUT(!m_window->board()->busy(), 20000);
+        QTRY_VERIFY_WITH_TIMEOUT(!m_window->fleet()->board()->busy(), 20000);
         QTest::qWait(200);
         QImage seen = m_window->grab().toImage().convertToFormat(QImage::Format_RGB32);
         // Charts and pictures may have the colours of what they show.

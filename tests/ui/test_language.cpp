@@ -8,6 +8,7 @@
 #include "app/files/file_desk.h"
 #include "app/files/import_view.h"
 #include "app/fleet/ageing_view.h"
+#include "app/fleet/fleet_desk.h"
 #include "app/fleet/group_view.h"
 #include "app/fleet/round_view.h"
 #include "app/parts/look.h"
@@ -325,7 +326,8 @@ private Q_SLOTS:
                                                                               {Qt::Key_R, Qt::ControlModifier, "round"},
                                                                               {Qt::Key_M, Qt::ControlModifier, "survey"}}) {
             QTest::keyClick(&w, key, with);
-            QTRY_VERIFY_WITH_TIMEOUT(!w.board()->busy() && !w.group()->busy() && !w.ageing()->busy() && !w.round()->busy(), 60000);
+            QTRY_VERIFY_WITH_TIMEOUT(
+                !w.fleet()->board()->busy() && !w.fleet()->group()->busy() && !w.fleet()->ageing()->busy() && !w.fleet()->round()->busy(), 60000);
             inspectView(w, name);
             QVERIFY2(w.width() <= 1280 && w.height() <= 760, qPrintable(QStringLiteral("%1: %2 × %3").arg(name).arg(w.width()).arg(w.height())));
         }

@@ -7,6 +7,7 @@
 #include "ui/watchdog.h"
 
 #include "app/board/board_view.h"
+#include "app/fleet/fleet_desk.h"
 #include "app/parts/look.h"
 #include "app/shell/main_window.h"
 #include "app/studio/move_studio.h"
@@ -185,14 +186,14 @@ private Q_SLOTS:
         m_two->activateWindow();
         QVERIFY(QTest::qWaitForWindowActive(m_two.get()));
         QTest::keyClick(m_two->windowHandle(), Qt::Key_F3);
-        QTRY_VERIFY(m_two->board()->isVisible());
-        QTRY_VERIFY_WITH_TIMEOUT(!m_two->board()->busy(), 20000);
+        QTRY_VERIFY(m_two->fleet()->board()->isVisible());
+        QTRY_VERIFY_WITH_TIMEOUT(!m_two->fleet()->board()->busy(), 20000);
         DisplayEntry d;
         d.roomId = m_one->store()->studio().rooms().front().id;
         d.name = d.model = "Dunlin";
         d.serial = "DU-1";
         QVERIFY(m_one->store()->studio().add(d, {}).ok());
-        QTRY_COMPARE_WITH_TIMEOUT(m_two->board()->findChild<QTableView *>()->model()->rowCount(), 3, 2500);
+        QTRY_COMPARE_WITH_TIMEOUT(m_two->fleet()->board()->findChild<QTableView *>()->model()->rowCount(), 3, 2500);
     }
 
     // It is found again from wherever the program is started.

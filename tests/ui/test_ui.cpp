@@ -11,6 +11,7 @@
 #include "app/board/board_view.h"
 #include "app/files/file_desk.h"
 #include "app/files/import_view.h"
+#include "app/fleet/fleet_desk.h"
 #include "app/parts/background.h"
 #include "app/parts/plot_widget.h"
 #include "app/profiles/installed_panel.h"
@@ -29,6 +30,7 @@
 #include "app/visit/trim_bars.h"
 #include "app/visit/work_settings.h"
 #include "app/visit/worksheet.h"
+#include "base/parallel.h"
 #include "report/files.h"
 #include "report/report.h"
 #include "report/visit_plots.h"
@@ -835,6 +837,41 @@ private Q_SLOTS:
     }
 
     // A studio's file may come from elsewhere: a program that it names runs only when somebody here has agreed to that line.
+    // A display that is visited in one window is not visited in another without a word.
+    void aDisplayIsVisitedInOneWindowAtATime()
+    {
+        auto first = demoWindow(store()), second = demoWindow(store());
+        QVERIFY(QTest::qWaitForWindowActive(second.get()));
+        const qint64 avocet = idOf(*first, "Avocet");
+        first->selectDisplay(avocet);
+        first->startVisit(Task::Check);
+        QTRY_VERIFY(first->runner()->question().has_value());
+        QTRY_VERIFY(first->store()->visits().workedOn(avocet).has_value());
+        second->selectDisplay(idOf(*second, "Turnstone"));
+        QVERIFY(!second->store()->visits().workedOn(idOf(*second, "Turnstone")));
+        second->selectDisplay(avocet);
+        second->startVisit(Task::Check);
+        QVERIFY(!second->runner()->running());
+        QVERIFY2(labels(*second).contains("is being visited in another window"), qPrintable(labels(*second)));
+        button(*second, "Begin all the same")->click();
+        QVERIFY(second->runner()->running());
+        for (auto *w : {second.get(), first.get()}) {
+            w->runner()->cancel();
+            QTRY_VERIFY(!w->runner()->running());
+        }
+        QTRY_VERIFY(!first->store()->visits().workedOn(avocet));
+        for (const VisitEntry &v : first->store()->visits().interrupted()) {
+            QVERIFY(first->store()->visits().setState(v.id, VisitState::SetAside).ok());
+        }
+        second->startVisit(Task::Check); // nobody is at it any more
+        QVERIFY(second->runner()->running());
+        second->runner()->cancel();
+        QTRY_VERIFY(!second->runner()->running());
+        for (const VisitEntry &v : first->store()->visits().interrupted()) {
+            QVERIFY(first->store()->visits().setState(v.id, VisitState::SetAside).ok());
+        }
+    }
+
     void aBenchCommandNeedsConsent()
     {
         auto w = std::make_unique<MainWindow>(m_dir.filePath("trap.sqlite"));
@@ -941,9 +978,9 @@ private Q_SLOTS:
         QMimeData mime;
         mime.setUrls({QUrl::fromLocalFile(file)});
         QDragEnterEvent enter(QPoint(400, 300), Qt::CopyAction, &mime, Qt::LeftButton, Qt::NoModifier);
-        QCoreApplication::sendEvent(w.get(), &enter);
+        QCoreApplication::sendEvent(w->centralWidget(), &enter);
         QDropEvent drop(QPointF(400, 300), Qt::CopyAction, &mime, Qt::LeftButton, Qt::NoModifier);
-        QCoreApplication::sendEvent(w.get(), &drop);
+        QCoreApplication::sendEvent(w->centralWidget(), &drop);
         QTRY_VERIFY_WITH_TIMEOUT(!w->desk()->busy(), 20000);
         QVERIFY(w->desk()->isVisible());
         QVERIFY(labels(*w->desk()).contains("describes a display"));
@@ -986,6 +1023,46 @@ private Q_SLOTS:
         QVERIFY(!w->desk()->isVisible() && w->statusText().isEmpty());
         openAndWait(*w, {file});
         QVERIFY(w->desk()->isVisible() && w->desk()->currentWidget() == w->desk()->profile());
+    }
+
+    // What is cancelled stops: a view's work, far down in the tables of a profile, ends soon after, and so does a window that is closed.
+    void whatIsCancelledStops()
+    {
+        std::atomic<int> ended = 0;
+        const auto endless = [&ended] {
+            const auto told = qScopeGuard([&ended] { ++ended; });
+            for (;;) {
+                inParallel(64, [](int) { std::this_thread::sleep_for(std::chrono::milliseconds(1)); });
+            }
+            return 0;
+        };
+        auto background = std::make_unique<app::Background>();
+        int came = 0;
+        const auto put = [&came](int) { ++came; };
+        background->carryOut("file", endless, put);
+        background->cancel();
+        QTRY_COMPARE(ended.load(), 1);
+        background->start("view", endless, put);
+        background->start("newer view", endless, put);
+        QTRY_COMPARE(ended.load(), 2);
+        background.reset(); // waits for what is left
+        QCOMPARE(ended.load(), 3);
+        QCOMPARE(came, 0);
+    }
+
+    // Work that throws is told of, and a window that is closed meanwhile ends in order.
+    void workThatThrowsIsToldOf()
+    {
+        auto background = std::make_unique<app::Background>();
+        QStringList why;
+        connect(background.get(), &app::Background::failed, this, [&why](const QString &w) { why << w; });
+        const auto thrower = []() -> int { throw std::runtime_error("no room"); };
+        background->carryOut("file", thrower, [](int) {});
+        QTRY_COMPARE(why, QStringList{"no room"});
+        background->carryOut("file", thrower, [](int) {});
+        QThreadPool::globalInstance()->waitForDone();
+        background.reset();
+        QCOMPARE(why.size(), 1);
     }
 
     // A window that is closed as soon as a result has come does not wait for work that is done.

@@ -92,9 +92,9 @@ void PlanView::layOut()
             const int columns = std::max(1, (wide - 2 * kPad) / kColumn);
             const double columnWide = double(wide - 2 * kPad) / columns;
             for (size_t k = 0; k < r.spots.size(); ++k) {
-                r.spots[k].area = r.folded ? QRectF()
-                                           : QRectF(r.area.left() + kPad + double(int(k) % columns) * columnWide,
-                                                    r.area.top() + head + double(int(k) / columns) * each, columnWide, each);
+                const int row = int(k) / columns, column = int(k) % columns;
+                r.spots[k].area =
+                    r.folded ? QRectF() : QRectF(r.area.left() + kPad + column * columnWide, r.area.top() + head + row * each, columnWide, each);
             }
         }
         top += high + kBetween;

@@ -77,7 +77,8 @@ void WeekStrip::paintEvent(QPaintEvent *)
         const bool fit = int(lamps.size()) <= room;
         const int shown = fit ? int(lamps.size()) : 1;
         for (int i = 0; i < shown; ++i) {
-            drawLamp(p, QRectF(left + (i % across) * (kLamp + kGap), text0 + 8 + (i / across) * (kLamp + kGap), kLamp, kLamp), lamps[size_t(i)], ink);
+            const int row = i / across, column = i % across;
+            drawLamp(p, QRectF(left + column * (kLamp + kGap), text0 + 8 + row * (kLamp + kGap), kLamp, kLamp), lamps[size_t(i)], ink);
         }
         if (!fit) {
             p.setPen(ink);

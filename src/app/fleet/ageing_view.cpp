@@ -109,7 +109,8 @@ Result<AgeingView::Found> AgeingView::find(Store &store, WallTime now)
         byName[e.display].push_back(e);
     }
     for (const auto &[id, name] : store.histories().names()) {
-        const auto it = std::find_if(ageing.displays.begin(), ageing.displays.end(), [&](const DisplayAgeing &d) { return d.serial == name; });
+        const auto it =
+            std::find_if(ageing.displays.begin(), ageing.displays.end(), [&name = name](const DisplayAgeing &d) { return d.serial == name; });
         const auto entry = store.studio().display(id);
         if (it != ageing.displays.end() && entry) {
             found.lines.push_back({id, entry->name, rooms[entry->roomId], *it, byName[name]});

@@ -297,6 +297,7 @@ void RoundView::goOn(const std::vector<bool> &gone)
 
 void RoundView::take(Result<StudioRound> round)
 {
+    const QString why = round ? QString() : text(round.error().paragraph());
     m_round = round ? std::optional(std::move(round).value()) : std::nullopt;
     m_chart->setRound(m_round, m_round ? std::optional(minutesNow()) : std::nullopt);
     m_steps->setRowCount(0);
@@ -304,7 +305,7 @@ void RoundView::take(Result<StudioRound> round)
     m_left->clear();
     m_print->setEnabled(m_round.has_value());
     if (!m_round) {
-        m_summary->setText(text(round.error().paragraph()));
+        m_summary->setText(why);
         choose(-1);
         return;
     }

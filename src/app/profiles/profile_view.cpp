@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/profiles/profile_view.h"
 #include "app/parts/plain_table.h"
+#include "app/parts/words.h"
 
 #include "report/profile_plots.h"
 

@@ -1,47 +1,37 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/shell/main_window.h"
+#include "app/parts/pages.h"
+#include "app/shell/frame.h"
 #include "app/shell/help_menu.h"
-#include "app/shell/pages.h"
-#include "app/studio/instruments_view.h"
 #include "app/studio/places_view.h"
 #include "app/studio/studio_desk.h"
 #include "app/survey/survey_view.h"
 
-#include "app/board/board_view.h"
 #include "app/files/bring_in.h"
 #include "app/files/file_desk.h"
-#include "app/fleet/ageing_view.h"
-#include "app/fleet/group_view.h"
-#include "app/fleet/round_view.h"
+#include "app/files/ranking.h"
+#include "app/fleet/fleet_desk.h"
 #include "app/parts/background.h"
 #include "app/parts/banner.h"
 #include "app/parts/words.h"
 #include "app/profiles/installed_panel.h"
-#include "app/profiles/screening_view.h"
 #include "app/reports/report_page.h"
 #include "app/shell/key_filter.h"
 #include "app/shell/progress_bar.h"
 #include "app/shell/welcome.h"
 #include "app/studio/card_view.h"
 #include "app/visit/bench_panel.h"
-#include "app/visit/quick_reader.h"
 #include "app/visit/reading_panel.h"
 #include "app/visit/work_settings.h"
 #include "app/visit/worksheet.h"
-#include "measure/quick_set.h"
 
 #include <QAbstractSpinBox>
 #include <QApplication>
 #include <QCloseEvent>
-#include <QDragEnterEvent>
 #include <QFileDialog>
-#include <QGridLayout>
 #include <QMenuBar>
-#include <QMimeData>
 #include <QSettings>
-#include <QSplitter>
 #include <QTimer>
-#include <QUrl>
 
 namespace lamp::app {
 
@@ -50,8 +40,9 @@ MainWindow::MainWindow(QString storePath, QWidget *parent)
       m_visits(new VisitController(*m_studio, *m_installed, *m_banner, *this)), m_visitDesk(new VisitDesk(*m_studio, *m_visits, *m_banner, this)),
       m_background(new Background(this)), m_lookAgain(new QTimer(this)), m_places(new PlacesView),
       m_register(new StudioDesk(*m_studio, *m_banner, *this)), m_stack(new Pages), m_welcome(new Welcome), m_card(new CardView),
-      m_board(new BoardView), m_instruments(new InstrumentsView(*m_banner)), m_group(new GroupView(*m_banner)), m_ageing(new AgeingView(*m_banner)),
-      m_round(new RoundView(*m_banner)), m_survey(new SurveyView(m_visits->surveys(), *m_banner)), m_desk(new FileDesk),
+      m_fleet(new FleetDesk(
+          *m_studio, *m_stack, *m_banner, [this] { return currentDisplay(); }, this)),
+      m_survey(new SurveyView(m_visits->surveys(), *m_banner)), m_desk(new FileDesk),
       m_bringIn(new BringIn(*m_studio, *m_desk, *m_background, *m_banner, this)), m_report(new ReportPage(*m_background, *m_banner)),
       m_progress(new ProgressBar)
 {
@@ -62,12 +53,8 @@ MainWindow::MainWindow(QString storePath, QWidget *parent)
     connectPages();
     connectStudio();
     connectVisits();
-    setAcceptDrops(true);
-    const QSettings settings;
-    restoreGeometry(settings.value(QStringLiteral("window/geometry")).toByteArray());
-    if (auto *panes = findChild<QSplitter *>(QStringLiteral("panes"))) {
-        panes->restoreState(settings.value(QStringLiteral("window/panes")).toByteArray());
-    }
+    restoreGeometry(QSettings().value(QStringLiteral("window/geometry")).toByteArray());
+    m_frame->restore();
     auto *keys = new KeyFilter(*this);
     connect(keys, &KeyFilter::pressed, this, [this](int key, bool &taken) { taken = press(key); });
 }
@@ -83,46 +70,14 @@ void MainWindow::layOut()
     using enum Pages::Beside;
     m_stack->add(m_welcome, Reading, "User guide");
     m_stack->add(m_card, Reading, "A display's card");
-    m_stack->add(m_board, Nothing, "A fleet: register, history, what is due, how displays agree");
-    m_stack->add(m_instruments, Nothing, "Instruments");
-    m_stack->add(m_group, Nothing, "Displays that agree");
-    m_stack->add(m_ageing, Nothing, "How displays age");
-    m_stack->add(m_round, Nothing, "A day's round");
     m_stack->add(m_survey, Nothing, "Measuring beside visits");
     m_stack->add(worksheet(), Reading, "A visit");
     m_stack->add(m_desk, Reading, "Files from elsewhere");
     m_stack->add(m_report, Reading, "The verdict");
     m_card->addBelow(m_installed);
-    auto *right = new QWidget;
-    auto *rightLayout = new QVBoxLayout(right);
-    rightLayout->setContentsMargins(0, 0, 0, 0);
-    rightLayout->addWidget(reading());
-    rightLayout->addWidget(bench());
-    rightLayout->addStretch(1);
-    right->setFixedWidth(326);
-    m_beside = right;
-    auto *centre = new QWidget;
-    auto *centreLayout = new QVBoxLayout(centre);
-    centreLayout->setContentsMargins(0, 0, 0, 0);
-    centreLayout->addWidget(m_banner);
-    centreLayout->addWidget(m_stack, 1);
-    auto *splitter = new QSplitter;
-    splitter->setObjectName(QStringLiteral("panes"));
-    splitter->addWidget(m_places);
-    splitter->addWidget(centre);
-    splitter->setStretchFactor(1, 1);
-    splitter->setSizes({250, 690});
-    splitter->setChildrenCollapsible(false);
-    auto *all = new QWidget;
-    auto *grid = new QGridLayout(all);
-    grid->setContentsMargins(8, 6, 8, 6);
-    grid->setSpacing(8);
-    grid->addWidget(splitter, 0, 0);
-    grid->addWidget(right, 0, 1);
-    grid->addWidget(m_progress, 1, 0, 1, 2);
-    grid->setColumnStretch(0, 1);
-    grid->setRowStretch(0, 1);
-    setCentralWidget(all);
+    m_frame = new Frame(*m_places, *m_banner, *m_stack, {reading(), bench()}, *m_progress);
+    connect(m_frame, &Frame::filesDropped, this, &MainWindow::openFiles);
+    setCentralWidget(m_frame);
 }
 
 void MainWindow::buildMenus()
@@ -143,11 +98,7 @@ void MainWindow::buildMenus()
     studio->addSeparator();
     studio->addAction(tr("&Quit"), QKeySequence::Quit, this, &QWidget::close);
     QMenu *fleet = menuBar()->addMenu(tr("Fl&eet"));
-    fleet->addAction(tr("&Today"), QKeySequence(tr("F3")), this, &MainWindow::showBoard);
-    fleet->addAction(tr("A day's &round"), QKeySequence(tr("Ctrl+R")), this, &MainWindow::showRound);
-    fleet->addAction(tr("Which displays &agree"), QKeySequence(tr("Ctrl+G")), this, &MainWindow::showGroup);
-    fleet->addAction(tr("How displays a&ge"), QKeySequence(tr("Ctrl+L")), this, &MainWindow::showAgeing);
-    fleet->addAction(tr("&Instruments"), QKeySequence(tr("Ctrl+I")), this, &MainWindow::showInstruments);
+    m_fleet->addMenu(*fleet);
     QMenu *display = menuBar()->addMenu(tr("&Display"));
     display->addAction(tr("&Full visit"), QKeySequence(tr("F5")), this, [this] { startVisit(Task::Full); });
     display->addAction(tr("&Refresh"), QKeySequence(tr("F6")), this, [this] { startVisit(Task::Refresh); });
@@ -175,30 +126,20 @@ void MainWindow::buildMenus()
 void MainWindow::connectPages()
 {
     connect(m_places, &PlacesView::chosen, this, [this] { showCard(); });
-    connect(m_stack, &QStackedWidget::currentChanged, this, [this] {
-        m_beside->setVisible(m_stack->beside() == Pages::Beside::Reading);
-        m_stack->updateGeometry();
-        tellOfVisit();
-    });
-    connect(m_board, &BoardView::displayWanted, this, [this](qint64 id) {
+    connect(m_stack, &QStackedWidget::currentChanged, this, [this] { tellOfVisit(); });
+    connect(m_fleet, &FleetDesk::displayWanted, this, [this](qint64 id) {
         m_places->mean(id);
         showCard();
     });
-    connect(m_ageing, &AgeingView::displayWanted, this, [this](qint64 id) {
-        m_places->mean(id);
-        showCard();
-    });
-    connect(m_round, &RoundView::visitWanted, this, [this](qint64 id, Task task) {
+    connect(m_fleet, &FleetDesk::visitWanted, this, [this](qint64 id, Task task) {
         m_places->mean(id);
         m_visits->start(task, id);
     });
     connect(m_survey, &SurveyView::wanted, m_visits, &VisitController::survey);
-    connect(m_group, &GroupView::matchWanted, this, [this](qint64 id, const QString &likeVisit) {
+    connect(m_fleet, &FleetDesk::matchWanted, this, [this](qint64 id, const QString &likeVisit) {
         m_places->mean(id);
         m_visits->startLike(id, likeVisit);
     });
-    connect(m_board, &BoardView::message, this, [this](const QString &words) { m_banner->say(words); });
-    connect(m_board, &BoardView::failed, this, [this](const Error &error) { m_banner->say(error); });
     connect(m_card, &CardView::visitWanted, this, &MainWindow::startVisit);
     connect(m_card, &CardView::recordWanted, this, [this](const QString &id) { m_banner->did(m_visitDesk->showKept(id)); });
     connect(m_card, &CardView::cadenceChanged, this, [this](int days) {
@@ -302,19 +243,8 @@ void MainWindow::connectVisits()
         showCard();
     });
     connect(m_progress, &ProgressBar::visitWanted, m_visitDesk, &VisitDesk::showRunning);
-    ScreeningView *screening = m_desk->screening();
-    const QuickReader &quick = m_visits->quick();
-    connect(screening, &ScreeningView::instrumentWanted, this,
-            [this, screening] { m_visits->rank(currentDisplay(), [screening] { screening->setProgress(0, quickSetSize()); }); });
-    connect(&quick, &QuickReader::progressed, screening, &ScreeningView::setProgress);
-    connect(&quick, &QuickReader::finished, this, [this, screening](const ReadingSet &set) {
-        screening->setProgress(0, 0);
-        m_desk->rankBy(set);
-    });
-    connect(&quick, &QuickReader::failed, this, [this, screening](const Error &error) {
-        screening->setProgress(0, 0);
-        m_banner->say(error.kind == ErrorKind::Cancelled ? tr("Stopped. The profiles are not ranked by these readings.") : text(error));
-    });
+    new Ranking(
+        *m_desk, *m_visits, *m_banner, [this] { return currentDisplay(); }, this);
 }
 
 void MainWindow::reloadPlaces()
@@ -360,7 +290,7 @@ void MainWindow::showFirst()
     if (store()->studio().count() == 1) {
         showCard();
     } else {
-        showBoard();
+        m_fleet->showBoard();
     }
 }
 
@@ -396,46 +326,6 @@ void MainWindow::showCard()
     tellOfVisit();
 }
 
-void MainWindow::showBoard()
-{
-    if (store() != nullptr) {
-        m_board->show(*store(), wallNow());
-        m_stack->setCurrentWidget(m_board);
-    }
-}
-
-void MainWindow::showInstruments()
-{
-    if (store() != nullptr) {
-        m_instruments->show(*store(), wallNow());
-        m_stack->setCurrentWidget(m_instruments);
-    }
-}
-
-void MainWindow::showGroup()
-{
-    if (store() != nullptr) {
-        m_group->show(*store(), wallNow(), currentDisplay());
-        m_stack->setCurrentWidget(m_group);
-    }
-}
-
-void MainWindow::showAgeing()
-{
-    if (store() != nullptr) {
-        m_ageing->show(*store(), wallNow(), currentDisplay());
-        m_stack->setCurrentWidget(m_ageing);
-    }
-}
-
-void MainWindow::showRound()
-{
-    if (store() != nullptr) {
-        m_round->show(*store(), wallNow());
-        m_stack->setCurrentWidget(m_round);
-    }
-}
-
 void MainWindow::showSurvey()
 {
     if (const auto display = store() != nullptr ? store()->studio().display(currentDisplay()) : std::nullopt) {
@@ -459,8 +349,8 @@ void MainWindow::lookAgain()
     const bool writing = qobject_cast<QAbstractSpinBox *>(QApplication::focusWidget()) != nullptr; // what is being entered stays
     if (m_stack->currentWidget() == m_card && !writing) {
         showCard();
-    } else if (m_stack->currentWidget() == m_board) {
-        showBoard();
+    } else {
+        m_fleet->showAgain();
     }
 }
 
@@ -504,24 +394,6 @@ void MainWindow::passVisitOn()
     m_bringIn->passOn(m_visitDesk->shown(), this);
 }
 
-void MainWindow::dragEnterEvent(QDragEnterEvent *event)
-{
-    if (event->mimeData()->hasUrls()) {
-        event->acceptProposedAction();
-    }
-}
-
-void MainWindow::dropEvent(QDropEvent *event)
-{
-    QStringList files;
-    for (const QUrl &url : event->mimeData()->urls()) {
-        if (url.isLocalFile()) {
-            files << url.toLocalFile();
-        }
-    }
-    openFiles(files);
-}
-
 void MainWindow::setSpeed(double speed)
 {
     m_progress->setSpeed(speed);
@@ -557,11 +429,8 @@ bool MainWindow::press(int key)
 
 void MainWindow::closeEvent(QCloseEvent *event)
 {
-    QSettings settings;
-    settings.setValue(QStringLiteral("window/geometry"), saveGeometry());
-    if (auto *panes = findChild<QSplitter *>(QStringLiteral("panes"))) {
-        settings.setValue(QStringLiteral("window/panes"), panes->saveState());
-    }
+    QSettings().setValue(QStringLiteral("window/geometry"), saveGeometry());
+    m_frame->save();
     m_studio->stop();
     m_visits->stop();
     event->accept();

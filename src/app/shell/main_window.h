@@ -14,22 +14,19 @@ namespace lamp::app {
 class Background;
 class Banner;
 class BenchPanel;
-class BoardView;
-class AgeingView;
 class BringIn;
 class CardView;
 class FileDesk;
-class GroupView;
+class FleetDesk;
+class Frame;
 class InstalledPanel;
 class Pages;
 class PlacesView;
 class ProgressBar;
 class ReadingPanel;
 class ReportPage;
-class RoundView;
 class StudioDesk;
 class SurveyView;
-class InstrumentsView;
 class Welcome;
 class Worksheet;
 
@@ -58,10 +55,7 @@ public:
     [[nodiscard]] ReadingPanel *reading() const { return m_visitDesk->reading(); }
     [[nodiscard]] BenchPanel *bench() const { return m_visitDesk->bench(); }
     [[nodiscard]] FileDesk *desk() const { return m_desk; }
-    [[nodiscard]] BoardView *board() const { return m_board; }
-    [[nodiscard]] GroupView *group() const { return m_group; }
-    [[nodiscard]] AgeingView *ageing() const { return m_ageing; }
-    [[nodiscard]] RoundView *round() const { return m_round; }
+    [[nodiscard]] FleetDesk *fleet() const { return m_fleet; }
     [[nodiscard]] SurveyView *survey() const { return m_survey; }
     [[nodiscard]] InstalledPanel *installed() const { return m_installed; }
     [[nodiscard]] QString statusText() const;
@@ -70,14 +64,8 @@ public:
 
 protected:
     void closeEvent(QCloseEvent *event) override;
-    void dragEnterEvent(QDragEnterEvent *event) override;
-    void dropEvent(QDropEvent *event) override;
 
 private:
-    void showInstruments();
-    void showGroup();
-    void showAgeing();
-    void showRound();
     void showSurvey();
     void layOut();
     void buildMenus();
@@ -90,8 +78,6 @@ private:
     void showCard();
     /// What a studio is opened with: what it asks for today, or its only display.
     void showFirst();
-    /// What the studio asks for today.
-    void showBoard();
     /// The way to the running visit, where something else is shown, and whether it waits.
     void tellOfVisit();
     void toggleReport();
@@ -112,14 +98,10 @@ private:
     PlacesView *m_places;
     StudioDesk *m_register;
     Pages *m_stack;
-    QWidget *m_beside = nullptr; ///< the reading and the bench
+    Frame *m_frame = nullptr;
     Welcome *m_welcome;
     CardView *m_card;
-    BoardView *m_board;
-    InstrumentsView *m_instruments;
-    GroupView *m_group;
-    AgeingView *m_ageing;
-    RoundView *m_round;
+    FleetDesk *m_fleet;
     SurveyView *m_survey;
     FileDesk *m_desk;
     BringIn *m_bringIn;

@@ -143,7 +143,7 @@ void MoveStudio::look()
     m_looked = place;
     m_background->start(
         {}, [place] { return find(place); },
-        [this](Result<Found> found) {
+        [this](const Result<Found> &found) {
             if (!found) {
                 tell(found.error());
                 return;

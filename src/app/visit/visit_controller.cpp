@@ -160,6 +160,16 @@ void VisitController::run(VisitPlan plan, std::optional<VisitRecord> resume, qin
                         "or enter newer ones, or add it with a bench."));
         return;
     }
+    if (const auto other = m_studio.store()->visits().workedOn(displayId); other && other->id != m_besides) {
+        m_banner.say(
+            tr("%1 is being visited in another window or at another computer, since %2. Two visits to one display spoil each other's readings.")
+                .arg(display->name, text(clockTime(other->started))),
+            tr("Begin all the same"), [this, plan, resume, displayId, id = other->id] {
+                m_besides = id;
+                run(plan, resume, displayId);
+            });
+        return;
+    }
     if (m_patch != nullptr) {
         m_patch->begin();
     }
@@ -209,7 +219,7 @@ bool VisitController::agreed(const BenchSource &source, std::function<void()> on
     return false;
 }
 
-void VisitController::rank(qint64 displayId, std::function<void()> begin)
+void VisitController::rank(qint64 displayId, const std::function<void()> &begin)
 {
     if (m_quick->running()) {
         m_quick->cancel();

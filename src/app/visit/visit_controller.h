@@ -56,7 +56,7 @@ public:
     /// Whether the instrument is at work: two at once would read each other's patches.
     [[nodiscard]] bool atWork() const;
     /// Reads the few patches that rank profiles on a display. \param begin as the reading begins
-    void rank(qint64 displayId, std::function<void()> begin);
+    void rank(qint64 displayId, const std::function<void()> &begin);
 
     /// How a display's bench is reached from here.
     BenchSource benchFor(const DisplayEntry &display);
@@ -110,6 +110,7 @@ private:
     SurveyRunner *m_surveys;
     Background *m_writer; ///< of results; apart, since other work must not push it aside
     PatchWindow *m_patch = nullptr;
+    QString m_besides; ///< a visit of somebody else that a person was told of and began another beside
     std::unique_ptr<Undisturbed> m_undisturbed; ///< while patches stand on a screen of this computer
     std::map<qint64, std::shared_ptr<sim::SimBench>> m_benches;
 };

@@ -1551,6 +1551,49 @@
     </message>
 </context>
 <context>
+    <name>lamp::app::FleetDesk</name>
+    <message>
+        <source>&amp;Today</source>
+        <translation>Heu&amp;te</translation>
+    </message>
+    <message>
+        <source>F3</source>
+        <translation>F3</translation>
+    </message>
+    <message>
+        <source>A day&apos;s &amp;round</source>
+        <translation>&amp;Rundgang eines Tages</translation>
+    </message>
+    <message>
+        <source>Ctrl+R</source>
+        <translation>Ctrl+R</translation>
+    </message>
+    <message>
+        <source>Which displays &amp;agree</source>
+        <translation>Welche Bildschirme ü&amp;bereinstimmen</translation>
+    </message>
+    <message>
+        <source>Ctrl+G</source>
+        <translation>Ctrl+G</translation>
+    </message>
+    <message>
+        <source>How displays a&amp;ge</source>
+        <translation>Wie Bildschirme &amp;altern</translation>
+    </message>
+    <message>
+        <source>Ctrl+L</source>
+        <translation>Ctrl+L</translation>
+    </message>
+    <message>
+        <source>&amp;Instruments</source>
+        <translation>&amp;Messgeräte</translation>
+    </message>
+    <message>
+        <source>Ctrl+I</source>
+        <translation>Ctrl+I</translation>
+    </message>
+</context>
+<context>
     <name>lamp::app::GroupView</name>
     <message>
         <source>An excellent match.</source>
@@ -2192,10 +2235,6 @@
         <translation>Zeigen</translation>
     </message>
     <message>
-        <source>Stopped. The profiles are not ranked by these readings.</source>
-        <translation>Angehalten. Die Profile werden nicht nach diesen Messungen geordnet.</translation>
-    </message>
-    <message>
         <source>Preparing the demo studio: simulated visits of the past months…</source>
         <translation>Demo-Studio wird vorbereitet: simulierte Sitzungen der letzten Monate …</translation>
     </message>
@@ -2212,22 +2251,6 @@
         <translation>Zuerst die Sitzung öffnen: ihre Zeile auf der Karte des Bildschirms.</translation>
     </message>
     <message>
-        <source>&amp;Today</source>
-        <translation>Heu&amp;te</translation>
-    </message>
-    <message>
-        <source>F3</source>
-        <translation>F3</translation>
-    </message>
-    <message>
-        <source>&amp;Instruments</source>
-        <translation>&amp;Messgeräte</translation>
-    </message>
-    <message>
-        <source>Ctrl+I</source>
-        <translation>Ctrl+I</translation>
-    </message>
-    <message>
         <source>&amp;Where it is kept…</source>
         <translation>&amp;Wo es liegt…</translation>
     </message>
@@ -2238,30 +2261,6 @@
     <message>
         <source>Ctrl+E</source>
         <translation>Ctrl+E</translation>
-    </message>
-    <message>
-        <source>A day&apos;s &amp;round</source>
-        <translation>&amp;Rundgang eines Tages</translation>
-    </message>
-    <message>
-        <source>Ctrl+R</source>
-        <translation>Ctrl+R</translation>
-    </message>
-    <message>
-        <source>Which displays &amp;agree</source>
-        <translation>Welche Bildschirme ü&amp;bereinstimmen</translation>
-    </message>
-    <message>
-        <source>Ctrl+G</source>
-        <translation>Ctrl+G</translation>
-    </message>
-    <message>
-        <source>How displays a&amp;ge</source>
-        <translation>Wie Bildschirme &amp;altern</translation>
-    </message>
-    <message>
-        <source>Ctrl+L</source>
-        <translation>Ctrl+L</translation>
     </message>
     <message>
         <source>Fl&amp;eet</source>
@@ -2593,6 +2592,13 @@
     <message>
         <source>Visit stopped by a fault.</source>
         <translation>Sitzung durch einen Fehler angehalten.</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::Ranking</name>
+    <message>
+        <source>Stopped. The profiles are not ranked by these readings.</source>
+        <translation>Angehalten. Die Profile werden nicht nach diesen Messungen geordnet.</translation>
     </message>
 </context>
 <context>
@@ -3664,6 +3670,14 @@
     <message>
         <source>No bench reaches this display from here.</source>
         <translation>Kein Messplatz erreicht diesen Bildschirm von hier.</translation>
+    </message>
+    <message>
+        <source>%1 is being visited in another window or at another computer, since %2. Two visits to one display spoil each other&apos;s readings.</source>
+        <translation>%1 wird seit %2 in einem anderen Fenster oder an einem anderen Rechner bearbeitet. Zwei Sitzungen an einem Bildschirm verderben einander die Messwerte.</translation>
+    </message>
+    <message>
+        <source>Begin all the same</source>
+        <translation>Trotzdem beginnen</translation>
     </message>
 </context>
 <context>

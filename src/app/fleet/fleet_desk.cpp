@@ -1,0 +1,92 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/fleet/fleet_desk.h"
+
+#include "app/board/board_view.h"
+#include "app/fleet/ageing_view.h"
+#include "app/fleet/group_view.h"
+#include "app/fleet/round_view.h"
+#include "app/parts/banner.h"
+#include "app/parts/pages.h"
+#include "app/parts/words.h"
+#include "app/studio/instruments_view.h"
+#include "app/studio/open_studio.h"
+
+#include <QMenu>
+
+namespace lamp::app {
+
+FleetDesk::FleetDesk(OpenStudio &studio, Pages &pages, Banner &banner, std::function<qint64()> display, QObject *parent)
+    : QObject(parent), m_studio(studio), m_pages(pages), m_display(std::move(display)), m_board(new BoardView),
+      m_instruments(new InstrumentsView(banner)), m_group(new GroupView(banner)), m_ageing(new AgeingView(banner)), m_round(new RoundView(banner))
+{
+    using enum Pages::Beside;
+    pages.add(m_board, Nothing, "A fleet: register, history, what is due, how displays agree");
+    pages.add(m_instruments, Nothing, "Instruments");
+    pages.add(m_group, Nothing, "Displays that agree");
+    pages.add(m_ageing, Nothing, "How displays age");
+    pages.add(m_round, Nothing, "A day's round");
+    connect(m_board, &BoardView::displayWanted, this, &FleetDesk::displayWanted);
+    connect(m_ageing, &AgeingView::displayWanted, this, &FleetDesk::displayWanted);
+    connect(m_round, &RoundView::visitWanted, this, &FleetDesk::visitWanted);
+    connect(m_group, &GroupView::matchWanted, this, &FleetDesk::matchWanted);
+    connect(m_board, &BoardView::message, this, [&banner](const QString &words) { banner.say(words); });
+    connect(m_board, &BoardView::failed, this, [&banner](const Error &error) { banner.say(error); });
+}
+
+void FleetDesk::addMenu(QMenu &menu)
+{
+    menu.addAction(tr("&Today"), QKeySequence(tr("F3")), this, &FleetDesk::showBoard);
+    menu.addAction(tr("A day's &round"), QKeySequence(tr("Ctrl+R")), this, &FleetDesk::showRound);
+    menu.addAction(tr("Which displays &agree"), QKeySequence(tr("Ctrl+G")), this, &FleetDesk::showGroup);
+    menu.addAction(tr("How displays a&ge"), QKeySequence(tr("Ctrl+L")), this, &FleetDesk::showAgeing);
+    menu.addAction(tr("&Instruments"), QKeySequence(tr("Ctrl+I")), this, &FleetDesk::showInstruments);
+}
+
+void FleetDesk::showBoard()
+{
+    if (Store *store = m_studio.store()) {
+        m_board->show(*store, wallNow());
+        m_pages.setCurrentWidget(m_board);
+    }
+}
+
+void FleetDesk::showInstruments()
+{
+    if (Store *store = m_studio.store()) {
+        m_instruments->show(*store, wallNow());
+        m_pages.setCurrentWidget(m_instruments);
+    }
+}
+
+void FleetDesk::showGroup()
+{
+    if (Store *store = m_studio.store()) {
+        m_group->show(*store, wallNow(), m_display());
+        m_pages.setCurrentWidget(m_group);
+    }
+}
+
+void FleetDesk::showAgeing()
+{
+    if (Store *store = m_studio.store()) {
+        m_ageing->show(*store, wallNow(), m_display());
+        m_pages.setCurrentWidget(m_ageing);
+    }
+}
+
+void FleetDesk::showRound()
+{
+    if (Store *store = m_studio.store()) {
+        m_round->show(*store, wallNow());
+        m_pages.setCurrentWidget(m_round);
+    }
+}
+
+void FleetDesk::showAgain()
+{
+    if (m_pages.currentWidget() == m_board) {
+        showBoard();
+    }
+}
+
+} // namespace lamp::app

@@ -1,0 +1,62 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "visit/worklist.h"
+
+#include <QObject>
+
+#include <functional>
+
+class QMenu;
+
+namespace lamp::app {
+
+class AgeingView;
+class Banner;
+class BoardView;
+class GroupView;
+class InstrumentsView;
+class OpenStudio;
+class Pages;
+class RoundView;
+
+/// The pages that show all displays of a studio at once, and the menu that leads to them. It shows them as the studio stands now and
+/// says which display a person goes on to; whose visit is made is for the window to know.
+class FleetDesk : public QObject {
+    Q_OBJECT
+
+public:
+    /// \param pages where its pages are shown \param display the one that a person has before them; 0: none
+    FleetDesk(OpenStudio &studio, Pages &pages, Banner &banner, std::function<qint64()> display, QObject *parent);
+
+    [[nodiscard]] BoardView *board() const { return m_board; }
+    [[nodiscard]] GroupView *group() const { return m_group; }
+    [[nodiscard]] AgeingView *ageing() const { return m_ageing; }
+    [[nodiscard]] RoundView *round() const { return m_round; }
+    void addMenu(QMenu &menu);
+    /// What the studio asks for today.
+    void showBoard();
+    /// Shows the page that is seen anew, where that takes no work: somebody else changed the studio.
+    void showAgain();
+
+Q_SIGNALS:
+    void displayWanted(qint64 id);
+    void visitWanted(qint64 id, Task task);
+    void matchWanted(qint64 id, const QString &likeVisit);
+
+private:
+    void showGroup();
+    void showAgeing();
+    void showRound();
+    void showInstruments();
+    OpenStudio &m_studio;
+    Pages &m_pages;
+    std::function<qint64()> m_display;
+    BoardView *m_board;
+    InstrumentsView *m_instruments;
+    GroupView *m_group;
+    AgeingView *m_ageing;
+    RoundView *m_round;
+};
+
+} // namespace lamp::app
