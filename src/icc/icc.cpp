@@ -104,15 +104,15 @@ std::optional<Ramps> Profile::ramps(int entries) const
     return ramps;
 }
 
-namespace {
-
-std::string textOf(cmsHPROFILE profile, cmsInfoType what)
+std::string lcms::textOf(cmsHPROFILE profile, cmsInfoType what)
 {
     const cmsUInt32Number size = cmsGetProfileInfo(profile, what, "en", "US", nullptr, 0);
     std::wstring wide(size / sizeof(wchar_t) + 1, L'\0');
     cmsGetProfileInfo(profile, what, "en", "US", wide.data(), size);
     return utf8Of(wide.c_str());
 }
+
+namespace {
 
 std::string signature(cmsUInt32Number s)
 {

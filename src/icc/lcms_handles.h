@@ -43,6 +43,8 @@ struct TransformDeleter {
 using Transform = std::unique_ptr<void, TransformDeleter>;
 
 std::string utf8Of(const std::wstring &wide);
+/// What a profile says of itself, in English where it has a choice.
+std::string textOf(cmsHPROFILE profile, cmsInfoType what);
 
 /// A sampled curve of 16 bits. \param values 0..1, clamped
 Curve curveOf(cmsContext context, const std::vector<double> &values);

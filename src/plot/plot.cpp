@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "plot/plot.h"
 
+#include "base/csv.h"
+
 #include <algorithm>
 #include <charconv>
 #include <cmath>
@@ -16,18 +18,6 @@ std::string number(double v)
     }
     std::array<char, 40> buffer{};
     return {buffer.data(), std::to_chars(buffer.data(), buffer.data() + buffer.size(), v, std::chars_format::general, 9).ptr};
-}
-
-std::string cell(const std::string &text)
-{
-    if (text.find_first_of(",\"\n\r") == std::string::npos) {
-        return text;
-    }
-    std::string quoted = "\"";
-    for (const char c : text) {
-        quoted += c == '"' ? std::string("\"\"") : std::string(1, c);
-    }
-    return quoted + '"';
 }
 
 /// A stretch of a length, moved into another one.
@@ -74,11 +64,14 @@ std::vector<double> ticksBetween(double from, double to)
         return ticks;
     }
     const double raw = (to - from) / 5, power = std::pow(10.0, std::floor(std::log10(raw)));
-    const double step = power * (raw / power < 1.5 ? 1 : (raw / power < 3.5 ? 2 : (raw / power < 7.5 ? 5 : 10)));
-    for (double i = std::ceil(from / step - 1e-9); i * step <= to + 1e-9 * step; ++i) {
-        ticks.push_back(i * step + 0.0);
+    const double step = power * (raw / power < 1.6 ? 1 : (raw / power < 3.2 ? 2 : (raw / power < 8 ? 5 : 10)));
+    // Counted by whole numbers from the first: far out the next multiple may be the same number, and there would be no end.
+    constexpr int kMost = 10;
+    const double first = std::ceil(from / step - 1e-9);
+    for (int i = 0; i < kMost && (first + i) * step <= to + 1e-9 * step; ++i) {
+        ticks.push_back((first + i) * step + 0.0);
     }
-    return ticks;
+    return std::isfinite(step) && step > 0 ? ticks : std::vector<double>{};
 }
 
 std::vector<Reading> readingsOf(const Plot &plot)
@@ -99,10 +92,10 @@ std::vector<Reading> readingsOf(const Plot &plot)
 
 std::string csvOf(const Plot &plot)
 {
-    std::string csv = "series," + cell(plot.x.title()) + "," + cell(plot.y.title()) + ",uncertainty (k = 2),text\n";
+    std::string csv = "series," + csvCell(plot.x.title()) + "," + csvCell(plot.y.title()) + ",uncertainty (k = 2),text\n";
     for (const Reading &r : readingsOf(plot)) {
-        csv +=
-            cell(r.series) + "," + number(r.x) + "," + number(r.y) + "," + (r.uncertainty ? number(*r.uncertainty) : "") + "," + cell(r.text) + "\n";
+        csv += csvCell(r.series) + "," + number(r.x) + "," + number(r.y) + "," + (r.uncertainty ? number(*r.uncertainty) : "") + "," + csvCell(r.text)
+               + "\n";
     }
     return csv;
 }

@@ -13,6 +13,8 @@ namespace lamp::plot {
 
 namespace {
 
+constexpr double kAbove = 20; ///< pixels over the plot, in which the name of its upright axis stands clear of all lines
+
 QString words(const std::string &text)
 {
     return QString::fromStdString(text);
@@ -33,7 +35,8 @@ Qt::PenStyle styleOf(Stroke stroke)
 class Drawing {
 public:
     Drawing(QPainter &painter, const QRectF &area, const Plot &plot, const Tones &tones, const View &view)
-        : m_painter(painter), m_plot(plot), m_tones(tones), m_area(area), m_frame(Frame::of(plot, area, view)), m_whole(view == wholeOf(plot))
+        : m_painter(painter), m_plot(plot), m_tones(tones), m_area(area), m_frame(Frame::of(plot, area, view)),
+          m_whole(view == wholeOf(plot) || !std::isfinite(view.x0 + view.x1 + view.y0 + view.y1))
     {
     }
 
@@ -101,7 +104,8 @@ private:
         }
         m_painter.setPen(m_tones.soft);
         m_painter.drawText(QRectF(plot.left(), plot.bottom() + 17, plot.width(), 15), Qt::AlignRight | Qt::AlignVCenter, words(m_plot.x.title()));
-        m_painter.drawText(QRectF(plot.left() + 4, plot.top() - 7, plot.width(), 15), Qt::AlignLeft | Qt::AlignVCenter, words(m_plot.y.title()));
+        m_painter.drawText(QRectF(plot.left() - 40, plot.top() - kAbove, plot.width() + 40, 14), Qt::AlignLeft | Qt::AlignVCenter,
+                           words(m_plot.y.title()));
     }
 
     void bars()
@@ -122,17 +126,33 @@ private:
 
     void series(const Series &s)
     {
-        QPolygonF line;
+        // A value that is missing is a gap: what lies on both sides of it are lines of their own.
+        std::vector<QPolygonF> pieces(1);
         for (const Point &p : s.points) {
-            line << m_frame.at(p.x, p.y);
+            if (std::isfinite(p.x) && std::isfinite(p.y)) {
+                pieces.back() << m_frame.at(p.x, p.y);
+            } else if (!pieces.back().empty()) {
+                pieces.emplace_back();
+            }
         }
         m_painter.setBrush(Qt::NoBrush);
         m_painter.setPen(QPen(colour(s.ink), s.width, styleOf(s.stroke)));
-        if (s.stroke != Stroke::None) {
-            s.closed ? m_painter.drawPolygon(line) : m_painter.drawPolyline(line);
+        for (const QPolygonF &piece : pieces) {
+            if (s.stroke == Stroke::None || piece.empty()) {
+                continue;
+            }
+            if (piece.size() == 1 && s.mark == Mark::None) {
+                m_painter.drawEllipse(piece.front(), s.width, s.width); // by itself it would be a line without length
+            } else if (s.closed && pieces.size() == 1) {
+                m_painter.drawPolygon(piece);
+            } else {
+                m_painter.drawPolyline(piece);
+            }
         }
-        for (const QPointF &at : line) {
-            mark(s.mark, at);
+        for (const QPolygonF &piece : pieces) {
+            for (const QPointF &at : piece) {
+                mark(s.mark, at);
+            }
         }
     }
 
@@ -174,7 +194,7 @@ private:
         switch (m_plot.legendAt) {
         case Plot::Legend::None: return;
         case Plot::Legend::Beside: from = {plot.right() + 14, m_area.top() + 22}; break;
-        case Plot::Legend::TopLeft: from = plot.topLeft() + QPointF(10, 26); break;
+        case Plot::Legend::TopLeft: from = plot.topLeft() + QPointF(10, 18); break;
         case Plot::Legend::BottomLeft: from = {plot.left() + 8, plot.bottom() - height + 7}; break;
         case Plot::Legend::BottomRight: from = {plot.left(), plot.bottom() - height + 9}; break;
         }
@@ -222,10 +242,25 @@ Frame Frame::of(const Plot &plot, const QRectF &area, const View &view)
 {
     QRectF room = area;
     if (plot.square) {
-        const double side = std::min(area.width() - 54, area.height() - 40);
-        room.setSize({side + 54, side + 40});
+        const double side = std::min(area.width() - 54, area.height() - kAbove - 32);
+        room.setSize({side + 54, side + kAbove + 32});
     }
-    return {room.adjusted(44, 8, -10, -32), view};
+    // An axis without length, of one value or of none, is given one: places on it are numbers.
+    View seen = view;
+    const auto opened = [](double &from, double &to) {
+        if (!std::isfinite(from) || !std::isfinite(to)) {
+            from = 0;
+            to = 1;
+        } else if (from == to) {
+            from -= 0.5;
+            to += 0.5;
+        }
+    };
+    opened(seen.x0, seen.x1);
+    opened(seen.y0, seen.y1);
+    QRectF inner = room.adjusted(44, kAbove, -10, -32);
+    inner.setSize(inner.size().expandedTo({1, 1}));
+    return {inner, seen};
 }
 
 void draw(QPainter &painter, const QRectF &area, const Plot &plot, const Tones &tones)
@@ -259,6 +294,8 @@ QByteArray svgOf(const Plot &plot, const QSize &size)
     QSvgGenerator svg;
     svg.setOutputDevice(&buffer);
     svg.setSize(size);
+    constexpr int kPixelsAnInch = 96; // of a style sheet
+    svg.setResolution(kPixelsAnInch);
     svg.setViewBox(QRect({0, 0}, size));
     svg.setTitle(words(plot.title));
     QPainter painter(&svg);

@@ -29,11 +29,9 @@ Bytes printed(QTextDocument &document, const std::string &title, QPageLayout::Or
         writer.setResolution(96);
         writer.setTitle(QString::fromStdString(title));
         writer.setCreator(QStringLiteral("Dutiful Lamp"));
-        if (size != QPageSize::A4) {
-            // Left to itself a document takes two centimetres at each side, of whatever page.
-            document.setDocumentMargin(0);
-            document.setPageSize(QSizeF(writer.width(), writer.height()));
-        }
+        // Left to itself a document takes two centimetres more at each side, of whatever page.
+        document.setDocumentMargin(0);
+        document.setPageSize(QSizeF(writer.width(), writer.height()));
         document.print(&writer);
     }
     buffer.close();

@@ -15,6 +15,9 @@
 #include <QPageLayout>
 #include <QTextDocument>
 
+#include <algorithm>
+#include <cmath>
+
 namespace lamp {
 
 namespace {
@@ -25,7 +28,7 @@ struct Picture {
     int width, height;
 };
 constexpr std::array<Picture, 4> kPictures{
-    {{coloursPlot, "colours", 620, 190}, {grayPlot, "gray", 305, 170}, {tonePlot, "tone", 305, 170}, {gamutPlot, "gamut", 470, 230}}};
+    {{coloursPlot, "colours", 676, 128}, {grayPlot, "gray", 334, 138}, {tonePlot, "tone", 334, 138}, {gamutPlot, "gamut", 480, 172}}};
 
 QImage picture(const Picture &which, const VisitRecord &record, int scale)
 {
@@ -50,7 +53,7 @@ QString figures(const VisitRecord &r)
     const Primaries &c = r.calibrated;
     const auto wanted = r.plan.target.luminance.value();
     const Chromaticity white = chromaticity(c.white), target = r.targetWhite();
-    QString t = QStringLiteral("<table width=\"100%\" cellspacing=\"0\" cellpadding=\"2\">");
+    QString t = QStringLiteral("<table width=\"100%\" cellspacing=\"0\" cellpadding=\"0\">");
     t += row(say("white"), say("white-figures", decimal(white.x, 4), decimal(white.y, 4), temperatureSaid(white)),
              say("white-target", decimal(target.x, 4), decimal(target.y, 4), decimal(whiteDifference(c.white, target), 2)));
     t += row(say("luminance"), say("luminance-of", decimal(c.white.b, 1)), wanted ? say("target-luminance", decimal(*wanted, 0)) : Message{});
@@ -66,11 +69,6 @@ QString figures(const VisitRecord &r)
              contrast);
     t += row(say("row-grays"), say("gray-figures", decimal(r.gray.mean, 2), decimal(r.gray.max, 2)),
              say("gray-gamma", decimal(r.gray.gammaMean, 2), r.plan.target.tone.named()));
-    const Verification &v = r.verification;
-    t += row(say("row-colours"),
-             say("colour-figures", decimal(v.mean, 2), decimal(r.doubt.mean.by(r.scope()), 2), decimal(v.p95, 2), decimal(v.max, 2)),
-             say("tolerance-figures", shippedNamed(r.plan.tolerance.name), decimal(r.plan.tolerance.mean, 1), decimal(r.plan.tolerance.max, 1),
-                 metricUnit(r.plan.tolerance.metric)));
     return t + QStringLiteral("</table>");
 }
 
@@ -82,13 +80,13 @@ QString noted(const std::string &note)
 
 QString worksheet(const VisitRecord &r)
 {
-    QString t = QStringLiteral("<table width=\"100%\" cellspacing=\"0\" cellpadding=\"2\">");
+    QString t = QStringLiteral("<table width=\"100%\" cellspacing=\"0\" cellpadding=\"0\">");
     for (const auto &[stage, l] : r.lines) {
         if (l.state == LineState::Pending) {
             continue;
         }
         const QString when = l.at == WallTime{} ? QString() : escaped(clockTime(l.at));
-        t += QStringLiteral("<tr><td>%1</td><td>%2</td><td>%3</td><td>%4</td></tr>")
+        t += QStringLiteral("<tr><td style=\"white-space:nowrap\">%1&nbsp;&nbsp;</td><td>%2</td><td>&nbsp;&nbsp;%3&nbsp;</td><td>%4</td></tr>")
                  .arg(escaped(titled(stage, r.plan.task)), escaped(l.summary) + noted(l.note), when, shippedText(l.by).toHtmlEscaped());
     }
     return t + QStringLiteral("</table>");
@@ -115,29 +113,81 @@ Message verdictHeading(Verdict v)
 
 QString heading(const char *code)
 {
-    return QStringLiteral("<h2>%1</h2>").arg(escaped(say(code)));
+    return QStringLiteral("<p style=\"margin:7px 0 1px 0\"><b>%1</b></p>").arg(escaped(say(code)));
+}
+
+/// The figures that decide, by both scopes: first the one that the verdict is given by.
+QString verdictTable(const VisitRecord &r)
+{
+    if (r.checks.empty()) {
+        return {};
+    }
+    const bool seen = r.checks.front().scope == Scope::Instrument;
+    const std::string instrument = r.instrument.model.empty() ? r.instrument.kind : r.instrument.model;
+    const Message bySeen = say("column-seen-by", instrument), byAll = say("column-standard-observer");
+    QString t =
+        QStringLiteral("<table width=\"100%\" cellspacing=\"0\" cellpadding=\"1\"><tr><td></td><td align=\"right\">%1</td><td align=\"right\">%2</td>"
+                       "<td>&nbsp;&nbsp;%3</td><td align=\"right\">%4</td></tr>")
+            .arg(escaped(seen ? bySeen : byAll), escaped(say("column-limit")), escaped(say("column-verdict")),
+                 escaped(seen ? say("column-observer-at-most") : bySeen));
+    for (const Check &c : r.checks) {
+        constexpr int places = 2;
+        const double other = seen ? c.value + c.k2.absolute : c.k2.instrument;
+        const QString beside = !std::isfinite(other)
+                                   ? QStringLiteral("–")
+                                   : (seen ? QString() : QStringLiteral("± ")) + escaped(say("number-alone", decimal(other, places)));
+        const char *verdict = c.verdict == Verdict::Pass ? "verdict-pass" : (c.verdict == Verdict::Fail ? "verdict-fail" : "verdict-undecided");
+        t += QStringLiteral("<tr><td>%1, %2</td><td align=\"right\"><b>%3</b> ± %4</td><td align=\"right\">%5</td><td>&nbsp;&nbsp;%6</td><td "
+                            "align=\"right\">%7</td></tr>")
+                 .arg(escaped(say(c.code)), escaped(verbatim(c.unit)), escaped(say("number-alone", decimal(c.value, places))),
+                      escaped(say("number-alone", decimal(c.uncertainty(), places))), escaped(say("number-alone", decimal(c.limit, 1))),
+                      c.verdict == Verdict::Pass ? escaped(say(verdict)) : "<b>" + escaped(say(verdict)) + "</b>", beside);
+    }
+    return t + QStringLiteral("</table>");
+}
+
+/// Reasons beside the figures of the table.
+std::vector<Message> otherReasons(const VisitRecord &r)
+{
+    const std::string instrument = r.instrument.model;
+    std::vector<Message> other;
+    for (const Message &m : r.reasons) {
+        const bool tabled = std::any_of(r.checks.begin(), r.checks.end(), [&](const Check &c) { return c.sentence(instrument) == m; });
+        if (!tabled) {
+            other.push_back(m);
+        }
+    }
+    return other;
 }
 
 /// \param source gives the address of a picture by its name
 template <typename F> QString body(const VisitRecord &r, F source)
 {
-    QString t = QStringLiteral("<h1>%1</h1><p>%2</p>")
-                    .arg(escaped(say("report-title", verdictHeading(r.verdict), r.display.model)),
-                         escaped(say("report-of", Day{r.started}, named(r.plan.task),
-                                     r.display.serial.empty() ? say("unknown") : verbatim(r.display.serial))));
-    t += listOf(r.reasons);
+    QString t =
+        QStringLiteral(
+            "<table width=\"100%\" cellspacing=\"0\" cellpadding=\"0\"><tr><td><h1>%1</h1></td><td align=\"right\">%2<br/>%3</td></tr></table>"
+            "<p style=\"margin:0 0 6px 0\"><b>%4</b></p>")
+            .arg(escaped(verdictHeading(r.verdict)),
+                 escaped(r.started == WallTime{} ? named(r.plan.task) : say("report-of", Day{r.started}, named(r.plan.task))),
+                 escaped(say("report-tolerance", shippedNamed(r.plan.tolerance.name), shippedNamed(r.plan.target.name))),
+                 escaped(modelAndSerial(r.display.model, r.display.serial)));
+    t += verdictTable(r);
+    if (const auto other = otherReasons(r); !other.empty()) {
+        t += listOf(other);
+    }
     if (!r.warnings.empty()) {
         t += heading("heading-warnings") + listOf(r.warnings);
     }
     t += heading("heading-figures") + figures(r);
     const auto image = [&](const Picture &p) {
-        return QStringLiteral("<p><b>%1</b><br><img src=\"%2\" width=\"%3\" height=\"%4\" alt=\"%1\"></p>")
+        return QStringLiteral("<p style=\"margin:2px 0\"><b>%1</b><br><img src=\"%2\" width=\"%3\" height=\"%4\" alt=\"%1\"></p>")
             .arg(QString::fromStdString(p.plot(r).title), source(p), QString::number(p.width), QString::number(p.height));
     };
     t += image(kPictures[0]);
-    t += QStringLiteral("<table><tr><td>%1</td><td>%2</td></tr></table>").arg(image(kPictures[1]), image(kPictures[2]));
-    t += heading("heading-worksheet") + worksheet(r);
+    t += QStringLiteral("<table cellspacing=\"0\" cellpadding=\"0\"><tr><td>%1</td><td>%2</td></tr></table>")
+             .arg(image(kPictures[1]), image(kPictures[2]));
     t += image(kPictures[3]);
+    t += heading("heading-worksheet") + worksheet(r);
     const Message settings = menuSaid(r.controls);
     const Message foot = sentences({say("menu-as-left", settings.empty() ? say("no-controls") : settings),
                                     say("report-instrument", r.instrument.model + " " + r.instrument.serial,
@@ -147,8 +197,9 @@ template <typename F> QString body(const VisitRecord &r, F source)
     return t + QStringLiteral("<p>%1</p>").arg(escaped(foot));
 }
 
-const QString kStyle = QStringLiteral("body{font-family:'B612',sans-serif;font-size:9pt;color:#141414;background:#fff}"
-                                      "h1{font-size:16pt;margin:0} h2{font-size:11pt;margin-bottom:2px} td{vertical-align:top} p{margin:4px 0}");
+const QString kStyle =
+    QStringLiteral("body{font-family:'B612',sans-serif;font-size:8pt;color:#141414;background:#fff}"
+                   "h1{font-size:15pt;margin:0} h2{font-size:10pt;margin:5px 0 1px 0} td{vertical-align:top} p{margin:3px 0} ul{margin:2px 0}");
 
 } // namespace
 

@@ -7,9 +7,14 @@ namespace lamp::catalogue {
 std::span<const Sentence> report()
 {
     static constexpr Sentence all[]{
-        {"report-title", QT_TRANSLATE_NOOP("words", "%1: %2")},
-        {"report-of", QT_TRANSLATE_NOOP("words", "%1 · %2 · serial number %3")},
+        {"report-of", QT_TRANSLATE_NOOP("words", "%1 · %2")},
         {"unknown", QT_TRANSLATE_NOOP("words", "unknown")},
+        {"report-tolerance", QT_TRANSLATE_NOOP("words", "tolerance %1 · target %2")},
+        {"column-seen-by", QT_TRANSLATE_NOOP("words", "as %1 sees it (k = 2)")},
+        {"column-standard-observer", QT_TRANSLATE_NOOP("words", "for the standard observer (k = 2)")},
+        {"column-observer-at-most", QT_TRANSLATE_NOOP("words", "for the standard observer, at most")},
+        {"column-limit", QT_TRANSLATE_NOOP("words", "limit")},
+        {"column-verdict", QT_TRANSLATE_NOOP("words", "verdict")},
         {"verdict-heading-pass", QT_TRANSLATE_NOOP("words", "Within tolerance")},
         {"verdict-heading-fail", QT_TRANSLATE_NOOP("words", "Out of tolerance")},
         {"verdict-heading-undecided", QT_TRANSLATE_NOOP("words", "Undecided")},
@@ -18,7 +23,6 @@ std::span<const Sentence> report()
         {"heading-worksheet", QT_TRANSLATE_NOOP("words", "Worksheet")},
         {"row-black", QT_TRANSLATE_NOOP("words", "Black")},
         {"row-grays", QT_TRANSLATE_NOOP("words", "Grays")},
-        {"row-colours", QT_TRANSLATE_NOOP("words", "Colours")},
         {"luminance-below", QT_TRANSLATE_NOOP("words", "below %1 cd/m²")},
         {"contrast-at-least", QT_TRANSLATE_NOOP("words", "contrast at least %1 : 1: black is below what the instrument sees")},
         {"contrast-in-room", QT_TRANSLATE_NOOP("words", "%1; in this room's light about %2 : 1")},
@@ -29,8 +33,6 @@ std::span<const Sentence> report()
         {"below-instrument", QT_TRANSLATE_NOOP("words", "below what the instrument can read")},
         {"gray-figures", QT_TRANSLATE_NOOP("words", "ΔE00 mean %1, largest %2")},
         {"gray-gamma", QT_TRANSLATE_NOOP("words", "mean gamma %1; target %2")},
-        {"colour-figures", QT_TRANSLATE_NOOP("words", "ΔE00 mean %1 ± %2, 95 % below %3, largest %4")},
-        {"tolerance-figures", QT_TRANSLATE_NOOP("words", "tolerance %1: mean %2, largest %3 %4")},
         {"menu-as-left", QT_TRANSLATE_NOOP("words", "Menu as left: %1.")},
         {"no-controls", QT_TRANSLATE_NOOP("words", "no controls")},
         {"report-instrument", QT_TRANSLATE_NOOP("words", "Instrument: %1, %2.")},

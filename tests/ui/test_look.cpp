@@ -206,7 +206,7 @@ private Q_SLOTS:
             view.nextPicture();
             QCOMPARE(view.pictureIndex(), i % lookPictures());
         }
-        view.setPicture(testPicture(300, 200)); // one of one's own
+        view.setPicture(takenForSrgb(testPicture(300, 200))); // one of one's own
         QCOMPARE(view.pictureIndex(), -1);
         view.nextPicture();
         QCOMPARE(view.pictureIndex(), 0);

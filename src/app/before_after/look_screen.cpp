@@ -4,6 +4,7 @@
 #include "app/before_after/look_view.h"
 #include "app/parts/words.h"
 #include "colour/spaces.h"
+#include "icc/pixels.h"
 #include "profile/display_cube.h"
 
 #include <QCloseEvent>
@@ -18,18 +19,20 @@ namespace lamp::app {
 QImage throughProfile(const QImage &picture, const Profile &profile)
 {
     CubeTask task;
-    task.source = *rgbSpace("sRGB");
-    task.tone = task.source.tone;
+    task.source = *rgbSpace(picture.colorSpace() == workingColours() ? kWorkingSpace : "sRGB");
+    task.tone = {ToneKind::Srgb};
     task.sourceWhite = false;
     const auto cube = cubeToDisplay(profile, task);
-    QImage out = picture.convertToFormat(QImage::Format_RGB32);
     if (!cube) {
-        return out;
+        return picture.convertToFormat(QImage::Format_RGB32);
     }
+    const QImage in = picture.convertToFormat(QImage::Format_RGBA64);
+    QImage out(in.size(), QImage::Format_RGB32);
     for (int y = 0; y < out.height(); ++y) {
+        const auto *from = reinterpret_cast<const QRgba64 *>(in.constScanLine(y));
         auto *line = reinterpret_cast<QRgb *>(out.scanLine(y));
         for (int x = 0; x < out.width(); ++x) {
-            const Drive d = cube->apply({qRed(line[x]) / 255.0, qGreen(line[x]) / 255.0, qBlue(line[x]) / 255.0});
+            const Drive d = cube->apply({from[x].red() / 65535.0, from[x].green() / 65535.0, from[x].blue() / 65535.0});
             const auto code = [](double v) { return int(std::lround(255 * std::clamp(v, 0.0, 1.0))); };
             line[x] = qRgb(code(d.a), code(d.b), code(d.c));
         }
@@ -63,14 +66,14 @@ LookScreen::LookScreen(XScreen &x, XOutput output, Bytes bytes, Profile profile,
             setGeometry(screen->geometry());
         }
     }
-    setPicture(lookPicture(m_index));
+    setPicture(takenForSrgb(lookPicture(m_index)));
 }
 
 LookScreen::~LookScreen() = default;
 
-void LookScreen::setPicture(const QImage &picture)
+void LookScreen::setPicture(const LookedAt &picture)
 {
-    m_view->setPair(picture, throughProfile(picture, m_profile),
+    m_view->setPair(picture.stored, throughProfile(picture.meant, m_profile),
                     tr("Before: without profile and ramps. Space: after. N: next picture. O: open one. Esc: back, restoring what was in use."),
                     tr("After: through profile and ramps. Space: before. N: next picture. O: open one. Esc: back, restoring what was in use."));
 }
@@ -78,7 +81,7 @@ void LookScreen::setPicture(const QImage &picture)
 void LookScreen::nextPicture()
 {
     m_index = (m_index + 1) % lookPictures();
-    setPicture(lookPicture(m_index));
+    setPicture(takenForSrgb(lookPicture(m_index)));
 }
 
 Status LookScreen::swap(bool after)
@@ -110,9 +113,9 @@ void LookScreen::keyPressEvent(QKeyEvent *event)
     case Qt::Key_B: toggle(); break;
     case Qt::Key_N: nextPicture(); break;
     case Qt::Key_O: {
-        const QString file = QFileDialog::getOpenFileName(this, tr("A picture in sRGB"), {}, tr("Pictures (*.png *.jpg *.jpeg *.tif *.tiff *.bmp)"));
-        if (const QImage image(file); !image.isNull()) {
-            setPicture(image.scaled(size(), Qt::KeepAspectRatio, Qt::SmoothTransformation));
+        const QString file = QFileDialog::getOpenFileName(this, tr("A picture"), {}, pictureFilter());
+        if (const auto picture = file.isEmpty() ? Result<LookedAt>(Error{}) : readPicture(file, size())) {
+            setPicture(picture.value());
         }
         break;
     }

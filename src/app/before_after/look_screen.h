@@ -13,9 +13,10 @@
 namespace lamp::app {
 
 class LookView;
+struct LookedAt;
 
 /// A picture as a colour-managed program shows it on the display of a profile; the display's white stands for the
-/// picture's. \param picture in sRGB
+/// picture's. \param picture in workingColours(), or taken for sRGB
 QImage throughProfile(const QImage &picture, const Profile &profile);
 
 /// Before and after on a real screen: fills it with a picture and swaps profile and ramps with it. What was in use is
@@ -31,7 +32,7 @@ public:
     /// Swaps; closes where the X server refuses.
     void toggle();
     [[nodiscard]] bool showsAfter() const;
-    void setPicture(const QImage &picture);
+    void setPicture(const LookedAt &picture);
     /// Goes on to the next of the program's own pictures.
     void nextPicture();
 

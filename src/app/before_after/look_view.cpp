@@ -2,9 +2,11 @@
 #include "app/before_after/look_view.h"
 
 #include "app/parts/background.h"
+#include "app/parts/words.h"
 
 #include "app/parts/look.h"
 #include "colour/spaces.h"
+#include "icc/pixels.h"
 
 #include <QMouseEvent>
 #include <QPainter>
@@ -16,14 +18,15 @@ namespace lamp::app {
 
 namespace {
 
-/// Tables from an 8-bit value to light, for one channel.
-using Table = std::array<double, 256>;
+/// Light of 4097 steps of a channel's numbers.
+constexpr int kSteps = 4096;
+using Table = std::array<double, kSteps + 1>;
 
 Table tableOf(const ToneCurve &tone)
 {
     Table t{};
-    for (int i = 0; i < 256; ++i) {
-        t[size_t(i)] = tone.value(i / 255.0);
+    for (int i = 0; i <= kSteps; ++i) {
+        t[size_t(i)] = tone.value(double(i) / kSteps);
     }
     return t;
 }
@@ -36,7 +39,11 @@ Table nativeTable(const VisitRecord &r, int channel)
         return tableOf({});
     }
     Table t{};
-    std::copy(list.begin(), list.end(), t.begin());
+    for (int i = 0; i <= kSteps; ++i) {
+        const double at = 255.0 * i / kSteps;
+        const auto k = std::min(size_t(at), size_t(254));
+        t[size_t(i)] = list[k] + (at - double(k)) * (list[k + 1] - list[k]);
+    }
     return t;
 }
 
@@ -59,12 +66,15 @@ template <typename Change> QImage mapped(const QImage &picture, const std::array
 {
     const auto &codes = srgbCodes();
     const auto code = [&codes](double l) { return codes[size_t(std::clamp(l, 0.0, 1.0) * 4096 + 0.5)]; };
-    QImage out = picture.convertToFormat(QImage::Format_RGB32);
+    const auto at = [](quint16 v) { return size_t((v * kSteps + 32767) / 65535); };
+    const QImage in = picture.convertToFormat(QImage::Format_RGBA64);
+    QImage out(in.size(), QImage::Format_RGB32);
     for (int y = 0; y < out.height(); ++y) {
+        const auto *from = reinterpret_cast<const QRgba64 *>(in.constScanLine(y));
         auto *line = reinterpret_cast<QRgb *>(out.scanLine(y));
         for (int x = 0; x < out.width(); ++x) {
-            const QRgb c = line[x];
-            const Eigen::Vector3d v = change(Eigen::Vector3d(light[0][size_t(qRed(c))], light[1][size_t(qGreen(c))], light[2][size_t(qBlue(c))]));
+            const QRgba64 c = from[x];
+            const Eigen::Vector3d v = change(Eigen::Vector3d(light[0][at(c.red())], light[1][at(c.green())], light[2][at(c.blue())]));
             line[x] = qRgb(code(v[0]), code(v[1]), code(v[2]));
         }
     }
@@ -99,7 +109,11 @@ QImage asShownAfter(const QImage &picture, const VisitRecord &r)
     }
     // Through the profile a file's colour comes out as it is meant, but for what the display's gamut cannot hold.
     const Table srgb = tableOf({ToneKind::Srgb});
-    const Eigen::Matrix3d back = toScreen(r, c.white.b) * c.matrix(), toDisplay = back.inverse();
+    const Eigen::Matrix3d back = toScreen(r, c.white.b) * c.matrix();
+    Eigen::Matrix3d toDisplay = back.inverse();
+    if (picture.colorSpace() == workingColours()) { // its white is that of sRGB
+        toDisplay = toDisplay * rgbSpace("sRGB")->toXyz().inverse() * rgbSpace(kWorkingSpace)->toXyz();
+    }
     return mapped(picture, {srgb, srgb, srgb},
                   [&](const Eigen::Vector3d &wanted) -> Eigen::Vector3d { return back * (toDisplay * wanted).cwiseMax(0.0).cwiseMin(1.0); });
 }
@@ -118,11 +132,24 @@ void LookView::setRecord(RecordPtr record)
     render();
 }
 
-void LookView::setPicture(const QImage &picture)
+void LookView::setPicture(LookedAt picture)
 {
     m_index = -1;
-    m_picture = picture.scaled(1080, 720, Qt::KeepAspectRatio, Qt::SmoothTransformation);
+    m_picture = std::move(picture);
+    m_zoom.reset();
     render();
+}
+
+void LookView::setProof(std::optional<Proof> proof)
+{
+    m_proof = std::move(proof);
+    render();
+}
+
+void LookView::setSplit(bool split)
+{
+    m_split = split;
+    update();
 }
 
 void LookView::setPair(QImage before, QImage after, QString beforeWords, QString afterWords)
@@ -142,12 +169,30 @@ void LookView::render()
         // Half a million pixels take longer than a window may stand still.
         m_background->start(
             {},
-            [record = m_record, own = m_picture, index = m_index] {
-                const QImage picture = index >= 0 ? lookPicture(index) : own;
-                return std::pair(asShownBefore(picture, *record), asShownAfter(picture, *record));
+            [record = m_record, own = m_picture, index = m_index, proof = m_proof]() -> Result<Shown> {
+                const LookedAt picture = index >= 0 ? takenForSrgb(lookPicture(index)) : own;
+                if (!proof) {
+                    return Shown{asShownBefore(picture.stored, *record), asShownAfter(picture.meant, *record), picture.source};
+                }
+                const auto print = proofOf(picture, proof->profile, proof->paperWhite, proof->warn);
+                if (!print) {
+                    return print.error();
+                }
+                return Shown{asShownAfter(picture.meant, *record), asShownAfter(print->meant, *record), print->source};
             },
-            [this](std::pair<QImage, QImage> images) {
-                std::tie(m_before, m_after) = std::move(images);
+            [this, proofed = m_proof.has_value()](Result<Shown> shown) {
+                if (!shown) {
+                    m_proof.reset();
+                    m_source = text(shown.error().what);
+                    Q_EMIT proofRefused(m_source);
+                    render();
+                    return;
+                }
+                m_before = std::move(shown.value().before);
+                m_after = std::move(shown.value().after);
+                m_source = std::move(shown.value().source);
+                m_beforeWords = proofed ? tr("The picture, through profile and ramps") : tr("Before: as the display was found");
+                m_afterWords = proofed ? tr("Its print, through profile and ramps") : tr("After: through profile and ramps");
                 update();
             });
     }
@@ -187,13 +232,26 @@ void LookView::paintEvent(QPaintEvent *)
     }
     p.setRenderHint(QPainter::SmoothPixmapTransform);
     p.drawImage(QRectF(area), image, source);
+    const bool split = m_split && m_before.size() == m_after.size() && !m_before.isNull();
+    if (split) {
+        const double middle = area.left() + area.width() / 2.0;
+        p.save();
+        p.setClipRect(QRectF(area.left(), area.top(), middle - area.left(), area.height()));
+        p.drawImage(QRectF(area), m_before, source);
+        p.setClipRect(QRectF(middle, area.top(), area.right() + 1 - middle, area.height()));
+        p.drawImage(QRectF(area), m_after, source);
+        p.restore();
+        p.setPen(QPen(t.line, 1));
+        p.drawLine(QPointF(middle, area.top()), QPointF(middle, area.bottom()));
+    }
     p.setPen(t.ink);
-    p.drawText(QRect(m_record ? area.left() : 0, 0, m_record ? area.width() : width(), 20), Qt::AlignLeft | Qt::AlignVCenter,
-               m_showAfter ? m_afterWords : m_beforeWords);
+    const QString words = split ? m_beforeWords + QStringLiteral("  |  ") + m_afterWords : (m_showAfter ? m_afterWords : m_beforeWords);
+    p.drawText(QRect(m_record ? area.left() : 0, 0, m_record ? area.width() : width(), 20), Qt::AlignLeft | Qt::AlignVCenter, words);
     if (m_record) {
-        p.drawText(QRect(area.left(), 0, area.width(), 20), Qt::AlignRight | Qt::AlignVCenter, tr("B switches, N the next picture, a click zooms"));
         p.setPen(t.soft);
-        p.drawText(QRect(area.left(), area.bottom() + 4, area.width(), 20), Qt::AlignLeft | Qt::AlignVCenter, lookPictureName(m_index));
+        const QString name = lookPictureName(m_index);
+        const QString below = name.isEmpty() || !m_proof ? name + (m_index < 0 ? m_source : QString()) : name + QStringLiteral("; ") + m_source;
+        p.drawText(QRect(area.left(), area.bottom() + 4, area.width(), 20), Qt::AlignLeft | Qt::AlignVCenter, below);
     }
 }
 

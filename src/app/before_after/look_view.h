@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "app/before_after/own_picture.h"
 #include "app/before_after/pictures.h"
 #include "app/visit/visit_runner.h"
 
@@ -12,7 +13,8 @@ namespace lamp::app {
 class Background;
 
 /// The picture as the display showed it before the visit, and as it shows it now, both worked out from the
-/// readings: before, file values went to the display as they were; now they go through profile and ramps.
+/// readings: before, file values went to the display as they were; now they go through profile and ramps. A picture in
+/// workingColours() is taken for that, any other for sRGB.
 QImage asShownBefore(const QImage &picture, const VisitRecord &record);
 QImage asShownAfter(const QImage &picture, const VisitRecord &record);
 
@@ -23,7 +25,20 @@ class LookView : public QWidget {
 public:
     explicit LookView(QWidget *parent = nullptr);
     void setRecord(RecordPtr record);
-    void setPicture(const QImage &picture);
+    void setPicture(LookedAt picture);
+    /// A print that pictures are looked at through, in place of how the display was found.
+    struct Proof {
+        Bytes profile; ///< the printer's
+        bool paperWhite = false, warn = false;
+    };
+    /// Nothing ends it.
+    void setProof(std::optional<Proof> proof);
+    [[nodiscard]] const std::optional<Proof> &proof() const { return m_proof; }
+    /// Both at once, before at the left.
+    void setSplit(bool split);
+    [[nodiscard]] bool split() const { return m_split; }
+    /// Whose numbers the picture's are, in words.
+    [[nodiscard]] const QString &source() const { return m_source; }
     /// Pictures made elsewhere, of one size, with what is said above each.
     void setPair(QImage before, QImage after, QString beforeWords, QString afterWords);
     void toggle();
@@ -33,19 +48,29 @@ public:
     [[nodiscard]] bool showsAfter() const { return m_showAfter; }
     [[nodiscard]] QSize sizeHint() const override { return {560, 326}; }
 
+Q_SIGNALS:
+    /// The profile is none of a printer; nothing is proofed.
+    void proofRefused(const QString &why);
+
 protected:
     void paintEvent(QPaintEvent *event) override;
     void mousePressEvent(QMouseEvent *event) override;
 
 private:
+    struct Shown {
+        QImage before, after;
+        QString source;
+    };
     void render();
     Background *m_background;
     RecordPtr m_record;
-    QImage m_picture; ///< from a file, where m_index is -1
+    LookedAt m_picture; ///< from a file, where m_index is -1
+    std::optional<Proof> m_proof;
+    QString m_source;
     QImage m_before, m_after;
     QString m_beforeWords, m_afterWords;
     int m_index = 0; ///< of the program's own pictures; -1: one from a file
-    bool m_showAfter = true;
+    bool m_showAfter = true, m_split = false;
     std::optional<QPointF> m_zoom; ///< centre of the part, 0..1
 };
 

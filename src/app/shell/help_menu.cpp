@@ -18,7 +18,8 @@ HelpMenu::HelpMenu(std::function<QString()> heading, Banner &banner, QWidget *wi
     addAction(tr("&Keyboard shortcuts"), QKeySequence(tr("Ctrl+F1")), this, [&banner] {
         banner.say(
             tr("Space continues; digits choose a target or take a tick away; Escape pauses and resumes, E ends the reading early; B switches before "
-               "and after, N the next picture; R opens the report; F3 today, F5 full visit, F6 refresh, F7 check, F2 card, F4 the running visit; F8 "
+               "and after, S shows both, N the next picture; R opens the report; F3 today, F5 full visit, F6 refresh, F7 check, F2 card, F4 the "
+               "running visit; F8 "
                "before and after on this computer's output, F9 its "
                "next profile; Enter on a line of the worksheet opens or closes it."));
     });

@@ -162,6 +162,10 @@ bool VisitDesk::press(int key)
         m_worksheet->toggleLook();
         return true;
     }
+    if (key == Qt::Key_S) {
+        m_worksheet->splitLook();
+        return true;
+    }
     if (key == Qt::Key_E && showsRunning()) {
         return m_worksheet->stopEarly();
     }

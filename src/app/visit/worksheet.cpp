@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/visit/worksheet.h"
 
+#include "app/before_after/look_controls.h"
 #include "app/before_after/look_view.h"
 #include "app/parts/look.h"
 #include "app/parts/plain_table.h"
@@ -179,14 +180,7 @@ void Worksheet::buildDetails()
     connect(m_open, &QPushButton::clicked, this, &Worksheet::profileWanted);
     row(Stage::Verify)->body()->addWidget(m_colours);
     row(Stage::Look)->body()->addWidget(m_look);
-    auto *own = new QPushButton(tr("Open a picture…"));
-    row(Stage::Look)->body()->addWidget(own, 0, Qt::AlignLeft);
-    connect(own, &QPushButton::clicked, this, [this] {
-        const QString file = QFileDialog::getOpenFileName(this, tr("A picture"), {}, tr("Pictures (*.png *.jpg *.jpeg *.bmp)"));
-        if (const QImage image(file); !image.isNull()) {
-            m_look->setPicture(image);
-        }
-    });
+    row(Stage::Look)->body()->addWidget(new LookControls(*m_look));
     for (const Stage stage : allStages()) {
         auto *table = plainTable({tr("No."), tr("Patch"), tr("Y, cd/m²"), tr("x"), tr("y"), tr("s")}, tr("Readings of this stage"), 22);
         table->verticalHeader()->hide();
@@ -492,6 +486,11 @@ void Worksheet::nextPicture()
 void Worksheet::toggleLook()
 {
     m_look->toggle();
+}
+
+void Worksheet::splitLook()
+{
+    m_look->setSplit(!m_look->split());
 }
 
 } // namespace lamp::app

@@ -46,6 +46,8 @@ public:
     bool choose(int number);
     void toggleLook();
     void nextPicture();
+    /// Before and after at once, or one of them again.
+    void splitLook();
     /// Stops reading early, where that can be done. \return whether it can
     bool stopEarly();
     [[nodiscard]] StageRow *row(Stage stage) const { return m_rows.at(stage); }

@@ -114,6 +114,26 @@
         <source>As %1 sees it: %2.</source>
         <translation>So wie %1 es sieht: %2.</translation>
     </message>
+    <message>
+        <source>no profile in the file: taken for sRGB</source>
+        <translation>kein Profil in der Datei: als sRGB verstanden</translation>
+    </message>
+    <message>
+        <source>its profile cannot be used (%1) and it is taken for sRGB</source>
+        <translation>sein Profil ist nicht brauchbar (%1), es wird als sRGB verstanden</translation>
+    </message>
+    <message>
+        <source>by its own profile, %1</source>
+        <translation>nach seinem eigenen Profil, %1</translation>
+    </message>
+    <message>
+        <source>as a print by %1</source>
+        <translation>als Druck mit %1</translation>
+    </message>
+    <message>
+        <source>Pictures (*.png *.jpg *.jpeg *.tif *.tiff *.bmp)</source>
+        <translation>Bilder (*.png *.jpg *.jpeg *.tif *.tiff *.bmp)</translation>
+    </message>
 </context>
 <context>
     <name>cli</name>
@@ -1806,16 +1826,16 @@
         <translation>Ctrl+F1</translation>
     </message>
     <message>
-        <source>Space continues; digits choose a target or take a tick away; Escape pauses and resumes, E ends the reading early; B switches before and after, N the next picture; R opens the report; F3 today, F5 full visit, F6 refresh, F7 check, F2 card, F4 the running visit; F8 before and after on this computer&apos;s output, F9 its next profile; Enter on a line of the worksheet opens or closes it.</source>
-        <translation>Leertaste: weiter; Ziffern wählen ein Ziel oder nehmen einen Haken weg; Esc hält an und setzt fort, E beendet das Messen vorzeitig; B wechselt vorher und nachher, N das nächste Bild; R öffnet den Bericht; F3 heute, F5 volle Sitzung, F6 Auffrischung, F7 Prüfung, F2 Karte, F4 die laufende Sitzung; F8 vorher und nachher auf dem Ausgang dieses Computers, F9 dessen nächstes Profil; Eingabe auf einer Zeile des Arbeitsblatts öffnet oder schließt sie.</translation>
-    </message>
-    <message>
         <source>&amp;About</source>
         <translation>&amp;Über</translation>
     </message>
     <message>
         <source>Dutiful Lamp %1: calibrates, profiles and verifies displays. Licence GPL-3.0-or-later.</source>
         <translation>Dutiful Lamp %1: kalibriert, profiliert und überprüft Bildschirme. Lizenz GPL-3.0-or-later.</translation>
+    </message>
+    <message>
+        <source>Space continues; digits choose a target or take a tick away; Escape pauses and resumes, E ends the reading early; B switches before and after, S shows both, N the next picture; R opens the report; F3 today, F5 full visit, F6 refresh, F7 check, F2 card, F4 the running visit; F8 before and after on this computer&apos;s output, F9 its next profile; Enter on a line of the worksheet opens or closes it.</source>
+        <translation>Leertaste: weiter; Ziffern wählen ein Ziel oder nehmen einen Haken weg; Esc hält an und setzt fort, E beendet das Messen vorzeitig; B wechselt vorher und nachher, S zeigt beide, N das nächste Bild; R öffnet den Bericht; F3 heute, F5 volle Sitzung, F6 Auffrischung, F7 Prüfung, F2 Karte, F4 die laufende Sitzung; F8 vorher und nachher auf dem Ausgang dieses Computers, F9 dessen nächstes Profil; Eingabe auf einer Zeile des Arbeitsblatts öffnet oder schließt sie.</translation>
     </message>
 </context>
 <context>
@@ -2059,18 +2079,53 @@
     </message>
 </context>
 <context>
+    <name>lamp::app::LookControls</name>
+    <message>
+        <source>As a print…</source>
+        <translation>Als Druck …</translation>
+    </message>
+    <message>
+        <source>Paper white</source>
+        <translation>Papierweiß</translation>
+    </message>
+    <message>
+        <source>Mark what cannot be printed</source>
+        <translation>Nicht Druckbares markieren</translation>
+    </message>
+    <message>
+        <source>Open a picture…</source>
+        <translation>Bild öffnen …</translation>
+    </message>
+    <message>
+        <source>B switches, S shows both, N the next picture, a click magnifies. Rest the eyes on the gray around it before judging.</source>
+        <translation>B wechselt, S zeigt beide, N das nächste Bild, ein Klick vergrößert. Vor dem Urteil die Augen auf dem Grau ringsum ausruhen.</translation>
+    </message>
+    <message>
+        <source>Choose the ICC profile of a printer and paper; the picture is shown as they would print it.</source>
+        <translation>Das ICC-Profil eines Druckers mit Papier wählen; das Bild erscheint, wie sie es drucken würden.</translation>
+    </message>
+    <message>
+        <source>A picture</source>
+        <translation>Ein Bild</translation>
+    </message>
+    <message>
+        <source>The profile of a printer</source>
+        <translation>Das Profil eines Druckers</translation>
+    </message>
+    <message>
+        <source>ICC profiles (*.icc *.icm)</source>
+        <translation>ICC-Profile (*.icc *.icm)</translation>
+    </message>
+    <message>
+        <source>No longer as a print</source>
+        <translation>Nicht mehr als Druck</translation>
+    </message>
+</context>
+<context>
     <name>lamp::app::LookScreen</name>
     <message>
         <source>Before and after on %1</source>
         <translation>Vorher und nachher an %1</translation>
-    </message>
-    <message>
-        <source>A picture in sRGB</source>
-        <translation>Ein Bild in sRGB</translation>
-    </message>
-    <message>
-        <source>Pictures (*.png *.jpg *.jpeg *.tif *.tiff *.bmp)</source>
-        <translation>Bilder (*.png *.jpg *.jpeg *.tif *.tiff *.bmp)</translation>
     </message>
     <message>
         <source>Before: without profile and ramps. Space: after. N: next picture. O: open one. Esc: back, restoring what was in use.</source>
@@ -2079,6 +2134,10 @@
     <message>
         <source>After: through profile and ramps. Space: before. N: next picture. O: open one. Esc: back, restoring what was in use.</source>
         <translation>Nachher: mit Profil und Kalibrierkurven. Leertaste: vorher. N: nächstes Bild. O: eines öffnen. Esc: zurück, der alte Zustand wird wiederhergestellt.</translation>
+    </message>
+    <message>
+        <source>A picture</source>
+        <translation>Ein Bild</translation>
     </message>
 </context>
 <context>
@@ -2096,8 +2155,12 @@
         <translation>Vorher und nachher</translation>
     </message>
     <message>
-        <source>B switches, N the next picture, a click zooms</source>
-        <translation>B wechselt, N nächstes Bild, ein Klick vergrößert</translation>
+        <source>The picture, through profile and ramps</source>
+        <translation>Das Bild, durch Profil und Rampen</translation>
+    </message>
+    <message>
+        <source>Its print, through profile and ramps</source>
+        <translation>Sein Druck, durch Profil und Rampen</translation>
     </message>
 </context>
 <context>
@@ -3886,18 +3949,6 @@
     <message>
         <source>Inspect and install the profile…</source>
         <translation>Profil untersuchen und installieren …</translation>
-    </message>
-    <message>
-        <source>Open a picture…</source>
-        <translation>Bild öffnen …</translation>
-    </message>
-    <message>
-        <source>A picture</source>
-        <translation>Ein Bild</translation>
-    </message>
-    <message>
-        <source>Pictures (*.png *.jpg *.jpeg *.bmp)</source>
-        <translation>Bilder (*.png *.jpg *.jpeg *.bmp)</translation>
     </message>
     <message>
         <source>No.</source>
@@ -6284,10 +6335,6 @@
         <translation>So viel ist sichtbar; ein Profil aus eigenen Messungen wäre besser.</translation>
     </message>
     <message>
-        <source>%1 · %2 · serial number %3</source>
-        <translation>%1 · %2 · Seriennummer %3</translation>
-    </message>
-    <message>
         <source>unknown</source>
         <translation>unbekannt</translation>
     </message>
@@ -6324,10 +6371,6 @@
         <translation>Grautöne</translation>
     </message>
     <message>
-        <source>Colours</source>
-        <translation>Farben</translation>
-    </message>
-    <message>
         <source>target x %1, y %2; ΔE00 %3</source>
         <translation>Ziel x %1, y %2; ΔE00 %3</translation>
     </message>
@@ -6350,14 +6393,6 @@
     <message>
         <source>mean gamma %1; target %2</source>
         <translation>mittleres Gamma %1; Ziel %2</translation>
-    </message>
-    <message>
-        <source>ΔE00 mean %1 ± %2, 95 % below %3, largest %4</source>
-        <translation>ΔE00 im Mittel %1 ± %2, 95 % unter %3, höchstens %4</translation>
-    </message>
-    <message>
-        <source>tolerance %1: mean %2, largest %3 %4</source>
-        <translation>Toleranz %1: im Mittel %2, höchstens %3 %4</translation>
     </message>
     <message>
         <source>Menu as left: %1.</source>
@@ -9062,6 +9097,46 @@
     <message>
         <source>See that the instrument lies on the patch, that no light falls on it, and that the display shows what it is sent.</source>
         <translation>Sehen Sie nach, ob das Messgerät auf dem Feld liegt, ob kein Licht darauf fällt und ob der Bildschirm zeigt, was er bekommt.</translation>
+    </message>
+    <message>
+        <source>%1 · %2</source>
+        <translation>%1 · %2</translation>
+    </message>
+    <message>
+        <source>tolerance %1 · target %2</source>
+        <translation>Toleranz %1 · Ziel %2</translation>
+    </message>
+    <message>
+        <source>as %1 sees it (k = 2)</source>
+        <translation>wie %1 es sieht (k = 2)</translation>
+    </message>
+    <message>
+        <source>for the standard observer (k = 2)</source>
+        <translation>für den Normalbeobachter (k = 2)</translation>
+    </message>
+    <message>
+        <source>for the standard observer, at most</source>
+        <translation>für den Normalbeobachter, höchstens</translation>
+    </message>
+    <message>
+        <source>limit</source>
+        <translation>Grenze</translation>
+    </message>
+    <message>
+        <source>verdict</source>
+        <translation>Urteil</translation>
+    </message>
+    <message>
+        <source>This picture cannot be read: %1.</source>
+        <translation>Dieses Bild lässt sich nicht lesen: %1.</translation>
+    </message>
+    <message>
+        <source>The profile is for another kind of colours than the picture&apos;s.</source>
+        <translation>Das Profil ist für eine andere Art von Farben als die des Bildes.</translation>
+    </message>
+    <message>
+        <source>This is no profile of a printer that can be looked through both ways.</source>
+        <translation>Dies ist kein Profil eines Druckers, durch das sich in beide Richtungen sehen lässt.</translation>
     </message>
 </context>
 </TS>
