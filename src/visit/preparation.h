@@ -40,6 +40,12 @@ class Placement : public StageWork {
 public:
     explicit Placement(Session &session) : StageWork(session, Stage::Place) {}
     Status run() override;
+
+private:
+    /// A short test that it lies on the patch, flat, and that no light gets in; the person is asked to lay it anew where it does not.
+    Status tryPlace();
+    /// Empty where nothing is.
+    Result<Message> whatIsWrong();
 };
 
 /// What a person does at the end: compare by eye, sign off.

@@ -110,7 +110,7 @@ private:
     SurveyRunner *m_surveys;
     Background *m_writer; ///< of results; apart, since other work must not push it aside
     PatchWindow *m_patch = nullptr;
-    QString m_besides; ///< a visit of somebody else that a person was told of and began another beside
+    QString m_besides;                          ///< a visit of somebody else that a person was told of and began another beside
     std::unique_ptr<Undisturbed> m_undisturbed; ///< while patches stand on a screen of this computer
     std::map<qint64, std::shared_ptr<sim::SimBench>> m_benches;
 };

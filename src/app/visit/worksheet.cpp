@@ -7,6 +7,7 @@
 #include "app/parts/plain_table.h"
 #include "app/parts/plot_widget.h"
 #include "app/parts/words.h"
+#include "app/visit/place_picture.h"
 #include "app/visit/stage_charts.h"
 #include "app/visit/target_form.h"
 #include "app/visit/trim_bars.h"
@@ -346,6 +347,9 @@ void Worksheet::ask(const Question &question, bool benchIsAutomatic, const Targe
         layout->addWidget(paragraph(text(question.text), m_questionWidget));
     }
     addPoints(layout, question.points);
+    if (question.stage == Stage::Place && m_record) {
+        layout->addWidget(new PlacePicture(m_record->display, m_questionWidget));
+    }
     for (const QString &line : question.kind == Question::Kind::Confirm ? instructions(question.stage) : QStringList()) {
         layout->addWidget(paragraph(QStringLiteral("– ") + line, m_questionWidget));
     }

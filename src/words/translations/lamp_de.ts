@@ -2484,6 +2484,25 @@
     </message>
 </context>
 <context>
+    <name>lamp::app::PlacePicture</name>
+    <message>
+        <source>Where the instrument lies</source>
+        <translation>Wo das Messgerät liegt</translation>
+    </message>
+    <message>
+        <source>In the middle of the screen, on a patch of %1 by %2 mm</source>
+        <translation>In der Bildschirmmitte, auf einem Feld von %1 mal %2 mm</translation>
+    </message>
+    <message>
+        <source>In the middle of the screen</source>
+        <translation>In der Bildschirmmitte</translation>
+    </message>
+    <message>
+        <source>Patch %1 by %2 mm, the panel %3 by %4 mm</source>
+        <translation>Feld %1 mal %2 mm, das Panel %3 mal %4 mm</translation>
+    </message>
+</context>
+<context>
     <name>lamp::app::PlacesModel</name>
     <message>
         <source>%1, %2 due</source>
@@ -9137,6 +9156,22 @@
     <message>
         <source>This is no profile of a printer that can be looked through both ways.</source>
         <translation>Dies ist kein Profil eines Druckers, durch das sich in beide Richtungen sehen lässt.</translation>
+    </message>
+    <message>
+        <source>Centre of the screen; it sees the patch, and no light from beside it</source>
+        <translation>Bildschirmmitte; es sieht das Feld und kein Licht von daneben</translation>
+    </message>
+    <message>
+        <source>The instrument sees nothing of a white patch. Take its cover off, lay it on the patch with its opening to the screen, and see that the screen is on.</source>
+        <translation>Das Messgerät sieht nichts von einem weißen Feld. Abdeckung abnehmen, mit der Öffnung zum Bildschirm auf das Feld legen und prüfen, ob der Bildschirm an ist.</translation>
+    </message>
+    <message>
+        <source>The instrument does not lie on the patch: with black under it and gray around it reads %1 cd/m², of white %2. Move it to the patch, and look that no window covers it.</source>
+        <translation>Das Messgerät liegt nicht auf dem Feld: mit Schwarz unter und Grau um sich misst es %1 cd/m², von Weiß %2. Auf das Feld schieben und darauf achten, dass kein Fenster es verdeckt.</translation>
+    </message>
+    <message>
+        <source>Light gets in beside the instrument: black under it reads %1 cd/m², white %2. Lay it flat, tilt the screen back, darken the room; a hood helps.</source>
+        <translation>Neben dem Messgerät fällt Licht ein: Schwarz darunter misst %1 cd/m², Weiß %2. Flach auflegen, Bildschirm nach hinten neigen, Raum abdunkeln; eine Blende hilft.</translation>
     </message>
 </context>
 </TS>
