@@ -23,6 +23,7 @@ inline void picture(QWidget &window, const QString &name, bool settled = true)
         if (settled) {
             QTest::qWait(150);
         }
+        QApplication::sendPostedEvents(nullptr, QEvent::LayoutRequest); // what was changed just now is laid out
         window.grab().save(folder + '/' + name + QStringLiteral(".png"));
     }
 }

@@ -14,6 +14,7 @@
 #include <QPrinter>
 #include <QPushButton>
 #include <QTextBrowser>
+#include <QTextDocument>
 #include <QVBoxLayout>
 
 namespace lamp::app {
@@ -34,7 +35,14 @@ ReportPage::ReportPage(Background &background, Banner &banner, QWidget *parent)
     layout->addLayout(buttons);
     // Paper is white in every surround.
     m_text->setStyleSheet(QStringLiteral("background:rgb(255,255,255);color:rgb(20,20,20)"));
-    layout->addWidget(m_text, 1);
+    constexpr int kPage = 750; // the printed width with a margin; no page is wider than what it says
+    m_text->setMaximumWidth(kPage);
+    m_text->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    auto *page = new QHBoxLayout;
+    page->addStretch(1);
+    page->addWidget(m_text, 1000);
+    page->addStretch(1);
+    layout->addLayout(page, 1);
     connect(back, &QPushButton::clicked, this, &ReportPage::backWanted);
     connect(toFile, &QPushButton::clicked, this, &ReportPage::save);
     connect(card, &QPushButton::clicked, this, &ReportPage::saveCard);
@@ -45,7 +53,9 @@ void ReportPage::show(const RecordPtr &record, int cadenceDays)
 {
     m_record = record;
     m_cadenceDays = cadenceDays;
+    constexpr double kMargin = 26;
     fillReport(*m_text->document(), *record);
+    m_text->document()->setDocumentMargin(kMargin);
     m_text->moveCursor(QTextCursor::Start);
 }
 
@@ -82,7 +92,9 @@ void ReportPage::print()
 {
     QPrinter printer;
     if (QPrintDialog dialog(&printer, this); dialog.exec() == QDialog::Accepted) {
-        m_text->document()->print(&printer);
+        QTextDocument document; // the one that is seen has a margin of its own, paper has its printer's
+        fillReport(document, *m_record);
+        document.print(&printer);
     }
 }
 

@@ -73,7 +73,7 @@ void MainWindow::layOut()
     m_stack->add(m_survey, Nothing, "Measuring beside visits");
     m_stack->add(worksheet(), Reading, "A visit");
     m_stack->add(m_desk, Reading, "Files from elsewhere");
-    m_stack->add(m_report, Reading, "The verdict");
+    m_stack->add(m_report, Nothing, "The verdict");
     m_card->addBelow(m_installed);
     m_frame = new Frame(*m_places, *m_banner, *m_stack, {reading(), bench()}, *m_progress);
     connect(m_frame, &Frame::filesDropped, this, &MainWindow::openFiles);
