@@ -226,11 +226,14 @@ Status Studio::move(qint64 displayId, qint64 roomId, WallTime now)
         }
         return QString();
     };
-    const auto before = display(displayId);
-    if (!before || roomName(roomId).isEmpty()) {
-        return storageError(say("display-or-room-gone"));
-    }
     return m_connection.transaction([&]() -> Status {
+        const auto before = display(displayId);
+        if (!before || roomName(roomId).isEmpty()) {
+            return storageError(say("display-or-room-gone"));
+        }
+        if (before->roomId == roomId) {
+            return Done{}; // it stands there: no move, which would make it due
+        }
         const Status moved = m_connection.change(QStringLiteral("UPDATE display SET room_id = ?, revision = revision + 1 WHERE id = ?"),
                                                  {roomId, displayId}, say("display-could-not-stored"));
         const Status told = moved ? event(displayId, now, QStringLiteral("moved"), roomName(before->roomId), roomName(roomId)) : moved;
@@ -241,6 +244,10 @@ Status Studio::move(qint64 displayId, qint64 roomId, WallTime now)
 Status Studio::setRetired(qint64 displayId, bool retired, WallTime now)
 {
     return m_connection.transaction([&]() -> Status {
+        const auto before = display(displayId);
+        if (before && before->retired.has_value() == retired) {
+            return Done{}; // the day when it was, stays
+        }
         const auto set = m_connection.write(QStringLiteral("UPDATE display SET retired_at = ?, revision = revision + 1 WHERE id = ?"),
                                             {retired ? stored(now) : QVariant(), displayId}, say("display-could-not-stored"));
         if (!set || *set == 0) {
