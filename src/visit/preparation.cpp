@@ -35,9 +35,17 @@ Status Preparation::run()
     compareWithOthers();
     Question question{Question::Kind::Confirm, Stage::Prepare, say("screen-clean-menu-factory"), "", 0};
     question.points = checklistOf(m_s.record);
+    question.asksMenu = m_s.hooks.ask && !m_s.record.bench.automatic && m_s.record.display.controls.empty() && plan.task == Task::Full;
+    question.menu = usableMenu(plan.menu);
     const Answer ready = m_s.ask(question);
     if (!ready.goOn) {
         return stoppedOnRequest();
+    }
+    if (question.asksMenu) {
+        m_s.record.display.controls = usableMenu(ready.menu);
+        for (const Control &c : m_s.record.display.controls) {
+            m_s.record.controls[c.name] = c.value;
+        }
     }
     std::vector<Message> summary{verbatim(modelAndSerial(m_s.record.display.model, m_s.record.display.serial))};
     if (plan.task == Task::Check) {
@@ -80,6 +88,23 @@ Status Preparation::run()
     }
     m_s.finish(Stage::Prepare, clauses(summary));
     return Done{};
+}
+
+std::vector<Control> Preparation::usableMenu(const std::vector<Control> &said)
+{
+    constexpr size_t kMost = 8;
+    std::vector<Control> menu;
+    for (Control c : said) {
+        const bool sound = !c.name.empty() && std::isfinite(c.min) && std::isfinite(c.max) && c.max > c.min && std::isfinite(c.value) && c.step > 0
+                           && c.step <= c.max - c.min;
+        const bool twice = std::any_of(menu.begin(), menu.end(), [&](const Control &other) { return other.name == c.name; });
+        if (sound && !twice && menu.size() < kMost) {
+            c.byPerson = true;
+            c.value = std::clamp(c.value, c.min, c.max);
+            menu.push_back(c);
+        }
+    }
+    return menu;
 }
 
 Status Preparation::chooseCorrection()

@@ -12,6 +12,8 @@ public:
     Status run() override;
 
 private:
+    /// What a person said of a menu, as far as it can be: each control once, with a range, a step and a place in it.
+    static std::vector<Control> usableMenu(const std::vector<Control> &said);
     Status chooseCorrection();
     /// The display and the instrument with those that the plan refers to.
     void compareWithOthers();

@@ -76,6 +76,7 @@ struct VisitPlan {
     std::optional<MatrixCorrection> matrix; ///< a correction of one's own; it has to fit
     std::vector<MatrixCorrection> offered;  ///< others that are known, the newest first: one that fits is used
     std::vector<InstrumentCard> cards;      ///< of the studio's instruments
+    std::vector<Control> menu;              ///< what the display's menu offered at its last visit, where it does not say so itself
     Bytes profileIn;                        ///< for Task::Check
     std::string profileInName;
     std::optional<Matched> matched;      ///< whose white and luminance the target is

@@ -30,6 +30,8 @@ struct Question {
     /// and watches. To be called while the answer is waited for, on the visit's thread. False: there is nothing more to see.
     std::function<bool()> glance = {};
     std::vector<CheckPoint> points = {}; ///< at Prepare: what is known, and what is to be seen to
+    bool asksMenu = false;               ///< at Prepare: the display does not say what its menu offers; the answer may
+    std::vector<Control> menu = {};      ///< what it offered at its last visit, as it was left
 };
 struct Answer {
     bool goOn = true;
@@ -37,6 +39,7 @@ struct Answer {
     bool benchDoesIt = true;               ///< Control: let the bench set it (only where it can)
     std::string note = {};                 ///< what a person wrote at a stage that is looked at or signed; kept with its line
     std::vector<std::string> leftOut = {}; ///< codes of points that were not seen to
+    std::vector<Control> menu = {};        ///< of a display that does not say it: its controls, and where each stands now
 };
 
 /// How far a visit is.

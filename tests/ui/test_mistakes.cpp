@@ -8,11 +8,14 @@
 
 #include "app/board/board_view.h"
 #include "app/shell/main_window.h"
+#include "app/visit/menu_form.h"
 #include "app/visit/worksheet.h"
 #include "report/report.h"
 #include "simlab/sim_bench.h"
 
 #include <QApplication>
+#include <QCheckBox>
+#include <QDoubleSpinBox>
 #include <QLabel>
 #include <QPushButton>
 #include <QSettings>
@@ -200,6 +203,31 @@ private Q_SLOTS:
         for (const VisitEntry &v : w->store()->visits().interrupted()) {
             (void)w->store()->visits().setState(v.id, VisitState::SetAside);
         }
+    }
+
+    // What a menu offers, as it is said: what is not ticked is not there, what was known is.
+    void theMenuFormSaysWhatIsTicked()
+    {
+        MenuForm fresh({});
+        QVERIFY(fresh.menu().empty());
+        auto boxes = fresh.findChildren<QCheckBox *>();
+        QCOMPARE(int(boxes.size()), 4);
+        boxes[0]->setChecked(true);
+        auto spins = fresh.findChildren<QDoubleSpinBox *>();
+        QVERIFY(spins[0]->isEnabled() && !spins[2]->isEnabled());
+        spins[0]->setValue(37);
+        QCOMPARE(int(fresh.menu().size()), 1);
+        QCOMPARE(fresh.menu()[0].name, std::string("brightness"));
+        LAMP_NEAR(fresh.menu()[0].value, 37, 1e-9);
+        spins[1]->setValue(20); // it goes no further than that
+        LAMP_NEAR(fresh.menu()[0].max, 20, 1e-9);
+        LAMP_NEAR(fresh.menu()[0].value, 20, 1e-9);
+        MenuForm known({{"brightness", 0, 100, 1, 64, true}, {"hue", -50, 50, 0.5, 3.5, true}});
+        QCOMPARE(int(known.menu().size()), 2);
+        LAMP_NEAR(known.menu()[0].value, 64, 1e-9);
+        QCOMPARE(known.menu()[1].name, std::string("hue"));
+        LAMP_NEAR(known.menu()[1].value, 3.5, 1e-9);
+        LAMP_NEAR(known.menu()[1].min, -50, 1e-9);
     }
 
     // The space bar held down, every key at once, other pages opened in the middle: the visit goes on as if nothing had been.

@@ -94,6 +94,21 @@ bool VisitController::busy()
     return false;
 }
 
+namespace {
+
+/// What a display's menu offers, as a visit left it.
+std::vector<Control> menuOf(const VisitRecord &record)
+{
+    std::vector<Control> menu = record.display.controls;
+    for (Control &c : menu) {
+        const auto left = record.controls.find(c.name);
+        c.value = left != record.controls.end() ? left->second : c.value;
+    }
+    return menu;
+}
+
+} // namespace
+
 void VisitController::start(Task task, qint64 displayId)
 {
     if (m_studio.store() == nullptr || busy()) {
@@ -106,6 +121,7 @@ void VisitController::start(Task task, qint64 displayId)
     if (const auto record = m_studio.lastVisit(displayId)) {
         plan.target = record->plan.target;
         plan.earlier = earlierOf(*record);
+        plan.menu = menuOf(*record);
         if (task == Task::Check) {
             plan.profileIn = record->profile;
             plan.profileInName = record->profileName();
@@ -127,6 +143,7 @@ void VisitController::startLike(qint64 displayId, const QString &visitId)
     applyWorkSettings(plan, m_studio.store());
     if (const auto own = m_studio.lastVisit(displayId)) {
         plan.earlier = earlierOf(*own);
+        plan.menu = menuOf(*own);
     }
     plan.target = match->target;
     plan.matched = match->like;

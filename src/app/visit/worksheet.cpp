@@ -7,6 +7,7 @@
 #include "app/parts/plain_table.h"
 #include "app/parts/plot_widget.h"
 #include "app/parts/words.h"
+#include "app/visit/menu_form.h"
 #include "app/visit/place_picture.h"
 #include "app/visit/stage_charts.h"
 #include "app/visit/target_form.h"
@@ -321,6 +322,7 @@ void Worksheet::clearQuestion()
     m_questionWidget = nullptr;
     m_target = nullptr;
     m_note = nullptr;
+    m_menu = nullptr;
     m_points.clear();
     m_question.reset();
 }
@@ -347,6 +349,10 @@ void Worksheet::ask(const Question &question, bool benchIsAutomatic, const Targe
         layout->addWidget(paragraph(text(question.text), m_questionWidget));
     }
     addPoints(layout, question.points);
+    if (question.asksMenu) {
+        m_menu = new MenuForm(question.menu, m_questionWidget);
+        layout->addWidget(m_menu);
+    }
     if (question.stage == Stage::Place && m_record) {
         layout->addWidget(new PlacePicture(m_record->display, m_questionWidget));
     }
@@ -455,6 +461,9 @@ void Worksheet::goOn()
         if (!box->isChecked()) {
             answer.leftOut.push_back(code);
         }
+    }
+    if (m_menu != nullptr) {
+        answer.menu = m_menu->menu();
     }
     if (m_note != nullptr) {
         answer.note = m_note->toPlainText().trimmed().toStdString();

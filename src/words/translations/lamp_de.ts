@@ -2339,6 +2339,29 @@
     </message>
 </context>
 <context>
+    <name>lamp::app::MenuForm</name>
+    <message>
+        <source>What does the display&apos;s own menu offer? Tick it and say where it stands; it is asked for by name then. Next time it is known.</source>
+        <translation>Was bietet das eigene Menü des Bildschirms? Ankreuzen und sagen, wo es steht; danach wird mit Namen gefragt. Beim nächsten Mal ist es bekannt.</translation>
+    </message>
+    <message>
+        <source>stands at</source>
+        <translation>steht auf</translation>
+    </message>
+    <message>
+        <source>goes to</source>
+        <translation>geht bis</translation>
+    </message>
+    <message>
+        <source>%1 stands at</source>
+        <translation>%1 steht auf</translation>
+    </message>
+    <message>
+        <source>%1 goes to</source>
+        <translation>%1 geht bis</translation>
+    </message>
+</context>
+<context>
     <name>lamp::app::MoveStudio</name>
     <message>
         <source>&amp;Look there</source>
