@@ -141,6 +141,7 @@ void Preparation::compareWithOthers()
     if (r.plan.earlier && !r.plan.earlier->display.empty() && r.plan.earlier->display != display) {
         m_s.warn(say("earlier-of-another-display", r.plan.earlier->display));
         r.plan.earlier.reset();
+        r.plan.menu.clear(); // it is that one's
     }
     if (!r.plan.matched) {
         return;

@@ -73,13 +73,15 @@ struct Outcome {
 };
 
 /// A visit with a person who says a menu and turns what they are asked for.
-Outcome visit(Silent &bench, const std::vector<Control> &says, const std::vector<Control> &known = {}, Task task = Task::Full)
+Outcome visit(Silent &bench, const std::vector<Control> &says, const std::vector<Control> &known = {}, Task task = Task::Full,
+              const std::optional<EarlierState> &earlier = {})
 {
     VisitPlan plan;
     plan.task = task;
     plan.target = *builtInTarget("Photo");
     plan.tolerance = *builtInTolerance("studio");
     plan.menu = known;
+    plan.earlier = earlier;
     Outcome o;
     VisitHooks hooks;
     hooks.ask = [&](const Question &q) {
@@ -167,6 +169,18 @@ private Q_SLOTS:
         QCOMPARE(int(second.offered.size()), 4);
         LAMP_NEAR(second.offered[0].value, bench.stands("brightness"), 1e-9);
         QVERIFY2(second.turned.size() <= first.turned.size(), "it stands where it should, and was turned more often than before");
+    }
+
+    // The menu of another display, which stood at this place before, is not offered as this one's.
+    void anotherDisplaysMenuIsNotOffered()
+    {
+        Silent bench("wled");
+        const auto menu = menuOf(bench, {"brightness"});
+        EarlierState earlier;
+        earlier.display = "Another 24 X-1";
+        QVERIFY(visit(bench, menu, menu, Task::Full, earlier).offered.empty());
+        earlier.display = modelAndSerial(bench.inner->view().display.model, bench.inner->view().display.serial);
+        QCOMPARE(int(visit(bench, menu, menu, Task::Full, earlier).offered.size()), 1);
     }
 
     // A person who misread where a control stands: the reading after the turn tells, the end is right.

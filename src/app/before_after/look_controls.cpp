@@ -2,6 +2,7 @@
 #include "app/before_after/look_controls.h"
 
 #include "app/before_after/look_view.h"
+#include "app/parts/background.h"
 #include "app/parts/words.h"
 #include "base/file.h"
 
@@ -21,8 +22,8 @@ constexpr size_t kMostProfile = 64U << 20; ///< bytes; printers' profiles are so
 } // namespace
 
 LookControls::LookControls(LookView &view, QWidget *parent)
-    : QWidget(parent), m_view(view), m_print(new QPushButton(tr("As a print…"))), m_paper(new QCheckBox(tr("Paper white"))),
-      m_warn(new QCheckBox(tr("Mark what cannot be printed"))), m_said(new QLabel)
+    : QWidget(parent), m_view(view), m_background(new Background(this)), m_print(new QPushButton(tr("As a print…"))),
+      m_paper(new QCheckBox(tr("Paper white"))), m_warn(new QCheckBox(tr("Mark what cannot be printed"))), m_said(new QLabel)
 {
     auto *own = new QPushButton(tr("Open a picture…"));
     auto *buttons = new QHBoxLayout;
@@ -71,12 +72,15 @@ void LookControls::openPicture(const QString &file)
     if (file.isEmpty()) {
         return;
     }
-    auto picture = readPicture(file, kShown);
-    m_said->setText(picture ? QString() : text(picture.error().paragraph()));
-    m_said->setVisible(!picture);
-    if (picture) {
-        m_view.setPicture(std::move(picture).value());
-    }
+    m_background->start(
+        {}, [file] { return readPicture(file, kShown); },
+        [this](Result<LookedAt> picture) {
+            m_said->setText(picture ? QString() : text(picture.error().paragraph()));
+            m_said->setVisible(!picture);
+            if (picture) {
+                m_view.setPicture(std::move(picture).value());
+            }
+        });
 }
 
 void LookControls::openPrint(const QString &file)

@@ -24,7 +24,7 @@ LookedAt takenForSrgb(const QImage &picture, QString source = {});
 
 /// Reads a picture from a file: PNG, JPEG, TIFF, BMP, 8 and 16 bit, grays too, turned as the camera was held. Embedded profiles are honoured;
 /// of one that cannot be used it is said why, and the numbers are taken for sRGB.
-/// \param fit made smaller to fit into, never larger \return an error where it is no picture, or larger than a thousand megapixels
+/// \param fit made smaller to fit into, never larger \return an error where it is no picture, or takes more than two gigabytes
 Result<LookedAt> readPicture(const QString &file, const QSize &fit);
 
 /// What a print of it would look like on the display. \param print the printer's profile

@@ -147,7 +147,9 @@ CardView::CardView(QWidget *parent)
     m_history->setToolTip(tr("Enter or a double click opens a visit's worksheet"));
     auto *years = new QHBoxLayout;
     for (PlotWidget *plot : {m_luminance, m_differences}) {
-        plot->setFixedHeight(168);
+        constexpr int kLeast = 132, kMost = 168; // a message above takes from it rather than from the list below
+        plot->setMinimumHeight(kLeast);
+        plot->setMaximumHeight(kMost);
         years->addWidget(plot);
     }
     layout->addLayout(years);
