@@ -1585,6 +1585,18 @@ private:
         look->resize(1280, 800);
         const QByteArray after = gamma();
         QVERIFY2(after != found, after.constData());
+        // The picture is converted beside the window's thread: it has come when there are colours.
+        const auto colours = [look] {
+            const QImage grabbed = look->grab().toImage();
+            QSet<QRgb> all;
+            for (int y = 0; y < grabbed.height(); y += 20) {
+                for (int x = 0; x < grabbed.width(); x += 20) {
+                    all.insert(grabbed.pixel(x, y));
+                }
+            }
+            return all.size();
+        };
+        QTRY_VERIFY_WITH_TIMEOUT(colours() > 60, 20000);
         const QImage shownAfter = look->grab().toImage();
         QTest::keyClick(look, Qt::Key_Space);
         QVERIFY(!look->showsAfter() && !hasProfile());

@@ -2,6 +2,7 @@
 #include "app/before_after/look_screen.h"
 
 #include "app/before_after/look_view.h"
+#include "app/parts/background.h"
 #include "app/parts/words.h"
 #include "colour/spaces.h"
 #include "icc/pixels.h"
@@ -56,7 +57,7 @@ Result<std::unique_ptr<LookScreen>> LookScreen::open(XScreen &x, const XOutput &
 
 LookScreen::LookScreen(XScreen &x, XOutput output, Bytes bytes, Profile profile, std::unique_ptr<Hold> hold)
     : QWidget(nullptr, Qt::Window | Qt::FramelessWindowHint), m_x(x), m_output(std::move(output)), m_bytes(std::move(bytes)),
-      m_profile(std::move(profile)), m_hold(std::move(hold)), m_view(new LookView)
+      m_profile(std::move(profile)), m_hold(std::move(hold)), m_view(new LookView), m_background(new Background(this))
 {
     setWindowTitle(tr("Before and after on %1").arg(text(m_output.name)));
     auto *layout = new QVBoxLayout(this);
@@ -66,22 +67,39 @@ LookScreen::LookScreen(XScreen &x, XOutput output, Bytes bytes, Profile profile,
             setGeometry(screen->geometry());
         }
     }
-    setPicture(takenForSrgb(lookPicture(m_index)));
+    setPicture([index = m_index] { return Result<LookedAt>(takenForSrgb(lookPicture(index))); });
 }
 
 LookScreen::~LookScreen() = default;
 
-void LookScreen::setPicture(const LookedAt &picture)
+void LookScreen::setPicture(std::function<Result<LookedAt>()> picture)
 {
-    m_view->setPair(picture.stored, throughProfile(picture.meant, m_profile),
+    // A picture as large as a screen takes longer to read and to convert than a window may stand still. The profile is opened anew: this one may
+    // be gone before the work has ended.
+    m_background->start(
+        {},
+        [picture = std::move(picture), bytes = m_bytes]() -> Result<std::pair<QImage, QImage>> {
+            const auto looked = picture();
+            const auto profile = looked ? Profile::open(bytes) : Result<Profile>(looked.error());
+            if (!profile) {
+                return profile.error();
+            }
+            return std::pair(looked->stored, throughProfile(looked->meant, profile.value()));
+        },
+        [this](Result<std::pair<QImage, QImage>> pair) {
+            if (pair) { // else what is looked at stays
+                m_view->setPair(
+                    std::move(pair.value().first), std::move(pair.value().second),
                     tr("Before: without profile and ramps. Space: after. N: next picture. O: open one. Esc: back, restoring what was in use."),
                     tr("After: through profile and ramps. Space: before. N: next picture. O: open one. Esc: back, restoring what was in use."));
+            }
+        });
 }
 
 void LookScreen::nextPicture()
 {
     m_index = (m_index + 1) % lookPictures();
-    setPicture(takenForSrgb(lookPicture(m_index)));
+    setPicture([index = m_index] { return Result<LookedAt>(takenForSrgb(lookPicture(index))); });
 }
 
 Status LookScreen::swap(bool after)
@@ -114,8 +132,8 @@ void LookScreen::keyPressEvent(QKeyEvent *event)
     case Qt::Key_N: nextPicture(); break;
     case Qt::Key_O: {
         const QString file = QFileDialog::getOpenFileName(this, tr("A picture"), {}, pictureFilter());
-        if (const auto picture = file.isEmpty() ? Result<LookedAt>(Error{}) : readPicture(file, size())) {
-            setPicture(picture.value());
+        if (!file.isEmpty()) {
+            setPicture([file, fit = size()] { return readPicture(file, fit); });
         }
         break;
     }

@@ -8,10 +8,12 @@
 #include <QImage>
 #include <QWidget>
 
+#include <functional>
 #include <memory>
 
 namespace lamp::app {
 
+class Background;
 class LookView;
 struct LookedAt;
 
@@ -32,7 +34,8 @@ public:
     /// Swaps; closes where the X server refuses.
     void toggle();
     [[nodiscard]] bool showsAfter() const;
-    void setPicture(const LookedAt &picture);
+    /// Shows what is made in the background; where it is none, what is looked at stays.
+    void setPicture(std::function<Result<LookedAt>()> picture);
     /// Goes on to the next of the program's own pictures.
     void nextPicture();
 
@@ -53,6 +56,7 @@ private:
     Profile m_profile;
     std::unique_ptr<Hold> m_hold;
     LookView *m_view;
+    Background *m_background;
     int m_index = 0;
     QString m_problem;
 };
