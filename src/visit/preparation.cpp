@@ -35,7 +35,8 @@ Status Preparation::run()
     compareWithOthers();
     Question question{Question::Kind::Confirm, Stage::Prepare, say("screen-clean-menu-factory"), "", 0};
     question.points = checklistOf(m_s.record);
-    question.asksMenu = m_s.hooks.ask && !m_s.record.bench.automatic && m_s.record.display.controls.empty() && plan.task == Task::Full;
+    const bool silent = !m_s.record.bench.automatic && m_s.record.display.controls.empty();
+    question.asksMenu = silent && m_s.hooks.ask && plan.task == Task::Full;
     question.menu = usableMenu(plan.menu);
     const Answer ready = m_s.ask(question);
     if (!ready.goOn) {
@@ -46,6 +47,8 @@ Status Preparation::run()
         for (const Control &c : m_s.record.display.controls) {
             m_s.record.controls[c.name] = c.value;
         }
+    } else if (silent) {
+        m_s.record.display.controls = question.menu; // stays known; where it stands now nobody said
     }
     std::vector<Message> summary{verbatim(modelAndSerial(m_s.record.display.model, m_s.record.display.serial))};
     if (plan.task == Task::Check) {

@@ -168,6 +168,11 @@ private Q_SLOTS:
         QVERIFY(second.result.ok());
         QCOMPARE(int(second.offered.size()), 4);
         LAMP_NEAR(second.offered[0].value, bench.stands("brightness"), 1e-9);
+        // A refresh turns nothing and asks nothing, says nothing of where the menu stands, and forgets nothing of it.
+        const Outcome refresh = visit(bench, {}, left, Task::Refresh);
+        QVERIFY(refresh.result.ok() && !refresh.asked);
+        QCOMPARE(int(refresh.result->display.controls.size()), 4);
+        QVERIFY(refresh.result->controls.empty());
         QVERIFY2(second.turned.size() <= first.turned.size(), "it stands where it should, and was turned more often than before");
     }
 

@@ -87,7 +87,9 @@ void LookScreen::setPicture(std::function<Result<LookedAt>()> picture)
             return std::pair(looked->stored, throughProfile(looked->meant, profile.value()));
         },
         [this](Result<std::pair<QImage, QImage>> pair) {
-            if (pair) { // else what is looked at stays
+            if (!pair) { // what is looked at stays
+                m_view->setWords(text(pair.error().paragraph()));
+            } else {
                 m_view->setPair(
                     std::move(pair.value().first), std::move(pair.value().second),
                     tr("Before: without profile and ramps. Space: after. N: next picture. O: open one. Esc: back, restoring what was in use."),

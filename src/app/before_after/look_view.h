@@ -41,6 +41,12 @@ public:
     [[nodiscard]] const QString &source() const { return m_source; }
     /// Pictures made elsewhere, of one size, with what is said above each.
     void setPair(QImage before, QImage after, QString beforeWords, QString afterWords);
+    /// What is said above them in place of what it was.
+    void setWords(const QString &words)
+    {
+        m_beforeWords = m_afterWords = words;
+        update();
+    }
     void toggle();
     /// Goes on to the next of the program's own pictures.
     void nextPicture();
