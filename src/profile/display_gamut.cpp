@@ -59,16 +59,26 @@ const UnitSteps &unitSteps()
 
 } // namespace
 
+namespace {
+
+/// The part of a direction that hangs on the gray it is seen from.
+void elevate(GamutSurface::Direction &d, double up)
+{
+    constexpr int kMost = GamutSurface::kAngles - 1;
+    d.length = std::sqrt(d.chroma * d.chroma + up * up);
+    const double angle = d.length > 0 ? (1 + up / (std::abs(up) + d.chroma)) * (kMost / 2.0) : 0;
+    d.angle = std::min(int(angle), kMost - 1);
+    d.angleShare = angle - d.angle;
+}
+
+} // namespace
+
 GamutSurface::Direction GamutSurface::directionOf(const Lab &lab)
 {
-    const double square = lab.b * lab.b + lab.c * lab.c, dl = lab.a - kMiddle[0];
     const double around = std::abs(lab.b) + std::abs(lab.c);
     Direction d;
-    d.chroma = std::sqrt(square);
-    d.length = std::sqrt(square + dl * dl);
-    const double angle = d.length > 0 ? (1 + dl / (std::abs(dl) + d.chroma)) * ((kAngles - 1) / 2.0) : 0;
-    d.angle = std::min(int(angle), kAngles - 2);
-    d.angleShare = angle - d.angle;
+    d.chroma = std::sqrt(lab.b * lab.b + lab.c * lab.c);
+    elevate(d, lab.a - kMiddle[0]);
     if (around > 0) {
         // Quarters of a turn: +a to +b, +b to -a, -a to -b, -b to +a.
         const double share = 0.25 * std::abs(lab.c) / around;
@@ -77,6 +87,25 @@ GamutSurface::Direction GamutSurface::directionOf(const Lab &lab)
         d.hueShare = hue - int(hue);
     }
     return d;
+}
+
+GamutSurface::Direction GamutSurface::towards(const Lab &lab) const
+{
+    Direction d = directionOf(lab);
+    elevate(d, lab.a - centreAt(d));
+    return d;
+}
+
+Lab GamutSurface::scaled(const Lab &lab, double scale) const
+{
+    const double centre = centreAt(directionOf(lab));
+    return {centre + scale * (lab.a - centre), scale * lab.b, scale * lab.c};
+}
+
+double GamutSurface::centreAt(const Spot &spot) const
+{
+    const size_t here = size_t(spot.hue), next = size_t(spot.hue + 1 < kHues ? spot.hue + 1 : 0);
+    return m_centre[here] + spot.hueShare * (m_centre[next] - m_centre[here]);
 }
 
 /// A corner of a triangle of the surface.
@@ -88,6 +117,7 @@ struct GamutSurface::Corner {
 
 GamutSurface::GamutSurface(const std::vector<Lab> &lab, int grid) : m_reach(size_t(kHues * kAngles), 0.0)
 {
+    m_centre.fill(kMiddle[0]);
     const auto corner = [&](int face, int i, int k) {
         // Faces: r = 0, r = 1, g = 0, ... with the two other drives i and k.
         std::array<int, 3> d{};
@@ -174,9 +204,61 @@ double GamutSurface::reach(const Spot &spot) const
     return (1 - s) * ((1 - t) * here[0] + t * here[1]) + s * ((1 - t) * there[0] + t * there[1]);
 }
 
+double GamutSurface::reachFrom(const Slice &slice, double centre, const Eigen::Vector2d &up)
+{
+    // Where the ray leaves through the line of the slice: of two points on either side of it the one between.
+    const auto side = [&](size_t e) { return (slice.lightness[e] - centre) * up[0] - slice.chroma[e] * up[1]; };
+    double most = 0;
+    for (size_t e = 0; e + 1 < size_t(kAngles); ++e) {
+        const double from = side(e), to = side(e + 1);
+        if (from * to > 0 || from == to) {
+            continue;
+        }
+        const double t = from / (from - to);
+        const double chroma = slice.chroma[e] + t * (slice.chroma[e + 1] - slice.chroma[e]);
+        const double lightness = slice.lightness[e] + t * (slice.lightness[e + 1] - slice.lightness[e]) - centre;
+        most = std::max(most, chroma * up[0] + lightness * up[1]);
+    }
+    return most;
+}
+
+GamutSurface GamutSurface::seenFromCusps(const GamutSurface *like) const
+{
+    GamutSurface seen = *this;
+    seen.m_centre = like ? like->m_centre : cuspLightness();
+    for (int hue = 0; hue < kHues; ++hue) {
+        const Slice slice = sliceAt({hue, 0, 0, 0});
+        for (int e = 0; e < kAngles; ++e) {
+            const double centre = seen.m_centre[size_t(hue)] - m_centre[size_t(hue)];
+            seen.m_reach[size_t(hue * kAngles + e)] = reachFrom(slice, centre, unitSteps().elevations[size_t(e)]);
+        }
+    }
+    return seen;
+}
+
+std::array<double, GamutSurface::kHues> GamutSurface::cuspLightness() const
+{
+    // Not too near to white or black, so that what lies on the other side is seen from afar; joined smoothly, since the table's elevations
+    // tell a cusp in steps.
+    constexpr double kLeast = 35, kMost = 80;
+    constexpr int kJoined = 3;
+    std::array<double, kHues> own{}, joined{};
+    for (int hue = 0; hue < kHues; ++hue) {
+        const Slice slice = sliceAt({hue, 0, 0, 0});
+        const auto cusp = std::max_element(slice.chroma.begin(), slice.chroma.end()) - slice.chroma.begin();
+        own[size_t(hue)] = std::clamp(m_centre[size_t(hue)] + slice.lightness[size_t(cusp)], kLeast, kMost);
+    }
+    for (int hue = 0; hue < kHues; ++hue) {
+        for (int near = -kJoined; near <= kJoined; ++near) {
+            joined[size_t(hue)] += own[size_t((hue + near + kHues) % kHues)] / (2 * kJoined + 1);
+        }
+    }
+    return joined;
+}
+
 bool GamutSurface::contains(const Lab &lab) const
 {
-    const Direction d = directionOf(lab);
+    const Direction d = towards(lab);
     return d.length <= reach(d);
 }
 
@@ -184,7 +266,7 @@ Lab GamutSurface::colourAt(const Spot &spot) const
 {
     const Eigen::Vector2d up = elevationOf(spot.angle + spot.angleShare), round = hueOf(spot);
     const double r = reach(spot);
-    return {kMiddle[0] + r * up[1], r * up[0] * round[0], r * up[0] * round[1]};
+    return {centreAt(spot) + r * up[1], r * up[0] * round[0], r * up[0] * round[1]};
 }
 
 GamutSurface::Slice GamutSurface::sliceAt(const Spot &hue) const
@@ -224,7 +306,7 @@ GamutSurface::Spot GamutSurface::nearest(const Lab &lab, double chromaWeight) co
 {
     const Direction d = directionOf(lab);
     const Slice slice = sliceAt(d);
-    const double lightness = lab.a - kMiddle[0];
+    const double lightness = lab.a - centreAt(d);
     int point = 0;
     double least = 1e300;
     for (int e = 0; e < kAngles; ++e) {
@@ -246,16 +328,19 @@ struct Press {
     [[nodiscard]] double bend() const { return 1 / y1 - 1 / x1; }
 };
 
-Press pressBetween(double own, double other, double knee)
+Press pressBetween(const GamutSurface::Direction &d, double own, double other, double knee)
 {
-    return {knee * own, std::max(own, other) - knee * own, (1 - knee) * own};
+    // Near black and white, where all gamuts meet, what one reaches farther is less than what its table is unsure by.
+    constexpr double kUnsure = 4; // ΔE
+    const double chroma = d.length > 0 ? own * d.chroma / d.length : 0, share = chroma * chroma / (chroma * chroma + kUnsure * kUnsure);
+    return {knee * own, share * std::max(0.0, other - own) + (1 - knee) * own, (1 - knee) * own};
 }
 
 } // namespace
 
 GamutSurface::Pressing GamutSurface::pressing(const Direction &d, const GamutSurface &reference, double knee) const
 {
-    const Press p = pressBetween(reach(d), reference.reach(d), knee);
+    const Press p = pressBetween(d, reach(d), reference.reach(d), knee);
     const double x = d.length - p.start;
     if (p.idle() || x <= 0) {
         return {1, x >= p.x1, p.idle()};
@@ -267,7 +352,7 @@ GamutSurface::Pressing GamutSurface::pressing(const Direction &d, const GamutSur
 
 double GamutSurface::expanding(const Direction &d, const GamutSurface &reference, double knee) const
 {
-    const Press p = pressBetween(reach(d), reference.reach(d), knee);
+    const Press p = pressBetween(d, reach(d), reference.reach(d), knee);
     const double y = d.length - p.start;
     if (p.idle() || y <= 0) {
         return 1;

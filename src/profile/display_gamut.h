@@ -14,9 +14,9 @@
 
 namespace lamp {
 
-/// The boundary of a gamut in CIELAB, or on axes like it (even_hue.h): how far it reaches from the middle gray (L* 50) in each direction. Star-shaped
-/// from there, as the gamuts of displays are. Directions are told by ratios in place of angles, which needs no arc tangent: going round a diamond
-/// instead of a circle.
+/// The boundary of a gamut in CIELAB, or on axes like it (even_hue.h): how far it reaches from a gray (L* 50, if nothing else is said) in each
+/// direction. Star-shaped from there, as the gamuts of displays are. Directions are told by ratios in place of angles, which needs no arc tangent:
+/// going round a diamond instead of a circle.
 class GamutSurface {
 public:
     static constexpr int kHues = 112, kAngles = 49;
@@ -37,7 +37,16 @@ public:
     /// \param lab colours of the RGB cube's drives on a grid, r slowest \param grid nodes along each axis, 2 or more
     GamutSurface(const std::vector<Lab> &lab, int grid);
 
-    /// Distance from the middle gray to the boundary in a direction.
+    /// The same boundary seen from another gray at each hue, as pressing needs it: from near the lightness of the hue's most chromatic colour, a line
+    /// of one lightness never turns away from that colour, so that more chroma asked for is more chroma given. \param like from where another
+    /// one is seen that has been made so; null: as its own colours want it
+    [[nodiscard]] GamutSurface seenFromCusps(const GamutSurface *like = nullptr) const;
+    /// The direction from the gray that this boundary is seen from.
+    [[nodiscard]] Direction towards(const Lab &lab) const;
+    /// Farther from that gray, or nearer.
+    [[nodiscard]] Lab scaled(const Lab &lab, double scale) const;
+
+    /// Distance from the gray that it is seen from to the boundary in a direction.
     [[nodiscard]] double reach(const Spot &towards) const;
     [[nodiscard]] bool contains(const Lab &lab) const;
     /// The boundary's colour in a direction.
@@ -46,7 +55,7 @@ public:
     /// The boundary at one hue: a line of points from black to white.
     struct Slice {
         Spot at;                                       ///< its hue
-        std::array<double, kAngles> lightness, chroma; ///< lightness from L* 50
+        std::array<double, kAngles> lightness, chroma; ///< lightness from that of the gray it is seen from
         /// The place nearest to a colour of that hue, where its nearest point is known: on the pieces that end there.
         [[nodiscard]] Spot nearest(int point, double lightness, double chroma, double weight) const;
     };
@@ -71,7 +80,12 @@ private:
     [[nodiscard]] double at(int hue, int angle) const { return m_reach[size_t(hue * kAngles + angle)]; }
     struct Corner;
     void enter(const std::array<const Corner *, 3> &triangle, double bulge);
+    [[nodiscard]] double centreAt(const Spot &spot) const;
+    [[nodiscard]] std::array<double, kHues> cuspLightness() const;
+    /// Distance of a slice's line from a gray. \param centre its lightness from that which the slice is seen from
+    [[nodiscard]] static double reachFrom(const Slice &slice, double centre, const Eigen::Vector2d &up);
     std::vector<double> m_reach;
+    std::array<double, kHues> m_centre; ///< L* of the gray that each hue is seen from
 };
 
 /// What a display shows of a space, in percent. Volumes are in CIELAB, D50, each relative to its own white.

@@ -26,12 +26,6 @@ std::vector<Lab> evenly(const std::vector<Lab> &colours)
     return all;
 }
 
-/// Farther from the middle gray, or nearer.
-Lab scaledEven(const Lab &even, double scale)
-{
-    return {50 + scale * (even.a - 50), scale * even.b, scale * even.c};
-}
-
 /// A space's gamut in steps that look alike, on the display's black.
 std::vector<Lab> sourceColours(const RgbSpace &source, double black)
 {
@@ -88,6 +82,8 @@ GamutMapping::GamutMapping(const LightSpace &space, const std::vector<Lab> &forw
             m_reference.emplace(sourceColours(source, black), kReferenceGrid);
         }
     });
+    m_own.emplace(m_surface->seenFromCusps());
+    m_reference.emplace(m_reference->seenFromCusps(&*m_own));
     inParallel(GamutSurface::kHues, [&](int hue) { fillBoundary(space, hue); });
 }
 
@@ -120,7 +116,7 @@ GamutMapping::Pair GamutMapping::unpressed(LightSpace::Seeker &seeker, const Rel
 
 Eigen::Vector3d GamutMapping::pressed(LightSpace::Seeker &seeker, const RelXYZ &xyz, const Lab &even, bool carried) const
 {
-    const GamutSurface::Pressing pressing = m_surface->pressing(GamutSurface::directionOf(even), *m_reference, kKnee);
+    const GamutSurface::Pressing pressing = m_own->pressing(m_own->towards(even), *m_reference, kKnee);
     if (pressing.beyond && !carried) {
         constexpr double kChromaWeight = 1;
         if (pressing.idle) {
@@ -128,20 +124,20 @@ Eigen::Vector3d GamutMapping::pressed(LightSpace::Seeker &seeker, const RelXYZ &
         }
         // First to the source's boundary, then with it.
         const Lab onSource = m_reference->colourAt(m_reference->nearest(even, kChromaWeight));
-        const double scale = m_surface->pressing(GamutSurface::directionOf(onSource), *m_reference, kKnee).scale;
-        return StoredLight::of(seeker.lightFor(xyzOfEvenHue(scaledEven(onSource, scale)), kNear));
+        const double scale = m_own->pressing(m_own->towards(onSource), *m_reference, kKnee).scale;
+        return StoredLight::of(seeker.lightFor(xyzOfEvenHue(m_own->scaled(onSource, scale)), kNear));
     }
     if (pressing.scale == 1) {
         return StoredLight::of(seeker.lightFor(xyz, LightSpace::Seeker::kClose));
     }
-    return StoredLight::of(seeker.lightFor(xyzOfEvenHue(scaledEven(even, pressing.scale)), kPressed));
+    return StoredLight::of(seeker.lightFor(xyzOfEvenHue(m_own->scaled(even, pressing.scale)), kPressed));
 }
 
 Lab GamutMapping::expanded(const Lab &lab) const
 {
     const Lab even = evenHueOf(xyzOf(lab, iccD50()));
-    const double scale = m_surface->expanding(GamutSurface::directionOf(even), *m_reference, kKnee);
-    return scale == 1 ? lab : labOf(xyzOfEvenHue(scaledEven(even, scale)), iccD50());
+    const double scale = m_own->expanding(m_own->towards(even), *m_reference, kKnee);
+    return scale == 1 ? lab : labOf(xyzOfEvenHue(m_own->scaled(even, scale)), iccD50());
 }
 
 } // namespace lamp

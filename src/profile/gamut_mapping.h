@@ -52,8 +52,8 @@ private:
     [[nodiscard]] Eigen::Vector3d nearest(const Lab &even, double chromaWeight) const { return onBoundary(m_surface->nearest(even, chromaWeight)); }
     [[nodiscard]] Eigen::Vector3d onBoundary(const GamutSurface::Spot &spot) const;
     void fillBoundary(const LightSpace &space, int hue);
-    std::optional<GamutSurface> m_surface, m_reference;
-    std::vector<Eigen::Vector3d> m_boundary; ///< what tables hold for its colours, so that colours far outside are only looked up
+    std::optional<GamutSurface> m_surface, m_own, m_reference; ///< the last two, for pressing, are seen from the lightness of the display's cusps
+    std::vector<Eigen::Vector3d> m_boundary;                   ///< what tables hold for its colours, so that colours far outside are only looked up
 };
 
 } // namespace lamp
