@@ -26,7 +26,7 @@ struct ServeOptions {
     std::string display = "wled";
     std::uint64_t seed = 1;
     std::vector<std::string> faults;
-    std::string lamp, claims, screen, habit;
+    std::string lamp, claims, screen, habit, visited, mishap;
     double gap = 0;
     bool warm = false, bare = false, spectral = false;
 };
@@ -37,6 +37,13 @@ struct MeasureOptions {
     std::vector<std::string> modes;
     int steps = 0, grid = 3, instrument = -1;
     double luminance = 1, minutes = 60, average = 0, limit = 5;
+    bool json = false;
+};
+
+/// Of `diagnose`.
+struct DiagnoseOptions {
+    std::string bench, out, visit, store, profileIn, tests = "needed";
+    int instrument = -1;
     bool json = false;
 };
 
@@ -89,6 +96,7 @@ struct FleetOptions {
 /// The subcommands. \return the exit status
 int runVisit(const VisitOptions &options);
 int measure(const MeasureOptions &options);
+int diagnose(const DiagnoseOptions &options);
 int compareResults(const CompareOptions &options);
 int inspectProfile(const std::string &path, bool json);
 int importReadings(const ImportOptions &options);

@@ -4,7 +4,9 @@
 #include "cli/output.h"
 #include "desktop/screen_eye.h"
 #include "device/bench_server.h"
+#include "fleet/visited_display.h"
 #include "report/files.h"
+#include "simlab/mishaps.h"
 #include "simlab/sim_bench.h"
 #include "words/words.h"
 
@@ -12,6 +14,7 @@
 
 #include <chrono>
 #include <iostream>
+#include <random>
 #include <sstream>
 
 namespace lamp::cli {
@@ -139,6 +142,47 @@ Result<std::unique_ptr<ScreenEye>> screenEye(std::unique_ptr<Bench> bench, const
 
 } // namespace
 
+namespace {
+
+/// Brings a simulated display to where a visit left it: its ramps, mode and menu.
+Status leaveAsVisited(sim::SimBench &bench, const std::string &folder, Ramps &ramps)
+{
+    const std::filesystem::path path = folder;
+    const auto text = readFile(path / "ramps.csv");
+    auto read = text ? rampsFromCsv(text.value()) : Result<Ramps>(text.error());
+    const auto facts = read ? visitFacts(folder) : Result<VisitFacts>(read.error());
+    if (!facts) {
+        return facts.error();
+    }
+    ramps = std::move(read).value();
+    if (!facts->mode.empty()) {
+        (void)bench.setMode(facts->mode);
+    }
+    for (const auto &[name, value] : facts->controls) {
+        (void)bench.setControl(name, value);
+    }
+    (void)bench.setLut(ramps); // one without a LUT has none to load
+    return Done{};
+}
+
+Status letHappen(sim::SimBench &bench, const ServeOptions &options, const Ramps &ramps)
+{
+    const auto &all = sim::mishaps();
+    const auto it = std::find_if(all.begin(), all.end(), [&](const sim::Mishap &m) { return options.mishap == m.name; });
+    if (it == all.end()) {
+        std::vector<Message> names;
+        for (const sim::Mishap &m : all) {
+            names.push_back(verbatim(m.name));
+        }
+        return Error{ErrorKind::Input, say("no-habit-called", options.mishap), {}, say("choose-one", listed(names)), "mishap", false};
+    }
+    std::mt19937_64 random(options.seed * 131 + 11);
+    it->happen(bench, ramps, sim::MeterSpec{}, [&](double from, double to) { return std::uniform_real_distribution<double>(from, to)(random); });
+    return Done{};
+}
+
+} // namespace
+
 int serveDisplay(const ServeOptions &options, bool json)
 {
     auto bench = sim::makeBench(options.display, options.seed, {options.claims, options.bare, options.spectral, options.habit});
@@ -155,6 +199,17 @@ int serveDisplay(const ServeOptions &options, bool json)
     }
     if (options.warm) {
         bench.value()->skipTime(7200);
+    }
+    Ramps left;
+    if (!options.visited.empty()) {
+        if (const Status s = leaveAsVisited(*bench.value(), options.visited, left); !s) {
+            return report(s.error(), json);
+        }
+    }
+    if (!options.mishap.empty()) {
+        if (const Status s = letHappen(*bench.value(), options, left); !s) {
+            return report(s.error(), json);
+        }
     }
     if (!options.lamp.empty()) {
         double from = 0, length = 0, light = 0;

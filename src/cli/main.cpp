@@ -4,6 +4,7 @@
 #include "colour/spaces.h"
 #include "measure/reading_fields.h"
 #include "simlab/habits.h"
+#include "simlab/mishaps.h"
 #include "words/words.h"
 
 #include <CLI/CLI.hpp>
@@ -200,6 +201,22 @@ void addMeasure(CLI::App &app, MeasureOptions &o, int &status)
     command->callback([&] { status = measure(o); });
 }
 
+void addDiagnose(CLI::App &app, DiagnoseOptions &o, int &status)
+{
+    auto *command = app.add_subcommand("diagnose", phrase("cli", "Find what is wrong with a display, against what its last visit left"));
+    command->add_option("--bench", o.bench, phrase("cli", "Command that starts the bench"))->required();
+    command->add_option("--out", o.out, phrase("cli", "Folder for the results"))->required();
+    command->add_option("--visit", o.visit,
+                        phrase("cli", "Folder of the visit to compare with, visit.json or whole-visit.json; the studio's newest where left out"));
+    command->add_option("--store", o.store, phrase("cli", "The studio: a file, or postgresql://...; the one in use where left out"));
+    command->add_option("--profile-in", o.profileIn, phrase("cli", "Profile that is in use on the display"));
+    command->add_option("--tests", o.tests, phrase("cli", "needed: until a cause is as good as sure; none: the first readings only; all"))
+        ->check(CLI::IsMember({"needed", "none", "all"}));
+    command->add_option("--instrument", o.instrument, phrase("cli", "Number of one of the bench's instruments"))->check(CLI::Range(0, 99));
+    command->add_flag("--json", o.json, phrase("cli", "Machine-readable output"));
+    command->callback([&] { status = diagnose(o); });
+}
+
 void addCompare(CLI::App &app, CompareOptions &o, int &status)
 {
     auto *command = app.add_subcommand("compare", phrase("cli", "Visits, measurements or modes side by side, and which to take"));
@@ -231,6 +248,12 @@ void addServe(CLI::App &app, ServeOptions &o, bool &json, int &status)
         habits += std::string(" ") + h.name;
     }
     command->add_option("--habit", o.habit, phrase("cli", "Something that it does beside the usual:") + habits);
+    std::string mishaps;
+    for (const lamp::sim::Mishap &m : lamp::sim::mishaps()) {
+        mishaps += std::string(" ") + m.name;
+    }
+    command->add_option("--visited", o.visited, phrase("cli", "Folder of a visit to it: ramps, mode and menu stand as that left them"));
+    command->add_option("--mishap", o.mishap, phrase("cli", "Something that has happened to it since:") + mishaps);
     command->add_flag("--bare", o.bare, phrase("cli", "The colorimeter has no factory corrections"));
     command->add_flag("--spectral", o.spectral, phrase("cli", "A spectroradiometer lies beside the colorimeter"));
     command->add_flag("--warm", o.warm, phrase("cli", "The panel has been on for two hours"));
@@ -429,6 +452,8 @@ int run(std::vector<std::string> arguments)
     MeasureOptions measuring;
 
     addMeasure(app, measuring, status);
+    DiagnoseOptions diagnosing;
+    addDiagnose(app, diagnosing, status);
     FleetOptions fleet;
     addFleet(app, fleet, status);
     try {

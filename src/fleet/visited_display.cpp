@@ -69,6 +69,12 @@ VisitFacts factsIn(const Json &j)
     }
     f.instrument = modelAndSerial(meter.at("model").get<std::string>(), meter.at("serial").get<std::string>());
     f.target = targetIn(j);
+    f.mode = display.value("mode", "");
+    f.correction = meter.value("correction", "");
+    f.certified = meter.value("last_certified", "");
+    if (const auto lux = j.find("room_lux"); lux != j.end() && lux->is_number()) {
+        f.lux = lux->get<double>();
+    }
     f.task = taskFromName(j.value("task", "full")).value_or(Task::Full);
     f.finished = fromIsoTime(j.at("finished").get<std::string>());
     f.white = xyzOf({white.at("x").get<double>(), white.at("y").get<double>()}, white.at("Y").get<double>());
@@ -119,6 +125,10 @@ VisitFacts visitFacts(const VisitRecord &r)
                  modelAndSerial(r.instrument.model, r.instrument.serial),
                  r.accuracy(),
                  r.plan.target,
+                 r.plan.mode.empty() ? r.display.mode : r.plan.mode,
+                 r.correction,
+                 r.roomLux,
+                 r.instrument.lastCertified,
                  r.plan.task,
                  r.finished,
                  r.verification.white.xyz,
@@ -219,6 +229,23 @@ XYZ VisitedDisplay::evaluate(const Drive &rgb) const
 {
     const XYZ xyz = m_shown ? m_shown->evaluate(rgb) : XYZ(m_fromPcs * xyzOf(m_profile.colourOf(rgb), iccD50()).vec());
     return XYZ(m_since * xyz.vec());
+}
+
+void VisitedDisplay::keepToModel()
+{
+    if (m_model && m_facts.task != Task::Check) {
+        m_since = Eigen::Matrix3d::Identity();
+    }
+}
+
+XYZ VisitedDisplay::behind(const Drive &rgb) const
+{
+    return XYZ(m_since * m_model->evaluate(rgb).vec());
+}
+
+Drive VisitedDisplay::throughRamps(const Drive &rgb) const
+{
+    return m_shown ? m_shown->behind(rgb) : rgb;
 }
 
 bool VisitedDisplay::canShow(const Lab &lab) const

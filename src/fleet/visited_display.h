@@ -19,6 +19,10 @@ struct VisitFacts {
     std::string instrument; ///< model and serial
     Accuracy accuracy;      ///< of that instrument on this light, on that day
     Target target;
+    std::string mode;           ///< of the display's own
+    std::string correction;     ///< that the instrument read with; empty for none
+    std::optional<double> lux;  ///< at the desk
+    std::string certified;      ///< ISO date of the instrument's certificate; empty: not known
     Task task = Task::Full;
     WallTime finished{};
     XYZ white;                ///< cd/m², as read through what was left
@@ -41,6 +45,9 @@ class VisitedDisplay {
 public:
     static Result<VisitedDisplay> of(VisitFacts facts);
 
+    /// From now on what the model says counts, without what the colours that verified it were off by: where both are of the same hour the model knows
+    /// better how single channels behave. Nothing where only a check has been made since.
+    void keepToModel();
     [[nodiscard]] const VisitFacts &facts() const { return m_facts; }
     [[nodiscard]] const Profile &profile() const { return m_profile; }
     /// Whether the profile finds a drive for a colour (D50, relative to white).
@@ -49,6 +56,12 @@ public:
     [[nodiscard]] XYZ shows(const Lab &lab) const;
     /// What it makes of a drive, cd/m².
     [[nodiscard]] XYZ evaluate(const Drive &rgb) const;
+    /// What it makes of a drive behind the ramps, cd/m². \pre hasModel()
+    [[nodiscard]] XYZ behind(const Drive &rgb) const;
+    /// The drive behind the ramps that were left.
+    [[nodiscard]] Drive throughRamps(const Drive &rgb) const;
+    /// Whether its readings are known, so that it can be told from its ramps.
+    [[nodiscard]] bool hasModel() const { return m_model != nullptr; }
     /// Its primaries, white and black as left.
     [[nodiscard]] Primaries primaries() const;
     /// The same at full drive behind the ramps, where a model says it; else through them.

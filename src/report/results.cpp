@@ -23,8 +23,8 @@ struct ResultFile {
 };
 
 /// All names that a visit's results can have.
-constexpr std::array<const char *, 9> kNames{"profile.icc",      "ramps.csv",       "readings.txt", "visit.json", "measurement.json",
-                                             "whole-visit.json", "correction.json", "report.pdf",   "report.html"};
+constexpr std::array<const char *, 10> kNames{"profile.icc",      "ramps.csv",       "readings.txt", "visit.json",  "measurement.json",
+                                              "whole-visit.json", "correction.json", "report.pdf",   "report.html", "diagnosis.json"};
 
 Bytes bytesOf(const std::string &text)
 {
@@ -176,6 +176,15 @@ Result<KeptResults> keepResults(const fs::path &folder, const VisitRecord &recor
 Result<KeptResults> keepReadings(const fs::path &folder, const VisitRecord &record)
 {
     return keep(folder, {{"readings.txt", bytesOf(readingsToCgats(readingSet(record)))}});
+}
+
+Result<KeptResults> keepExamination(const fs::path &folder, const Examination &examination, bool complete)
+{
+    std::vector<ResultFile> files{{"readings.txt", bytesOf(readingsToCgats(readingSet(examination)))}};
+    if (complete) {
+        files.push_back({"diagnosis.json", bytesOf(examinationJson(examination, plainEnglish))});
+    }
+    return keep(folder, files);
 }
 
 Result<KeptResults> keepMeasurement(const fs::path &folder, const SurveyRecord &record)

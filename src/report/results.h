@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "diagnose/examination.h"
 #include "report/files.h"
 #include "survey/results.h"
 
@@ -26,6 +27,9 @@ Result<KeptResults> keepResults(const std::filesystem::path &folder, const Visit
 
 /// The same for a visit that failed: its readings only.
 Result<KeptResults> keepReadings(const std::filesystem::path &folder, const VisitRecord &record);
+
+/// The same of an examination: readings.txt, and diagnosis.json where it came to its end.
+Result<KeptResults> keepExamination(const std::filesystem::path &folder, const Examination &examination, bool complete);
 
 /// The same of a measurement beside visits: measurement.json and readings.txt, whole or cut off.
 Result<KeptResults> keepMeasurement(const std::filesystem::path &folder, const SurveyRecord &record);

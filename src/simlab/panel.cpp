@@ -287,7 +287,7 @@ void Panel::disturb(std::array<double, 3> &codes) const
         double v = signal.reversed ? 1 - codes[c] : codes[c];
         v = signal.limitedRange ? (255 * v - 16) / 219 : v;
         v = std::max(0.0, (v - signal.crushBelow) / (1 - signal.crushBelow)); // what lies below is lost, nothing jumps
-        codes[c] = std::clamp(v * (1 + stretch * m_spec.menu.stretched[c]), 0.0, 1.0);
+        codes[c] = signal.broken[c] ? 0 : std::clamp(v * (1 + stretch * m_spec.menu.stretched[c]), 0.0, 1.0);
     }
     const double middle = (codes[0] + codes[1] + codes[2]) / 3;
     if (signal.grayOnly) {
@@ -331,7 +331,8 @@ std::array<double, 3> Panel::channelGains() const
     }
     // Ageing takes light, and blue most of it.
     light *= 1 - 0.40 * m_spec.age;
-    const std::array<double, 3> yellowing{1.0, 1 - 0.02 * m_spec.age, 1 - 0.16 * m_spec.age};
+    const double old = m_spec.yellow >= 0 ? m_spec.yellow : m_spec.age;
+    const std::array<double, 3> yellowing{1.0, 1 - 0.02 * old, 1 - 0.16 * old};
     for (size_t c = 0; c < 3; ++c) {
         gains[c] *= light * yellowing[c] * m_spec.modes[m_mode].gain[c];
     }
@@ -386,6 +387,12 @@ Weights Panel::emissionAmong(const Drive &rgb, double area, const Drive &surroun
         const std::array<double, 3> around = channelLight(surround);
         const double brightest = std::max({light[0], light[1], light[2], 0.5 * std::max({around[0], around[1], around[2]})});
         zone = m_spec.zonesLeast + (1 - m_spec.zonesLeast) * std::min(1.0, std::cbrt(brightest));
+    }
+    if (m_spec.dynamicLeast > 0) {
+        // One lamp behind all: it follows the brightest of the whole picture.
+        const std::array<double, 3> around = channelLight(surround);
+        const double brightest = std::max({light[0], light[1], light[2], around[0], around[1], around[2]});
+        dimming *= m_spec.dynamicLeast + (1 - m_spec.dynamicLeast) * std::sqrt(std::min(1.0, brightest));
     }
     Weights w = Weights::Zero();
     double meanGain = 0;

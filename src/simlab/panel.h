@@ -65,10 +65,13 @@ struct PanelSpec {
         bool limitedRange = false;              ///< takes 16 to 235 of 255 for the whole range
         bool lutIgnored = false;                ///< ramps are taken, and do nothing
         bool grayOnly = false;                  ///< shows luminance alone
+        std::array<bool, 3> broken{};           ///< wires that carry nothing
         double saturation = 0, hueTwistDeg = 0; ///< a table that changes mixtures, and leaves grays and full primaries
     } signal;
     double zonesLeast = 0;      ///< light of a zone's backlight under a black picture, as a share; 0 for a backlight without zones
+    double dynamicLeast = 0;    ///< light of the whole backlight under a black picture, as a share; 0 for one that stays as it is
     double age = 0;             ///< 0 new .. 1 worn out: dimmer and yellower
+    double yellow = -1;         ///< the same of its colour alone; -1 where that goes with its age
     double reflectance = 0.012; ///< diffuse, of room light
     double responseS = 0.06;    ///< settling time constant of the pixels
     double maxPatchArea = 0;    ///< above it an OLED dims; 0 for none
@@ -114,6 +117,8 @@ public:
     void setRoom(const RoomSpec &room);
     [[nodiscard]] const RoomSpec &room() const { return m_room; }
     void setAge(double age) { m_spec.age = age; }
+    /// What its electronics and its light do from now on; what it is built of stays. Menu, mode and ramps stay as they stand.
+    PanelSpec &alterable() { return m_spec; }
 
     /// Weights of the components for what is shown now, at a time and after settling.
     /// \param roomShare how much of the reflected room light reaches the observer (1 for an eye at the desk).

@@ -233,7 +233,12 @@ Result<Reading> SimBench::readEmission(double integrationS)
         m_t += 0.3;
         return fault("saturated", faultMessage("saturated"), true);
     }
-    const Weights weights = m_panel.emission(m_t + integration / 2, spec.leak, m_place.at);
+    Weights weights = m_panel.emission(m_t + integration / 2, spec.leak, m_place.at);
+    if (m_beside > 0) {
+        // The wider the patch, the less of the view lies beside it.
+        const double beside = m_beside * std::clamp((0.5 - patch.area) / 0.4, 0.0, 1.0);
+        weights = (1 - beside) * weights + beside * m_panel.emissionOf(patch.surround, patch.area, m_t, spec.leak);
+    }
     XYZ xyz = meter().noiseless(weights, m_panel.components());
     for (const Stray &s : m_strays) {
         const double at = s.seconds ? m_t + integration / 2 : m_attempts - 1;
@@ -313,6 +318,18 @@ void SimBench::skipTime(double seconds)
 {
     const std::scoped_lock lock(m_mutex);
     m_t += seconds;
+}
+
+void SimBench::alter(const std::function<void(PanelSpec &)> &change)
+{
+    const std::scoped_lock lock(m_mutex);
+    change(m_panel.alterable());
+}
+
+void SimBench::slip(double beside)
+{
+    const std::scoped_lock lock(m_mutex);
+    m_beside = beside;
 }
 
 XYZ SimBench::truth(const Drive &rgb, double area) const

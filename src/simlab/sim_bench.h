@@ -4,6 +4,7 @@
 #include "simlab/meter.h"
 #include "simlab/panel.h"
 
+#include <functional>
 #include <map>
 #include <memory>
 #include <mutex>
@@ -58,6 +59,10 @@ public:
     /// Another instrument in place of one of the bench's, or the same as it has become. It comes as it starts.
     void setMeter(int index, const MeterSpec &meter);
     void skipTime(double seconds);
+    /// Something happens to the display: what its electronics and its light do from now on.
+    void alter(const std::function<void(PanelSpec &)> &change);
+    /// The instrument slips: so much of what it sees of a patch of a tenth of the screen lies beside it, less of a larger one.
+    void slip(double beside);
 
     /// Truth: what an ideal observer sees of a drive at the current state and time, room light excluded.
     [[nodiscard]] XYZ truth(const Drive &rgb, double area = 0.1) const;
@@ -88,7 +93,7 @@ private:
     std::vector<Meter> m_meters;
     size_t m_meter = 0;
     Place m_place;
-    double m_t = 0;
+    double m_t = 0, m_beside = 0;
     int m_attempts = 0;
     std::optional<XYZ> m_stuck; ///< what an instrument that hangs goes on to say
     std::vector<Fault> m_faults;

@@ -153,8 +153,9 @@ const Sentence *sentenceOf(const std::string &code)
 {
     static const auto all = [] {
         QHash<QByteArray, const Sentence *> byCode;
-        for (const auto part : {catalogue::files(), catalogue::studio(), catalogue::fleet(), catalogue::desktop(), catalogue::bench(),
-                                catalogue::visit(), catalogue::profiles(), catalogue::report(), catalogue::commands(), catalogue::survey()}) {
+        for (const auto part :
+             {catalogue::files(), catalogue::studio(), catalogue::fleet(), catalogue::desktop(), catalogue::bench(), catalogue::visit(),
+              catalogue::profiles(), catalogue::report(), catalogue::commands(), catalogue::survey(), catalogue::diagnosis()}) {
             for (const Sentence &s : part) {
                 byCode.insert(s.code, &s);
             }

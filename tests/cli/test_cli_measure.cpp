@@ -30,6 +30,52 @@ class TestCliMeasure : public QObject {
     }
 
 private Q_SLOTS:
+    // A display is visited, something happens to it, and it is asked what: by the folder of the visit, and by the studio.
+    void whatHappenedIsFound()
+    {
+        const QString visit = path("visited"), bench = serve("curlew --warm --visited '" + visit + "' --mishap ");
+        QCOMPARE(
+            cli({"visit", "--bench", serve("curlew --warm"), "--target", "Photo", "--effort", "quick", "--report", "none", "--whole", "--out", visit})
+                .status,
+            0);
+        const auto ask = [&](const QString &what, const QStringList &more) {
+            return cli(QStringList{"diagnose", "--bench", bench + what, "--out", path("found"), "--json"} + more);
+        };
+        const auto night = ask("night-colours", {"--visit", visit});
+        QVERIFY2(night.status == 1, night.err.constData());
+        QCOMPARE(night.json()["causes"].toArray()[0].toObject()["code"].toString(), QStringLiteral("night-colours"));
+        QFile kept(path("found") + "/diagnosis.json");
+        QVERIFY(kept.open(QIODevice::ReadOnly));
+        QCOMPARE(QJsonDocument::fromJson(kept.readAll()).object(), night.json());
+        const auto readings = readingsFromCgats(readFile((path("found") + "/readings.txt").toStdString()).value());
+        QVERIFY(readings.ok());
+        QCOMPARE(int(readings->readings.size()), night.json()["readings"].toInt());
+        const auto well = ask("healthy", {"--visit", visit + "/whole-visit.json"});
+        QVERIFY2(well.status == 0, well.err.constData());
+        QVERIFY(well.json()["healthy"].toDouble() > 0.8);
+        // By the studio's newest visit of the display that the bench shows.
+        const QString store = path("studio.sqlite");
+        QCOMPARE(cli({"fleet", "import", visit + "/whole-visit.json", "--store", store, "--yes"}).status, 0);
+        const auto leak = ask("light-leak", {"--store", store, "--tests", "none"});
+        QVERIFY2(leak.status == 1, leak.err.constData());
+        QCOMPARE(leak.json()["causes"].toArray()[0].toObject()["code"].toString(), QStringLiteral("light-leak"));
+    }
+
+    void whatCannotBeDiagnosedIsSaid()
+    {
+        const QString visit = path("visited");
+        const auto other = cli({"diagnose", "--bench", serve("plover --warm"), "--visit", visit, "--out", path("other")});
+        QVERIFY(other.status == 2 && other.err.contains("and the visit is of"));
+        const auto none = cli({"diagnose", "--bench", serve("plover --warm"), "--store", path("studio.sqlite"), "--out", path("none")});
+        QVERIFY2(none.status == 2 && none.err.contains("knows no finished visit"), none.err.constData());
+        QCOMPARE(cli({"diagnose", "--bench", serve("curlew"), "--visit", path("nowhere"), "--out", path("none")}).status, 2);
+        QCOMPARE(cli({"diagnose", "--bench", serve("curlew --mishap nonsense"), "--visit", visit, "--out", path("none")}).status, 3);
+        QCOMPARE(cli({"diagnose", "--bench", serve("curlew"), "--visit", visit, "--out", path("none"), "--tests", "some"}).status, 2);
+        const auto gone = cli({"diagnose", "--bench", serve("curlew --warm --fault internal:8:500"), "--visit", visit, "--out", path("gone")});
+        QVERIFY2(gone.status == 3 && QFile::exists(path("gone") + "/readings.txt"), gone.err.constData());
+        QVERIFY(!QFile::exists(path("gone") + "/diagnosis.json"));
+    }
+
     void eachKindLeavesItsFiles_data()
     {
         QTest::addColumn<QStringList>("more");

@@ -801,6 +801,30 @@
         <source>With --instruments: write a matrix that takes the second to the first</source>
         <translation>Mit --instruments: eine Matrix schreiben, die das zweite auf das erste bringt</translation>
     </message>
+    <message>
+        <source>Find what is wrong with a display, against what its last visit left</source>
+        <translation>Finden, was an einem Bildschirm falsch ist, gegenüber der letzten Sitzung</translation>
+    </message>
+    <message>
+        <source>Folder of the visit to compare with, visit.json or whole-visit.json; the studio&apos;s newest where left out</source>
+        <translation>Ordner der Sitzung zum Vergleichen, visit.json oder whole-visit.json; ohne Angabe die neueste des Studios</translation>
+    </message>
+    <message>
+        <source>Profile that is in use on the display</source>
+        <translation>Profil, das am Bildschirm in Gebrauch ist</translation>
+    </message>
+    <message>
+        <source>needed: until a cause is as good as sure; none: the first readings only; all</source>
+        <translation>needed: bis eine Ursache so gut wie sicher ist; none: nur die ersten Messungen; all: alle</translation>
+    </message>
+    <message>
+        <source>Folder of a visit to it: ramps, mode and menu stand as that left them</source>
+        <translation>Ordner einer Sitzung an ihm: Rampen, Betriebsart und Menü stehen, wie diese sie hinterlassen hat</translation>
+    </message>
+    <message>
+        <source>Something that has happened to it since:</source>
+        <translation>Etwas, das seither mit ihm geschehen ist:</translation>
+    </message>
 </context>
 <context>
     <name>control</name>
@@ -9195,6 +9219,498 @@
     <message>
         <source>Light gets in beside the instrument: black under it reads %1 cd/m², white %2. Lay it flat, tilt the screen back, darken the room; a hood helps.</source>
         <translation>Neben dem Messgerät fällt Licht ein: Schwarz darunter misst %1 cd/m², Weiß %2. Flach auflegen, Bildschirm nach hinten neigen, Raum abdunkeln; eine Blende hilft.</translation>
+    </message>
+    <message>
+        <source>The display&apos;s brightness was turned.</source>
+        <translation>Die Helligkeit des Bildschirms wurde verstellt.</translation>
+    </message>
+    <message>
+        <source>Set brightness back to what the last visit left, or make a refresh.</source>
+        <translation>Stellen Sie die Helligkeit auf den Wert der letzten Sitzung zurück, oder frischen Sie auf.</translation>
+    </message>
+    <message>
+        <source>The gains of red, green or blue were turned.</source>
+        <translation>Die Verstärkung von Rot, Grün oder Blau wurde verstellt.</translation>
+    </message>
+    <message>
+        <source>Set the gains back to what the last visit left, or make a refresh.</source>
+        <translation>Stellen Sie die Verstärkungen auf die Werte der letzten Sitzung zurück, oder frischen Sie auf.</translation>
+    </message>
+    <message>
+        <source>Another of the display&apos;s own modes is on.</source>
+        <translation>Am Bildschirm ist eine andere Betriebsart gewählt.</translation>
+    </message>
+    <message>
+        <source>Choose the mode of the last visit in the display&apos;s menu.</source>
+        <translation>Wählen Sie im Menü des Bildschirms die Betriebsart der letzten Sitzung.</translation>
+    </message>
+    <message>
+        <source>The contrast is set so high that bright tones are cut off.</source>
+        <translation>Der Kontrast ist so hoch gestellt, dass helle Töne abgeschnitten werden.</translation>
+    </message>
+    <message>
+        <source>Turn contrast down until steps near white can be told apart; best to where the last visit left it.</source>
+        <translation>Stellen Sie den Kontrast zurück, bis sich Stufen nahe Weiß unterscheiden; am besten auf den Wert der letzten Sitzung.</translation>
+    </message>
+    <message>
+        <source>Computer and display do not agree on the range of the signal.</source>
+        <translation>Rechner und Bildschirm sind sich über den Bereich des Signals nicht einig.</translation>
+    </message>
+    <message>
+        <source>Set both to full range (0 to 255), in the display&apos;s menu and in the graphics settings.</source>
+        <translation>Stellen Sie beide auf den vollen Bereich (0 bis 255), im Menü des Bildschirms und in den Grafikeinstellungen.</translation>
+    </message>
+    <message>
+        <source>Channels are exchanged.</source>
+        <translation>Kanäle sind vertauscht.</translation>
+    </message>
+    <message>
+        <source>Look at cable and adapter, and at the display&apos;s input; try another cable.</source>
+        <translation>Prüfen Sie Kabel und Adapter und den Eingang des Bildschirms; versuchen Sie ein anderes Kabel.</translation>
+    </message>
+    <message>
+        <source>One channel does not arrive.</source>
+        <translation>Ein Kanal kommt nicht an.</translation>
+    </message>
+    <message>
+        <source>Push the plugs home, then try another cable and another input.</source>
+        <translation>Stecken Sie die Stecker ganz ein, versuchen Sie dann ein anderes Kabel und einen anderen Eingang.</translation>
+    </message>
+    <message>
+        <source>Light and dark are exchanged.</source>
+        <translation>Hell und Dunkel sind vertauscht.</translation>
+    </message>
+    <message>
+        <source>Turn off inverted colours, in the desktop&apos;s settings or in the display&apos;s menu.</source>
+        <translation>Schalten Sie umgekehrte Farben aus, in den Einstellungen der Arbeitsumgebung oder im Menü des Bildschirms.</translation>
+    </message>
+    <message>
+        <source>The display shows grays only.</source>
+        <translation>Der Bildschirm zeigt nur Graustufen.</translation>
+    </message>
+    <message>
+        <source>Turn off grayscale, in the desktop&apos;s settings or in the display&apos;s menu.</source>
+        <translation>Schalten Sie Graustufen aus, in den Einstellungen der Arbeitsumgebung oder im Menü des Bildschirms.</translation>
+    </message>
+    <message>
+        <source>Dark tones are cut off.</source>
+        <translation>Dunkle Töne werden abgeschnitten.</translation>
+    </message>
+    <message>
+        <source>Raise the display&apos;s black level or turn off its black boost; check that both ends use full range.</source>
+        <translation>Heben Sie den Schwarzwert des Bildschirms an oder schalten Sie seine Schwarzverstärkung aus; prüfen Sie, dass beide Seiten den vollen Bereich verwenden.</translation>
+    </message>
+    <message>
+        <source>The calibration ramps are not loaded.</source>
+        <translation>Die Kalibrierungsrampen sind nicht geladen.</translation>
+    </message>
+    <message>
+        <source>Apply the display&apos;s profile again, and have it applied at login.</source>
+        <translation>Wenden Sie das Profil des Bildschirms erneut an, und lassen Sie es bei der Anmeldung anwenden.</translation>
+    </message>
+    <message>
+        <source>Ramps are taken, and do nothing.</source>
+        <translation>Rampen werden angenommen und bewirken nichts.</translation>
+    </message>
+    <message>
+        <source>Another program or the driver takes them off: turn off its colour handling, or use a profile made without ramps.</source>
+        <translation>Ein anderes Programm oder der Treiber nimmt sie weg: Schalten Sie dessen Farbbehandlung aus, oder verwenden Sie ein Profil ohne Rampen.</translation>
+    </message>
+    <message>
+        <source>Ramps of another calibration are loaded.</source>
+        <translation>Es sind Rampen einer anderen Kalibrierung geladen.</translation>
+    </message>
+    <message>
+        <source>Remove profiles and ramps, then apply this display&apos;s profile.</source>
+        <translation>Entfernen Sie Profile und Rampen, und wenden Sie dann das Profil dieses Bildschirms an.</translation>
+    </message>
+    <message>
+        <source>The display is calibrated to another target.</source>
+        <translation>Der Bildschirm ist auf ein anderes Ziel kalibriert.</translation>
+    </message>
+    <message>
+        <source>Apply the profile made for this target, or visit with the target that is wanted.</source>
+        <translation>Wenden Sie das Profil für dieses Ziel an, oder machen Sie eine Sitzung mit dem gewünschten Ziel.</translation>
+    </message>
+    <message>
+        <source>Night colours are on.</source>
+        <translation>Nachtfarben sind eingeschaltet.</translation>
+    </message>
+    <message>
+        <source>Turn night colours off in the desktop&apos;s settings, on this computer for good.</source>
+        <translation>Schalten Sie Nachtfarben in den Einstellungen der Arbeitsumgebung aus, an diesem Rechner für immer.</translation>
+    </message>
+    <message>
+        <source>The profile in use is another display&apos;s.</source>
+        <translation>Das verwendete Profil gehört zu einem anderen Bildschirm.</translation>
+    </message>
+    <message>
+        <source>Install the profile that was made for this display.</source>
+        <translation>Installieren Sie das Profil, das für diesen Bildschirm gemacht wurde.</translation>
+    </message>
+    <message>
+        <source>The profile in use says something else than the last visit left.</source>
+        <translation>Das verwendete Profil sagt etwas anderes, als die letzte Sitzung hinterlassen hat.</translation>
+    </message>
+    <message>
+        <source>Install the profile of the last visit.</source>
+        <translation>Installieren Sie das Profil der letzten Sitzung.</translation>
+    </message>
+    <message>
+        <source>Light from the room gets in under the instrument.</source>
+        <translation>Licht aus dem Raum fällt unter das Messgerät.</translation>
+    </message>
+    <message>
+        <source>Lay the instrument flat without a gap, tilt the screen back, turn the lamp away, and read again.</source>
+        <translation>Legen Sie das Messgerät ohne Spalt flach auf, neigen Sie den Bildschirm nach hinten, drehen Sie die Lampe weg, und messen Sie erneut.</translation>
+    </message>
+    <message>
+        <source>The display is as it was; the room is brighter.</source>
+        <translation>Der Bildschirm ist wie zuvor; der Raum ist heller.</translation>
+    </message>
+    <message>
+        <source>Bring the room&apos;s light back: lamp, blind, time of day. Prints made now will look dark.</source>
+        <translation>Stellen Sie das Raumlicht wieder her: Lampe, Jalousie, Tageszeit. Jetzt beurteilte Drucke wirken dunkel.</translation>
+    </message>
+    <message>
+        <source>The display is not warm yet.</source>
+        <translation>Der Bildschirm ist noch nicht warm.</translation>
+    </message>
+    <message>
+        <source>Leave it on for half an hour, then look again.</source>
+        <translation>Lassen Sie ihn eine halbe Stunde eingeschaltet, und prüfen Sie dann erneut.</translation>
+    </message>
+    <message>
+        <source>The backlight has aged: there is less light.</source>
+        <translation>Die Hintergrundbeleuchtung ist gealtert: Es ist weniger Licht da.</translation>
+    </message>
+    <message>
+        <source>Raise brightness and make a full visit; see how long it can still hold its target.</source>
+        <translation>Erhöhen Sie die Helligkeit, und machen Sie eine volle Sitzung; sehen Sie nach, wie lange er sein Ziel noch hält.</translation>
+    </message>
+    <message>
+        <source>The display has aged: it has yellowed.</source>
+        <translation>Der Bildschirm ist gealtert: Er ist vergilbt.</translation>
+    </message>
+    <message>
+        <source>Make a full visit; see how long it can still hold its white.</source>
+        <translation>Machen Sie eine volle Sitzung; sehen Sie nach, wie lange er sein Weiß noch hält.</translation>
+    </message>
+    <message>
+        <source>The backlight follows the picture (dynamic contrast).</source>
+        <translation>Die Hintergrundbeleuchtung folgt dem Bild (dynamischer Kontrast).</translation>
+    </message>
+    <message>
+        <source>Turn off dynamic contrast and automatic brightness in the display&apos;s menu.</source>
+        <translation>Schalten Sie dynamischen Kontrast und automatische Helligkeit im Menü des Bildschirms aus.</translation>
+    </message>
+    <message>
+        <source>Zones of the backlight are dimmed where the picture is dark.</source>
+        <translation>Zonen der Hintergrundbeleuchtung werden gedimmt, wo das Bild dunkel ist.</translation>
+    </message>
+    <message>
+        <source>Turn off local dimming for work that is judged by eye or measured.</source>
+        <translation>Schalten Sie lokales Dimmen aus für Arbeit, die mit dem Auge beurteilt oder gemessen wird.</translation>
+    </message>
+    <message>
+        <source>Large bright areas are dimmed.</source>
+        <translation>Große helle Flächen werden gedimmt.</translation>
+    </message>
+    <message>
+        <source>Turn off power saving or peak brightness; else judge at the size of picture that is worked with.</source>
+        <translation>Schalten Sie Stromsparen oder Spitzenhelligkeit aus; sonst beurteilen Sie bei der Bildgröße, mit der gearbeitet wird.</translation>
+    </message>
+    <message>
+        <source>Pictures that stand still are dimmed.</source>
+        <translation>Stehende Bilder werden gedimmt.</translation>
+    </message>
+    <message>
+        <source>Turn off the dimming of still pictures in the display&apos;s menu, or the desktop&apos;s.</source>
+        <translation>Schalten Sie das Dimmen stehender Bilder im Menü des Bildschirms oder in der Arbeitsumgebung aus.</translation>
+    </message>
+    <message>
+        <source>There are fewer levels than the signal has: gradients show bands.</source>
+        <translation>Es gibt weniger Stufen, als das Signal hat: Verläufe zeigen Streifen.</translation>
+    </message>
+    <message>
+        <source>Look at the depth that the graphics settings give this output, and at cable and input; some panels have no more.</source>
+        <translation>Prüfen Sie die Farbtiefe dieses Ausgangs in den Grafikeinstellungen, Kabel und Eingang; manche Panels haben nicht mehr.</translation>
+    </message>
+    <message>
+        <source>The display changes colours by a table of its own.</source>
+        <translation>Der Bildschirm verändert Farben durch eine eigene Tabelle.</translation>
+    </message>
+    <message>
+        <source>Turn off colour enhancement, skin tones and the like in its menu, or choose a mode without them.</source>
+        <translation>Schalten Sie Farbverbesserung, Hauttöne und dergleichen im Menü aus, oder wählen Sie eine Betriebsart ohne sie.</translation>
+    </message>
+    <message>
+        <source>The instrument reads by another correction than at the visit.</source>
+        <translation>Das Messgerät misst mit einer anderen Korrektur als in der Sitzung.</translation>
+    </message>
+    <message>
+        <source>Use the correction for this kind of panel, or one made for this display.</source>
+        <translation>Verwenden Sie die Korrektur für diese Art Panel, oder eine, die für diesen Bildschirm gemacht wurde.</translation>
+    </message>
+    <message>
+        <source>The instrument has changed: it sees otherwise than it did.</source>
+        <translation>Das Messgerät hat sich verändert: Es sieht anders als zuvor.</translation>
+    </message>
+    <message>
+        <source>Compare it with another one on the same display; have it certified.</source>
+        <translation>Vergleichen Sie es am selben Bildschirm mit einem anderen; lassen Sie es zertifizieren.</translation>
+    </message>
+    <message>
+        <source>Part of what the instrument sees lies beside the patch.</source>
+        <translation>Ein Teil dessen, was das Messgerät sieht, liegt neben dem Messfeld.</translation>
+    </message>
+    <message>
+        <source>Lay the instrument into the marked place, and read again.</source>
+        <translation>Legen Sie das Messgerät an den markierten Ort, und messen Sie erneut.</translation>
+    </message>
+    <message>
+        <source>The screen is uneven: it is darker away from the centre.</source>
+        <translation>Der Bildschirm ist ungleichmäßig: Abseits der Mitte ist er dunkler.</translation>
+    </message>
+    <message>
+        <source>Measure uniformity; judge pictures in the middle, or turn on the display&apos;s own compensation.</source>
+        <translation>Messen Sie die Gleichmäßigkeit; beurteilen Sie Bilder in der Mitte, oder schalten Sie den eigenen Ausgleich des Bildschirms ein.</translation>
+    </message>
+    <message>
+        <source>The bench says that no ramps are loaded.</source>
+        <translation>Der Messplatz sagt, dass keine Rampen geladen sind.</translation>
+    </message>
+    <message>
+        <source>The bench says that ramps are loaded.</source>
+        <translation>Der Messplatz sagt, dass Rampen geladen sind.</translation>
+    </message>
+    <message>
+        <source>Brightness stands otherwise than the last visit left it.</source>
+        <translation>Die Helligkeit steht anders, als die letzte Sitzung sie hinterlassen hat.</translation>
+    </message>
+    <message>
+        <source>Brightness stands where the last visit left it.</source>
+        <translation>Die Helligkeit steht, wo die letzte Sitzung sie hinterlassen hat.</translation>
+    </message>
+    <message>
+        <source>Gains stand otherwise than the last visit left them.</source>
+        <translation>Verstärkungen stehen anders, als die letzte Sitzung sie hinterlassen hat.</translation>
+    </message>
+    <message>
+        <source>All gains stand where the last visit left them.</source>
+        <translation>Alle Verstärkungen stehen, wo die letzte Sitzung sie hinterlassen hat.</translation>
+    </message>
+    <message>
+        <source>Another control of the menu stands otherwise than the last visit left it.</source>
+        <translation>Ein anderer Regler des Menüs steht anders, als die letzte Sitzung ihn hinterlassen hat.</translation>
+    </message>
+    <message>
+        <source>The menu&apos;s other controls stand where the last visit left them.</source>
+        <translation>Die übrigen Regler des Menüs stehen, wo die letzte Sitzung sie hinterlassen hat.</translation>
+    </message>
+    <message>
+        <source>The display says that it is in another mode.</source>
+        <translation>Der Bildschirm sagt, dass er in einer anderen Betriebsart ist.</translation>
+    </message>
+    <message>
+        <source>The display says that it is in the same mode.</source>
+        <translation>Der Bildschirm sagt, dass er in derselben Betriebsart ist.</translation>
+    </message>
+    <message>
+        <source>The instrument cannot use the correction of the last visit.</source>
+        <translation>Das Messgerät kann die Korrektur der letzten Sitzung nicht verwenden.</translation>
+    </message>
+    <message>
+        <source>The instrument reads by the correction of the last visit.</source>
+        <translation>Das Messgerät misst mit der Korrektur der letzten Sitzung.</translation>
+    </message>
+    <message>
+        <source>It is another instrument than at the last visit.</source>
+        <translation>Es ist ein anderes Messgerät als in der letzten Sitzung.</translation>
+    </message>
+    <message>
+        <source>It is the instrument of the last visit.</source>
+        <translation>Es ist das Messgerät der letzten Sitzung.</translation>
+    </message>
+    <message>
+        <source>The instrument&apos;s certificate is more than three years old.</source>
+        <translation>Das Zertifikat des Messgeräts ist mehr als drei Jahre alt.</translation>
+    </message>
+    <message>
+        <source>The instrument&apos;s certificate is less than three years old.</source>
+        <translation>Das Zertifikat des Messgeräts ist weniger als drei Jahre alt.</translation>
+    </message>
+    <message>
+        <source>There is half as much light again at the desk as at the last visit.</source>
+        <translation>Am Tisch ist anderthalbmal so viel Licht wie in der letzten Sitzung, oder mehr.</translation>
+    </message>
+    <message>
+        <source>There is no more light at the desk than at the last visit.</source>
+        <translation>Am Tisch ist nicht mehr Licht als in der letzten Sitzung.</translation>
+    </message>
+    <message>
+        <source>The profile&apos;s colours are not those of this display.</source>
+        <translation>Die Farben des Profils sind nicht die dieses Bildschirms.</translation>
+    </message>
+    <message>
+        <source>The profile&apos;s colours are those of this display.</source>
+        <translation>Die Farben des Profils sind die dieses Bildschirms.</translation>
+    </message>
+    <message>
+        <source>The profile&apos;s colours differ from what the last visit left.</source>
+        <translation>Die Farben des Profils weichen von dem ab, was die letzte Sitzung hinterlassen hat.</translation>
+    </message>
+    <message>
+        <source>The profile&apos;s colours are what the last visit left.</source>
+        <translation>Die Farben des Profils sind, was die letzte Sitzung hinterlassen hat.</translation>
+    </message>
+    <message>
+        <source>%1 %: %2</source>
+        <translation>%1 %: %2</translation>
+    </message>
+    <message>
+        <source>    strength: %1</source>
+        <translation>    Stärke: %1</translation>
+    </message>
+    <message>
+        <source>    for it: %1</source>
+        <translation>    dafür: %1</translation>
+    </message>
+    <message>
+        <source>    against it: %1</source>
+        <translation>    dagegen: %1</translation>
+    </message>
+    <message>
+        <source>    what to do: %1</source>
+        <translation>    was zu tun ist: %1</translation>
+    </message>
+    <message>
+        <source>Nothing is wrong that was looked for (%1 %): readings are off by %2 ΔE*ab on average from what the last visit left, as this instrument sees it.</source>
+        <translation>Nichts von dem, wonach gesucht wurde, ist falsch (%1 %): Messungen weichen im Mittel um %2 ΔE*ab von dem ab, was die letzte Sitzung hinterlassen hat, wie dieses Messgerät es sieht.</translation>
+    </message>
+    <message>
+        <source>Readings are off by %1 ΔE*ab on average, as this instrument sees it, and none of the known causes explains it.</source>
+        <translation>Messungen weichen im Mittel um %1 ΔE*ab ab, wie dieses Messgerät es sieht, und keine der bekannten Ursachen erklärt es.</translation>
+    </message>
+    <message>
+        <source>What would tell most now: %1</source>
+        <translation>Am meisten würde jetzt sagen: %1</translation>
+    </message>
+    <message>
+        <source>With it readings are off by %1 ΔE*ab on average, without it by %2.</source>
+        <translation>Mit ihr weichen Messungen im Mittel um %1 ΔE*ab ab, ohne sie um %2.</translation>
+    </message>
+    <message>
+        <source>It leaves &quot;%1&quot; off by %2 ΔE*ab.</source>
+        <translation>Sie lässt »%1« um %2 ΔE*ab abweichen.</translation>
+    </message>
+    <message>
+        <source>Reading what most causes change</source>
+        <translation>Messen, was die meisten Ursachen verändern</translation>
+    </message>
+    <message>
+        <source>Telling causes apart: %1</source>
+        <translation>Ursachen unterscheiden: %1</translation>
+    </message>
+    <message>
+        <source>The bench shows %1, and the visit is of %2.</source>
+        <translation>Der Messplatz zeigt %1, und die Sitzung ist von %2.</translation>
+    </message>
+    <message>
+        <source>Give a visit of the display that stands there.</source>
+        <translation>Geben Sie eine Sitzung des Bildschirms an, der dort steht.</translation>
+    </message>
+    <message>
+        <source>The studio knows no finished visit of %1 to compare with.</source>
+        <translation>Das Studio kennt keine abgeschlossene Sitzung von %1 zum Vergleichen.</translation>
+    </message>
+    <message>
+        <source>That visit&apos;s profile holds no readings to compare with.</source>
+        <translation>Das Profil dieser Sitzung enthält keine Messungen zum Vergleichen.</translation>
+    </message>
+    <message>
+        <source>Visit the display first, or give the folder of a visit with --visit.</source>
+        <translation>Machen Sie zuerst eine Sitzung an dem Bildschirm, oder geben Sie mit --visit den Ordner einer Sitzung an.</translation>
+    </message>
+    <message>
+        <source>white on most of the screen</source>
+        <translation>Weiß auf dem größten Teil des Bildschirms</translation>
+    </message>
+    <message>
+        <source>dark patches with white around them</source>
+        <translation>dunkle Messfelder mit Weiß darum</translation>
+    </message>
+    <message>
+        <source>neighbouring levels</source>
+        <translation>benachbarte Stufen</translation>
+    </message>
+    <message>
+        <source>white away from the centre</source>
+        <translation>Weiß abseits der Mitte</translation>
+    </message>
+    <message>
+        <source>the same with another instrument</source>
+        <translation>dasselbe mit einem anderen Messgerät</translation>
+    </message>
+    <message>
+        <source>white that stands still for a minute</source>
+        <translation>Weiß, das eine Minute lang stillsteht</translation>
+    </message>
+    <message>
+        <source>white again after some minutes</source>
+        <translation>Weiß noch einmal nach einigen Minuten</translation>
+    </message>
+    <message>
+        <source>red %1 %, green %2 %, blue %3 % of their light</source>
+        <translation>Rot %1 %, Grün %2 %, Blau %3 % ihres Lichts</translation>
+    </message>
+    <message>
+        <source>about %1 K</source>
+        <translation>etwa %1 K</translation>
+    </message>
+    <message>
+        <source>%1 % of white&apos;s luminance is added to all</source>
+        <translation>%1 % der Leuchtdichte von Weiß kommen überall hinzu</translation>
+    </message>
+    <message>
+        <source>%1 % less light, %2 % less of blue</source>
+        <translation>%1 % weniger Licht, %2 % weniger von Blau</translation>
+    </message>
+    <message>
+        <source>%1 % were missing at the beginning; two thirds of it come within %2</source>
+        <translation>%1 % fehlten zu Beginn; zwei Drittel davon kommen in %2</translation>
+    </message>
+    <message>
+        <source>to %1 % of its light when all is dark</source>
+        <translation>bis auf %1 % ihres Lichts, wenn alles dunkel ist</translation>
+    </message>
+    <message>
+        <source>%1 % of its view lie beside the patch</source>
+        <translation>%1 % seines Blickfelds liegen neben dem Messfeld</translation>
+    </message>
+    <message>
+        <source>as if there were %1 bits</source>
+        <translation>als wären es %1 Bit</translation>
+    </message>
+    <message>
+        <source>below %1 % drive</source>
+        <translation>unter %1 % Ansteuerung</translation>
+    </message>
+    <message>
+        <source>above %1 % drive</source>
+        <translation>über %1 % Ansteuerung</translation>
+    </message>
+    <message>
+        <source>pale colours %1 % more saturated, turned by %2°</source>
+        <translation>blasse Farben %1 % gesättigter, um %2° gedreht</translation>
+    </message>
+    <message>
+        <source>luminance changed by %1 %</source>
+        <translation>Leuchtdichte um %1 % verändert</translation>
+    </message>
+    <message>
+        <source>%1 % darker in the corners than usual</source>
+        <translation>in den Ecken %1 % dunkler als üblich</translation>
     </message>
 </context>
 </TS>
