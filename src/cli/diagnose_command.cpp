@@ -27,7 +27,7 @@ Result<VisitedDisplay> ofFile(const std::string &path)
     return facts ? VisitedDisplay::of(std::move(facts).value()) : Result<VisitedDisplay>(facts.error());
 }
 
-/// The newest visit of the studio to the display that a bench shows.
+/// The display that a bench shows, as its newest calibration in the studio left it.
 Result<VisitedDisplay> ofStudio(const std::string &path, Bench &bench)
 {
     const auto display = bench.describeDisplay();
@@ -38,18 +38,14 @@ Result<VisitedDisplay> ofStudio(const std::string &path, Bench &bench)
     if (!studio.store()) {
         return studio.store().error();
     }
-    std::vector<qint64> ids;
-    for (const DisplayEntry &entry : studio.store().value()->studio().bySerial(QString::fromStdString(display->serial))) {
-        ids.push_back(entry.id);
-    }
-    auto visited = ids.empty() ? Result<std::vector<StudioDisplay>>(std::vector<StudioDisplay>{}) : visitedDisplays(*studio.store().value(), ids);
+    Store &store = *studio.store().value();
+    const auto entry = store.studio().find(QString::fromStdString(display->model), QString::fromStdString(display->serial));
+    auto visited = entry ? asCalibrated(store, entry->id) : Result<std::optional<VisitedDisplay>>(std::optional<VisitedDisplay>());
     if (!visited) {
         return visited.error();
     }
-    for (StudioDisplay &d : visited.value()) {
-        if (d.display.facts().model == display->model) {
-            return std::move(d.display);
-        }
+    if (visited.value()) {
+        return std::move(*visited.value());
     }
     return Error{ErrorKind::Input,
                  say("diagnosis-no-visit", modelAndSerial(display->model, display->serial)),
@@ -108,7 +104,7 @@ int conclude(const Examination &e, const Status &status, const DiagnoseOptions &
     if (!kept || kept->problem) {
         return kNotWritten;
     }
-    const bool healthy = e.ranking.causes.empty() || e.ranking.healthy > e.ranking.causes.front().probability;
+    const bool healthy = e.ranking.causes.empty() || e.ranking.healthy > std::max(e.ranking.unexplained, e.ranking.causes.front().probability);
     return healthy ? kDone : kNotWithin;
 }
 

@@ -13,7 +13,7 @@ namespace lamp {
 namespace {
 
 constexpr double kSure = 0.95;        ///< a cause that is as good as sure
-constexpr double kWorthwhile = 0.004; ///< chance that a test tells two apart, below which it is left out
+constexpr double kWorthwhile = 0.003; ///< chance that a test tells two apart, below which it is left out
 
 /// What is read at first: white, black, grays, full colours and mixtures, dark and near the top, of which every link of the chain changes some.
 std::vector<std::pair<std::string, Drive>> firstPatches()
@@ -249,7 +249,7 @@ void Examiner::learnFacts()
     }
     learn(Fact::OtherTurned, known, others);
     learn(Fact::ModeChanged, !then.mode.empty() && !m_e.display.mode.empty(), then.mode != m_e.display.mode);
-    learn(Fact::CorrectionChanged, true, m_e.correction != then.correction);
+    learn(Fact::CorrectionChanged, !then.instrument.empty(), m_e.correction != then.correction);
     learn(Fact::OtherInstrument, !then.instrument.empty(), then.instrument != modelAndSerial(m_e.instrument.model, m_e.instrument.serial));
     if (const WallTime certified = fromIsoTime(m_e.instrument.lastCertified); m_e.plan.now != WallTime{} && certified != WallTime{}) {
         const double age = std::chrono::duration<double>(m_e.plan.now - certified).count();
@@ -306,6 +306,7 @@ Status Examiner::take(std::vector<Observed> patches)
 {
     const auto first = int(m_e.observed.size());
     const double begun = m_bench.now();
+    double stands = begun; ///< since when the picture that is to stand has stood
     const double planned = patches.empty() ? 0 : patches.front().shown.t;
     for (Observed &o : patches) {
         if (m_stop.stop_requested()) {
@@ -329,6 +330,7 @@ Status Examiner::take(std::vector<Observed> patches)
         }
         m_gauge->setPatchArea(o.shown.area);
         m_gauge->setSurround(o.shown.surround);
+        stands = o.shown.stillS > 0 ? stands : m_bench.now();
         const double light = 0.2126 * std::pow(o.shown.rgb.a, 2.2) + 0.7152 * std::pow(o.shown.rgb.b, 2.2) + 0.0722 * std::pow(o.shown.rgb.c, 2.2);
         const double expected = std::max(m_reference.white().b * light, 2e-4 * m_reference.white().b);
         const auto m = m_gauge->read(o.shown.rgb, o.name, expected, (o.after >= 0 ? 0.0008 : 0.002) * std::cbrt(m_reference.white().b / expected));
@@ -338,6 +340,7 @@ Status Examiner::take(std::vector<Observed> patches)
         // Nothing where something should be is what is looked for here.
         const double floor = m_gauge->instrument().floorCdM2;
         o.shown.t = m_bench.now() - m_start;
+        o.shown.stillS = o.shown.stillS > 0 ? m_bench.now() - stands : 0;
         o.xyz = m ? m->xyz : XYZ{};
         o.sigma = m ? m->sigma : XYZ{floor, floor, floor};
         if (o.after >= 0) {
@@ -395,6 +398,9 @@ void Examiner::weigh()
     m_e.ranking = m_inference->weigh(m_e.observed);
     const DiagnosticTest *t = next();
     m_e.next = t != nullptr ? t->code : "";
+    if (m_hooks.onWeighed) {
+        m_hooks.onWeighed(m_e);
+    }
 }
 
 Status Examiner::test(const DiagnosticTest &test)

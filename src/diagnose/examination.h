@@ -52,6 +52,7 @@ struct Examination {
 
 struct ExaminationHooks {
     std::function<void(const Measurement &, const Examination &)> onReading;
+    std::function<void(const Examination &)> onWeighed; ///< causes were weighed anew
     std::function<void(const Message &what, double fraction, double secondsLeft)> onProgress;
     std::function<void(const Message &)> onNote;
     std::function<bool(const Error &)> askToMend;

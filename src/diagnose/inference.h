@@ -42,6 +42,8 @@ struct Ranking {
     double unexplained = 0;    ///< that it is none of them
     double surest = 0;         ///< of the most probable cause, or pair of causes
     double misfitHealthy = 0;  ///< mean CIE 1976 difference between readings and what the last visit left
+    /// Of each reading, CIE 1976: from what the last visit left, and from what the most probable cause, or pair, makes of that.
+    std::vector<double> off, left;
 };
 
 /// Weighs causes by readings: each hypothesis predicts all of them through its chain; its unknowns, and what any display or instrument may have

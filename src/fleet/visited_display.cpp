@@ -233,8 +233,14 @@ XYZ VisitedDisplay::evaluate(const Drive &rgb) const
 
 void VisitedDisplay::keepToModel()
 {
-    if (m_model && m_facts.task != Task::Check) {
+    if (m_model) {
         m_since = Eigen::Matrix3d::Identity();
+    }
+    if (m_facts.task == Task::Check) {
+        m_facts.controls.clear();
+        m_facts.mode.clear();
+        m_facts.lux.reset();
+        m_facts.instrument.clear();
     }
 }
 

@@ -19,10 +19,10 @@ struct VisitFacts {
     std::string instrument; ///< model and serial
     Accuracy accuracy;      ///< of that instrument on this light, on that day
     Target target;
-    std::string mode;           ///< of the display's own
-    std::string correction;     ///< that the instrument read with; empty for none
-    std::optional<double> lux;  ///< at the desk
-    std::string certified;      ///< ISO date of the instrument's certificate; empty: not known
+    std::string mode;          ///< of the display's own
+    std::string correction;    ///< that the instrument read with; empty for none
+    std::optional<double> lux; ///< at the desk
+    std::string certified;     ///< ISO date of the instrument's certificate; empty: not known
     Task task = Task::Full;
     WallTime finished{};
     XYZ white;                ///< cd/m², as read through what was left
@@ -45,8 +45,9 @@ class VisitedDisplay {
 public:
     static Result<VisitedDisplay> of(VisitFacts facts);
 
-    /// From now on what the model says counts, without what the colours that verified it were off by: where both are of the same hour the model knows
-    /// better how single channels behave. Nothing where only a check has been made since.
+    /// From now on what the model of the profile's own readings says counts, without what colours read later, or to verify it, were off by: the
+    /// display as its calibration left it. Where a check is all there is, what it found of menu, room and instrument is not what was left, and
+    /// forgotten.
     void keepToModel();
     [[nodiscard]] const VisitFacts &facts() const { return m_facts; }
     [[nodiscard]] const Profile &profile() const { return m_profile; }

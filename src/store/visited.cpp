@@ -10,7 +10,7 @@ namespace {
 /// A newer visit may have no profile (one that was interrupted, a reading by hand): so many are looked through.
 constexpr Page kNewest{0, 12};
 
-Result<std::optional<VisitRecord>> newestWithProfile(Store &store, qint64 displayId)
+Result<std::optional<VisitRecord>> newestWithProfile(Store &store, qint64 displayId, bool calibrated = false)
 {
     for (const VisitEntry &v : store.visits().of(displayId, kNewest)) {
         if (v.state != VisitState::Finished) {
@@ -20,7 +20,7 @@ Result<std::optional<VisitRecord>> newestWithProfile(Store &store, qint64 displa
         if (!record) {
             return record.error();
         }
-        if (!record->profile.empty()) {
+        if (!record->profile.empty() && (!calibrated || record->plan.task != Task::Check)) {
             return std::optional(std::move(record).value());
         }
     }
@@ -75,6 +75,32 @@ Result<std::vector<StudioDisplay>> visitedDisplays(Store &store, const std::vect
         all.push_back({std::move(found[i].entry), std::move(found[i].visit), std::move(*made[i]).value()});
     }
     return all;
+}
+
+Result<std::optional<VisitedDisplay>> asCalibrated(Store &store, qint64 displayId)
+{
+    auto record = newestWithProfile(store, displayId, true);
+    if (record && !record.value()) {
+        record = newestWithProfile(store, displayId);
+    }
+    if (!record) {
+        return record.error();
+    }
+    if (const auto problem = store.takeProblem()) {
+        return *problem;
+    }
+    if (!record.value()) {
+        return std::optional<VisitedDisplay>();
+    }
+    auto display = VisitedDisplay::of(visitFacts(*record.value()));
+    if (!display) {
+        return display.error();
+    }
+    if (!display->hasModel()) {
+        return std::optional<VisitedDisplay>();
+    }
+    display.value().keepToModel();
+    return std::optional(std::move(display).value());
 }
 
 std::vector<RoundCandidate> roundCandidates(Store &store, const std::vector<DueQuestion> &due, WallTime on)

@@ -21,6 +21,10 @@ struct StudioDisplay {
 /// \return an error where one cannot be read, or with ErrorKind::Cancelled where it was stopped
 Result<std::vector<StudioDisplay>> visitedDisplays(Store &store, const std::vector<qint64> &ids = {}, const std::stop_token &stop = {});
 
+/// A display as its newest calibration left it, by the visit that made it; by the profile that a check held it against where no such visit is known.
+/// \return nothing where there is neither, or its profile holds no readings
+Result<std::optional<VisitedDisplay>> asCalibrated(Store &store, qint64 displayId);
+
 /// The displays that a round could take in: when they are due, how long their visits took and their panels needed to stand still.
 std::vector<RoundCandidate> roundCandidates(Store &store, const std::vector<DueQuestion> &due, WallTime on);
 /// What a round can be measured with: the studio's instruments in use.

@@ -5,6 +5,7 @@
 #include "ui/views.h"
 #include "ui/watchdog.h"
 
+#include "app/diagnosis/diagnosis_view.h"
 #include "app/parts/banner.h"
 #include "app/parts/look.h"
 #include "app/parts/plot_widget.h"
@@ -13,6 +14,7 @@
 #include "app/survey/uniformity_map.h"
 #include "app/visit/visit_controller.h"
 #include "report/report.h"
+#include "visit/visit.h"
 
 #include <QApplication>
 #include <QDir>
@@ -169,6 +171,50 @@ private Q_SLOTS:
         QVERIFY(!labels(*view()).contains("godwit"));
         view()->startOrStop();
         QTRY_VERIFY_WITH_TIMEOUT(!runner().running(), kSlow);
+        m_window->setSpeed(0);
+    }
+
+    // What is wrong with it: nothing to compare with; nothing wrong; ramps lost; stopped. A display's own visit, on its own bench.
+    void whatIsWrong()
+    {
+        DiagnosisView *page = m_window->diagnosis();
+        const auto look = [&] {
+            page->startOrStop();
+            QTRY_VERIFY_WITH_TIMEOUT(!m_window->visits()->diagnoses().running(), kSlow);
+            QCoreApplication::processEvents();
+        };
+        QTest::keyClick(m_window->windowHandle(), Qt::Key_D, Qt::ControlModifier);
+        QTRY_VERIFY(page->isVisible());
+        look();
+        QVERIFY(m_window->findChild<Banner *>()->message().contains("no finished visit"));
+        const auto display = m_window->store()->studio().display(m_window->currentDisplay());
+        const auto bench = m_window->visits()->benchFor(*display).simulated;
+        bench->skipTime(7200);
+        VisitPlan plan;
+        plan.target = *builtInTarget("Photo");
+        VisitHooks hooks;
+        hooks.wallClock = [] { return std::chrono::floor<std::chrono::seconds>(std::chrono::system_clock::now()); };
+        Visit visit(*bench, plan, hooks, {});
+        QVERIFY(visit.run());
+        VisitRecord record = visit.record();
+        record.id = "before";
+        QVERIFY(m_window->store()->visits().finish(record, display->id).ok());
+        look();
+        QVERIFY2(page->words().contains("Nothing is wrong"), qPrintable(page->words()));
+        (void)bench->resetLut();
+        look();
+        QVERIFY2(page->words().contains("ramps are not loaded") && page->words().contains("Apply the display's profile"), qPrintable(page->words()));
+        QVERIFY(QFile::exists(page->folder() + "/diagnosis.json") && QFile::exists(page->folder() + "/readings.txt"));
+        picture(*m_window, "diagnosis");
+        // One instrument at a time, here as well; and it can be stopped, with what was read.
+        m_window->setSpeed(60);
+        page->startOrStop();
+        QVERIFY(m_window->visits()->diagnoses().running());
+        m_window->startVisit(Task::Check);
+        QVERIFY(!m_window->runner()->running());
+        QTest::qWait(300);
+        page->startOrStop();
+        QTRY_VERIFY_WITH_TIMEOUT(!m_window->visits()->diagnoses().running(), kSlow);
         m_window->setSpeed(0);
     }
 

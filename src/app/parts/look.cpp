@@ -4,7 +4,9 @@
 #include <QApplication>
 #include <QPainterPath>
 #include <QPalette>
+#include <QProxyStyle>
 #include <QStyleFactory>
+#include <QStyleOption>
 
 namespace lamp::app {
 
@@ -38,6 +40,38 @@ Surround currentSurround()
     return g_surround;
 }
 
+namespace {
+
+/// The toolkit's own style, but for ticks: their outline is told from a dark window's ground, which it is not there.
+class NeutralStyle : public QProxyStyle {
+public:
+    NeutralStyle() : QProxyStyle(QStyleFactory::create(QStringLiteral("Fusion"))) {}
+    void drawPrimitive(PrimitiveElement element, const QStyleOption *option, QPainter *painter, const QWidget *widget) const override
+    {
+        if (element != PE_IndicatorCheckBox && element != PE_IndicatorItemViewItemCheck) {
+            QProxyStyle::drawPrimitive(element, option, painter, widget);
+            return;
+        }
+        const QRectF box = QRectF(option->rect).adjusted(1.5, 1.5, -1.5, -1.5);
+        const bool chosen = element == PE_IndicatorItemViewItemCheck && option->state.testFlag(State_Selected);
+        const auto group = option->state.testFlag(State_Enabled) ? QPalette::Active : QPalette::Disabled;
+        const QColor ink = option->palette.color(group, chosen ? QPalette::HighlightedText : QPalette::WindowText);
+        painter->save();
+        painter->setRenderHint(QPainter::Antialiasing);
+        painter->setPen(QPen(ink, option->state.testFlag(State_HasFocus) ? 2 : 1));
+        painter->drawRect(box);
+        if (option->state.testFlag(State_On)) {
+            painter->setPen(QPen(ink, 2));
+            painter->drawPolyline(QPolygonF{QPointF(box.left() + 0.22 * box.width(), box.top() + 0.55 * box.height()),
+                                            QPointF(box.left() + 0.43 * box.width(), box.top() + 0.76 * box.height()),
+                                            QPointF(box.left() + 0.80 * box.width(), box.top() + 0.26 * box.height())});
+        }
+        painter->restore();
+    }
+};
+
+} // namespace
+
 void applySurround(QApplication &application, Surround surround)
 {
     g_surround = surround;
@@ -66,7 +100,7 @@ void applySurround(QApplication &application, Surround surround)
     for (const auto role : {QPalette::WindowText, QPalette::Text, QPalette::ButtonText}) {
         p.setColor(QPalette::Disabled, role, gray((g.soft + g.window) / 2));
     }
-    application.setStyle(QStyleFactory::create(QStringLiteral("Fusion")));
+    application.setStyle(new NeutralStyle);
     application.setPalette(p);
     const auto css = [](int v) { return QStringLiteral("rgb(%1,%1,%1)").arg(v); };
     application.setStyleSheet(

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/shell/main_window.h"
+#include "app/diagnosis/diagnosis_view.h"
 #include "app/parts/pages.h"
 #include "app/shell/frame.h"
 #include "app/shell/help_menu.h"
@@ -42,9 +43,9 @@ MainWindow::MainWindow(QString storePath, QWidget *parent)
       m_register(new StudioDesk(*m_studio, *m_banner, *this)), m_stack(new Pages), m_welcome(new Welcome), m_card(new CardView),
       m_fleet(new FleetDesk(
           *m_studio, *m_stack, *m_banner, [this] { return currentDisplay(); }, this)),
-      m_survey(new SurveyView(m_visits->surveys(), *m_banner)), m_desk(new FileDesk),
-      m_bringIn(new BringIn(*m_studio, *m_desk, *m_background, *m_banner, this)), m_report(new ReportPage(*m_background, *m_banner)),
-      m_progress(new ProgressBar)
+      m_survey(new SurveyView(m_visits->surveys(), *m_banner)), m_diagnosis(new DiagnosisView(m_visits->diagnoses(), *m_banner)),
+      m_desk(new FileDesk), m_bringIn(new BringIn(*m_studio, *m_desk, *m_background, *m_banner, this)),
+      m_report(new ReportPage(*m_background, *m_banner)), m_progress(new ProgressBar)
 {
     setWindowTitle(tr("Dutiful Lamp"));
     resize(1280, 760); // with its title bar it fits on a screen of 1280 by 800
@@ -71,6 +72,7 @@ void MainWindow::layOut()
     m_stack->add(m_welcome, Reading, "User guide");
     m_stack->add(m_card, Reading, "A display's card");
     m_stack->add(m_survey, Nothing, "Measuring beside visits");
+    m_stack->add(m_diagnosis, Nothing, "What is wrong");
     m_stack->add(worksheet(), Reading, "A visit");
     m_stack->add(m_desk, Reading, "Files from elsewhere");
     m_stack->add(m_report, Nothing, "The verdict");
@@ -104,6 +106,7 @@ void MainWindow::buildMenus()
     display->addAction(tr("&Refresh"), QKeySequence(tr("F6")), this, [this] { startVisit(Task::Refresh); });
     display->addAction(tr("&Check"), QKeySequence(tr("F7")), this, [this] { startVisit(Task::Check); });
     display->addAction(tr("&Measure beside visits"), QKeySequence(tr("Ctrl+M")), this, &MainWindow::showSurvey);
+    display->addAction(tr("&What is wrong?"), QKeySequence(tr("Ctrl+D")), this, &MainWindow::showDiagnosis);
     display->addAction(tr("&Next profile of this computer's output"), QKeySequence(tr("F9")), this, [this] { m_installed->next(); });
     display->addAction(tr("Compare &before and after on this computer's output"), QKeySequence(tr("F8")), this,
                        [this] { m_installed->lookBothWays(); });
@@ -136,6 +139,7 @@ void MainWindow::connectPages()
         m_visits->start(task, id);
     });
     connect(m_survey, &SurveyView::wanted, m_visits, &VisitController::survey);
+    connect(m_diagnosis, &DiagnosisView::wanted, m_visits, &VisitController::diagnose);
     connect(m_fleet, &FleetDesk::matchWanted, this, [this](qint64 id, const QString &likeVisit) {
         m_places->mean(id);
         m_visits->startLike(id, likeVisit);
@@ -332,6 +336,14 @@ void MainWindow::showSurvey()
         const auto last = m_studio->lastVisit(display->id);
         m_survey->show(*display, last ? last->plan.target : *builtInTarget("Photo"));
         m_stack->setCurrentWidget(m_survey);
+    }
+}
+
+void MainWindow::showDiagnosis()
+{
+    if (const auto display = store() != nullptr ? store()->studio().display(currentDisplay()) : std::nullopt) {
+        m_diagnosis->show(*display);
+        m_stack->setCurrentWidget(m_diagnosis);
     }
 }
 

@@ -26,6 +26,7 @@ class ProgressBar;
 class ReadingPanel;
 class ReportPage;
 class StudioDesk;
+class DiagnosisView;
 class SurveyView;
 class Welcome;
 class Worksheet;
@@ -57,6 +58,7 @@ public:
     [[nodiscard]] FileDesk *desk() const { return m_desk; }
     [[nodiscard]] FleetDesk *fleet() const { return m_fleet; }
     [[nodiscard]] SurveyView *survey() const { return m_survey; }
+    [[nodiscard]] DiagnosisView *diagnosis() const { return m_diagnosis; }
     [[nodiscard]] InstalledPanel *installed() const { return m_installed; }
     [[nodiscard]] QString statusText() const;
     [[nodiscard]] bool fillingDemo() const { return m_studio->filling(); }
@@ -67,6 +69,7 @@ protected:
 
 private:
     void showSurvey();
+    void showDiagnosis();
     void layOut();
     void buildMenus();
     void connectPages();
@@ -103,6 +106,7 @@ private:
     CardView *m_card;
     FleetDesk *m_fleet;
     SurveyView *m_survey;
+    DiagnosisView *m_diagnosis;
     FileDesk *m_desk;
     BringIn *m_bringIn;
     ReportPage *m_report;

@@ -3,6 +3,7 @@
 #include "desktop/undisturbed.h"
 #include "visit/match.h"
 
+#include "app/diagnosis/diagnosis_runner.h"
 #include "app/parts/background.h"
 #include "app/parts/banner.h"
 #include "app/parts/words.h"
@@ -27,7 +28,7 @@ namespace lamp::app {
 
 VisitController::VisitController(OpenStudio &studio, InstalledPanel &installed, Banner &banner, QWidget &window)
     : QObject(&window), m_studio(studio), m_installed(installed), m_banner(banner), m_window(window), m_runner(new VisitRunner(this)),
-      m_quick(new QuickReader(this)), m_surveys(new SurveyRunner(this)), m_writer(new Background(this))
+      m_quick(new QuickReader(this)), m_surveys(new SurveyRunner(this)), m_diagnoses(new DiagnosisRunner(this)), m_writer(new Background(this))
 {
     connect(m_runner, &VisitRunner::asked, this, [this](const Question &) {
         if (m_patch != nullptr && m_patch->isVisible() && m_patch->screen() == m_window.screen()) {
@@ -59,6 +60,7 @@ VisitController::VisitController(OpenStudio &studio, InstalledPanel &installed, 
     connect(m_quick, &QuickReader::finished, this, hidePatch);
     connect(m_quick, &QuickReader::failed, this, hidePatch);
     connect(m_surveys, &SurveyRunner::ended, this, hidePatch);
+    connect(m_diagnoses, &DiagnosisRunner::ended, this, hidePatch);
 }
 
 VisitController::~VisitController()
@@ -73,6 +75,7 @@ void VisitController::stop()
     m_runner->cancel();
     m_quick->cancel();
     m_surveys->cancel();
+    m_diagnoses->cancel();
     while (atWork()) {
         QApplication::processEvents(QEventLoop::ExcludeUserInputEvents, 50);
     }
@@ -82,7 +85,7 @@ void VisitController::stop()
 
 bool VisitController::atWork() const
 {
-    return m_runner->running() || m_quick->running() || m_surveys->running();
+    return m_runner->running() || m_quick->running() || m_surveys->running() || m_diagnoses->running();
 }
 
 bool VisitController::busy()
@@ -272,19 +275,15 @@ void VisitController::rank(qint64 displayId, const std::function<void()> &begin)
         tr("Not now"));
 }
 
-void VisitController::survey(qint64 displayId, const SurveyPlan &plan, std::shared_ptr<const SurveyRecord> earlier)
+std::optional<BenchSource> VisitController::readyBeside(const DisplayEntry &display, const std::function<void()> &again)
 {
-    const auto display = m_studio.store() != nullptr ? m_studio.store()->studio().display(displayId) : std::nullopt;
-    if (!display || busy()) {
-        return;
-    }
-    const BenchSource source = benchFor(*display);
-    if (!agreed(source, [this, displayId, plan, earlier] { survey(displayId, plan, earlier); })) {
-        return;
+    BenchSource source = benchFor(display);
+    if (!agreed(source, again)) {
+        return std::nullopt;
     }
     if (!source.reaches()) {
         m_banner.say(tr("No bench reaches this display from here."));
-        return;
+        return std::nullopt;
     }
     m_banner.hide();
     if (m_patch != nullptr) {
@@ -292,12 +291,39 @@ void VisitController::survey(qint64 displayId, const SurveyPlan &plan, std::shar
     }
     m_installed.watch(false);
     if (source.screen != nullptr) {
-        keepTheScreenOn(*display);
+        keepTheScreenOn(display);
     }
-    const QString folder = QStringLiteral("%1/dutiful-lamp/measurements/%2-%3-%4")
-                               .arg(QStandardPaths::writableLocation(QStandardPaths::GenericDataLocation),
-                                    text(isoTime(wallNow())).remove(QLatin1Char(':')), text(surveyKindName(plan.kind)), plainFileName(display->name));
-    m_surveys->start(source, plan, displayId, folder, m_runner->speed(), std::move(earlier));
+    return source;
+}
+
+QString VisitController::besideFolder(const QString &kind, const DisplayEntry &display)
+{
+    return QStringLiteral("%1/dutiful-lamp/measurements/%2-%3-%4")
+        .arg(QStandardPaths::writableLocation(QStandardPaths::GenericDataLocation), text(isoTime(wallNow())).remove(QLatin1Char(':')), kind,
+             plainFileName(display.name));
+}
+
+void VisitController::survey(qint64 displayId, const SurveyPlan &plan, std::shared_ptr<const SurveyRecord> earlier)
+{
+    const auto display = m_studio.store() != nullptr ? m_studio.store()->studio().display(displayId) : std::nullopt;
+    if (!display || busy()) {
+        return;
+    }
+    if (const auto source = readyBeside(*display, [this, displayId, plan, earlier] { survey(displayId, plan, earlier); })) {
+        m_surveys->start(*source, plan, displayId, besideFolder(text(surveyKindName(plan.kind)), *display), m_runner->speed(), std::move(earlier));
+    }
+}
+
+void VisitController::diagnose(qint64 displayId, TestChoice tests)
+{
+    const auto display = m_studio.store() != nullptr ? m_studio.store()->studio().display(displayId) : std::nullopt;
+    if (!display || busy()) {
+        return;
+    }
+    if (const auto source = readyBeside(*display, [this, displayId, tests] { diagnose(displayId, tests); })) {
+        m_diagnoses->start(*source, m_studio.store()->path(), displayId, tests, besideFolder(QStringLiteral("diagnosis"), *display),
+                           m_runner->speed());
+    }
 }
 
 std::shared_ptr<Bench> VisitController::screenBench(const DisplayEntry &display)

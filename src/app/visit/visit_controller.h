@@ -3,6 +3,7 @@
 
 #include "app/visit/opened_bench.h"
 #include "app/visit/visit_runner.h"
+#include "diagnose/examination.h"
 #include "report/results.h"
 #include "simlab/sim_bench.h"
 #include "store/store.h"
@@ -25,6 +26,7 @@ class InstalledPanel;
 class OpenStudio;
 class PatchWindow;
 class QuickReader;
+class DiagnosisRunner;
 class SurveyRunner;
 
 /// Owns what is measured with: the running visit and its display, whatever the window shows; the benches; the patches on
@@ -39,6 +41,9 @@ public:
     [[nodiscard]] VisitRunner &runner() const { return *m_runner; }
     [[nodiscard]] QuickReader &quick() const { return *m_quick; }
     [[nodiscard]] SurveyRunner &surveys() const { return *m_surveys; }
+    [[nodiscard]] DiagnosisRunner &diagnoses() const { return *m_diagnoses; }
+    /// Looks for what is wrong with a display, against the newest visit that calibrated it.
+    void diagnose(qint64 displayId, TestChoice tests);
     /// Measures a display beside visits, as it stands. \param earlier one that was cut off, to go on with
     void survey(qint64 displayId, const SurveyPlan &plan, std::shared_ptr<const SurveyRecord> earlier = nullptr);
     /// Begins a visit to a display, by its last one's target.
@@ -108,6 +113,11 @@ private:
     VisitRunner *m_runner;
     QuickReader *m_quick;
     SurveyRunner *m_surveys;
+    DiagnosisRunner *m_diagnoses;
+    /// What measures beside visits: made ready for a display. \param again what is to be done once a bench has been agreed to
+    /// \return nothing where it cannot be, which has been said
+    std::optional<BenchSource> readyBeside(const DisplayEntry &display, const std::function<void()> &again);
+    [[nodiscard]] static QString besideFolder(const QString &kind, const DisplayEntry &display);
     Background *m_writer; ///< of results; apart, since other work must not push it aside
     PatchWindow *m_patch = nullptr;
     QString m_besides;                          ///< a visit of somebody else that a person was told of and began another beside

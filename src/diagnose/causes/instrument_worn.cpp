@@ -7,7 +7,7 @@ namespace lamp::causes {
 Cause instrument_worn(const Reference &, const Circumstances &)
 {
     Cause c{"instrument-worn",
-            1,
+            2,
             {{0, 0.09, -0.7, 0.3}, {0, 0.012, -0.2, 0.2}, {0, 0.02, -0.3, 0.3}},
             1,
             {Fact::CertificateOld, Fact::OtherInstrument},

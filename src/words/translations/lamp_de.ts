@@ -1462,6 +1462,69 @@
     </message>
 </context>
 <context>
+    <name>lamp::app::DiagnosisView</name>
+    <message>
+        <source>%1: %2 %</source>
+        <translation>%1: %2 %</translation>
+    </message>
+    <message>
+        <source>%1 %</source>
+        <translation>%1 %</translation>
+    </message>
+    <message>
+        <source>How strong: %1</source>
+        <translation>Wie stark: %1</translation>
+    </message>
+    <message>
+        <source>For it: %1</source>
+        <translation>Dafür: %1</translation>
+    </message>
+    <message>
+        <source>Against it: %1</source>
+        <translation>Dagegen: %1</translation>
+    </message>
+    <message>
+        <source>What to do: %1</source>
+        <translation>Was zu tun ist: %1</translation>
+    </message>
+    <message>
+        <source>Make &amp;all tests</source>
+        <translation>&amp;Alle Tests machen</translation>
+    </message>
+    <message>
+        <source>&amp;Look now</source>
+        <translation>&amp;Jetzt prüfen</translation>
+    </message>
+    <message>
+        <source>Also where a cause is as good as sure: it takes some six minutes, and finds a second one more often</source>
+        <translation>Auch wo eine Ursache so gut wie sicher ist: Es dauert etwa sechs Minuten und findet öfter eine zweite</translation>
+    </message>
+    <message>
+        <source>Causes, the most probable first</source>
+        <translation>Ursachen, die wahrscheinlichste zuerst</translation>
+    </message>
+    <message>
+        <source>%1, about %2</source>
+        <translation>%1, etwa %2</translation>
+    </message>
+    <message>
+        <source>What is wrong with %1?</source>
+        <translation>Was stimmt nicht mit %1?</translation>
+    </message>
+    <message>
+        <source>Some thirty patches are read and held against what its last visit left; then the test is made that tells most for its time, until a cause is as good as sure. It takes one to six minutes. Nothing of the display is changed but what it shows.</source>
+        <translation>Etwa dreißig Messfelder werden gemessen und mit dem verglichen, was die letzte Sitzung hinterlassen hat; dann wird der Test gemacht, der in seiner Zeit am meisten sagt, bis eine Ursache so gut wie sicher ist. Es dauert eine bis sechs Minuten. Am Bildschirm wird nichts verändert außer dem, was er zeigt.</translation>
+    </message>
+    <message>
+        <source>St&amp;op</source>
+        <translation>St&amp;opp</translation>
+    </message>
+    <message>
+        <source>What was found is in %1.</source>
+        <translation>Was gefunden wurde, ist in %1.</translation>
+    </message>
+</context>
+<context>
     <name>lamp::app::EditDisplay</name>
     <message>
         <source>Out of &amp;use: its history stays</source>
@@ -2360,6 +2423,14 @@
     <message>
         <source>Ctrl+M</source>
         <translation>Ctrl+M</translation>
+    </message>
+    <message>
+        <source>&amp;What is wrong?</source>
+        <translation>&amp;Was stimmt nicht?</translation>
+    </message>
+    <message>
+        <source>Ctrl+D</source>
+        <translation>Ctrl+D</translation>
     </message>
 </context>
 <context>
@@ -9711,6 +9782,38 @@
     <message>
         <source>%1 % darker in the corners than usual</source>
         <translation>in den Ecken %1 % dunkler als üblich</translation>
+    </message>
+    <message>
+        <source>Compared with what the visit of %1 left, as %2 sees it; ΔE*ab throughout.</source>
+        <translation>Verglichen mit dem, was die Sitzung vom %1 hinterlassen hat, wie %2 es sieht; überall ΔE*ab.</translation>
+    </message>
+    <message>
+        <source>There is no finished visit of this display to compare with.</source>
+        <translation>Es gibt keine abgeschlossene Sitzung dieses Bildschirms zum Vergleichen.</translation>
+    </message>
+    <message>
+        <source>Make a full visit first.</source>
+        <translation>Machen Sie zuerst eine volle Sitzung.</translation>
+    </message>
+    <message>
+        <source>How far readings are off: bars from what the last visit left, rings what the most probable cause leaves of it</source>
+        <translation>Wie weit Messungen abweichen: Balken von dem, was die letzte Sitzung hinterließ, Ringe, was die wahrscheinlichste Ursache davon übrig lässt</translation>
+    </message>
+    <message>
+        <source>readings in their order</source>
+        <translation>Messungen in ihrer Reihenfolge</translation>
+    </message>
+    <message>
+        <source>left by the most probable cause</source>
+        <translation>von der wahrscheinlichsten Ursache übrig gelassen</translation>
+    </message>
+    <message>
+        <source>off from the last visit</source>
+        <translation>Abweichung von der letzten Sitzung</translation>
+    </message>
+    <message>
+        <source>%1: off by %2 ΔE*ab, %3 of it left</source>
+        <translation>%1: weicht um %2 ΔE*ab ab, %3 davon bleiben</translation>
     </message>
 </context>
 </TS>
