@@ -3,6 +3,7 @@
 
 #include "base/stopping.h"
 #include "colour/difference.h"
+#include "device/both_roles.h"
 #include "measure/gauge.h"
 
 #include <algorithm>
@@ -111,32 +112,11 @@ std::unique_ptr<Gauge> Examiner::gaugeFor(const InstrumentInfo &instrument)
 
 Status Examiner::connect()
 {
-    const auto hello = m_bench.hello();
+    const auto hello = greetBoth(m_bench, m_e.plan.instrument);
     if (!hello) {
         return hello.error();
     }
     m_e.bench = hello.value();
-    if (!hello->hasDisplay || !hello->hasInstrument) {
-        return Error{ErrorKind::Bench,
-                     say(hello->hasDisplay ? "bench-offers-no-instrument" : "bench-offers-no-display"),
-                     say("nothing-changed-display"),
-                     say("use-bench-both-or"),
-                     "bench",
-                     false};
-    }
-    if (m_e.plan.instrument >= hello->instruments) {
-        return Error{ErrorKind::Input,
-                     say("no-such-instrument", m_e.plan.instrument),
-                     say("nothing-changed-display"),
-                     say("bench-counted-from-0", say("count-instruments", hello->instruments)),
-                     "instrument",
-                     false};
-    }
-    if (m_e.plan.instrument > 0) {
-        if (const Status s = m_bench.selectInstrument(m_e.plan.instrument); !s) {
-            return s;
-        }
-    }
     const auto instrument = m_bench.describeInstrument();
     const auto display = instrument ? m_bench.describeDisplay() : Result<DisplayInfo>(instrument.error());
     if (!display) {

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "survey/survey.h"
 
+#include "device/both_roles.h"
+
 #include <algorithm>
 #include <cmath>
 
@@ -81,32 +83,11 @@ Gauge::Hooks Run::gaugeHooks()
 
 Status Run::connect()
 {
-    const auto hello = m_bench.hello();
+    const auto hello = greetBoth(m_bench, m_plan.instrument);
     if (!hello) {
         return hello.error();
     }
     m_r.bench = hello.value();
-    if (!hello->hasDisplay || !hello->hasInstrument) {
-        return Error{ErrorKind::Bench,
-                     say(hello->hasDisplay ? "bench-offers-no-instrument" : "bench-offers-no-display"),
-                     say("nothing-changed-display"),
-                     say("use-bench-both-or"),
-                     "bench",
-                     false};
-    }
-    if (m_plan.instrument >= hello->instruments) {
-        return Error{ErrorKind::Input,
-                     say("no-such-instrument", m_plan.instrument),
-                     say("nothing-changed-display"),
-                     say("bench-counted-from-0", say("count-instruments", hello->instruments)),
-                     "instrument",
-                     false};
-    }
-    if (m_plan.instrument >= 0) {
-        if (const Status s = m_bench.selectInstrument(m_plan.instrument); !s && !(m_plan.instrument == 0 && s.error().code == "unsupported")) {
-            return s;
-        }
-    }
     const auto instrument = m_bench.describeInstrument();
     const auto display = instrument ? m_bench.describeDisplay() : Result<DisplayInfo>(instrument.error());
     if (!display) {
