@@ -13,7 +13,6 @@ namespace lamp {
 
 namespace {
 
-constexpr double kSure = 0.95;        ///< a cause that is as good as sure
 constexpr double kWorthwhile = 0.003; ///< chance that a test tells two apart, below which it is left out
 
 /// What is read at first: white, black, grays, full colours and mixtures, dark and near the top, of which every link of the chain changes some.
@@ -425,7 +424,7 @@ Status Examiner::all()
             weigh();
         }
         while (status && m_e.plan.tests != TestChoice::None) {
-            const bool sure = m_e.plan.tests == TestChoice::Needed && m_e.ranking.surest > kSure;
+            const bool sure = m_e.plan.tests == TestChoice::Needed && m_e.ranking.surest > kAsGoodAsSure;
             const auto &tests = diagnosticTests();
             const std::string wanted = m_e.next;
             auto t = std::find_if(tests.begin(), tests.end(), [&](const DiagnosticTest &d) { return d.code == wanted; });

@@ -27,6 +27,9 @@ struct Hypothesis {
     double misfit = 0; ///< mean CIE 1976 difference that is left between readings and what it says of them
 };
 
+/// Probability of a cause, or of a pair, that needs no further test.
+constexpr double kAsGoodAsSure = 0.95;
+
 /// What the readings say of all causes.
 struct Ranking {
     struct Entry {

@@ -82,8 +82,7 @@ std::vector<Message> examinationSaid(const Examination &e)
             ++told;
         }
     }
-    constexpr double kSure = 0.95;
-    if (!e.next.empty() && r.surest < kSure) {
+    if (!e.next.empty() && r.surest < kAsGoodAsSure) {
         all.push_back(say("diagnosis-next", say("test-" + e.next)));
     }
     all.insert(all.end(), e.warnings.begin(), e.warnings.end());

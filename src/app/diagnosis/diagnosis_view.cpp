@@ -167,7 +167,7 @@ void DiagnosisView::tell(const ExaminationPtr &e)
     const std::vector<Message> said = examinationSaid(*e);
     const Message compared = say("diagnosis-compared", Day{e->known.then.finished}, modelAndSerial(e->instrument.model, e->instrument.serial));
     QString verdict = text(found || said.empty() ? compared : said.front());
-    if (!e->next.empty() && r.surest < 0.95) {
+    if (!e->next.empty() && r.surest < kAsGoodAsSure) {
         verdict += QLatin1Char('\n') + text(say("diagnosis-next", say("test-" + e->next)));
     }
     m_verdict->setText(verdict);
