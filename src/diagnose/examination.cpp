@@ -30,6 +30,16 @@ std::vector<std::pair<std::string, Drive>> firstPatches()
     return all;
 }
 
+/// Whether a reading was refused because nothing was seen where something should be; a colour that cannot be is no darkness.
+bool sawNothing(const Error &error)
+{
+    const auto &arguments = error.what.arguments;
+    return error.code == "implausible" && std::any_of(arguments.begin(), arguments.end(), [](const Argument &a) {
+               const auto *why = std::get_if<Message>(&a.value());
+               return why != nullptr && why->code == "reads-nothing";
+           });
+}
+
 /// One examination at a bench.
 class Examiner {
 public:
@@ -48,6 +58,7 @@ private:
     Status test(const DiagnosticTest &test);
     Status useInstrument(bool other);
     void weigh();
+    void lookForChanges();
     /// The test that tells most for its time, or null.
     [[nodiscard]] const DiagnosticTest *next() const;
     [[nodiscard]] bool possible(const DiagnosticTest &test) const;
@@ -93,6 +104,9 @@ Gauge::Hooks Examiner::gaugeHooks()
         // Ramps that were found loaded cannot be read back from a bench.
         state.ramps = m_e.display.lutLoaded ? kUnknownRamps : "";
         state.cube = m_e.display.cubeLoaded ? kUnknownRamps : "";
+        if (!m_e.display.lutLoaded) {
+            m.behind = m.rgb; // nothing stands between
+        }
         m.state = m_e.states.numberOf(state);
     };
     heard.askToMend = m_hooks.askToMend;
@@ -148,10 +162,13 @@ Status Examiner::readRoom()
     // At a bench that needs hands nobody is sent to the desk for it.
     if (m_e.instrument.canReadAmbient() && m_e.bench.automatic) {
         const auto room = m_gauge->readAmbient();
-        if (!room) {
+        if (room) {
+            m_e.known.lux = room->xyz.b;
+        } else if (room.error().kind == ErrorKind::Cancelled || room.error().code == "gone") {
             return room.error();
+        } else {
+            m_e.warnings.push_back(room.error().what); // not known, then
         }
-        m_e.known.lux = room->xyz.b;
     }
     return m_gauge->place({});
 }
@@ -300,7 +317,8 @@ Status Examiner::take(std::vector<Observed> patches)
         if (const Status s = useInstrument(o.shown.other); !s) {
             return s;
         }
-        const double wait = o.shown.t - planned - (m_bench.now() - begun);
+        // A bench's clock may jump; no wait is longer than it was meant to be.
+        const double wait = std::min(o.shown.t - planned, o.shown.t - planned - (m_bench.now() - begun));
         if (wait > 0) {
             // A picture that is to stand is left alone.
             if (const Status s = o.shown.stillS > 0 ? m_bench.advance(wait) : m_gauge->wait(wait); !s) {
@@ -313,13 +331,13 @@ Status Examiner::take(std::vector<Observed> patches)
         const double light = 0.2126 * std::pow(o.shown.rgb.a, 2.2) + 0.7152 * std::pow(o.shown.rgb.b, 2.2) + 0.0722 * std::pow(o.shown.rgb.c, 2.2);
         const double expected = std::max(m_reference.white().b * light, 2e-4 * m_reference.white().b);
         const auto m = m_gauge->read(o.shown.rgb, o.name, expected, (o.after >= 0 ? 0.0008 : 0.002) * std::cbrt(m_reference.white().b / expected));
-        if (!m && m.error().code != "implausible") {
+        if (!m && !sawNothing(m.error())) {
             return m.error();
         }
         // Nothing where something should be is what is looked for here.
         const double floor = m_gauge->instrument().floorCdM2;
         o.shown.t = m_bench.now() - m_start;
-        o.shown.stillS = o.shown.stillS > 0 ? m_bench.now() - stands : 0;
+        o.shown.stillS = o.shown.stillS > 0 ? std::max(0.0, m_bench.now() - stands) : 0;
         o.xyz = m ? m->xyz : XYZ{};
         o.sigma = m ? m->sigma : XYZ{floor, floor, floor};
         if (o.after >= 0) {
@@ -342,7 +360,28 @@ Status Examiner::readFirst()
         all.push_back(std::move(o));
     }
     tell(say("diagnosis-reads-first"), 0, 60);
-    return take(fitting(std::move(all)));
+    const Status s = take(fitting(std::move(all)));
+    const auto dark = [](const Observed &o) { return o.xyz.b <= 0; };
+    if (s && std::all_of(m_e.observed.begin(), m_e.observed.end(), dark)) {
+        return Error{ErrorKind::Bench, say("diagnosis-sees-nothing"), say("readings-kept"), say("see-that-patches-are-shown"), "nothing-seen", false};
+    }
+    return s;
+}
+
+/// Who turned something meanwhile has mixed two states: what follows from them is said with a warning.
+void Examiner::lookForChanges()
+{
+    const auto now = m_bench.describeDisplay();
+    if (!now) {
+        return;
+    }
+    const DisplayInfo &then = m_e.display;
+    const bool same = now->mode == then.mode && now->lutLoaded == then.lutLoaded && now->cubeLoaded == then.cubeLoaded
+                      && std::equal(now->controls.begin(), now->controls.end(), then.controls.begin(), then.controls.end(),
+                                    [](const Control &a, const Control &b) { return a.name == b.name && a.value == b.value; });
+    if (!same) {
+        m_e.warnings.push_back(say("diagnosis-changed-meanwhile"));
+    }
 }
 
 bool Examiner::possible(const DiagnosticTest &test) const
@@ -438,6 +477,9 @@ Status Examiner::all()
         }
     } catch (const Stopped &) {
         status = stoppedOnRequest();
+    }
+    if (status) {
+        lookForChanges();
     }
     m_e.finished = m_hooks.wallClock ? m_hooks.wallClock() : WallTime{};
     m_e.benchSeconds = m_bench.now() - m_start;

@@ -489,7 +489,7 @@ void Inference::giveReasons(const Problem &problem, const Hypothesis &best, Rank
             worst = i;
         }
     }
-    constexpr double kPlain = 5; // standard deviations, all three together
+    constexpr double kPlain = 5; // standard deviations, all numbers of a reading together
     if (most > kPlain) {
         entry.contra.push_back(
             say("diagnosis-leaves", problem.observed[worst].name, decimal((problem.predicted(with)[worst] - problem.read[worst]).norm(), 1)));

@@ -117,6 +117,7 @@ std::string examinationJson(const Examination &e, const Wording &wording)
                      {"off_by_delta_e_76", rounded(r.misfitHealthy, 2)},
                      {"causes", causes},
                      {"tests", e.tests},
+                     {"warnings", worded(e.warnings, wording)},
                      {"next_test", e.next.empty() ? Json(nullptr) : Json(e.next)},
                      {"observed", readings}};
     return whole.dump(2) + "\n";

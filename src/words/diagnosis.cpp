@@ -116,6 +116,8 @@ std::span<const Sentence> diagnosis()
         {"series-diagnosis-left", QT_TRANSLATE_NOOP("words", "left by the most probable cause")},
         {"legend-diagnosis-off", QT_TRANSLATE_NOOP("words", "off from the last visit")},
         {"point-diagnosis", QT_TRANSLATE_NOOP("words", "%1: off by %2 ΔE*ab, %3 of it left")},
+        {"diagnosis-sees-nothing", QT_TRANSLATE_NOOP("words", "The instrument sees no light, whatever is shown.")},
+        {"diagnosis-changed-meanwhile", QT_TRANSLATE_NOOP("words", "Mode, menu or ramps were changed while the display was looked at: readings of two states were weighed together. Look again.")},
         {"diagnosis-no-model", QT_TRANSLATE_NOOP("words", "That visit's profile holds no readings to compare with.")},
         {"visit-it-or-give-one", QT_TRANSLATE_NOOP("words", "Visit the display first, or give the folder of a visit with --visit.")},
         {"test-large", QT_TRANSLATE_NOOP("words", "white on most of the screen")},

@@ -308,6 +308,38 @@ private Q_SLOTS:
         QVERIFY(!s && s.error().what.code == "diagnosis-other-display" && e.readings.empty());
     }
 
+    // Somebody turns the menu in the middle: what was weighed is of two states, which is said.
+    void aChangeMeanwhileIsSaid()
+    {
+        Visited v = visited("wled", 85);
+        ExaminationPlan plan;
+        plan.tests = TestChoice::None;
+        ExaminationHooks hooks;
+        hooks.onReading = [bench = v.bench.get()](const Measurement &, const Examination &e) {
+            if (e.readings.size() == 12) {
+                (void)bench->setControl("brightness", 20);
+            }
+        };
+        Examination e;
+        QVERIFY(examine(*v.bench, *v.last, plan, hooks, {}, e));
+        QVERIFY(tells(e.warnings, "diagnosis-changed-meanwhile"));
+        Examination calm;
+        QVERIFY(examine(*v.bench, *v.last, plan, {}, {}, calm));
+        QVERIFY(!tells(calm.warnings, "diagnosis-changed-meanwhile"));
+    }
+
+    // An instrument that sees nothing at all says nothing of the display.
+    void nothingSeenIsNoDiagnosis()
+    {
+        Visited v = visited("qd-oled", 86);
+        v.bench->alter([](sim::PanelSpec &p) { p.signal.broken = {true, true, true}; });
+        Examination e;
+        const Status s = examine(*v.bench, *v.last, {}, {}, {}, e);
+        QVERIFY2(!s, "an error was awaited");
+        QVERIFY2(s.error().code == "nothing-seen" || s.error().code == "implausible", s.error().code.c_str());
+        QVERIFY(e.ranking.causes.empty());
+    }
+
     // Asked to stop, or with an instrument that goes away, it ends, and what was read is there.
     void itEndsWithWhatWasRead()
     {

@@ -170,6 +170,9 @@ void DiagnosisView::tell(const ExaminationPtr &e)
     if (!e->next.empty() && r.surest < kAsGoodAsSure) {
         verdict += QLatin1Char('\n') + text(say("diagnosis-next", say("test-" + e->next)));
     }
+    for (const Message &warning : e->warnings) {
+        verdict += QLatin1Char('\n') + text(warning);
+    }
     m_verdict->setText(verdict);
     constexpr double kWorthShowing = 0.02;
     constexpr size_t kMost = 5;

@@ -9815,5 +9815,13 @@
         <source>%1: off by %2 ΔE*ab, %3 of it left</source>
         <translation>%1: weicht um %2 ΔE*ab ab, %3 davon bleiben</translation>
     </message>
+    <message>
+        <source>The instrument sees no light, whatever is shown.</source>
+        <translation>Das Messgerät sieht kein Licht, was immer gezeigt wird.</translation>
+    </message>
+    <message>
+        <source>Mode, menu or ramps were changed while the display was looked at: readings of two states were weighed together. Look again.</source>
+        <translation>Betriebsart, Menü oder Rampen wurden während der Prüfung verändert: Messungen zweier Zustände wurden zusammen gewogen. Prüfen Sie erneut.</translation>
+    </message>
 </context>
 </TS>
