@@ -189,6 +189,19 @@ WallTime fromIsoTime(const std::string &text)
     return WallTime{std::chrono::sys_days{ymd}} + std::chrono::hours{c.hour} + std::chrono::minutes{c.minute} + std::chrono::seconds{c.second};
 }
 
+std::string clockText(double hours)
+{
+    const long minutes = std::lround(hours * 60) % (24 * 60);
+    const auto two = [](long n) { return (n < 10 ? "0" : "") + std::to_string(n); };
+    return two(minutes / 60) + ":" + two(minutes % 60);
+}
+
+double localHours(WallTime t)
+{
+    const Civil c = localCivil(t);
+    return double(c.hour) + double(c.minute) / 60 + double(c.second) / 3600;
+}
+
 std::string clockTime(WallTime t)
 {
     const Civil c = localCivil(t);

@@ -46,6 +46,10 @@ WallTime fromIsoTime(const std::string &text);
 /// By this computer's time zone: "2031-03-04", "09:12".
 std::string localDate(WallTime t);
 std::string clockTime(WallTime t);
+/// Hours since midnight of the same clock, with decimals.
+double localHours(WallTime t);
+/// "09:40" of hours since midnight; those beyond the day are of the next. \param hours 0 or more
+std::string clockText(double hours);
 
 /// "22 min 10 s", "8 s".
 std::string spanText(double seconds);

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "calibrate/target.h"
 
+#include "base/csv.h"
 #include "base/embedded.h"
 #include "base/json.h"
 #include "base/text.h"
@@ -108,12 +109,34 @@ LuminanceTarget luminance(const Json &json)
     return l;
 }
 
+/// Light at equal steps of drive, from 0 to 1, never falling.
+std::vector<double> samples(const Json &json)
+{
+    constexpr size_t kMost = 4097;
+    const Json *list = find(json, "tone", "samples");
+    const auto wrong = [] { return BadField{"tone.samples", say("light-from-0-to-1")}; };
+    if (list == nullptr || !list->is_array() || list->size() < 2 || list->size() > kMost) {
+        throw wrong();
+    }
+    std::vector<double> all;
+    for (const Json &v : *list) {
+        if (!v.is_number() || !std::isfinite(v.get<double>()) || v.get<double>() < (all.empty() ? 0 : all.back())) {
+            throw wrong();
+        }
+        all.push_back(v.get<double>());
+    }
+    return all.front() == 0 && all.back() == 1 ? all : throw wrong();
+}
+
 ToneCurve tone(const Json &json)
 {
-    const std::string kind = word(json, "tone", "kind", {"gamma", "srgb", "lstar", "bt1886"});
+    const std::string kind = word(json, "tone", "kind", {"gamma", "srgb", "lstar", "bt1886", "own"});
     ToneCurve t;
     if (kind == "gamma") {
         t.gamma = number(json, "tone", "gamma", 1, 4);
+    } else if (kind == "own") {
+        t.kind = ToneKind::Own;
+        t.own = samples(json);
     } else {
         t.kind = kind == "srgb" ? ToneKind::Srgb : (kind == "lstar" ? ToneKind::LStar : ToneKind::Bt1886);
     }
@@ -149,6 +172,9 @@ Target fromJson(const Json &json)
         target.black.native = word(*black, "black", "kind", {"native", "value"}) == "native";
         if (!target.black.native) {
             target.black.cdM2 = number(*black, "black", "cd_m2", 0, 100);
+            if (const auto most = target.luminance.value(); most && target.black.cdM2 >= *most) {
+                throw BadField{"black.cd_m2", say("less-than-luminance", decimal(*most, 1))};
+            }
         }
     }
     if (const Json *gamut = find(json, "", "gamut")) {
@@ -179,6 +205,8 @@ Json toJson(const Target &t)
     }
     if (t.tone.kind == ToneKind::Gamma) {
         tone = {{"kind", "gamma"}, {"gamma", t.tone.gamma}};
+    } else if (t.tone.kind == ToneKind::Own) {
+        tone = {{"kind", "own"}, {"samples", t.tone.own}};
     } else {
         tone = {{"kind", t.tone.kind == ToneKind::Srgb ? "srgb" : (t.tone.kind == ToneKind::LStar ? "lstar" : "bt1886")}};
     }
@@ -295,6 +323,31 @@ Result<Target> targetFromJson(const std::string &text)
 std::string targetToJson(const Target &target)
 {
     return jsonText(toJson(target), 2);
+}
+
+Result<ToneCurve> toneFromTable(const std::string &csv)
+{
+    constexpr size_t kMost = 4097;
+    const auto wrong = [](Message what) {
+        return Error{ErrorKind::Input, std::move(what), say("nothing-changed"), say("curve-form"), "curve", false};
+    };
+    const auto rows = csvRows(csv, kMost);
+    if (!rows || rows->size() < 2) {
+        return wrong(say("curve-unusable", rows ? 1 : int(kMost)));
+    }
+    std::vector<std::pair<double, double>> points;
+    for (const CsvRow &row : *rows) {
+        const auto first = csvNumber(row.cells.front()), second = row.cells.size() > 1 ? csvNumber(row.cells[1]) : first;
+        if (!first || !second) {
+            if (&row == &rows->front()) {
+                continue; // a heading
+            }
+            return wrong(say("curve-unusable", row.line));
+        }
+        points.emplace_back(row.cells.size() > 1 ? *first : double(points.size()), *second);
+    }
+    auto curve = toneThrough(points);
+    return curve ? Result<ToneCurve>(std::move(*curve)) : wrong(say("curve-not-rising"));
 }
 
 } // namespace lamp

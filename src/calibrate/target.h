@@ -57,6 +57,10 @@ const std::vector<Target> &builtInTargets();
 /// By name (case does not matter), or nothing.
 std::optional<Target> builtInTarget(const std::string &name);
 
+/// A tone curve from a table: drive and light from black to white, in any units, or light alone at equal steps; with or without a heading.
+/// \return an error that names the line
+Result<ToneCurve> toneFromTable(const std::string &csv);
+
 /// Reads a target from JSON text. The error names the field and what it should be.
 Result<Target> targetFromJson(const std::string &json);
 /// The same as JSON text in the contract's form.

@@ -27,16 +27,16 @@ struct ServeOptions {
     std::uint64_t seed = 1;
     std::vector<std::string> faults;
     std::string lamp, claims, screen, habit, visited, mishap;
-    double gap = 0;
+    double gap = 0, daylight = 0, hour = -1;
     bool warm = false, bare = false, spectral = false;
 };
 
 /// Of `measure`.
 struct MeasureOptions {
-    std::string kind, bench, out, target, space = "sRGB", profileIn, colours, set, resume, warmUp = "wait";
+    std::string kind, bench, out, target, space = "sRGB", profileIn, colours, set, resume, warmUp = "wait", readings, follow;
     std::vector<std::string> modes;
     int steps = 0, grid = 3, instrument = -1;
-    double luminance = 1, minutes = 60, average = 0, limit = 5;
+    double luminance = 1, minutes = 60, average = 0, limit = 5, hours = 8, every = 5;
     bool json = false;
 };
 
@@ -90,7 +90,7 @@ struct FleetOptions {
     double months = 12, hours = 8;
     int interval = 28, people = 1;
     RegisterEntry entry;
-    bool json = false, yes = false;
+    bool notify = false, json = false, yes = false;
 };
 
 /// The subcommands. \return the exit status

@@ -1,13 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "cli/commands.h"
 
-#include "cli/output.h"
-#include "cli/progress_line.h"
-#include "cli/signal_stop.h"
+#include "cli/beside_visits.h"
 #include "cli/studio.h"
-#include "device/bench_client.h"
 #include "diagnose/examination.h"
-#include "exchange/reading_table.h"
 #include "store/visited.h"
 #include "words/words.h"
 
@@ -18,8 +14,6 @@
 namespace lamp::cli {
 
 namespace {
-
-namespace fs = std::filesystem;
 
 Result<VisitedDisplay> ofFile(const std::string &path)
 {
@@ -72,37 +66,16 @@ Result<ExaminationPlan> planOf(const DiagnoseOptions &o)
     return plan;
 }
 
-/// Keeps what was read, whole or not, and says what it comes to. \return the exit status
-int conclude(const Examination &e, const Status &status, const DiagnoseOptions &o, ReadingJournal &journal)
+/// What was found, and where it is kept. \return the exit status
+int tellFound(const Examination &e, const Result<KeptResults> &kept, const DiagnoseOptions &o)
 {
-    if (e.readings.empty()) {
-        Error error = status ? Error{} : status.error();
-        error.safe = say("no-reading-taken");
-        return report(error, o.json);
-    }
-    const auto kept = keepExamination(o.out, e, bool(status));
-    if (kept) {
-        journal.discard();
-        tellKept(kept.value());
-    } else {
-        std::cerr << readingsToCsv(readingSet(e)); // no disk takes them: what is left is the way to whoever called
-    }
-    const Message all = say("count-readings", e.readings.size());
-    if (!status) {
-        Error error = status.error();
-        error.safe = kept ? say("all-readings-in", all, (kept->folder / "readings.txt").string()) : say("readings-follow", all);
-        return report(error, o.json);
-    }
     if (o.json) {
         printJson(nlohmann::json::parse(examinationJson(e, said)));
     } else {
         for (const Message &m : examinationSaid(e)) {
             std::cout << said(m) << "\n";
         }
-        std::cout << said(say("survey-summary", all, Lasting{e.benchSeconds}, kept ? kept->folder.string() : std::string("-"))) << "\n";
-    }
-    if (!kept || kept->problem) {
-        return kNotWritten;
+        BesideVisits::summarise(e.readings.size(), e.benchSeconds, kept);
     }
     const bool healthy = e.ranking.causes.empty() || e.ranking.healthy > std::max(e.ranking.unexplained, e.ranking.causes.front().probability);
     return healthy ? kDone : kNotWithin;
@@ -118,24 +91,13 @@ int diagnose(const DiagnoseOptions &o)
     if (!plan || (!o.visit.empty() && !last)) {
         return report(last.error(), o.json);
     }
-    const fs::path folder = o.out;
-    if (const Status s = prepareFolder(folder); !s) {
-        return report(s.error(), o.json);
+    auto beside = BesideVisits::open(o.out, o.bench, signals);
+    if (!beside) {
+        return report(beside.error(), o.json);
     }
-    const auto lock = FolderLock::take(folder);
-    if (!lock) {
-        return report(lock.error(), o.json);
-    }
-    ProgressLine line;
-    BenchClient::Options options;
-    options.stop = signals.token();
-    options.log = [&](const Message &m) { line.tell(say("note-bench", m)); };
-    auto bench = BenchClient::open(o.bench, options);
-    if (!bench) {
-        return report(bench.error(), o.json);
-    }
+    Bench &bench = beside.value()->bench();
     if (o.visit.empty()) {
-        last = ofStudio(o.store, *bench.value());
+        last = ofStudio(o.store, bench);
     }
     if (!last || !last->hasModel()) {
         return report(
@@ -144,20 +106,13 @@ int diagnose(const DiagnoseOptions &o)
             o.json);
     }
     last.value().keepToModel();
-    ReadingJournal journal(folder / "readings.partial.csv");
     ExaminationHooks hooks;
-    hooks.wallClock = now;
-    hooks.onReading = [&](const Measurement &m, const Examination &e) {
-        if (const Status s = journal.append(m, [&] { return readingSet(e); }); !s) {
-            line.tell(say("note", s.error().paragraph()));
-        }
-    };
-    hooks.onProgress = [&](const Message &what, double fraction, double left) { line.progress(what, fraction, left); };
-    hooks.onNote = [&](const Message &m) { line.tell(say("note", m)); };
+    beside.value()->hear<Examination>(hooks);
     Examination examination;
-    const Status status = examine(*bench.value(), last.value(), plan.value(), hooks, signals.token(), examination);
-    line.clear();
-    return conclude(examination, status, o, journal);
+    const Status status = examine(bench, last.value(), plan.value(), hooks, signals.token(), examination);
+    return beside.value()->conclude(
+        examination, status, o.json, [&] { return keepExamination(o.out, examination, bool(status)); }, "readings.txt",
+        [&](const Result<KeptResults> &kept) { return tellFound(examination, kept, o); });
 }
 
 } // namespace lamp::cli

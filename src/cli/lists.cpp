@@ -197,6 +197,12 @@ int serveDisplay(const ServeOptions &options, bool json)
     if (options.gap > 0) {
         bench.value()->gap(std::min(options.gap, 1.0));
     }
+    if (options.daylight > 0) {
+        sim::RoomSpec room = bench.value()->view().room;
+        room.daylightLux = options.daylight;
+        room.hour = options.hour >= 0 ? options.hour : localHours(now());
+        bench.value()->setRoom(room);
+    }
     if (options.warm) {
         bench.value()->skipTime(7200);
     }

@@ -177,8 +177,8 @@ void addDesktop(CLI::App &app, DesktopOptions &o, int &status)
 void addMeasure(CLI::App &app, MeasureOptions &o, int &status)
 {
     auto *command = app.add_subcommand("measure", phrase("cli", "Measure beside visits; changes nothing but what is shown"));
-    command->add_option("KIND", o.kind, phrase("cli", "gray, saturation, colours, uniformity, contrast, stability or modes"))->required();
-    command->add_option("--bench", o.bench, phrase("cli", "Command that starts the bench"))->required();
+    command->add_option("KIND", o.kind, phrase("cli", "gray, saturation, colours, uniformity, contrast, stability, modes or room"))->required();
+    command->add_option("--bench", o.bench, phrase("cli", "Command that starts the bench"));
     command->add_option("--out", o.out, phrase("cli", "Folder for the results"))->required();
     command->add_option("--target", o.target,
                         phrase("cli", "Tone and white that grays are judged against: name of a built-in target, or a JSON file"));
@@ -190,6 +190,11 @@ void addMeasure(CLI::App &app, MeasureOptions &o, int &status)
     command->add_option("--set", o.set, phrase("cli", "Colours that ship with it: memory, skin, neutrals or surface"));
     command->add_option("--grid", o.grid, phrase("cli", "Of uniformity: 3, 5 or 9 places across and down"));
     command->add_option("--minutes", o.minutes, phrase("cli", "Of stability: how long"));
+    command->add_option("--hours", o.hours, phrase("cli", "Of room: how long"))->check(CLI::Range(0.1, 24.0));
+    command->add_option("--every", o.every, phrase("cli", "Of room: minutes between two readings"))->check(CLI::Range(0.5, 120.0));
+    command->add_option("--readings", o.readings, phrase("cli", "Of room: CSV of time, lux, and x, y where known, instead of a bench"));
+    command->add_option("--follow", o.follow,
+                        phrase("cli", "Of room: lets the screen follow the room by its brightness, as the visit in this folder knows it"));
     command->add_option("--average", o.average, phrase("cli", "Seconds that dark patches are averaged"))->check(CLI::Range(0.0, 60.0));
     command->add_option("--modes", o.modes, phrase("cli", "Of the display's modes, with commas; all where left out"))->delimiter(',');
     command->add_option("--limit", o.limit, phrase("cli", "Of modes: a colour that is off by more discards one, ΔE00"))
@@ -254,6 +259,10 @@ void addServe(CLI::App &app, ServeOptions &o, bool &json, int &status)
     }
     command->add_option("--visited", o.visited, phrase("cli", "Folder of a visit to it: ramps, mode and menu stand as that left them"));
     command->add_option("--mishap", o.mishap, phrase("cli", "Something that has happened to it since:") + mishaps);
+    command->add_option("--daylight", o.daylight, phrase("cli", "Lux that a window adds to the room at noon, as the day goes by"))
+        ->check(CLI::Range(0.0, 100000.0));
+    command->add_option("--hour", o.hour, phrase("cli", "With --daylight: the hour of the day it begins at; now where left out"))
+        ->check(CLI::Range(0.0, 24.0));
     command->add_flag("--bare", o.bare, phrase("cli", "The colorimeter has no factory corrections"));
     command->add_flag("--spectral", o.spectral, phrase("cli", "A spectroradiometer lies beside the colorimeter"));
     command->add_flag("--warm", o.warm, phrase("cli", "The panel has been on for two hours"));
@@ -293,6 +302,7 @@ void addFleet(CLI::App &app, FleetOptions &o, int &status)
     auto *due = add("due", phrase("cli", "Which displays are due, and why"), dueFleet);
     due->add_option("HISTORY", o.files, phrase("cli", "CSV: what was measured when; the studio's where left out"));
     due->add_option("--calendar", o.out, phrase("cli", "Also write what is due as a calendar (iCalendar)"));
+    due->add_flag("--notify", o.notify, phrase("cli", "Also tell on this desktop, once, where there is something to do"));
     due->add_option("--interval", o.interval, phrase("cli", "Days between visits, of a history in files"))->check(CLI::Range(1, 3650));
     auto *in = add("import", phrase("cli", "Brings whole visits, registers and histories into the studio; shows what would change"), importFleet);
     in->add_option("FILE", o.files, phrase("cli", "whole-visit.json; a register or a history as CSV; a register as JSON"))->required();

@@ -1,11 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "cli/commands.h"
 
-#include "cli/output.h"
-#include "cli/progress_line.h"
-#include "cli/signal_stop.h"
-#include "device/bench_client.h"
-#include "exchange/reading_table.h"
+#include "cli/beside_visits.h"
+#include "fleet/visited_display.h"
 #include "survey/colour_list.h"
 #include "survey/results.h"
 #include "words/words.h"
@@ -17,8 +14,6 @@
 namespace lamp::cli {
 
 namespace {
-
-namespace fs = std::filesystem;
 
 Error badOption(const std::string &option, const std::string &value, Argument choices)
 {
@@ -44,6 +39,20 @@ Status takeColours(SurveyPlan &plan, const MeasureOptions &o)
     return Done{};
 }
 
+/// How the menu of a display that was visited moves its white.
+Result<BrightnessLaw> followedBy(const std::string &folder)
+{
+    const auto visit = visitFacts(folder);
+    if (!visit) {
+        return visit.error();
+    }
+    auto law = brightnessLaw(visit.value());
+    if (!law) {
+        return Error{ErrorKind::Input, say("room-no-law"), say("nothing-started"), say("room-visit-for-law"), "follow", false};
+    }
+    return std::move(*law);
+}
+
 Result<SurveyPlan> planOf(const MeasureOptions &o)
 {
     SurveyPlan plan;
@@ -60,7 +69,8 @@ Result<SurveyPlan> planOf(const MeasureOptions &o)
     plan.luminance = o.luminance;
     plan.space = o.space;
     plan.grid = o.grid;
-    plan.minutes = o.minutes;
+    plan.minutes = plan.kind == SurveyKind::Room ? 60 * o.hours : o.minutes;
+    plan.everyMinutes = o.every;
     plan.averageS = o.average;
     plan.modes = o.modes;
     plan.rule.limit = o.limit;
@@ -75,6 +85,17 @@ Result<SurveyPlan> planOf(const MeasureOptions &o)
         return badOption("--warm-up", o.warmUp, "wait, skip");
     }
     plan.waitForWarmUp = o.warmUp == "wait";
+    if (!o.follow.empty()) {
+        // Nothing else is ever told to follow.
+        if (plan.kind != SurveyKind::Room) {
+            return badOption("--follow", o.kind, "room");
+        }
+        auto law = followedBy(o.follow);
+        if (!law) {
+            return law.error();
+        }
+        plan.follow = std::move(law).value();
+    }
     if (!o.profileIn.empty()) {
         const auto bytes = readBytes(o.profileIn);
         if (!bytes) {
@@ -91,43 +112,42 @@ Result<SurveyPlan> planOf(const MeasureOptions &o)
     return plan;
 }
 
-void tell(const Message &m)
+/// What was measured, and where it is kept. \return the exit status
+int tellResults(const SurveyRecord &record, const Result<KeptResults> &kept, const MeasureOptions &o)
 {
-    std::cout << said(m) << "\n";
-}
-
-/// Keeps what was read, whole or not, and says where. \return the exit status
-int keep(const SurveyRecord &record, const Status &status, const MeasureOptions &o, ReadingJournal &journal)
-{
-    if (record.readings.empty()) {
-        Error error = status ? Error{} : status.error();
-        error.safe = say("no-reading-taken");
-        return report(error, o.json);
-    }
-    const auto kept = keepMeasurement(o.out, record);
-    const Message all = say("count-readings", record.readings.size());
-    if (!kept) {
-        // No disk takes them: what is left is the way to whoever called.
-        std::cerr << readingsToCsv(readingSet(record));
-    } else {
-        journal.discard();
-        tellKept(kept.value());
-    }
-    if (!status) {
-        Error error = status.error();
-        error.safe = kept ? say("all-readings-in", all, (kept->folder / "measurement.json").string()) : say("readings-follow", all);
-        return report(error, o.json);
-    }
     const SurveyResults results = surveyResults(record);
     if (o.json) {
         printJson(nlohmann::json::parse(surveyJson(record, results)));
     } else {
         for (const Message &m : surveySaid(record, results)) {
-            tell(m);
+            std::cout << said(m) << "\n";
         }
-        tell(say("survey-summary", all, Lasting{record.benchSeconds}, kept ? kept->folder.string() : std::string("-")));
+        BesideVisits::summarise(record.readings.size(), record.benchSeconds, kept);
     }
-    return kept && !kept->problem ? kDone : kNotWritten;
+    return kDone;
+}
+
+/// A day that somebody wrote down instead.
+int takeTyped(const MeasureOptions &o)
+{
+    const auto text = readFile(o.readings);
+    const auto points = text ? roomPointsFrom(text.value()) : Result<std::vector<RoomPoint>>(text.error());
+    if (!points) {
+        return report(text ? naming(o.readings, points.error()) : points.error(), o.json);
+    }
+    const Status ready = prepareFolder(o.out);
+    const auto lock = ready ? FolderLock::take(o.out) : Result<FolderLock>(ready.error());
+    if (!lock) {
+        return report(lock.error(), o.json);
+    }
+    const SurveyRecord record = typedRoom(points.value(), {}, now());
+    const auto kept = keepMeasurement(o.out, record);
+    if (!kept) {
+        return report(kept.error(), o.json);
+    }
+    tellKept(kept.value());
+    const int exit = tellResults(record, kept, o);
+    return kept->problem ? kNotWritten : exit;
 }
 
 } // namespace
@@ -139,6 +159,12 @@ int measure(const MeasureOptions &o)
     if (!plan) {
         return report(plan.error(), o.json);
     }
+    if (!o.readings.empty()) {
+        return plan->kind == SurveyKind::Room ? takeTyped(o) : report(badOption("--readings", o.kind, "room"), o.json);
+    }
+    if (o.bench.empty()) {
+        return report({ErrorKind::Input, say("bench-needed"), say("nothing-started"), {}, "option", false}, o.json);
+    }
     std::optional<SurveyRecord> earlier;
     if (!o.resume.empty()) {
         const auto text = readFile(o.resume);
@@ -148,39 +174,17 @@ int measure(const MeasureOptions &o)
         }
         earlier = std::move(before).value();
     }
-    const fs::path folder = o.out;
-    if (const Status s = prepareFolder(folder); !s) {
-        return report(s.error(), o.json);
-    }
-    const auto lock = FolderLock::take(folder);
-    if (!lock) {
-        return report(lock.error(), o.json);
-    }
-    ProgressLine line;
-    BenchClient::Options options;
-    options.stop = signals.token();
-    options.log = [&](const Message &m) { line.tell(say("note-bench", m)); };
-    auto bench = BenchClient::open(o.bench, options);
-    if (!bench) {
-        return report(bench.error(), o.json);
-    }
-    ReadingJournal journal(folder / "readings.partial.csv");
-    if (!journal.earlier().empty()) {
-        line.tell(say("note", say("earlier-interrupted", journal.earlier().string())));
+    auto beside = BesideVisits::open(o.out, o.bench, signals);
+    if (!beside) {
+        return report(beside.error(), o.json);
     }
     SurveyHooks hooks;
-    hooks.wallClock = now;
-    hooks.onReading = [&](const Measurement &m, const SurveyRecord &r) {
-        if (const Status s = journal.append(m, [&] { return readingSet(r); }); !s) {
-            line.tell(say("note", s.error().paragraph()));
-        }
-    };
-    hooks.onProgress = [&](const Message &what, double fraction, double left) { line.progress(what, fraction, left); };
-    hooks.onNote = [&](const Message &m) { line.tell(say("note", m)); };
+    beside.value()->hear<SurveyRecord>(hooks);
     SurveyRecord record;
-    const Status status = runSurvey(*bench.value(), plan.value(), hooks, signals.token(), record, earlier ? &*earlier : nullptr);
-    line.clear();
-    return keep(record, status, o, journal);
+    const Status status = runSurvey(beside.value()->bench(), plan.value(), hooks, signals.token(), record, earlier ? &*earlier : nullptr);
+    return beside.value()->conclude(
+        record, status, o.json, [&] { return keepMeasurement(o.out, record); }, "measurement.json",
+        [&](const Result<KeptResults> &kept) { return tellResults(record, kept, o); });
 }
 
 } // namespace lamp::cli

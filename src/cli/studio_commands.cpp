@@ -7,6 +7,7 @@
 #include "cli/output.h"
 #include "cli/painting.h"
 #include "cli/studio.h"
+#include "desktop/notice.h"
 #include "fleet/register.h"
 #include "report/due_calendar.h"
 #include "report/fleet_report.h"
@@ -249,6 +250,14 @@ int dueFleet(const FleetOptions &o)
             std::cerr << said(say("calendar-written", o.out, say("count-displays", all.size()))) << "\n";
         }
     }
+    if (o.notify) {
+        const auto notice = dueNotice(all, question->on);
+        const Status shown =
+            notice ? notify(QString::fromStdString(said(notice->title)), QString::fromStdString(said(notice->which))) : Status(Done{});
+        if (!shown) {
+            return report(shown.error(), o.json);
+        }
+    }
     const Json list = Json::parse(dueToJson(all, question->on)); // in the order of urgency
     if (o.json) {
         printJson(list);
@@ -416,6 +425,7 @@ int reportFleet(const FleetOptions &o)
     }
     Store &store = *studio.store().value();
     FleetReport content;
+    content.head = store.pictures().letterhead();
     content.on = question->on;
     if (!o.since.empty()) {
         const auto since = timeOf(o.since);

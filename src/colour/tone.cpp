@@ -66,7 +66,66 @@ int gammaPlaces(double gamma)
     return std::abs(gamma * 10 - std::round(gamma * 10)) < 1e-9 ? 1 : 2;
 }
 
+/// The drive at which samples that never fall reach a value; the least where they are flat.
+double driveOf(const std::vector<double> &samples, double value)
+{
+    const auto above = std::lower_bound(samples.begin() + 1, samples.end() - 1, value);
+    const double low = *(above - 1), high = *above;
+    const double share = high > low ? std::clamp((value - low) / (high - low), 0.0, 1.0) : 0;
+    return (double(above - 1 - samples.begin()) + share) / double(samples.size() - 1);
+}
+
 } // namespace
+
+std::optional<ToneCurve> toneThrough(const std::vector<std::pair<double, double>> &points)
+{
+    if (points.size() < 2) {
+        return {};
+    }
+    std::vector<double> drive, light;
+    const auto &[x0, y0] = points.front();
+    const auto &[x1, y1] = points.back();
+    for (const auto &[x, y] : points) {
+        drive.push_back((x - x0) / (x1 - x0));
+        light.push_back((y - y0) / (y1 - y0));
+        const size_t n = drive.size();
+        if (!std::isfinite(drive.back()) || !std::isfinite(light.back())
+            || (n > 1 && !(drive[n - 1] > drive[n - 2] && light[n - 1] >= light[n - 2]))) {
+            return {};
+        }
+    }
+    // Slopes between points, and at them so that no cubic leaves its span (Fritsch and Carlson, SIAM J. Numer. Anal. 17, 1980).
+    const size_t n = drive.size();
+    std::vector<double> between(n - 1), at(n);
+    for (size_t i = 0; i + 1 < n; ++i) {
+        between[i] = (light[i + 1] - light[i]) / (drive[i + 1] - drive[i]);
+    }
+    // At the ends by three points, held back where that would leave the span.
+    const auto end = [&](size_t i, size_t j, double h0, double h1) {
+        const double slope = ((2 * h0 + h1) * between[i] - h0 * between[j]) / (h0 + h1);
+        return std::clamp(slope, 0.0, 3 * between[i]); // light never falls
+    };
+    at.front() = n < 3 ? between.front() : end(0, 1, drive[1] - drive[0], drive[2] - drive[1]);
+    at.back() = n < 3 ? between.back() : end(n - 2, n - 3, drive[n - 1] - drive[n - 2], drive[n - 2] - drive[n - 3]);
+    for (size_t i = 1; i + 1 < n; ++i) {
+        const double h0 = drive[i] - drive[i - 1], h1 = drive[i + 1] - drive[i];
+        at[i] = between[i - 1] * between[i] > 0 ? 3 * (h0 + h1) / ((2 * h1 + h0) / between[i - 1] + (h1 + 2 * h0) / between[i]) : 0;
+    }
+    constexpr int kSteps = 256;
+    ToneCurve curve{ToneKind::Own};
+    for (int k = 0; k <= kSteps; ++k) {
+        const double v = double(k) / kSteps;
+        const auto above = std::lower_bound(drive.begin() + 1, drive.end() - 1, v);
+        const size_t i = size_t(above - drive.begin()) - 1;
+        const double h = drive[i + 1] - drive[i], t = (v - drive[i]) / h;
+        const double value = (1 + 2 * t) * (1 - t) * (1 - t) * light[i] + t * (1 - t) * (1 - t) * h * at[i] + t * t * (3 - 2 * t) * light[i + 1]
+                             + t * t * (t - 1) * h * at[i + 1];
+        curve.own.push_back(std::clamp(value, curve.own.empty() ? 0.0 : curve.own.back(), 1.0));
+    }
+    curve.own.front() = 0;
+    curve.own.back() = 1;
+    return curve;
+}
 
 double sampledAt(const std::vector<double> &samples, double x)
 {
@@ -102,6 +161,7 @@ double ToneCurve::value(double drive) const
     case ToneKind::Bt1886: return Bt1886(blackRatio).value(v);
     case ToneKind::Pq: return pqLuminance(v) / 10000;
     case ToneKind::Hlg: return std::pow(hlgScene(v), systemGamma);
+    case ToneKind::Own: return own.size() < 2 ? v : sampledAt(own, v);
     }
     return v;
 }
@@ -116,12 +176,16 @@ double ToneCurve::inverse(double light) const
     case ToneKind::Bt1886: return Bt1886(blackRatio).inverse(y);
     case ToneKind::Pq: return pqSignal(y * 10000);
     case ToneKind::Hlg: return hlgSignal(std::pow(y, 1 / systemGamma));
+    case ToneKind::Own: return own.size() < 2 ? y : driveOf(own, y);
     }
     return y;
 }
 
 Message ToneCurve::named() const
 {
+    if (kind == ToneKind::Own) {
+        return say("tone-own");
+    }
     return kind == ToneKind::Gamma ? say("tone-gamma", decimal(gamma, gammaPlaces(gamma))) : verbatim(name());
 }
 
@@ -134,6 +198,7 @@ std::string ToneCurve::name() const
     case ToneKind::Bt1886: return "BT.1886";
     case ToneKind::Pq: return "PQ";
     case ToneKind::Hlg: return "HLG";
+    case ToneKind::Own: return "own";
     }
     return {};
 }

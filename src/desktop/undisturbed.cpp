@@ -1,12 +1,13 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "desktop/undisturbed.h"
 
+#include "desktop/session_bus.h"
+
 #include <QCoreApplication>
 #include <QDBusConnection>
 #include <QDBusMessage>
 #include <QDBusObjectPath>
 #include <QDBusPendingCallWatcher>
-#include <QFile>
 #include <QPointer>
 #include <QTimer>
 
@@ -19,11 +20,6 @@ constexpr int kAnswerWithinMs = 3000;
 // Sources: Idle Inhibition Service Draft (freedesktop.org); GNOME session manager's Inhibit, flags 4 (sleep) and 8 (idle);
 // XDG desktop portal, org.freedesktop.portal.Inhibit, the same flags. All from memory.
 constexpr uint kSleepAndIdle = 4 | 8;
-
-bool hasSessionBus()
-{
-    return qEnvironmentVariableIsSet("DBUS_SESSION_BUS_ADDRESS") || QFile::exists(qEnvironmentVariable("XDG_RUNTIME_DIR") + QStringLiteral("/bus"));
-}
 
 } // namespace
 

@@ -187,9 +187,10 @@ std::vector<DueQuestion> dueByHistory(const std::vector<HistoryEntry> &history, 
     return list;
 }
 
-std::string dueToJson(const std::vector<DueQuestion> &displays, WallTime on)
+namespace {
+
+std::vector<std::pair<Due, const DueQuestion *>> mostUrgentFirst(const std::vector<DueQuestion> &displays, WallTime on)
 {
-    using Json = nlohmann::json;
     std::vector<std::pair<Due, const DueQuestion *>> order;
     for (const DueQuestion &q : displays) {
         order.emplace_back(dueOf(q, on), &q);
@@ -198,6 +199,37 @@ std::string dueToJson(const std::vector<DueQuestion> &displays, WallTime on)
         const int a = urgency(p.first.state), b = urgency(q.first.state);
         return a != b ? a < b : p.first.due.value_or(WallTime{}) < q.first.due.value_or(WallTime{});
     });
+    return order;
+}
+
+} // namespace
+
+std::optional<DueNotice> dueNotice(const std::vector<DueQuestion> &displays, WallTime on)
+{
+    constexpr size_t kNamed = 6; // a notice is a few lines
+    std::vector<Message> names;
+    size_t all = 0;
+    for (const auto &[due, q] : mostUrgentFirst(displays, on)) {
+        if (due.state == "ok" || due.state == "due-soon") {
+            continue;
+        }
+        if (++all <= kNamed) {
+            names.push_back(say("notice-of", q->name.empty() ? q->serial : q->name, dueStateSaid(due.state)));
+        }
+    }
+    if (all == 0) {
+        return {};
+    }
+    if (all > kNamed) {
+        names.push_back(say("room-and-more", all - kNamed));
+    }
+    return DueNotice{say("notice-due", say("count-displays", all)), listed(std::move(names))};
+}
+
+std::string dueToJson(const std::vector<DueQuestion> &displays, WallTime on)
+{
+    using Json = nlohmann::json;
+    const auto order = mostUrgentFirst(displays, on);
     Json list = Json::array();
     for (const auto &[due, q] : order) {
         const auto number = [](const std::optional<double> &v) { return v && std::isfinite(*v) ? Json(*v) : Json(nullptr); };

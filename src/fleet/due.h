@@ -62,6 +62,13 @@ std::optional<Verdict> verdictOf(const HistoryEntry &entry, const Tolerance &tol
 /// Whether something happened after which a display is to be looked at.
 bool callsForVisit(const std::string &event);
 
+/// What is told once a day: how many displays there is something to do for, and which, the most urgent first.
+struct DueNotice {
+    Message title, which;
+};
+/// \return nothing where there is nothing to do
+std::optional<DueNotice> dueNotice(const std::vector<DueQuestion> &displays, WallTime on);
+
 /// As the command line's contract has it; the most urgent first.
 std::string dueToJson(const std::vector<DueQuestion> &displays, WallTime on);
 

@@ -30,15 +30,34 @@ XYZ xyzIn(const Json &list)
     return {list.at(0).get<double>(), list.at(1).get<double>(), list.at(2).get<double>()};
 }
 
-/// The settings of brightness that white was read at, other controls as they were left.
+/// Menus with the luminance that white had there.
+using TriedMenus = std::vector<std::pair<std::map<std::string, double>, double>>;
+
+/// Settings of brightness with the luminance that white had there, all others standing alike: of those that stood so, the ones that tried most.
+std::vector<std::pair<double, double>> triedBrightness(const TriedMenus &tried)
+{
+    std::map<std::map<std::string, double>, std::map<double, double>> byOthers;
+    for (const auto &[menu, luminance] : tried) {
+        auto others = menu;
+        others.erase("brightness");
+        byOthers[others][menu.at("brightness")] = luminance; // the last of each setting: the panel had stood longest
+    }
+    const auto most =
+        std::max_element(byOthers.begin(), byOthers.end(), [](const auto &a, const auto &b) { return a.second.size() < b.second.size(); });
+    return most == byOthers.end() ? std::vector<std::pair<double, double>>()
+                                  : std::vector<std::pair<double, double>>(most->second.begin(), most->second.end());
+}
+
 void rememberBrightness(VisitFacts &f, const std::vector<Measurement> &readings, const States &states)
 {
+    TriedMenus tried;
     for (const Measurement &m : readings) {
         const DisplayState *s = m.rgb == Drive{1, 1, 1} && m.mode == ReadMode::Emission && !m.superseded ? states.find(m.state) : nullptr;
         if (s != nullptr && s->ramps.empty() && s->controls.contains("brightness")) {
-            f.brightness.emplace_back(s->controls.at("brightness"), m.xyz.b);
+            tried.emplace_back(s->controls, m.xyz.b);
         }
     }
+    f.brightness = triedBrightness(tried);
 }
 
 /// The target with all its fields, or what the contract promises of it.
@@ -104,18 +123,26 @@ VisitFacts factsIn(const Json &j)
     }
     const Json none = Json::array();
     const Json &states = j.contains("states") ? j.at("states") : none;
+    TriedMenus tried;
     for (const Json &m : j.contains("measurements") ? j.at("measurements") : none) {
         const double state = m.value("display_state", 0.0); // from 1; 0 for none
         const size_t number = state >= 1 && state <= double(states.size()) ? size_t(state) - 1 : states.size();
         if (m.at("rgb") == Json::array({1.0, 1.0, 1.0}) && number < states.size() && states[number].value("ramps", "?").empty()
             && states[number].at("controls").contains("brightness") && m.value("stage", "") != "room light") {
-            f.brightness.emplace_back(states[number].at("controls").at("brightness").get<double>(), m.at("XYZ").at(1).get<double>());
+            tried.emplace_back(states[number].at("controls").get<std::map<std::string, double>>(), m.at("XYZ").at(1).get<double>());
         }
     }
+    f.brightness = triedBrightness(tried);
     return f;
 }
 
 } // namespace
+
+std::optional<BrightnessLaw> brightnessLaw(const VisitFacts &facts)
+{
+    const auto left = facts.controls.find("brightness");
+    return left == facts.controls.end() ? std::nullopt : BrightnessLaw::of(left->first, facts.brightness, left->second, facts.white.b);
+}
 
 VisitFacts visitFacts(const VisitRecord &r)
 {

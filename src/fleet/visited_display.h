@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "calibrate/brightness_law.h"
 #include "judge/accuracy.h"
 #include "judge/verification.h"
 #include "profile/shown_display.h"
@@ -32,13 +33,15 @@ struct VisitFacts {
     std::map<std::string, double> controls;            ///< of the menu, as left
     std::vector<Control> menu;                         ///< what the menu offers
     int bits = 0;                                      ///< of the frame buffer, which rounds what programs send; 0: not known
-    std::vector<std::pair<double, double>> brightness; ///< settings of it with the luminance that white had there, cd/m²
+    std::vector<std::pair<double, double>> brightness; ///< settings of it with the luminance that white had there, cd/m²; the rest of the menu alike
 };
 
 /// Of a visit's files: a folder with `visit.json` and `profile.icc`, that `visit.json`, or a `whole-visit.json`.
 /// \return an error that says what is missing
 Result<VisitFacts> visitFacts(const std::string &path);
 VisitFacts visitFacts(const VisitRecord &record);
+/// How its brightness moves white as it was left; nothing where it was not tried at two values.
+std::optional<BrightnessLaw> brightnessLaw(const VisitFacts &facts);
 
 /// A display as a visit left it: its profile, and what it makes of any drive, by the model of its readings.
 class VisitedDisplay {

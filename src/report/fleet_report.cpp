@@ -123,9 +123,11 @@ QString fleetBody(const FleetReport &r)
         const std::string state = dueOf(q, r.on).state;
         return state == "due" || state == "overdue" || state == "never";
     });
-    QString t = QStringLiteral("<h1>%1</h1><p>%2</p>")
-                    .arg(escaped(say("fleet-report-title")),
-                         escaped(say("fleet-report-summary", Day{r.on}, say("count-displays", r.due.size()), std::int64_t(out), std::int64_t(due))));
+    QString t =
+        letterheadHtml(r.head, pictureAddress(markOf(r.head, 2)))
+        + QStringLiteral("<h1>%1</h1><p>%2</p>")
+              .arg(escaped(say("fleet-report-title")),
+                   escaped(say("fleet-report-summary", Day{r.on}, say("count-displays", r.due.size()), std::int64_t(out), std::int64_t(due))));
     t += QStringLiteral("<h2>%1</h2>").arg(escaped(say("fleet-report-displays"))) + displaysTable(r);
     if (!r.entries.empty()) {
         t += QStringLiteral("<h2>%1</h2>").arg(escaped(say("fleet-report-done"))) + doneTable(r);

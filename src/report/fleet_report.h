@@ -3,6 +3,7 @@
 
 #include "base/file.h"
 #include "fleet/due.h"
+#include "report/letterhead.h"
 
 namespace lamp {
 
@@ -12,6 +13,7 @@ struct FleetReport {
     std::vector<DueQuestion> due;      ///< every display
     std::vector<HistoryEntry> entries; ///< what was done in between
     FleetAgeing ageing;
+    Letterhead head = {};
 };
 
 /// A row for each display.

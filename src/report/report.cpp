@@ -8,7 +8,6 @@
 #include "report/visit_plots.h"
 #include "words/words.h"
 
-#include <QBuffer>
 #include <QFontDatabase>
 #include <QGuiApplication>
 #include <QImage>
@@ -29,6 +28,19 @@ struct Picture {
 };
 constexpr std::array<Picture, 4> kPictures{
     {{coloursPlot, "colours", 676, 128}, {grayPlot, "gray", 334, 138}, {tonePlot, "tone", 334, 138}, {gamutPlot, "gamut", 480, 172}}};
+
+/// They make room for a letterhead, so that all of it stays on its page.
+std::array<Picture, 4> picturesBelow(const QString &head)
+{
+    std::array<Picture, 4> all = kPictures;
+    if (!head.isEmpty()) {
+        constexpr int kLess = 12;
+        for (Picture &p : all) {
+            p.height -= kLess;
+        }
+    }
+    return all;
+}
 
 QImage picture(const Picture &which, const VisitRecord &record, int scale)
 {
@@ -160,17 +172,19 @@ std::vector<Message> otherReasons(const VisitRecord &r)
     return other;
 }
 
-/// \param source gives the address of a picture by its name
-template <typename F> QString body(const VisitRecord &r, F source)
+/// \param head HTML that stands above all \param source gives the address of a picture by its name
+template <typename F> QString body(const VisitRecord &r, const QString &head, F source)
 {
+    const auto pictures = picturesBelow(head);
     QString t =
-        QStringLiteral(
-            "<table width=\"100%\" cellspacing=\"0\" cellpadding=\"0\"><tr><td><h1>%1</h1></td><td align=\"right\">%2<br/>%3</td></tr></table>"
-            "<p style=\"margin:0 0 6px 0\"><b>%4</b></p>")
-            .arg(escaped(verdictHeading(r.verdict)),
-                 escaped(r.started == WallTime{} ? named(r.plan.task) : say("report-of", Day{r.started}, named(r.plan.task))),
-                 escaped(say("report-tolerance", shippedNamed(r.plan.tolerance.name), shippedNamed(r.plan.target.name))),
-                 escaped(modelAndSerial(r.display.model, r.display.serial)));
+        head
+        + QStringLiteral(
+              "<table width=\"100%\" cellspacing=\"0\" cellpadding=\"0\"><tr><td><h1>%1</h1></td><td align=\"right\">%2<br/>%3</td></tr></table>"
+              "<p style=\"margin:0 0 6px 0\"><b>%4</b></p>")
+              .arg(escaped(verdictHeading(r.verdict)),
+                   escaped(r.started == WallTime{} ? named(r.plan.task) : say("report-of", Day{r.started}, named(r.plan.task))),
+                   escaped(say("report-tolerance", shippedNamed(r.plan.tolerance.name), shippedNamed(r.plan.target.name))),
+                   escaped(modelAndSerial(r.display.model, r.display.serial)));
     t += verdictTable(r);
     if (const auto other = otherReasons(r); !other.empty()) {
         t += listOf(other);
@@ -183,10 +197,10 @@ template <typename F> QString body(const VisitRecord &r, F source)
         return QStringLiteral("<p style=\"margin:2px 0\"><b>%1</b><br><img src=\"%2\" width=\"%3\" height=\"%4\" alt=\"%1\"></p>")
             .arg(QString::fromStdString(p.plot(r).title), source(p), QString::number(p.width), QString::number(p.height));
     };
-    t += image(kPictures[0]);
+    t += image(pictures[0]);
     t += QStringLiteral("<table cellspacing=\"0\" cellpadding=\"0\"><tr><td>%1</td><td>%2</td></tr></table>")
-             .arg(image(kPictures[1]), image(kPictures[2]));
-    t += image(kPictures[3]);
+             .arg(image(pictures[1]), image(pictures[2]));
+    t += image(pictures[3]);
     t += heading("heading-worksheet") + worksheet(r);
     const Message settings = menuSaid(r.controls);
     const Message foot = sentences({say("menu-as-left", settings.empty() ? say("no-controls") : settings),
@@ -211,15 +225,10 @@ void loadFonts()
     QGuiApplication::setFont(QFont(QStringLiteral("B612"), 10));
 }
 
-std::string reportHtml(const VisitRecord &record)
+std::string reportHtml(const VisitRecord &record, const Letterhead &head)
 {
-    const QString content = body(record, [&](const Picture &p) {
-        QByteArray png;
-        QBuffer buffer(&png);
-        buffer.open(QIODevice::WriteOnly);
-        picture(p, record, 2).save(&buffer, "PNG");
-        return "data:image/png;base64," + QString::fromLatin1(png.toBase64());
-    });
+    const QString content =
+        body(record, letterheadHtml(head, pictureAddress(markOf(head, 2))), [&](const Picture &p) { return pictureAddress(picture(p, record, 2)); });
     return QStringLiteral(
                "<!DOCTYPE html><html lang=\"%4\"><head><meta charset=\"utf-8\"><title>%1</title><style>%2 body{max-width:720px;margin:2em auto}"
                "</style></head><body>%3</body></html>\n")
@@ -227,20 +236,22 @@ std::string reportHtml(const VisitRecord &record)
         .toStdString();
 }
 
-void fillReport(QTextDocument &document, const VisitRecord &record)
+void fillReport(QTextDocument &document, const VisitRecord &record, const Letterhead &head)
 {
     document.setDefaultFont(QGuiApplication::font());
     document.setDefaultStyleSheet(kStyle);
-    for (const Picture &p : kPictures) {
+    for (const Picture &p : picturesBelow(letterheadHtml(head, {}))) {
         document.addResource(QTextDocument::ImageResource, QUrl(QStringLiteral("chart:%1").arg(p.name)), picture(p, record, 3));
     }
-    document.setHtml(QStringLiteral("<body>%1</body>").arg(body(record, [](const Picture &p) { return QStringLiteral("chart:%1").arg(p.name); })));
+    document.setHtml(QStringLiteral("<body>%1</body>").arg(body(record, letterheadHtml(head, pictureAddress(markOf(head, 3))), [](const Picture &p) {
+        return QStringLiteral("chart:%1").arg(p.name);
+    })));
 }
 
-Bytes reportPdf(const VisitRecord &record)
+Bytes reportPdf(const VisitRecord &record, const Letterhead &head)
 {
     QTextDocument document;
-    fillReport(document, record);
+    fillReport(document, record, head);
     return printed(document, record.profileName(), QPageLayout::Portrait);
 }
 

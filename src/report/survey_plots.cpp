@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "report/survey_plots.h"
 
+#include "base/text.h"
 #include "report/visit_plots.h"
 #include "words/words.h"
 
@@ -170,6 +171,79 @@ Plot stabilityPlot(const StabilityFound &s)
     return p;
 }
 
+/// Round hours, so that a day of any length has some six of them.
+Axis clockAxis(double from, double to)
+{
+    Axis axis{said(say("axis-hour")), "", from, to, {}, 0};
+    static constexpr std::array<double, 6> kSteps{0.25, 0.5, 1, 2, 3, 6};
+    const auto *step = std::find_if(kSteps.begin(), kSteps.end(), [&](double s) { return (to - from) / s <= 7; });
+    const double each = step == kSteps.end() ? 24 : *step;
+    axis.decimals = each < 0.5 ? 2 : (each < 1 ? 1 : 0);
+    for (double t = std::ceil(from / each) * each; t <= to + 1e-9; t += each) {
+        axis.ticks.push_back(t);
+    }
+    return axis;
+}
+
+Plot roomPlot(const RoomDay &d)
+{
+    Plot p;
+    p.title = said(say("plot-room"));
+    p.x = clockAxis(d.points.front().hours, d.points.back().hours);
+    Series line{said(say("series-room")), {}, Stroke::Solid, 1, Ink::Strong, d.points.size() > 60 ? Mark::None : Mark::Square};
+    size_t gap = 0;
+    std::vector<Series> all;
+    for (const RoomPoint &q : d.points) {
+        // No line where nothing was read.
+        if (gap < d.unread.size() && q.hours >= d.unread[gap].second) {
+            all.push_back(line);
+            line.points.clear();
+            ++gap;
+        }
+        line.points.push_back({q.hours, q.lux, {}, said(say("point-room", clockText(q.hours), decimal(q.lux, q.lux < 10 ? 1 : 0)))});
+    }
+    all.push_back(line);
+    p.series = std::move(all);
+    p.y = fitted("lx", 0, 1.1 * std::max(d.highest, 70.0), 0);
+    p.band = {5, 64}; // as of roomLevel
+    p.limits = {{64, said(say("limit-room-right")), Stroke::Dashed, true}};
+    if (d.highest > 150) {
+        p.limits.push_back({200, said(say("limit-room-high")), Stroke::Dotted, true});
+    }
+    return p;
+}
+
+Plot followPlot(const SurveyRecord &r, const RoomDay &d)
+{
+    Plot p;
+    p.title = said(say("plot-follow"));
+    p.x = clockAxis(d.points.front().hours, d.points.back().hours);
+    Series line{said(say("series-proposed")), {}, Stroke::Solid, 1.6, Ink::Strong, Mark::None};
+    double low = 90, high = 150;
+    for (const RoomSpan &s : d.spans) {
+        const std::string words = said(say("room-span", decimal(s.luminance, 0), clockText(s.from), clockText(s.to)));
+        line.points.push_back({s.from, s.luminance, {}, words});
+        line.points.push_back({s.to, s.luminance, {}, {}});
+        low = std::min(low, s.luminance);
+        high = std::max(high, s.luminance);
+    }
+    p.series = {std::move(line)};
+    if (!r.followed.empty()) {
+        Series did{said(say("series-followed")), {}, Stroke::None, 1, Ink::Strong, Mark::Cross};
+        for (const SurveyRecord::Followed &f : r.followed) {
+            did.points.push_back(
+                {f.hours, f.luminance, {}, said(say("point-followed", clockText(f.hours), decimal(f.value, 0), decimal(f.luminance, 0)))});
+            low = std::min(low, f.luminance);
+            high = std::max(high, f.luminance);
+        }
+        p.series.push_back(std::move(did));
+        p.legend = {said(say("legend-cross", say("series-followed")))};
+        p.legendAt = Plot::Legend::TopLeft;
+    }
+    p.y = fitted("cd/m²", low - 10, high + 10, 0);
+    return p;
+}
+
 Plot areasPlot(const ContrastFound &c)
 {
     Plot p;
@@ -202,6 +276,10 @@ std::vector<Plot> surveyPlots(const SurveyRecord &r, const SurveyResults &s)
     }
     if (s.stability) {
         all.push_back(stabilityPlot(*s.stability));
+    }
+    if (s.room) {
+        all.push_back(roomPlot(*s.room));
+        all.push_back(followPlot(r, *s.room));
     }
     if (s.contrast && s.contrast->whiteByArea.size() > 1) {
         all.push_back(areasPlot(*s.contrast));

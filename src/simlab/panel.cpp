@@ -151,10 +151,44 @@ Panel::Panel(PanelSpec spec, RoomSpec room) : m_spec(std::move(spec)), m_room(ro
 void Panel::setRoom(const RoomSpec &room)
 {
     m_room = room;
+    m_spectra[Room] = room.lightAt(room.hour);
+}
+
+void Panel::passDay(double t)
+{
+    if (m_room.daylightLux > 0) {
+        m_spectra[Room] = m_room.lightAt(m_room.hour + t / 3600);
+    }
+}
+
+double RoomSpec::daylightAt(double hourOfDay) const
+{
+    const double sun = std::sin(std::numbers::pi * (std::fmod(hourOfDay, 24.0) - 6) / 12);
+    if (daylightLux <= 0 || sun <= 0) {
+        return 0;
+    }
+    // Clouds of many lengths, from hours to minutes, none of which comes back the same; the lux of the window picks the day.
+    double cloud = 0;
+    for (int k = 0; k < 5; ++k) {
+        cloud += std::sin(2 * std::numbers::pi * hourOfDay * (0.31 * std::pow(2.17, k)) + daylightLux + 1.7 * k) * std::pow(0.62, k);
+    }
+    return daylightLux * sun * (0.7 + 0.3 * std::tanh(cloud));
+}
+
+Spectrum RoomSpec::lightAt(double hourOfDay) const
+{
     // Radiance of a diffuse surface: L = E·ρ/π, here with ρ folded into the weight.
-    Spectrum s = blackbodySpectrum(room.cctK);
-    scale(s, room.lux / std::numbers::pi / toXyz(s).b);
-    m_spectra[Room] = s;
+    Spectrum s = blackbodySpectrum(cctK);
+    scale(s, lux / std::numbers::pi / toXyz(s).b);
+    if (const double day = daylightAt(hourOfDay); day > 0) {
+        // A low sun is warmer than the noon sky.
+        Spectrum sky = daylightSpectrum(5000 + 2000 * day / daylightLux);
+        scale(sky, day / std::numbers::pi / toXyz(sky).b);
+        for (size_t i = 0; i < s.values.size(); ++i) {
+            s.values[i] += sky.at(s.startNm + s.stepNm * double(i));
+        }
+    }
+    return s;
 }
 
 DisplayInfo Panel::describe() const

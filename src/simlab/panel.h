@@ -92,8 +92,15 @@ struct PanelSpec {
 
 /// A room: how much light, and of which colour, falls on the desk.
 struct RoomSpec {
-    double lux = 60;
+    double lux = 60; ///< by its lamps
     double cctK = 4200;
+    double daylightLux = 0; ///< that a window adds at noon under a clear sky; 0: it has none
+    double hour = 8;        ///< of the day when the bench's clock begins
+
+    /// Light of the window at an hour: the sun's height over a day of twelve hours, from 6 to 18, under clouds that come and go.
+    [[nodiscard]] double daylightAt(double hourOfDay) const;
+    /// What lamps and window give together, in W/(m²·sr·nm) of a perfect diffuser.
+    [[nodiscard]] Spectrum lightAt(double hourOfDay) const;
 };
 
 /// A screen as physics: spectra, tone curves, leakage, crosstalk, menu, LUT, warm-up, reflections.
@@ -115,6 +122,8 @@ public:
     void resetLut();
     void setCube(const Cube &cube) { m_cube = cube; }
     void setRoom(const RoomSpec &room);
+    /// The light of the day at the bench's time; nothing changes in a room without a window.
+    void passDay(double t);
     [[nodiscard]] const RoomSpec &room() const { return m_room; }
     void setAge(double age) { m_spec.age = age; }
     /// What its electronics and its light do from now on; what it is built of stays. Menu, mode and ramps stay as they stand.

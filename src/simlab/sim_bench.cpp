@@ -207,6 +207,7 @@ Result<Reading> SimBench::readAmbient(double integrationS)
     }
     const double integration = integrationS > 0 ? std::clamp(integrationS, 0.2, 10.0) : 1.0;
     m_t += integration;
+    m_panel.passDay(m_t);
     // Illuminance from the room's own spectrum: E = π·L for a perfect diffuser.
     Weights w = Weights::Zero();
     w[Room] = 3.14159265358979;
@@ -225,6 +226,7 @@ Result<Reading> SimBench::readEmission(double integrationS)
     if (!sees) {
         return fault("off-screen", "the instrument does not see the patch", false);
     }
+    m_panel.passDay(m_t);
     const bool unstable = m_panel.unsettled(m_t) > 0.01;
     const MeterSpec &spec = meter().spec();
     const XYZ level = meter().noiseless(m_panel.emission(m_t, spec.leak, m_place.at), m_panel.components());

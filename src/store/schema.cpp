@@ -6,6 +6,8 @@
 #include <QDateTime>
 #include <QFile>
 
+#include <algorithm>
+
 namespace lamp::store {
 
 namespace {
@@ -38,6 +40,11 @@ const QStringList &tables()
         "CREATE TABLE display_event (id {key}, display_id {integer} NOT NULL REFERENCES display(id), happened_at {integer} NOT NULL, "
         "kind TEXT NOT NULL, before TEXT NOT NULL DEFAULT '', after TEXT NOT NULL DEFAULT '')",
         "CREATE INDEX event_of_display ON display_event (display_id, happened_at)",
+
+        // Photographs of displays; of no display: the studio's mark.
+        "CREATE TABLE picture (id {key}, display_id {integer} REFERENCES display(id), added_at {integer} NOT NULL, removed_at {integer}, "
+        "words TEXT NOT NULL DEFAULT '', content {bytes} NOT NULL)",
+        "CREATE INDEX picture_of_display ON picture (display_id, id)",
 
         "CREATE TABLE correction (id {key}, made_at {integer} NOT NULL, instrument_model TEXT NOT NULL, instrument_serial TEXT NOT NULL, "
         "technology TEXT NOT NULL, residual {real}, content TEXT NOT NULL)",
@@ -117,14 +124,14 @@ Status bringToEight(Connection &connection)
     return done ? connection.change(QStringLiteral("UPDATE finding SET code = 'verbatim' WHERE code = 'sentence'"), {}, kNotBroughtUp) : done;
 }
 
-/// From 8: histories that were written down, and dated assignments.
-Status bringToNine(Connection &connection)
+/// Makes tables that a version added, with their indexes.
+Status addTables(Connection &connection, const QStringList &names)
 {
     Status done = Done{};
     for (const QString &definition : tables()) {
-        const bool added = definition.startsWith(QStringLiteral("CREATE TABLE history_entry"))
-                           || definition.contains(QStringLiteral("ON history_entry"))
-                           || definition.startsWith(QStringLiteral("CREATE TABLE assignment"));
+        const bool added = std::any_of(names.begin(), names.end(), [&](const QString &name) {
+            return definition.startsWith(QStringLiteral("CREATE TABLE %1 (").arg(name)) || definition.contains(QStringLiteral(" ON %1 (").arg(name));
+        });
         done = done && added ? connection.change(connection.dialect().worded(definition), {}, kNotBroughtUp) : done;
     }
     return done;
@@ -138,8 +145,11 @@ Status bringUpFrom(Connection &connection, int version)
     if (version < kAskable) {
         return intoTables(connection, version); // the tables of today
     }
-    const Status eight = version < 8 ? bringToEight(connection) : Status(Done{});
-    return eight && version < 9 ? bringToNine(connection) : eight;
+    Status done = version < 8 ? bringToEight(connection) : Status(Done{});
+    if (done && version < 9) {
+        done = addTables(connection, {QStringLiteral("history_entry"), QStringLiteral("assignment")});
+    }
+    return done && version < 11 ? addTables(connection, {QStringLiteral("picture")}) : done;
 }
 
 Error newer(const QString &path)
@@ -153,7 +163,7 @@ Error newer(const QString &path)
 
 int schemaVersion()
 {
-    return 10; // as 9, but a record names the lines of its worksheet
+    return 11; // 10: as 9, but a record names the lines of its worksheet; 11: pictures
 }
 
 QStringList tableNames()
@@ -194,11 +204,8 @@ Result<QString> bringUp(Connection &connection, const QString &path)
         return QString();
     }
     QString copy;
-    if (*version > 0 && isServer(path)) {
-        return Error{
-            ErrorKind::Storage, say("server-studio-older", path.toStdString()), say("nothing-changed"), say("server-own-tools"), "store", false};
-    }
-    if (*version > 0) {
+    // A server's database is copied by the server's own means; what is brought up there is all or nothing, and only adds.
+    if (*version > 0 && !isServer(path)) {
         copy = QStringLiteral("%1.version-%2").arg(path).arg(*version);
         if (QFile::exists(copy)) {
             copy += '-' + QDateTime::currentDateTimeUtc().toString(QStringLiteral("yyyyMMdd-HHmmss-zzz"));

@@ -3,6 +3,7 @@
 
 #include "store/board.h"
 #include "store/histories.h"
+#include "store/pictures.h"
 #include "store/visits.h"
 
 #include <memory>
@@ -34,6 +35,7 @@ public:
     [[nodiscard]] store::Aims &aims() { return m_aims; }
     [[nodiscard]] store::Board &board() { return m_board; }
     [[nodiscard]] store::Histories &histories() { return m_histories; }
+    [[nodiscard]] store::Pictures &pictures() { return m_pictures; }
 
     /// Several verbs as one thing that a person does: all of it or nothing.
     Status act(const std::function<Status()> &verbs) { return m_connection->transaction(verbs); }
@@ -82,6 +84,7 @@ private:
     store::Visits m_visits;
     store::Board m_board;
     store::Histories m_histories;
+    store::Pictures m_pictures;
 };
 
 /// Where the studio is kept: where it was moved to (a setting of this person), else $XDG_DATA_HOME/dutiful-lamp/studio.sqlite.

@@ -186,6 +186,22 @@ Result<std::vector<SurveyPatch>> overTime(const SurveyPlan &plan)
     return all;
 }
 
+Result<std::vector<SurveyPatch>> overDay(const SurveyPlan &plan)
+{
+    if (!(plan.minutes >= 1 && plan.minutes <= 24 * 60)) {
+        return badPlan(say("survey-minutes", 1, 24 * 60));
+    }
+    if (!(plan.everyMinutes >= 0.5 && 2 * plan.everyMinutes <= plan.minutes)) {
+        return badPlan(say("survey-every"));
+    }
+    std::vector<SurveyPatch> all;
+    for (int i = 0; i * plan.everyMinutes <= plan.minutes + 1e-9; ++i) {
+        all.push_back(plain("room " + std::to_string(i + 1), {}));
+        all.back().waitS = i == 0 ? 0 : 60 * plan.everyMinutes;
+    }
+    return all;
+}
+
 Result<std::vector<SurveyPatch>> modes(const SurveyPlan &plan, const DisplayInfo &display)
 {
     std::vector<std::string> wanted = plan.modes.empty() ? display.modes : plan.modes;
@@ -246,6 +262,7 @@ Result<std::vector<SurveyPatch>> surveyPatches(const SurveyPlan &plan, const Dis
     case SurveyKind::Contrast: return contrasts();
     case SurveyKind::Stability: return overTime(plan);
     case SurveyKind::Modes: return modes(plan, display);
+    case SurveyKind::Room: return overDay(plan);
     }
     return badPlan(say("survey-no-space", plan.space));
 }

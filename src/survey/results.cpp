@@ -378,6 +378,7 @@ SurveyResults surveyResults(const SurveyRecord &r)
     case SurveyKind::Uniformity: s.uniformity = uniformityOf(r); break;
     case SurveyKind::Contrast: s.contrast = contrastOf(r); break;
     case SurveyKind::Stability: s.stability = stabilityOf(r); break;
+    case SurveyKind::Room: s.room = roomDay(r.roomPoints()); break;
     case SurveyKind::Modes:
         std::vector<Candidate> candidates;
         for (const SurveyPatch &p : r.patches) {

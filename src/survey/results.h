@@ -93,6 +93,7 @@ struct SurveyResults {
     std::optional<Uniformity> uniformity;
     std::optional<ContrastFound> contrast;
     std::optional<StabilityFound> stability;
+    std::optional<RoomDay> room;
     std::vector<ModeFound> modes;
     std::optional<Choice> choice; ///< of the modes
 };

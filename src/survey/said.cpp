@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "survey/results.h"
 
+#include "base/text.h"
+
 #include <algorithm>
 #include <cmath>
 
@@ -58,6 +60,36 @@ void add(std::vector<Message> &to, const StabilityFound &s)
     to.push_back(s.settledMinutes ? say("survey-settled", Lasting{60 * *s.settledMinutes}) : say("survey-never-settled"));
 }
 
+void add(std::vector<Message> &to, const RoomDay &d)
+{
+    to.push_back(say("room-day", clockText(d.points.front().hours), clockText(d.points.back().hours), decimal(d.lowest, 0), decimal(d.highest, 0),
+                     decimal(d.middle, 0), decimal(100 * d.right, 0)));
+    constexpr size_t kMost = 4; // more is what the chart is for
+    std::vector<Message> parts;
+    for (size_t i = 0; i < std::min(kMost, d.tooBright.size()); ++i) {
+        parts.push_back(say("room-from-to", clockText(d.tooBright[i].first), clockText(d.tooBright[i].second)));
+    }
+    if (!parts.empty()) {
+        if (d.tooBright.size() > kMost) {
+            parts.push_back(say("room-and-more", d.tooBright.size() - kMost));
+        }
+        to.push_back(say("room-too-bright", listed(std::move(parts)), adviceOn(roomLevel(d.highest))));
+    } else if (roomLevel(d.highest) == RoomLevel::TooDim) {
+        to.push_back(say("room-all-dim", adviceOn(RoomLevel::TooDim)));
+    }
+    if (d.coolest > 1.15 * d.warmest && d.warmest > 0) {
+        to.push_back(say("room-colour-moves", decimal(d.warmest, 0), decimal(d.coolest, 0)));
+    }
+    std::vector<Message> spans;
+    for (const RoomSpan &s : d.spans) {
+        spans.push_back(say("room-span", decimal(s.luminance, 0), clockText(s.from), clockText(s.to)));
+    }
+    to.push_back(spans.size() == 1 ? say("room-one-luminance", decimal(d.spans.front().luminance, 0)) : say("room-follow", listed(std::move(spans))));
+    for (const auto &[from, until] : d.unread) {
+        to.push_back(say("room-unread", clockText(from), clockText(until)));
+    }
+}
+
 /// "112.0 cd/m², x 0.3127, y 0.3290"
 Message whiteOfMode(const ModeFound &m)
 {
@@ -84,6 +116,11 @@ std::vector<Message> surveySaid(const SurveyRecord &r, const SurveyResults &s)
     }
     if (s.stability) {
         add(to, *s.stability);
+    }
+    if (s.room) {
+        add(to, *s.room);
+        to.push_back(r.followed.empty() ? say("room-nothing-changed")
+                                        : say("room-followed", say("count-changes", r.followed.size()), decimal(r.followed.back().value, 0)));
     }
     for (size_t i = 0; i < s.modes.size(); ++i) {
         const ModeFound &m = s.modes[i];

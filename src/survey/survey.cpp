@@ -10,7 +10,7 @@ namespace lamp {
 
 namespace {
 
-constexpr std::array<const char *, 7> kNames{"gray", "saturation", "colours", "uniformity", "contrast", "stability", "modes"};
+constexpr std::array<const char *, 8> kNames{"gray", "saturation", "colours", "uniformity", "contrast", "stability", "modes", "room"};
 constexpr double kAgainPercent = 3, kAgainUv = 0.004; ///< how near white has to be for readings before an interruption to count
 
 /// One run over the patches.
@@ -24,10 +24,16 @@ public:
 
 private:
     Status connect();
+    [[nodiscard]] bool overTime() const { return m_plan.kind == SurveyKind::Stability || m_plan.kind == SurveyKind::Room; }
     Status settle();
     Status takeOver(const SurveyRecord &earlier);
     Status patch(size_t i);
     Status setMode(const std::string &mode);
+    /// Lays the instrument at the desk, where it stays.
+    Status toDesk();
+    /// A reading of the room, then what follows for a screen that is to follow.
+    Status room(size_t i);
+    Status follow(const RoomPoint &point);
     Status readAll();
     /// An error where a patch that should be dark is as bright as white: nothing that would be said of such readings is true.
     [[nodiscard]] Status plausible(size_t i) const;
@@ -47,6 +53,9 @@ private:
     std::array<double, 2> m_at{0.5, 0.5};
     double m_usualArea = 0.1, m_white = 0, m_start = 0;
     bool m_changedMode = false;
+    std::optional<RoomFollower> m_follower;
+    double m_lastRoomEnd = 0; ///< bench clock, s
+    int m_missed = 0;         ///< readings of the room in a row that failed
 };
 
 Gauge::Hooks Run::gaugeHooks()
@@ -110,12 +119,15 @@ Status Run::connect()
         p.rgb = {rounded(p.rgb.a), rounded(p.rgb.b), rounded(p.rgb.c)};
     }
     m_r.readingOf.assign(m_r.patches.size(), -1);
-    const double seconds = 60 * m_plan.minutes * (m_plan.kind == SurveyKind::Stability ? 2 : 0) + 40.0 * double(m_r.patches.size()) + 2 * 3600;
+    const double seconds = 60 * m_plan.minutes * (overTime() ? 2 : 0) + 40.0 * double(m_r.patches.size()) + 2 * 3600;
     m_spending = Spending({int(6 * m_r.patches.size()) + 150, seconds, hello->virtualClock ? 3600.0 : seconds});
     m_spending.start(m_start);
     m_gauge = std::make_unique<Gauge>(m_bench, m_r.instrument, gaugeHooks(), m_stop);
     m_gauge->setSpending(&m_spending);
     m_gauge->setStage(surveyKindName(m_plan.kind));
+    if (m_plan.kind == SurveyKind::Room) {
+        return toDesk();
+    }
     m_usualArea = std::min(0.1, m_r.display.maxPatchArea.value_or(0.1));
     m_gauge->setPatchArea(m_usualArea);
     m_r.correction = m_r.instrument.hasCorrection(m_r.display.technology) ? m_r.display.technology : "";
@@ -134,7 +146,7 @@ Status Run::connect()
 Status Run::settle()
 {
     // How a panel warms up is what stability is there to see.
-    if (!m_plan.waitForWarmUp || m_plan.kind == SurveyKind::Stability) {
+    if (!m_plan.waitForWarmUp || m_plan.kind == SurveyKind::Stability || m_plan.kind == SurveyKind::Room) {
         return Done{};
     }
     WarmUpOptions options;
@@ -165,7 +177,7 @@ Status Run::takeOver(const SurveyRecord &earlier)
         std::equal(earlier.patches.begin(), earlier.patches.end(), m_r.patches.begin(), m_r.patches.end(),
                    [](const SurveyPatch &p, const SurveyPatch &q) { return p.name == q.name && p.rgb == q.rgb && p.at == q.at; });
     // What was read over time is of that time.
-    if (before == nullptr || !samePatches || m_plan.kind == SurveyKind::Stability || earlier.display.serial != m_r.display.serial
+    if (before == nullptr || !samePatches || overTime() || earlier.display.serial != m_r.display.serial
         || earlier.display.model != m_r.display.model) {
         m_r.warnings.push_back(say("survey-begins-anew"));
         return Done{};
@@ -227,6 +239,71 @@ Status Run::setMode(const std::string &mode)
     return m_gauge->wait(kSwitches);
 }
 
+Status Run::toDesk()
+{
+    if (!m_r.instrument.canReadAmbient()) {
+        return Error{
+            ErrorKind::Bench, say("instrument-cannot-read-room"), say("nothing-changed-display"), say("room-can-be-typed"), "unsupported", false};
+    }
+    if (m_plan.follow) {
+        const auto control = std::find_if(m_controls.begin(), m_controls.end(), [&](const Control &c) { return c.name == m_plan.follow->control; });
+        if (control == m_controls.end()) {
+            return Error{ErrorKind::Input, say("room-no-control", m_plan.follow->control), say("nothing-changed-display"), {}, "follow", false};
+        }
+        m_follower.emplace(*m_plan.follow, control->value);
+    }
+    return m_gauge->place({true, {}});
+}
+
+Status Run::room(size_t i)
+{
+    // Readings keep their distance, however long each of them takes.
+    const double left = m_lastRoomEnd + m_r.patches[i].waitS - m_bench.now();
+    if (i > 0 && left > 0) {
+        if (const Status s = m_gauge->wait(left); !s) {
+            return s;
+        }
+    }
+    m_lastRoomEnd = m_bench.now();
+    const auto m = m_gauge->readAmbient();
+    if (!m) {
+        // A day is not lost by a reading: it is missing, which the result says. What goes on failing will not come back by itself.
+        constexpr int kMost = 5;
+        const bool ends =
+            m.error().code == "gone" || m.error().code == "stopped" || m.error().code == "unsupported" || m.error().code == "bad-request";
+        if (ends || ++m_missed >= kMost) {
+            return m.error();
+        }
+        if (m_hooks.onNote) {
+            m_hooks.onNote(m.error().paragraph());
+        }
+        return Done{};
+    }
+    m_missed = 0;
+    if (!m_r.roomFrom) {
+        m_r.roomFrom = localHours(m_hooks.wallClock ? m_hooks.wallClock() : WallTime{});
+    }
+    m_r.readingOf[i] = int(m_r.readings.size()) - 1;
+    return m_follower ? follow(m_r.roomPoints().back()) : Status(Done{});
+}
+
+Status Run::follow(const RoomPoint &point)
+{
+    const auto control = std::find_if(m_controls.begin(), m_controls.end(), [&](const Control &c) { return c.name == m_plan.follow->control; });
+    const auto value = m_follower->next(point, std::max(control->step, 1e-6));
+    if (!value) {
+        return Done{};
+    }
+    const auto taken = m_bench.setControl(control->name, std::clamp(*value, control->min, control->max));
+    if (!taken) {
+        return taken.error();
+    }
+    control->value = taken.value();
+    m_follower->took(taken.value());
+    m_r.followed.push_back({point.hours, taken.value(), m_plan.follow->luminance(taken.value())});
+    return Done{};
+}
+
 Status Run::patch(size_t i)
 {
     const SurveyPatch &p = m_r.patches[i];
@@ -271,7 +348,7 @@ void Run::tell(size_t done)
         waits += m_r.patches[i].waitS;
     }
     const double each = done > 3 ? std::clamp((m_bench.now() - m_start) / double(done), 0.5, 15.0) : 2.5;
-    const double left = m_plan.kind == SurveyKind::Stability ? waits : each * double(all - done);
+    const double left = overTime() ? waits : each * double(all - done);
     m_hooks.onProgress(say("surveys-patch", say("patch-named", m_r.patches[std::min(done, all - 1)].name)), double(done) / double(all), left);
 }
 
@@ -302,8 +379,8 @@ Status Run::readAll()
         if (m_stop.stop_requested()) {
             return stoppedOnRequest();
         }
-        Status s = patch(i);
-        s = s ? plausible(i) : s;
+        Status s = m_plan.kind == SurveyKind::Room ? room(i) : patch(i);
+        s = s && m_plan.kind != SurveyKind::Room ? plausible(i) : s;
         if (!s) {
             return s;
         }
@@ -318,7 +395,16 @@ void Run::putBack()
     if (m_changedMode && m_mode != m_r.display.mode) {
         (void)m_bench.setMode(m_r.display.mode);
     }
-    if (m_at != std::array<double, 2>{0.5, 0.5} && m_r.bench.automatic) {
+    if (!m_r.followed.empty()) {
+        // The calibration belongs to the value that was found.
+        for (const Control &c : m_r.display.controls) {
+            if (c.name == m_plan.follow->control) {
+                (void)m_bench.setControl(c.name, c.value);
+            }
+        }
+    }
+    const bool away = m_plan.kind == SurveyKind::Room || m_at != std::array<double, 2>{0.5, 0.5};
+    if (away && m_r.bench.automatic) {
         (void)m_bench.place({});
     }
 }
@@ -384,6 +470,46 @@ Status runSurvey(Bench &bench, const SurveyPlan &plan, const SurveyHooks &hooks,
                  const SurveyRecord *earlier)
 {
     return Run(bench, plan, hooks, stop, record).all(earlier);
+}
+
+std::vector<RoomPoint> SurveyRecord::roomPoints() const
+{
+    std::vector<RoomPoint> points;
+    for (const Measurement &m : readings) {
+        if (m.mode != ReadMode::Ambient || m.superseded || !roomFrom) {
+            continue;
+        }
+        RoomPoint p{*roomFrom + (m.t - readings.front().t) / 3600, std::max(m.xyz.b, 0.0), {}};
+        if (!m.lowLight && !m.tooDark && m.xyz.a > 0 && m.xyz.b > 0 && m.xyz.c > 0) {
+            p.xy = chromaticity(m.xyz);
+        }
+        points.push_back(p);
+    }
+    return points;
+}
+
+SurveyRecord typedRoom(const std::vector<RoomPoint> &points, const DisplayInfo &display, WallTime now)
+{
+    SurveyRecord r;
+    r.plan.kind = SurveyKind::Room;
+    r.display = display;
+    r.roomFrom = points.front().hours;
+    r.started = r.finished = now;
+    r.complete = true;
+    for (const RoomPoint &p : points) {
+        Measurement m;
+        m.index = int(r.readings.size()) + 1;
+        m.stage = surveyKindName(SurveyKind::Room);
+        m.name = "room " + std::to_string(m.index);
+        m.mode = ReadMode::Ambient;
+        m.t = 3600 * (p.hours - points.front().hours);
+        m.xyz = p.xy ? xyzOf(*p.xy, p.lux) : XYZ{0, p.lux, 0}; // nothing but lux is known
+        r.readingOf.push_back(int(r.readings.size()));
+        r.patches.push_back({});
+        r.patches.back().name = m.name;
+        r.readings.push_back(std::move(m));
+    }
+    return r;
 }
 
 ReadingSet readingSet(const SurveyRecord &r)

@@ -5,6 +5,7 @@
 #include "judge/uncertainty.h"
 #include "measure/reading_set.h"
 #include "measure/warm_up.h"
+#include "survey/room_day.h"
 
 #include <array>
 #include <optional>
@@ -21,12 +22,13 @@ enum class SurveyKind {
     Uniformity, ///< white and a gray at places of the screen
     Contrast,   ///< white and black, beside dark and beside bright
     Stability,  ///< white over time
-    Modes       ///< the display's own modes, one after the other
+    Modes,      ///< the display's own modes, one after the other
+    Room        ///< the light at the desk over hours; the display is not touched, unless it is to follow
 };
 std::optional<SurveyKind> surveyKindFromName(const std::string &name); ///< "gray", "saturation", ...
 std::string surveyKindName(SurveyKind kind);
-constexpr std::array<SurveyKind, 7> kSurveyKinds{SurveyKind::Gray,     SurveyKind::Saturation, SurveyKind::Colours, SurveyKind::Uniformity,
-                                                 SurveyKind::Contrast, SurveyKind::Stability,  SurveyKind::Modes};
+constexpr std::array<SurveyKind, 8> kSurveyKinds{SurveyKind::Gray,     SurveyKind::Saturation, SurveyKind::Colours, SurveyKind::Uniformity,
+                                                 SurveyKind::Contrast, SurveyKind::Stability,  SurveyKind::Modes,   SurveyKind::Room};
 
 /// A colour that a display should show.
 struct SurveyColour {
@@ -44,7 +46,9 @@ struct SurveyPlan {
     ToneCurve tone;                                                   ///< that grays are judged against
     std::optional<Chromaticity> white = Chromaticity{0.3127, 0.3290}; ///< the same; nothing: the measured one
     int grid = 3;                                                     ///< places across and down of uniformity: 3, 5 or 9
-    double minutes = 60;                                              ///< of stability
+    double minutes = 60;                                              ///< of stability and room
+    double everyMinutes = 5;                                          ///< between two readings of the room
+    std::optional<BrightnessLaw> follow;                              ///< lets the screen follow the room by this; nothing: it never changes
     double averageS = 0;                                              ///< least time for a dark patch, s; 0: as the noise demands
     std::vector<SurveyColour> colours;
     ChoiceRule rule;                ///< by which modes are compared
@@ -81,8 +85,16 @@ struct SurveyRecord {
     States states;
     std::vector<SurveyPatch> patches; ///< in the order of their first showing
     std::vector<int> readingOf;       ///< index into readings of each patch; -1: not read yet
+    std::optional<double> roomFrom;   ///< of the room: hours of the local day at its first reading
+    struct Followed {
+        double hours = 0, value = 0, luminance = 0; ///< what the control was set to, and cd/m² that it gives by its law
+    };
+    std::vector<Followed> followed;
     std::vector<Message> warnings;
     bool complete = false;
+
+    /// The room's readings by the local clock.
+    [[nodiscard]] std::vector<RoomPoint> roomPoints() const;
 
     [[nodiscard]] const Measurement *of(size_t patch) const;
     /// By the patch's name; null where it is not there or was not read.
@@ -108,6 +120,9 @@ struct SurveyHooks {
 /// \param record is filled as it goes on: what was read is in it whatever comes
 Status runSurvey(Bench &bench, const SurveyPlan &plan, const SurveyHooks &hooks, const std::stop_token &stop, SurveyRecord &record,
                  const SurveyRecord *earlier = nullptr);
+
+/// What somebody wrote down, as if it had been measured. \param points in the order of time, one at the least
+SurveyRecord typedRoom(const std::vector<RoomPoint> &points, const DisplayInfo &display, WallTime now);
 
 /// Its readings, for files.
 ReadingSet readingSet(const SurveyRecord &record);

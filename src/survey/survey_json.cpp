@@ -139,6 +139,29 @@ Json json(const StabilityFound &s)
             {"points", points}};
 }
 
+Json json(const RoomDay &d)
+{
+    Json points = Json::array(), spans = Json::array();
+    for (const RoomPoint &p : d.points) {
+        Json point{{"hours", rounded(p.hours, 7)}, {"lux", rounded(p.lux)}, {"x", nullptr}, {"y", nullptr}};
+        if (p.xy) {
+            point["x"] = rounded(p.xy->x);
+            point["y"] = rounded(p.xy->y);
+        }
+        points.push_back(std::move(point));
+    }
+    for (const RoomSpan &s : d.spans) {
+        spans.push_back(
+            {{"from_hours", rounded(s.from)}, {"to_hours", rounded(s.to)}, {"lux", rounded(s.lux)}, {"luminance_cd_m2", rounded(s.luminance, 3)}});
+    }
+    const auto known = [](double kelvin) { return kelvin > 0 ? rounded(kelvin, 4) : Json(nullptr); };
+    return {{"lowest_lux", rounded(d.lowest)},   {"middle_lux", rounded(d.middle)},
+            {"highest_lux", rounded(d.highest)}, {"right_for_photo_work_share", rounded(d.right, 3)},
+            {"too_bright_hours", d.tooBright},   {"unread_hours", d.unread},
+            {"warmest_k", known(d.warmest)},     {"coolest_k", known(d.coolest)},
+            {"luminance_by_hours", spans},       {"points", points}};
+}
+
 Json json(const ModeFound &m, const Choice::Line &line, bool chosen)
 {
     return {{"name", m.name},
@@ -170,6 +193,9 @@ Json resultsJson(const SurveyResults &s)
     }
     if (s.stability) {
         out["stability"] = json(*s.stability);
+    }
+    if (s.room) {
+        out["room"] = json(*s.room);
     }
     if (!s.modes.empty()) {
         out["modes"] = Json::array();
@@ -203,6 +229,10 @@ std::string surveyJson(const SurveyRecord &r, const SurveyResults &results)
     for (const Control &c : r.display.controls) {
         controls[c.name] = c.value;
     }
+    Json followed = Json::array();
+    for (const SurveyRecord::Followed &f : r.followed) {
+        followed.push_back({{"hours", rounded(f.hours, 7)}, {"value", f.value}, {"luminance_cd_m2", rounded(f.luminance, 4)}});
+    }
     const Json out{{"schema", kSchema},
                    {"kind", surveyKindName(r.plan.kind)},
                    {"complete", r.complete},
@@ -220,6 +250,8 @@ std::string surveyJson(const SurveyRecord &r, const SurveyResults &results)
                    {"warm_up_seconds", r.warmUp ? rounded(r.warmUp->seconds) : Json(nullptr)},
                    {"results", resultsJson(results)},
                    {"warnings", warnings},
+                   {"first_at_hours", r.roomFrom ? Json(*r.roomFrom) : Json(nullptr)},
+                   {"followed", followed},
                    {"display_facts", benchjson::toJson(r.display)},
                    {"instrument_facts", benchjson::toJson(r.instrument)},
                    {"measurements", readings},
@@ -272,6 +304,14 @@ Result<SurveyRecord> surveyFromJson(const std::string &text)
             r.readingOf.push_back(reading);
         }
         r.states = statesFromJson(j.at("states"));
+        // Not in files of before there were rooms.
+        if (j.contains("first_at_hours") && j.at("first_at_hours").is_number()) {
+            r.roomFrom = j.at("first_at_hours").get<double>();
+        }
+        for (const Json &f : j.value("followed", Json::array())) {
+            const auto hours = f.at("hours").get<double>();
+            r.followed.push_back({hours, f.at("value").get<double>(), f.at("luminance_cd_m2").get<double>()});
+        }
         return r;
     } catch (const std::exception &e) {
         return Error{ErrorKind::Input, say("survey-file-unusable", e.what()), {}, {}, "survey", false};

@@ -287,6 +287,9 @@ Status Characterisation::readBatch(int count)
     if (const Status s = m_guard.reviewOdd(); !s) {
         return s;
     }
+    if (const Status s = m_guard.readWanted(); !s) {
+        return s;
+    }
     return m_guard.takeStartOver() ? firstLook() : Status(Done{});
 }
 
@@ -312,6 +315,10 @@ Status Characterisation::run()
             }
         }
         m_s.record.expectedError = expectedError(*m_known.model, designTargets());
+        // A wish is heard before the end as well.
+        if (const Status s = m_guard.readWanted(); !s) {
+            return s;
+        }
         const int left = readingsLeft();
         // At least one round through the ramps shows whether they do what was meant.
         if (proven && (left <= 0 || m_s.record.expectedError < m_s.budget.goal)) {

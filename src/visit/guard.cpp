@@ -211,7 +211,7 @@ Status Guard::reviewOdd()
 {
     constexpr double kSuspect = 25;
     constexpr size_t kFewest = 12;
-    constexpr int kMostReviews = 6, kMostUnrepeated = 2;
+    constexpr int kMostReviews = 6;
     for (int round = 0; round < 3 && int(m_reviewed.size()) < kMostReviews; ++round) {
         const std::vector<double> all = m_known.model->surprises();
         size_t worst = all.size();
@@ -225,40 +225,65 @@ Status Guard::reviewOdd()
             return Done{};
         }
         const PanelReading old = m_known.model->readings()[worst];
-        m_reviewed.push_back(old.number);
-        const Drive rgb = patchNear(old.behind);
-        const XYZ expected = m_known.model->evaluate(m_s.behindRamps(rgb));
-        const double level = std::max(expected.b, 0.02);
-        const auto m = m_s.gauge->read(rgb, "again, to be sure", level, m_s.noiseGoal(level));
-        if (!m) {
-            return m.error();
+        if (const Status s = readAgain(old, "again, to be sure"); !s || m_startOver) {
+            return s;
         }
-        const PanelReading now = panelReading(*m);
-        // What the small step in drive between the two should make is taken off.
-        const XYZ step = m_known.model->evaluate(now.behind) - m_known.model->evaluate(old.behind);
-        // White tells how the panel moved meanwhile: what moved with it was not disturbed.
-        const double moved = m_s.settling.ratio(now.t, old.t);
-        double apart = 0;
-        for (int c = 0; c < 3; ++c) {
-            const double drift = 0.4 * (moved - 1) * old.xyz[c];
-            apart =
-                std::max(apart, std::abs(now.xyz[c] - step[c] - moved * old.xyz[c]) / std::hypot(old.sigma[c], now.sigma[c], 0.2 * step[c] + drift));
-        }
-        if (apart > 5 && m_unrepeated >= kMostUnrepeated) {
-            // Not a third time for the same reason: the display or the instrument is so, and the noise of both is learnt.
-            m_s.warn(say("readings-do-not-repeat"));
-        } else if (apart > 5) {
-            ++m_unrepeated;
-            // Whatever disturbed it is likely to have disturbed its neighbours in time, less visibly.
-            m_s.warn(say("reading-did-not-repeat-later"));
-            dropBetween(old.t - kAroundS, old.t + kAroundS);
-            if (m_startOver) {
-                return Done{};
-            }
-        }
-        m_reviewed.push_back(now.number);
-        m_known.model->add({now}, m_s.gauge->now(), true);
     }
+    return Done{};
+}
+
+Status Guard::readWanted()
+{
+    while (const auto wish = m_s.wantedAgain()) {
+        const std::vector<PanelReading> &all = m_known.model->readings();
+        const auto old = *wish == 0 ? all.end() - 1 : std::find_if(all.begin(), all.end(), [&](const PanelReading &r) { return r.number == *wish; });
+        if (old == all.end()) {
+            continue; // it is of another stage, or was set aside since
+        }
+        m_s.warn(say("read-again-as-asked", *wish == 0 ? old->number : *wish));
+        const PanelReading copy = *old;
+        if (const Status s = readAgain(copy, "again, as asked"); !s || m_startOver) {
+            return s;
+        }
+    }
+    return Done{};
+}
+
+Status Guard::readAgain(const PanelReading &old, const std::string &name)
+{
+    constexpr int kMostUnrepeated = 2;
+    m_reviewed.push_back(old.number);
+    const Drive rgb = patchNear(old.behind);
+    const XYZ expected = m_known.model->evaluate(m_s.behindRamps(rgb));
+    const double level = std::max(expected.b, 0.02);
+    const auto m = m_s.gauge->read(rgb, name, level, m_s.noiseGoal(level));
+    if (!m) {
+        return m.error();
+    }
+    const PanelReading now = panelReading(*m);
+    // What the small step in drive between the two should make is taken off.
+    const XYZ step = m_known.model->evaluate(now.behind) - m_known.model->evaluate(old.behind);
+    // White tells how the panel moved meanwhile: what moved with it was not disturbed.
+    const double moved = m_s.settling.ratio(now.t, old.t);
+    double apart = 0;
+    for (int c = 0; c < 3; ++c) {
+        const double drift = 0.4 * (moved - 1) * old.xyz[c];
+        apart = std::max(apart, std::abs(now.xyz[c] - step[c] - moved * old.xyz[c]) / std::hypot(old.sigma[c], now.sigma[c], 0.2 * step[c] + drift));
+    }
+    if (apart > 5 && m_unrepeated >= kMostUnrepeated) {
+        // Not a third time for the same reason: the display or the instrument is so, and the noise of both is learnt.
+        m_s.warn(say("readings-do-not-repeat"));
+    } else if (apart > 5) {
+        ++m_unrepeated;
+        // Whatever disturbed it is likely to have disturbed its neighbours in time, less visibly.
+        m_s.warn(say("reading-did-not-repeat-later"));
+        dropBetween(old.t - kAroundS, old.t + kAroundS);
+        if (m_startOver) {
+            return Done{};
+        }
+    }
+    m_reviewed.push_back(now.number);
+    m_known.model->add({now}, m_s.gauge->now(), true);
     return Done{};
 }
 

@@ -30,6 +30,8 @@ public:
     Result<PanelReading> firstBlack(const XYZ &expected, double white);
     /// Reads again what the model, knowing more by now, finds hard to believe.
     Status reviewOdd();
+    /// Reads again what somebody asks for: where both readings agree both count, else the one before is set aside, with what was read around it.
+    Status readWanted();
     /// A reading as the model takes it: by its drive behind the ramps.
     [[nodiscard]] PanelReading panelReading(const Measurement &m) const;
     /// Whether too few undisturbed readings were left, so that the display has to be looked at anew; asked once.
@@ -38,6 +40,7 @@ public:
     [[nodiscard]] bool litBefore() const { return m_litBefore; }
 
 private:
+    Status readAgain(const PanelReading &old, const std::string &name);
     [[nodiscard]] double oddness(const PanelReading &r) const;
     Result<Measurement> lookInto(const Measurement &first, const XYZ &expected, double oddBy);
     void dropBetween(double from, double to);

@@ -3,6 +3,7 @@
 #include "visit/preparation.h"
 
 #include "colour/cct.h"
+#include "judge/room_light.h"
 
 #include <algorithm>
 #include <cmath>
@@ -183,24 +184,13 @@ Status RoomLight::run()
 
 void RoomLight::judgeRoom()
 {
-    // At the desk. What ISO 3664:2009 (32 lx) and ISO 12646:2015 (64 lx) ask for is light on the screen's own face (figures from
-    // memory), which a reading at the desk does not tell; the steps here are common practice, no published source.
     const double lux = *m_s.record.roomLux;
-    Message words;
-    if (lux < 5) {
-        words = say("too-dim-some-light");
-    } else if (lux <= 64) {
-        words = say("right-photo-work");
-    } else if (lux <= 200) {
-        words = say("high-move-lamp-turn");
-    } else {
-        words = say("too-high-judge-colour");
-    }
+    const RoomLevel level = roomLevel(lux);
     const Measurement &m = m_s.record.readings.back();
     constexpr double kTooDarkToTell = 1; // lux: below it the colour of the light is mostly the instrument's noise
     const Message colour = lux < kTooDarkToTell || m.tooDark || m.lowLight ? say("too-dark-for-colour") : temperatureSaid(chromaticity(m.xyz));
-    m_s.finish(Stage::RoomLight, say("room-light-said", decimal(lux, lux < 10 ? 1 : 0), colour, words));
-    if (lux > 64) {
+    m_s.finish(Stage::RoomLight, say("room-light-said", decimal(lux, lux < 10 ? 1 : 0), colour, adviceOn(level)));
+    if (level >= RoomLevel::High) {
         m_s.warn(say("room-bright-lux-desk", decimal(lux, 0)));
     }
     compareRoom(lux);

@@ -187,6 +187,17 @@ double Session::noiseGoal(double level) const
     return goalAt(level, 0.98 * white, budget.noise);
 }
 
+std::optional<int> Session::wantedAgain()
+{
+    constexpr int kMost = 30; // readings on demand, so that no visit is without end
+    if (!hooks.again || wishes >= kMost) {
+        return {};
+    }
+    const auto wish = hooks.again();
+    wishes += wish ? 1 : 0;
+    return wish;
+}
+
 void Session::setAside(int index)
 {
     record.setAside.push_back(index);

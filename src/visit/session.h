@@ -57,7 +57,9 @@ struct VisitHooks {
     std::function<void(const Message &)> onNote;
     std::function<void(const WhiteStanding &)> onGlance; ///< white while the menu is being turned; it is not kept
     std::function<Answer(const Question &)> ask;
-    std::function<bool()> enough;        ///< whether somebody wants no more readings of the display than there are
+    std::function<bool()> enough; ///< whether somebody wants no more readings of the display than there are
+    /// Number of a reading that somebody wants taken once more, 0 for the last one; nothing where nobody does. Each wish is told once.
+    std::function<std::optional<int>()> again;
     std::function<WallTime()> wallClock; ///< now
 };
 
@@ -112,6 +114,9 @@ public:
     [[nodiscard]] bool usesLut() const { return record.display.lut.has_value() && !lutDoesNothing; }
     /// Sets a control of the menu, by a person or the bench. \return where it stands then
     Result<double> turn(const Control &control, double value);
+    /// The next wish for a reading to be taken once more; nothing where there is none, or where there have been too many. It stays on the record.
+    std::optional<int> wantedAgain();
+    int wishes = 0;
     double glancedS = 0; ///< on the bench's clock, for somebody who watched white
     /// What shows somebody how white moves while they turn; empty where nobody would see it.
     [[nodiscard]] std::function<bool()> glancing();

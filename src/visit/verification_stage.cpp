@@ -154,6 +154,41 @@ Result<Measurement> VerificationStage::readVerified(const TestColour &colour, co
     return m;
 }
 
+Status VerificationStage::readWanted(const std::vector<TestColour> &colours, std::vector<Measurement> &all, const Profile &profile)
+{
+    while (const auto wish = m_s.wantedAgain()) {
+        const auto old = *wish == 0 ? all.end() - 1 : std::find_if(all.begin(), all.end(), [&](const Measurement &m) { return m.index == *wish; });
+        if (old == all.end()) {
+            continue; // not one of these
+        }
+        const auto again = readVerified(colours[size_t(old - all.begin())], profile);
+        if (!again) {
+            return again.error();
+        }
+        m_s.warn(say("read-again-as-asked", old->index));
+        constexpr double kApart = 5;
+        bool repeats = true;
+        for (int c = 0; c < 3; ++c) {
+            repeats = repeats && !(std::abs(again->xyz[c] - old->xyz[c]) > kApart * std::hypot(again->sigma[c], old->sigma[c]));
+        }
+        if (repeats) {
+            // Both count, each by how surely it was read; the pair keeps the later number, by which it can be asked for again.
+            VerifiedColour both{colours[size_t(old - all.begin())], old->xyz, old->sigma};
+            both.joinedWith(again->xyz, again->sigma);
+            const double t = (old->t + again->t) / 2;
+            *old = again.value();
+            old->xyz = both.xyz;
+            old->sigma = both.sigma;
+            old->t = t;
+        } else {
+            m_s.warn(say("reading-did-not-repeat", patchNamed(old->name)));
+            m_s.setAside(old->index);
+            *old = again.value();
+        }
+    }
+    return Done{};
+}
+
 Result<std::vector<Measurement>> VerificationStage::readVerified(const std::vector<TestColour> &colours, const Profile &profile)
 {
     std::vector<Measurement> all;
@@ -163,6 +198,9 @@ Result<std::vector<Measurement>> VerificationStage::readVerified(const std::vect
             return m.error();
         }
         all.push_back(m.value());
+        if (const Status s = readWanted(colours, all, profile); !s) {
+            return s.error();
+        }
     }
     // Those that were read shortly before light from outside was noticed are read again.
     for (size_t i = 0; i < colours.size(); ++i) {
@@ -191,7 +229,13 @@ Result<std::vector<Measurement>> VerificationStage::readUntilCertain(std::vector
             return m.error();
         }
         all.push_back(m.value());
-        verified.push_back({c, m->xyz, m->sigma});
+        if (const Status s = readWanted(colours, all, profile); !s) {
+            return s.error();
+        }
+        verified.clear();
+        for (size_t i = 0; i < all.size(); ++i) {
+            verified.push_back({colours[i], all[i].xyz, all[i].sigma});
+        }
         if (all.size() < kFewestOfCheck || all.size() == colours.size()) {
             continue;
         }

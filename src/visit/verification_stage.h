@@ -34,6 +34,8 @@ private:
     /// Seconds of integration for what is judged closely. \param luminance cd/m²
     [[nodiscard]] double longer(double luminance) const;
     Result<Measurement> readVerified(const TestColour &colour, const Profile &profile);
+    /// Reads again what somebody asks for of the colours read so far: both readings count where they agree.
+    Status readWanted(const std::vector<TestColour> &colours, std::vector<Measurement> &all, const Profile &profile);
     Result<std::vector<Measurement>> readVerified(const std::vector<TestColour> &colours, const Profile &profile);
     /// Of a check: reads what tells most first, and no more once the rest could hardly change the verdict.
     /// \param colours on return those that were read

@@ -7,6 +7,10 @@ namespace lamp::catalogue {
 std::span<const Sentence> desktop()
 {
     static constexpr Sentence all[]{
+        {"notice-not-shown", QT_TRANSLATE_NOOP("words", "This desktop showed no notice: %1.")},
+        {"no-session-bus", QT_TRANSLATE_NOOP("words", "there is no session bus")},
+        {"notice-due", QT_TRANSLATE_NOOP("words", "Something is to be done for %1")},
+        {"notice-of", QT_TRANSLATE_NOOP("words", "%1 (%2)")},
         {"profile-itself-installed", QT_TRANSLATE_NOOP("words", "The profile itself is installed.")},
         {"choose-desktop-settings-display", QT_TRANSLATE_NOOP("words", "Choose it in the desktop's settings for the display.")},
         {"desktop-colour-manager-knows", QT_TRANSLATE_NOOP("words", "The desktop's colour manager knows no device for %1")},

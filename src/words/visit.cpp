@@ -53,6 +53,7 @@ std::span<const Sentence> visit()
         {"white-native", QT_TRANSLATE_NOOP("words", "the display's own white")},
         {"luminance-of", QT_TRANSLATE_NOOP("words", "%1 cd/m²")},
         {"luminance-most", QT_TRANSLATE_NOOP("words", "maximum luminance")},
+        {"tone-own", QT_TRANSLATE_NOOP("words", "own curve")},
         {"tone-gamma", QT_TRANSLATE_NOOP("words", "gamma %1")},
         {"black-of", QT_TRANSLATE_NOOP("words", "black %1 cd/m²")},
         {"white-said", QT_TRANSLATE_NOOP("words", "%1 cd/m², x %2, y %3, %4")},

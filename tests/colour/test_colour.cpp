@@ -557,6 +557,43 @@ private Q_SLOTS:
         }
         QCOMPARE(ToneCurve{}.name(), std::string("gamma 2.2"));
     }
+
+    // Fritsch and Carlson, SIAM J. Numer. Anal. 17 (1980): through every point, and never beyond its neighbours; the harmonic slopes of their
+    // section 4, worked out by hand for the points (0, 0), (1, 1), (2, 4), (4, 16): at 1 the slope is 3·2/(3/1 + 3/3) = 1.5 and at 2
+    // 3·3/(5/3 + 4/6) = 27/7, so that half way between them lies 2.5 + (1.5 - 27/7)/8 = 2.2054.
+    void aCurveThroughPoints()
+    {
+        const auto curve = toneThrough({{0, 0}, {1, 1}, {2, 4}, {4, 16}});
+        QVERIFY(curve.has_value());
+        for (const auto &[x, y] : {std::pair(0.0, 0.0), std::pair(1.0, 1.0), std::pair(2.0, 4.0), std::pair(4.0, 16.0)}) {
+            LAMP_NEAR(curve->value(x / 4), y / 16, 1e-12);
+        }
+        LAMP_NEAR(curve->value(1.5 / 4), 2.2054 / 16, 2e-5);
+        // Of a curve that is known: eleven levels of 2.2 with the black of a display, in cd/m² over codes of 8 bits.
+        std::vector<std::pair<double, double>> read;
+        for (int i = 0; i <= 10; ++i) {
+            read.emplace_back(25.5 * i, 0.3 + 120 * std::pow(i / 10.0, 2.2));
+        }
+        const auto like = toneThrough(read);
+        for (double v = 0; v <= 1; v += 0.01) {
+            LAMP_NEAR(like->value(v), std::pow(v, 2.2), 0.0015);
+            LAMP_NEAR(like->inverse(like->value(v)), v, 1e-9);
+        }
+        // Steps that are level stay level, and are left by their lower end.
+        const auto level = toneThrough({{0, 0}, {1, 0.2}, {2, 0.2}, {3, 1}});
+        LAMP_NEAR(level->value(0.5), 0.2, 1e-12);
+        LAMP_NEAR(level->inverse(0.2), 1.0 / 3, 3e-3);
+        double last = 0;
+        for (double v = 0; v <= 1; v += 0.001) {
+            QVERIFY(level->value(v) >= last - 1e-12);
+            last = level->value(v);
+        }
+        const double nan = std::nan("");
+        for (const auto &bad : std::vector<std::vector<std::pair<double, double>>>{
+                 {}, {{0, 0}}, {{0, 0}, {0, 1}}, {{0, 0}, {2, 3}, {1, 4}}, {{0, 0}, {1, 5}, {2, 4}}, {{0, 1}, {1, 1}}, {{0, 0}, {nan, 1}, {2, 2}}}) {
+            QVERIFY(!toneThrough(bad));
+        }
+    }
 };
 
 QTEST_GUILESS_MAIN(TestColour)

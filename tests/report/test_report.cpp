@@ -4,11 +4,13 @@
 #include "support.h"
 
 #include "report/report.h"
+
 #include "report/settings_card.h"
 #include "report/visit_plots.h"
 #include "simlab/habits.h"
 #include "simlab/sim_bench.h"
 #include "visit/visit.h"
+#include <QBuffer>
 
 #include <QDir>
 #include <QFile>
@@ -110,6 +112,35 @@ private Q_SLOTS:
                      qPrintable(QStringLiteral("%1 at %2 to %3, %4 to %5").arg(w.text).arg(w.left).arg(w.right).arg(w.top).arg(w.bottom)));
             QCOMPARE(w.page, 1);
         }
+    }
+
+    // The studio's name and mark stand above all, and cost no second page.
+    void nameAndMarkStandOnTop()
+    {
+        Letterhead head{"Saltmarsh Cartographic", {}};
+        QImage mark(600, 200, QImage::Format_RGB32);
+        mark.fill(QColor(40, 40, 40));
+        QByteArray png;
+        QBuffer buffer(&png);
+        QVERIFY(buffer.open(QIODevice::WriteOnly) && mark.save(&buffer, "PNG"));
+        head.mark = {png.begin(), png.end()};
+        const Bytes pdf = reportPdf(visited(), head);
+        const QString file = m_dir.filePath("head.pdf");
+        QFile f(file);
+        QVERIFY(f.open(QIODevice::WriteOnly));
+        f.write(reinterpret_cast<const char *>(pdf.data()), qint64(pdf.size()));
+        f.close();
+        const auto words = wordsOf(file);
+        QCOMPARE(words.back().page, 1);
+        const auto name = std::find_if(words.begin(), words.end(), [](const Word &w) { return w.text == "Saltmarsh"; });
+        QVERIFY(name != words.end());
+        const double top = name->top;
+        QVERIFY(std::all_of(words.begin(), words.end(), [top](const Word &w) { return w.top >= top - 12; }));
+        QVERIFY(name->right < kWide - kSide + 1);
+        QVERIFY(QString::fromStdString(reportHtml(visited(), head)).count("data:image/png") == 5); // four charts and the mark
+        // Either alone does; a mark that is none is left out; a name is text, whatever it holds.
+        QVERIFY(letterheadHtml({}, {}).isEmpty() && letterheadHtml({{}, {1, 2, 3}}, {}).isEmpty());
+        QVERIFY(letterheadHtml({"<b>Plover & Sons</b>", {}}, {}).contains("&lt;b&gt;Plover &amp; Sons"));
     }
 
     // Charts lie within the margins too: what the page shows beyond them is white.

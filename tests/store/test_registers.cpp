@@ -126,6 +126,39 @@ class TestRegisters : public QObject {
     std::unique_ptr<Store> newStore(int number) { return std::move(Store::open(m_dir.filePath(QStringLiteral("s%1.sqlite").arg(number)))).value(); }
 
 private Q_SLOTS:
+    // None is lost: what is put away comes back, what replaces a mark leaves the one before where it was.
+    void picturesAreKeptAndPutAway()
+    {
+        QTemporaryDir dir;
+        auto store = std::move(Store::open(dir.filePath("pictures.sqlite"))).value();
+        DisplayEntry d;
+        d.roomId = store->studio().addRoom("Scanning room").value();
+        d.name = d.model = "Knot 14";
+        const qint64 one = store->studio().add(d, kNow).value();
+        d.model = "Knot 15";
+        const qint64 other = store->studio().add(d, kNow).value();
+        store::Pictures &pictures = store->pictures();
+        const QByteArray content("\0\1\xff jpeg", 9);
+        const qint64 first = pictures.add(one, content, "the back", kNow).value(), second = pictures.add(one, "b", {}, kNow).value();
+        QVERIFY(pictures.of(other).empty());
+        QCOMPARE(pictures.of(one).size(), size_t(2));
+        QCOMPARE(pictures.content(first), content);
+        QVERIFY(pictures.setRemoved(first, true, kNow).ok());
+        QCOMPARE(pictures.of(one).front().id, second);
+        QCOMPARE(pictures.content(first), content);
+        QVERIFY(pictures.setRemoved(first, false, kNow).ok() && pictures.setWords(second, "where it stands").ok());
+        QCOMPARE(pictures.of(one).front().words, QString("the back"));
+        QCOMPARE(pictures.of(one).back().words, QString("where it stands"));
+        const auto large = pictures.add(one, QByteArray(store::kMostPictureBytes + 1, 'x'), {}, kNow);
+        QVERIFY(!large.ok() && large.error().code == "too-large" && !pictures.add(one, {}, {}, kNow).ok());
+        QVERIFY(pictures.letterhead() == Letterhead{});
+        QVERIFY(pictures.setLetterhead({"Saltmarsh Cartographic", {1, 2, 3}}, kNow).ok());
+        QVERIFY(pictures.setLetterhead({"Saltmarsh Cartographic", {4, 5}}, kNow).ok());
+        QVERIFY(pictures.letterhead() == (Letterhead{"Saltmarsh Cartographic", {4, 5}}));
+        QVERIFY(pictures.setLetterhead({{}, {}}, kNow).ok() && pictures.letterhead() == Letterhead{});
+        QCOMPARE(pictures.of(one).size(), size_t(2)); // the marks are nobody's photographs
+    }
+
     // Sources of the formats: RFC 4180, RFC 8259. Whatever names people give, a register is what it was written from.
     void aFileSaysWhatItWasWrittenFrom()
     {

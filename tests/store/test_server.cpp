@@ -224,6 +224,39 @@ private Q_SLOTS:
         }
     }
 
+    // A server's studio of the version before is brought up by the first window that opens it, all or nothing; those that are open see it.
+    void anEarlierStudioIsBroughtUp()
+    {
+        const QString place = m_server->newDatabase();
+        {
+            auto store = std::move(Store::open(place)).value();
+            const qint64 id = addDisplay(*store, "K-1");
+            QVERIFY(store->visits().finish(visitOf("v"), id).ok());
+            QVERIFY(store->connection().change("DROP TABLE picture", {}, {}).ok());
+            QVERIFY(store->connection().change("UPDATE studio_version SET version = 10", {}, {}).ok());
+        }
+        auto store = Store::open(place);
+        QVERIFY2(store.ok(), store ? "" : english(store.error().paragraph()).c_str());
+        QVERIFY(store.value()->copyBefore().isEmpty());
+        QCOMPARE(store.value()->visits().record("v")->readings.size(), size_t(3));
+        const qint64 id = store.value()->studio().displays().front().id;
+        const auto picture =
+            store.value()->pictures().add(id, QByteArray("\x89PNG\0\xff", 6), "where it stands", fromIsoTime("2026-11-01T08:00:00Z"));
+        QVERIFY2(picture.ok(), picture ? "" : english(picture.error().paragraph()).c_str());
+        QVERIFY(store.value()->pictures().setLetterhead({"Saltmarsh Cartographic", {1, 0, 255}}, fromIsoTime("2026-11-01T08:00:00Z")).ok());
+        // One that is newer than this program is left alone.
+        QVERIFY(store.value()->connection().change("UPDATE studio_version SET version = 99", {}, {}).ok());
+        const auto newer = Store::open(place);
+        QVERIFY(!newer.ok() && english(newer.error().what).find("newer") != std::string::npos);
+        QVERIFY(store.value()->connection().change("UPDATE studio_version SET version = 11", {}, {}).ok());
+        // Pictures move with the studio, byte for byte.
+        const store::Transfer there = store::copyStudio(*store.value(), file("back.sqlite"), [](qint64, qint64) {}, {});
+        QVERIFY2(there.status.ok(), there.status ? "" : english(there.status.error().paragraph()).c_str());
+        auto back = std::move(Store::open(file("back.sqlite"))).value();
+        QCOMPARE(back->pictures().content(*picture), QByteArray("\x89PNG\0\xff", 6));
+        QVERIFY(back->pictures().letterhead() == (Letterhead{"Saltmarsh Cartographic", {1, 0, 255}}));
+    }
+
     void changesOfOthersAreTold_data()
     {
         QTest::addColumn<bool>("server");

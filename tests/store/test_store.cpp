@@ -538,6 +538,10 @@ private Q_SLOTS:
             QVERIFY2(e.luminance && e.white && e.mean && !e.display.empty() && !e.instrument.empty(), historyToCsv({e}).c_str());
             QVERIFY(e.controls.contains("brightness") || e.controls.empty());
         }
+        // And photographs.
+        const auto id = store.pictures().add(1, "a picture", "its back", fromIsoTime("2026-11-27T12:00:00Z"));
+        QVERIFY2(id.ok(), id ? "" : english(id.error()).c_str());
+        QCOMPARE(store.pictures().of(1).front().words, QString("its back"));
     }
 
     // tests/store/fixtures/studio-9.sqlite.z: made by this program's version of 27 November 2026 (schema 9): a full visit, and

@@ -2,11 +2,14 @@
 // Measurements beside visits: against standards' numbers, against what a simulated panel is made of, cut off and gone on with.
 #include "support.h"
 
+#include "device/paired_bench.h"
+#include "english.h"
 #include "icc/cgats.h"
 #include "simlab/sim_bench.h"
 #include "survey/colour_list.h"
 #include "survey/comparison.h"
 #include "survey/results.h"
+#include "survey/room_day.h"
 #include "words/words.h"
 
 #include <QtTest>
@@ -77,6 +80,18 @@ sim::SimBench benchOf(sim::PanelSpec panel, std::uint64_t seed = 3)
     panel.alreadyWarm = true;
     return sim::SimBench(std::move(panel), {}, sim::MeterSpec{}, seed);
 }
+
+/// An instrument that only reads screens.
+class EmissionOnly : public PairedBench {
+public:
+    explicit EmissionOnly(Bench &b) : PairedBench(b, b) {}
+    Result<InstrumentInfo> describeInstrument() override
+    {
+        auto info = PairedBench::describeInstrument();
+        info.value().modes = {"emission"};
+        return info;
+    }
+};
 
 } // namespace
 
@@ -670,6 +685,195 @@ private Q_SLOTS:
         for (size_t i = 0; i < r.readings.size(); ++i) {
             LAMP_NEAR(back->readings[i].xyz.b, r.readings[i].xyz.b, 1e-4 * (1 + r.readings[i].xyz.b));
         }
+    }
+
+    // The luminances are common practice, no published source (90 in the dark, 100 in a dim office, 120 to 130 usual, 150 or 200 in bright rooms);
+    // the steps of light are those that a visit judges its room by.
+    void lightAtTheDeskIsJudged()
+    {
+        QVERIFY(roomLevel(4.9) == RoomLevel::TooDim && roomLevel(5) == RoomLevel::Right && roomLevel(64) == RoomLevel::Right);
+        QVERIFY(roomLevel(65) == RoomLevel::High && roomLevel(200) == RoomLevel::High && roomLevel(201) == RoomLevel::TooHigh);
+        LAMP_NEAR(luminanceInRoom(0), 90, 1e-9);
+        LAMP_NEAR(luminanceInRoom(32), 100, 1e-9);
+        QVERIFY(luminanceInRoom(150) >= 120 && luminanceInRoom(150) <= 130);
+        LAMP_NEAR(luminanceInRoom(500), 150, 1e-9);
+        LAMP_NEAR(luminanceInRoom(20000), 200, 1e-9);
+        for (double lux = 1; lux < 3000; lux *= 1.1) {
+            QVERIFY(luminanceInRoom(1.1 * lux) >= luminanceInRoom(lux) && luminanceInRoom(1.1 * lux) < 1.05 * luminanceInRoom(lux));
+        }
+    }
+
+    // A day of two halves, 40 and 400 lx, with a cloud or a lamp of ten minutes in each: two luminances, and no more.
+    void aDayIsCutWhereItChanges()
+    {
+        std::vector<RoomPoint> points;
+        for (int minute = 0; minute <= 8 * 60; minute += 5) {
+            const bool passing = (minute >= 60 && minute < 70) || (minute >= 360 && minute < 370);
+            const bool bright = (minute >= 240) != passing;
+            points.push_back({9 + minute / 60.0, bright ? 400.0 : 40.0, Chromaticity{0.33, 0.34}});
+        }
+        const auto day = roomDay(points);
+        QVERIFY(day.has_value());
+        QCOMPARE(day->spans.size(), size_t(2));
+        LAMP_NEAR(day->spans[0].luminance, luminanceInRoom(40), 1e-9);
+        LAMP_NEAR(day->spans[1].luminance, luminanceInRoom(400), 1e-9);
+        LAMP_NEAR(day->spans[1].from, 13, 0.26);
+        LAMP_NEAR(day->spans[1].to, 17, 1e-9);
+        QCOMPARE(day->tooBright.size(), size_t(3)); // the lamp, and the bright half in two parts
+        LAMP_NEAR(day->right, 0.5, 0.03);
+        QVERIFY(day->unread.empty());
+        // In any order the same; and what was not read is told, not filled in.
+        std::vector<RoomPoint> mixed(points.rbegin(), points.rend());
+        QCOMPARE(roomDay(mixed)->spans.size(), size_t(2));
+        std::erase_if(points, [](const RoomPoint &p) { return p.hours > 10 && p.hours < 12; });
+        const auto gap = roomDay(points);
+        QCOMPARE(gap->unread.size(), size_t(1));
+        LAMP_NEAR(gap->unread[0].first, 10, 0.1);
+        LAMP_NEAR(gap->unread[0].second, 12, 0.1);
+        QVERIFY(!roomDay({{1, 50, {}}, {2, 60, {}}}) && !roomDay({{1, 50, {}}, {1, 50, {}}, {1, 50, {}}}));
+        QVERIFY(!roomDay({{1, 50, {}}, {2, std::nan(""), {}}, {3, -1, {}}, {4, 50, {}}}));
+    }
+
+    void aDayIsTyped()
+    {
+        const auto plain = roomPointsFrom("08:30, 42\n09:00, 55\n9.5, 120, 0.352, 0.361\n");
+        QVERIFY2(plain.ok(), plain ? "" : english(plain.error()).c_str());
+        QCOMPARE(plain->size(), size_t(3));
+        LAMP_NEAR(plain.value()[0].hours, 8.5, 1e-12);
+        LAMP_NEAR(plain.value()[2].hours, 9.5, 1e-12);
+        QVERIFY(!plain.value()[1].xy && plain.value()[2].xy->x == 0.352);
+        // A heading in any order, semicolons and a comma for the point, over midnight.
+        const auto headed = roomPointsFrom("lux;time\n12,5;23:00\n3;23:30\n1;00:30\n2;01:00\n");
+        QVERIFY2(headed.ok(), headed ? "" : english(headed.error()).c_str());
+        LAMP_NEAR(headed.value()[0].lux, 12.5, 1e-12);
+        LAMP_NEAR(headed.value()[2].hours, 24.5, 1e-12);
+        LAMP_NEAR(roomPointsFrom("2031-03-04 08:15,10\n2031-03-04T08:45,11\n09:00,12\n").value()[1].hours, 8.75, 1e-12);
+        for (const auto &[text, line] : std::vector<std::pair<std::string, std::string>>{{"", "1"},
+                                                                                         {"08:00,10\n09:00,20\n", "2"},
+                                                                                         {"08:00,10\n09:00,much\n10:00,3\n", "2"},
+                                                                                         {"08:00,10\n25:00,5\n10:00,3\n", "2"},
+                                                                                         {"08:00,10\n09:00,-5\n10:00,3\n", "2"},
+                                                                                         {"08:00,10\n09:00,5\n10:00,3,0.9,0.9\n", "3"},
+                                                                                         {"when,how much\n1,2\n2,3\n3,4\n", "1"}}) {
+            const auto bad = roomPointsFrom(text);
+            QVERIFY2(!bad.ok() && english(bad.error().what).find("Line " + line) != std::string::npos, text.c_str());
+        }
+        // What was typed is kept like what was measured, and comes back.
+        const SurveyRecord typed = typedRoom(plain.value(), {}, fromIsoTime("2031-03-04T09:00:00Z"));
+        const auto back = surveyFromJson(surveyJson(typed, surveyResults(typed)));
+        QVERIFY2(back.ok(), back ? "" : english(back.error()).c_str());
+        const auto points = back->roomPoints();
+        QCOMPARE(points.size(), size_t(3));
+        for (size_t i = 0; i < 3; ++i) {
+            LAMP_NEAR(points[i].hours, plain.value()[i].hours, 1e-6);
+            LAMP_NEAR(points[i].lux, plain.value()[i].lux, 1e-9);
+            QCOMPARE(points[i].xy.has_value(), plain.value()[i].xy.has_value());
+        }
+    }
+
+    // The simulated room has a window; what is said of it is near what it is made of, and nothing of the display is touched.
+    void aRoomOverADayIsRead()
+    {
+        auto bench = benchOf({});
+        sim::RoomSpec room;
+        room.lux = 50;
+        room.daylightLux = 600;
+        room.hour = 7;
+        bench.setRoom(room);
+        (void)bench.setControl("brightness", 61);
+        SurveyPlan plan;
+        plan.kind = SurveyKind::Room;
+        plan.minutes = 600;
+        plan.everyMinutes = 10;
+        const Ran ran = run(bench, plan);
+        QVERIFY2(ran.status.ok(), ran.status ? "" : english(ran.status.error()).c_str());
+        QCOMPARE(ran.record.readings.size(), size_t(61));
+        QVERIFY(ran.record.followed.empty());
+        const auto found = surveyResults(ran.record).room;
+        QVERIFY(found.has_value());
+        const double first = ran.record.readings.front().t;
+        for (const Measurement &m : ran.record.readings) {
+            const double lux = 50 + room.daylightAt(7 + m.t / 3600);
+            LAMP_NEAR(m.xyz.b, lux, 0.06 * lux); // a colorimeter without correction for either light
+            LAMP_NEAR(m.t - first, 600.0 * (m.index - 1), 15);
+        }
+        QVERIFY(found->highest > 300 && found->lowest < 250 && found->spans.size() >= 2);
+        QVERIFY(found->coolest > found->warmest + 300); // day is bluer than the lamps
+        const auto controls = bench.describeDisplay()->controls;
+        QVERIFY(std::any_of(controls.begin(), controls.end(), [](const Control &c) { return c.name == "brightness" && c.value == 61; }));
+        // An instrument that cannot read the room says so.
+        EmissionOnly blind(bench);
+        const Ran none = run(blind, plan);
+        QVERIFY(!none.status.ok() && none.status.error().code == "unsupported");
+    }
+
+    void readingsOfTheRoomThatFailAreMissing()
+    {
+        auto bench = benchOf({});
+        bench.failReadings(4, 12, "timeout");
+        SurveyPlan plan;
+        plan.kind = SurveyKind::Room;
+        plan.minutes = 300;
+        plan.everyMinutes = 10;
+        const Ran ran = run(bench, plan);
+        QVERIFY2(ran.status.ok(), ran.status ? "" : english(ran.status.error()).c_str());
+        const auto missing = std::count(ran.record.readingOf.begin(), ran.record.readingOf.end(), -1);
+        QVERIFY(missing >= 1 && missing <= 8);
+        QCOMPARE(ran.record.readings.size(), ran.record.patches.size() - size_t(missing));
+        const auto found = surveyResults(ran.record).room;
+        QCOMPARE(found->points.size(), ran.record.readings.size());
+    }
+
+    // Only where it was asked for, slowly, never for a cloud; and at the end it stands as it was found.
+    void aScreenFollowsTheRoomWhereItIsAskedTo()
+    {
+        const auto law = BrightnessLaw::of("brightness", {{20, 80}, {50, 140}, {80, 200}}, 50, 112);
+        QVERIFY(law.has_value());
+        LAMP_NEAR(law->luminance(50), 112, 1e-9); // gains and ramps took a fifth
+        LAMP_NEAR(law->value(law->luminance(35)), 35, 1e-9);
+        LAMP_NEAR(law->luminance(500), law->luminance(80), 1e-12);
+        QVERIFY(!BrightnessLaw::of("brightness", {{20, 80}}, 20, 80) && !BrightnessLaw::of("brightness", {{20, 80}, {50, 70}}, 20, 80));
+        QVERIFY(!BrightnessLaw::of("brightness", {{20, 80}, {50, 140}}, 20, 0));
+
+        RoomFollower follower(*law, 50);
+        double value = 50;
+        int moves = 0;
+        for (int minute = 0; minute < 600; ++minute) {
+            // An hour of 100 lx, a cloud's worth of dark, then 900 lx.
+            const double lux = minute >= 30 && minute < 36 ? 5 : (minute < 60 ? 100 : 900);
+            if (const auto next = follower.next({minute / 60.0, lux, {}}, 1)) {
+                QVERIFY2(minute >= 60, "moved for a cloud");
+                QVERIFY(std::abs(std::log(law->luminance(*next) / law->luminance(value))) <= std::log(1.05) + 0.02);
+                value = *next;
+                follower.took(value);
+                ++moves;
+            }
+        }
+        QVERIFY(moves >= 3 && moves < 40);
+        LAMP_NEAR(law->luminance(value), std::min(luminanceInRoom(900), law->luminance(80)), 0.03 * luminanceInRoom(900));
+
+        auto bench = benchOf({});
+        sim::RoomSpec room;
+        room.daylightLux = 1500;
+        room.hour = 6;
+        bench.setRoom(room);
+        (void)bench.setControl("brightness", 50);
+        SurveyPlan plan;
+        plan.kind = SurveyKind::Room;
+        plan.minutes = 360;
+        plan.everyMinutes = 5;
+        plan.follow = law;
+        const Ran ran = run(bench, plan);
+        QVERIFY2(ran.status.ok(), ran.status ? "" : english(ran.status.error()).c_str());
+        QVERIFY(ran.record.followed.size() >= 3);
+        const auto info = bench.describeDisplay();
+        const auto brightness = std::find_if(info->controls.begin(), info->controls.end(), [](const Control &c) { return c.name == "brightness"; });
+        QCOMPARE(brightness->value, 50.0);
+        const auto said = surveySaid(ran.record, surveyResults(ran.record));
+        QVERIFY(std::any_of(said.begin(), said.end(), [](const Message &m) { return m.code == "room-followed"; }));
+        plan.follow->control = "sharpness";
+        const Ran none = run(bench, plan);
+        QVERIFY(!none.status.ok() && none.status.error().code == "follow");
     }
 };
 

@@ -6,7 +6,10 @@
 #include "ui/views.h"
 
 #include "app/parts/look.h"
+#include "app/studio/card_view.h"
 #include "app/studio/edit_display.h"
+#include "app/studio/edit_letterhead.h"
+#include "app/studio/photographs.h"
 #include "report/report.h"
 #include "report/settings_card.h"
 #include "simlab/sim_bench.h"
@@ -126,6 +129,64 @@ private Q_SLOTS:
         const DisplayEntry retired = now();
         QVERIFY(keepEdited(*m_store, retired, {retired, "Drawing office", false}, kNow).ok());
         QVERIFY(!now().retired && m_store->studio().displays().size() == 1);
+    }
+
+    // Photographs are made small, upright and without what a camera writes beside them; what is none is said, and the others are kept.
+    void photographsStandOnTheCard()
+    {
+        const QString large = m_dir.filePath("IMG_0001.jpg"), text = m_dir.filePath("notes.jpg"), mark = m_dir.filePath("mark.png");
+        QImage picture(3000, 1500, QImage::Format_RGB32);
+        picture.fill(QColor(90, 110, 140));
+        picture.setText("Author", "somebody");
+        QVERIFY(picture.save(large));
+        {
+            QFile f(text);
+            QVERIFY(f.open(QIODevice::WriteOnly));
+            f.write("no picture at all");
+        }
+        const auto kept = pictureToKeep(large, 1600, "JPG");
+        QVERIFY(kept.ok());
+        const QImage small = QImage::fromData(kept.value());
+        QCOMPARE(small.size(), QSize(1600, 800));
+        QVERIFY(!kept->contains("somebody") && small.text("Author").isEmpty());
+        QVERIFY(!pictureToKeep(text, 1600, "JPG").ok() && !pictureToKeep(m_dir.filePath("nowhere.png"), 1600, "JPG").ok());
+
+        CardView card;
+        card.resize(900, 640);
+        card.show(now(), *m_store, kNow);
+        static_cast<QWidget &>(card).show();
+        Photographs *photographs = card.photographs();
+        std::optional<Error> failed;
+        connect(photographs, &Photographs::failed, this, [&](const Error &e) { failed = e; });
+        photographs->add({large, text, large});
+        QTRY_COMPARE(photographs->count(), 2);
+        QTRY_VERIFY(failed.has_value());
+        QVERIFY(english(*failed).find("notes.jpg") != std::string::npos);
+        const auto shown = photographs->findChildren<QPushButton *>();
+        QTRY_VERIFY(std::count_if(shown.begin(), shown.end(), [](const QPushButton *b) { return b->isVisible() && !b->icon().isNull(); }) == 2);
+        picture.save(mark);
+
+        PhotographDialog dialog(*m_store, m_store->pictures().of(m_display), 0, nullptr);
+        dialog.show();
+        auto *words = dialog.findChild<QLineEdit *>();
+        words->setText("The back, with its serial number");
+        picture.save(mark);
+        ::picture(dialog, "photograph");
+        dialog.accept();
+        QCOMPARE(m_store->pictures().of(m_display).front().words, QString("The back, with its serial number"));
+
+        EditLetterhead head(*m_store, nullptr);
+        head.findChild<QLineEdit *>()->setText("  Saltmarsh Cartographic ");
+        head.takeMark(text);
+        head.takeMark(mark);
+        head.show();
+        ::picture(head, "letterhead");
+        head.accept();
+        const Letterhead letterhead = m_store->pictures().letterhead();
+        QCOMPARE(letterhead.name, std::string("Saltmarsh Cartographic"));
+        QCOMPARE(QImage::fromData(letterhead.mark.data(), int(letterhead.mark.size())).width(), 900);
+        photographs->leave();
+        QCOMPARE(photographs->count(), 0);
     }
 
     // The card that is stuck on the display holds the menu's settings; a display without any says so.

@@ -2,6 +2,7 @@
 // The window in each language: nothing cut off, no letter given twice, at 100, 150 and 200 %.
 #include "support.h"
 
+#include "ui/painted_text.h"
 #include "ui/views.h"
 
 #include "app/board/board_view.h"
@@ -12,13 +13,16 @@
 #include "app/fleet/group_view.h"
 #include "app/fleet/round_view.h"
 #include "app/parts/look.h"
+#include "app/parts/plot_widget.h"
 #include "app/profiles/profile_view.h"
 #include "app/profiles/screening_view.h"
 #include "app/shell/main_window.h"
 #include "app/studio/add_display.h"
 #include "app/studio/edit_display.h"
+#include "app/studio/edit_letterhead.h"
 #include "app/studio/instruments_view.h"
 #include "app/studio/move_studio.h"
+#include "app/survey/room_typed.h"
 #include "app/visit/visit_controller.h"
 #include "app/visit/visit_runner.h"
 #include "app/visit/work_settings.h"
@@ -167,7 +171,7 @@ class TestLanguage : public QObject {
             QCoreApplication::sendPostedEvents(nullptr, QEvent::LayoutRequest);
         }
         picture(w, Language::tag() + '-' + name);
-        const QStringList found = cut(w), shared = sharedLetters(w);
+        const QStringList found = cut(w) + paintedCut(w), shared = sharedLetters(w);
         QVERIFY2(found.isEmpty(), qPrintable(name + " cuts: " + found.join(" | ")));
         QVERIFY2(shared.isEmpty(), qPrintable(name + " shares letters: " + shared.join(" | ")));
     }
@@ -244,6 +248,14 @@ class TestLanguage : public QObject {
         edit.show();
         inspectView(edit, "edit-display");
         edit.close();
+        RoomTyped typed(&w);
+        typed.show();
+        inspectView(typed, "room-typed");
+        typed.close();
+        EditLetterhead head(*w.store(), &w);
+        head.show();
+        inspectView(head, "letterhead");
+        head.close();
         MoveStudio place(w.store()->path(), &w);
         place.show();
         inspectView(place, "where-it-is-kept");
@@ -252,6 +264,30 @@ class TestLanguage : public QObject {
 
 private Q_SLOTS:
     void initTestCase() { loadFonts(); }
+
+    // What looks for painted text that is cut finds it: the same chart with room, and without.
+    void paintedTextIsLookedAt()
+    {
+        if (qEnvironmentVariableIsSet("LAMP_LANGUAGE_TEST")) {
+            QSKIP("This is the program that is looked at.");
+        }
+        QWidget window;
+        window.resize(500, 300);
+        auto *chart = new PlotWidget(&window);
+        plot::Plot p;
+        p.title = "A title of some length, as charts have them";
+        p.x = {"drive", "%", 0, 100, {0, 50, 100}, 0};
+        p.y = {"light", "cd/m²", 0, 100, {0, 50, 100}, 0};
+        chart->setPlot(p);
+        chart->setGeometry(0, 0, 480, 220);
+        window.show();
+        int texts = 0;
+        const QStringList whole = paintedCut(window, &texts);
+        QVERIFY2(whole.isEmpty(), qPrintable(whole.join(" | ")));
+        QVERIFY2(texts >= 6, qPrintable(QString::number(texts)));
+        chart->setGeometry(0, 0, 150, 220);
+        QVERIFY(!paintedCut(window).isEmpty());
+    }
 
     void nothingIsCutOff_data()
     {

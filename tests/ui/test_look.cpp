@@ -212,6 +212,50 @@ private Q_SLOTS:
         QCOMPARE(view.pictureIndex(), 0);
     }
 
+    // A loupe shows pixels: a mark of one pixel is five wide, where the pointer or the arrows take it. Then gray to rest the eyes on.
+    void loupeAndRest()
+    {
+        LookView view;
+        view.resize(700, 440);
+        QImage picture(600, 400, QImage::Format_RGB32);
+        picture.fill(QColor(120, 120, 120));
+        picture.setPixelColor(300, 200, QColor(255, 255, 255));
+        view.setPair(picture, picture, "before", "after");
+        view.show();
+        QVERIFY(QTest::qWaitForWindowExposed(&view));
+        const auto bright = [&] {
+            const QImage shot = view.grab().toImage();
+            int n = 0;
+            for (int y = 100; y < 360; ++y) {
+                for (int x = 200; x < 500; ++x) {
+                    n += shot.pixelColor(x, y).red() > 250 ? 1 : 0;
+                }
+            }
+            return n;
+        };
+        const int without = bright();
+        view.setLoupe(true);
+        QVERIFY(view.loupe());
+        const int with = bright();
+        QVERIFY2(with >= 20 && with <= 30 && with > without + 15, qPrintable(QStringLiteral("%1 and %2").arg(without).arg(with)));
+        for (int i = 0; i < 20; ++i) {
+            QTest::keyClick(&view, Qt::Key_Right);
+        }
+        QVERIFY(bright() < 20); // it looks elsewhere
+        view.setLoupe(false);
+        const QImage before = view.grab().toImage();
+        view.rest(2);
+        const QImage rest = view.grab().toImage();
+        QCOMPARE(rest.pixelColor(10, 10), QColor(119, 119, 119)); // L* 50: CIE 15 with IEC 61966-2-1
+        QCOMPARE(view.restLeft(), 2);
+        QTRY_COMPARE_WITH_TIMEOUT(view.restLeft(), 0, 6000);
+        QCOMPARE(view.grab().toImage(), before);
+        view.rest();
+        QCOMPARE(view.restLeft(), LookView::kRest);
+        QTest::mouseClick(&view, Qt::LeftButton);
+        QVERIFY(view.restLeft() == 0 && view.grab().toImage() == before); // the click only ended it
+    }
+
     // After calibration what is meant is nearer to what stands there, on every picture.
     void everyPictureIsNearerAfterwards()
     {

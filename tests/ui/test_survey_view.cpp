@@ -10,6 +10,7 @@
 #include "app/parts/look.h"
 #include "app/parts/plot_widget.h"
 #include "app/shell/main_window.h"
+#include "app/survey/room_typed.h"
 #include "app/survey/survey_view.h"
 #include "app/survey/uniformity_map.h"
 #include "app/visit/visit_controller.h"
@@ -18,6 +19,7 @@
 
 #include <QApplication>
 #include <QDir>
+#include <QPlainTextEdit>
 #include <QPushButton>
 #include <QSettings>
 #include <QTableWidget>
@@ -124,6 +126,30 @@ private Q_SLOTS:
         QCOMPARE(view()->modes()->rowCount(), 4);
         QCOMPARE(view()->modes()->item(0, 0)->text(), QStringLiteral("factory"));
         QCOMPARE(m_window->visits()->simulatedBench(m_window->currentDisplay())->describeDisplay()->mode, std::string("factory"));
+    }
+
+    // A day in the room: read by the instrument, then one that was written down.
+    void theRoomOverADay()
+    {
+        measure(SurveyKind::Room);
+        QCOMPARE(view()->plots().size(), size_t(2));
+        picture(*m_window, "survey-room");
+        QVERIFY(view()->words().contains("lx") && view()->words().contains("Nothing was changed"));
+        QCOMPARE(m_window->visits()->simulatedBench(m_window->currentDisplay())->view().room.daylightLux, 0.0); // its window is gone again
+        view()->typeRoom();
+        auto *dialog = view()->findChild<RoomTyped *>();
+        QVERIFY(dialog != nullptr);
+        auto *lines = dialog->findChild<QPlainTextEdit *>();
+        lines->setPlainText("08:00, 40\nlater, 50\n");
+        dialog->accept();
+        QVERIFY(dialog->isVisible() && labels(*dialog).contains("Line 2"));
+        picture(*dialog, "room-typed");
+        lines->setPlainText("08:00, 40\n12:00, 500\n16:00, 60\n");
+        dialog->accept();
+        QTRY_VERIFY(view()->words().contains("From 08:00 to 16:00"));
+        QVERIFY(QFile::exists(view()->folder() + "/measurement.json"));
+        m_window->activateWindow();
+        QVERIFY(QTest::qWaitForWindowActive(m_window.get()));
     }
 
     // Stopped in the middle: what was read is kept and shown, and it is gone on with.

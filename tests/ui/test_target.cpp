@@ -212,6 +212,120 @@ private Q_SLOTS:
         QVERIFY(!named<QDoubleSpinBox>(with, "x")->isReadOnly());
     }
 
+    // A curve of one's own from a table, with what is wrong in one said; the file that it goes out as brings it back.
+    void aToneCurveOfOnesOwn()
+    {
+        TargetForm form(builtInTargets(), *builtInTarget("Photo"), {});
+        QString csv = "code,cd/m²\n";
+        for (int i = 0; i <= 8; ++i) {
+            csv += QString::number(32 * i) + ',' + QString::number(0.2 + 100 * std::pow(i / 8.0, 1.9)) + '\n';
+        }
+        form.takeCurve(csv.toStdString());
+        const Target t = form.target();
+        QVERIFY(t.tone.kind == ToneKind::Own);
+        QCOMPARE(named<QComboBox>(form, "tone")->currentText(), QString("own curve"));
+        LAMP_NEAR(t.tone.value(0.5), std::pow(0.5, 1.9), 0.002);
+        const auto back = targetFromJson(targetToJson(t));
+        QVERIFY2(back.ok(), back ? "" : english(back.error()).c_str());
+        QVERIFY(back->tone.own == t.tone.own);
+        form.takeCurve("0,0\n1,2\n2,1\n");
+        QVERIFY(labels(form, false).contains("must never fall"));
+        QVERIFY(form.target().tone.own == t.tone.own); // what was there stays
+        form.takeCurve("0,0\nhalf,2\n2,3\n");
+        QVERIFY(labels(form, false).contains("line 2"));
+        for (const char *bad :
+             {R"({"kind":"own"})", R"({"kind":"own","samples":[0]})", R"({"kind":"own","samples":[0,0.5,0.4,1]})",
+              R"({"kind":"own","samples":[0.1,1]})", R"({"kind":"own","samples":[0,"x",1]})", R"({"kind":"own","samples":[0,0.9]})"}) {
+            QVERIFY(!targetFromJson(std::string(R"({"white":{"kind":"native"},"luminance":{"kind":"maximum"},"tone":)") + bad + "}").ok());
+        }
+        // One level alone, in a column without drives; and a display is calibrated to it.
+        LAMP_NEAR(toneFromTable("0\n1\n4\n9\n16\n")->value(0.5), 0.25, 1e-12);
+        auto bench = std::move(sim::makeBench("wled", 3)).value();
+        VisitPlan plan;
+        plan.target = t;
+        plan.effort = Effort::Quick;
+        plan.tolerance = *builtInTolerance("studio");
+        const auto visit = Visit(*bench, plan, {}, {}).run();
+        QVERIFY2(visit.ok(), visit ? "" : english(visit.error()).c_str());
+        QVERIFY2(visit->gray.mean < 0.6, qPrintable(QString::number(visit->gray.mean)));
+        const double white = bench->truth({1, 1, 1}).b, black = bench->truth({0, 0, 0}).b, half = bench->truth({0.5, 0.5, 0.5}).b;
+        LAMP_NEAR((half - black) / (white - black), t.tone.value(0.5), 0.012);
+    }
+
+    // A press on the diagram takes the white that is there; u′ v′ and x y say the same; a display beside gives its white and luminance.
+    void whiteIsPickedOrTakenFromAnotherDisplay()
+    {
+        TargetForm form(builtInTargets(), *builtInTarget("Photo"), {});
+        form.resize(900, 600);
+        form.show();
+        auto *plot = form.findChild<PlotWidget *>();
+        Q_EMIT plot->picked(0.21, 0.48);
+        Target t = form.target();
+        QVERIFY(t.white.kind == WhiteTarget::Kind::Xy);
+        LAMP_NEAR(uvOf(t.white.xy).u, 0.21, 1e-4);
+        LAMP_NEAR(uvOf(t.white.xy).v, 0.48, 1e-4);
+        QVERIFY(named<QDoubleSpinBox>(form, "u′")->isVisible() && !named<QDoubleSpinBox>(form, "x")->isVisible());
+        named<QDoubleSpinBox>(form, "u′")->setValue(0.2);
+        LAMP_NEAR(uvOf(form.target().white.xy).u, 0.2, 2e-4);
+        Q_EMIT plot->picked(0.02, 0.9); // no light
+        LAMP_NEAR(uvOf(form.target().white.xy).u, 0.2, 2e-4);
+        QTest::mouseClick(plot, Qt::LeftButton, {}, plot->rect().center());
+        QVERIFY(std::abs(uvOf(form.target().white.xy).u - 0.2) > 1e-3);
+        QCOMPARE(named<QComboBox>(form, "white")->findText("another display's"), -1);
+        form.setReferences({{"Curlew", {0.3150, 0.3260}, 112.5}, {"Godwit", {0.3120, 0.3300}, 95}});
+        chooseText(named<QComboBox>(form, "white"), "another display's");
+        t = form.target();
+        LAMP_NEAR(t.white.xy.x, 0.3150, 1e-4);
+        LAMP_NEAR(t.luminance.value().value_or(0), 112.5, 0.05);
+        named<QComboBox>(form, "display whose white it is")->setCurrentIndex(1);
+        LAMP_NEAR(form.target().white.xy.y, 0.3300, 1e-4);
+        LAMP_NEAR(form.target().luminance.value().value_or(0), 95, 0.05);
+    }
+
+    // Every edit goes back, a value that was typed as one step; what was kept is as it was kept.
+    void everyEditIsUndone()
+    {
+        TargetForm form(builtInTargets(), *builtInTarget("Photo"), {});
+        form.show();
+        const std::string kept = targetToJson(form.target());
+        auto *undo = buttonOf(form, "Undo");
+        QVERIFY(!undo->isVisible());
+        auto *level = named<QDoubleSpinBox>(form, "luminance of white");
+        for (const double v : {9.0, 95.0, 95.5}) {
+            level->setValue(v);
+        }
+        chooseText(named<QComboBox>(form, "tone"), "L*");
+        named<QComboBox>(form, "black")->setCurrentIndex(1);
+        named<QDoubleSpinBox>(form, "luminance of black")->setValue(90);
+        QVERIFY(form.target().black.cdM2 <= form.target().luminance.value().value() / 2); // no contrast at all is a slip
+        QVERIFY(form.choose(2));
+        undo->click();
+        QCOMPARE(named<QDoubleSpinBox>(form, "luminance of black")->value(), 47.75);
+        undo->click();
+        undo->click();
+        QVERIFY(form.target().black.native && form.target().tone.kind == ToneKind::LStar);
+        undo->click();
+        QVERIFY(form.target().tone.kind == ToneKind::Gamma);
+        LAMP_NEAR(form.target().luminance.cdM2, 95.5, 1e-9);
+        undo->click();
+        QCOMPARE(targetToJson(form.target()), kept);
+        QVERIFY(!undo->isVisible());
+    }
+
+    // Each setting says what is held against what.
+    void theSchoolsAreHeard()
+    {
+        TargetForm form(builtInTargets(), *builtInTarget("Photo"), {});
+        form.show();
+        QSet<QString> said;
+        for (const char *name : {"white", "luminance", "tone", "black", "gamut"}) {
+            QFocusEvent focus(QEvent::FocusIn);
+            QCoreApplication::sendEvent(named<QComboBox>(form, name), &focus);
+            said.insert(labels(form));
+        }
+        QCOMPARE(said.size(), 5);
+    }
+
     void whatComesOfItIsSaid()
     {
         TargetForm form(builtInTargets(), *builtInTarget("Photo"), {});

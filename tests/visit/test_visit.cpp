@@ -10,6 +10,9 @@
 #include "visit/visit.h"
 #include "visit/whole_visit.h"
 
+#include <set>
+#include <utility>
+
 using namespace lamp;
 using sim::SimBench;
 
@@ -218,6 +221,76 @@ private Q_SLOTS:
         const auto r = visit.run();
         QVERIFY(r.ok());
         QVERIFY(english(r->warnings.back()).find("gamut of sRGB") != std::string::npos);
+    }
+
+    // A reading that somebody wants once more is taken once more, in both stages that can; both count where they agree, and the record says so.
+    void readingsAreTakenOnceMoreOnDemand()
+    {
+        auto b = bench("wled", 4);
+        VisitHooks hooks;
+        int calibrating = 0, verifying = 0, wish = -1;
+        std::vector<std::string> asked;
+        hooks.onReading = [&](const Measurement &m, const VisitRecord &) {
+            if (m.stage == "calibrate" && ++calibrating == 8) {
+                wish = 0; // the last one
+            }
+            if (m.stage == "verify" && m.name.find("gray") != std::string::npos && ++verifying == 2) {
+                wish = m.index - 1; // the one before it
+            }
+            if (m.stage == "verify" && verifying == 2) {
+                asked.push_back(m.name);
+            }
+        };
+        hooks.again = [&] { return wish < 0 ? std::nullopt : std::optional(std::exchange(wish, -1)); };
+        const auto record = Visit(*b, plan(), hooks, {}).run();
+        QVERIFY2(record.ok(), record ? "" : english(record.error()).c_str());
+        const auto told =
+            std::count_if(record->warnings.begin(), record->warnings.end(), [](const Message &m) { return m.code == "read-again-as-asked"; });
+        QCOMPARE(int(told), 2);
+        QVERIFY(std::any_of(record->readings.begin(), record->readings.end(), [](const Measurement &m) { return m.name == "again, as asked"; }));
+        QVERIFY(record->verdict == Verdict::Pass);
+        // The display did not change between the two: neither is set aside, and no colour counts twice.
+        QVERIFY(record->setAside.empty());
+        std::set<std::string> names;
+        for (const VerifiedColour &c : record->verification.colours) {
+            QVERIFY2(names.insert(c.colour.name).second, c.colour.name.c_str());
+        }
+        // Without end nobody is: wishes are answered a number of times.
+        auto other = bench("wled", 4);
+        VisitHooks always;
+        always.again = [] { return std::optional(0); };
+        const auto ended = Visit(*other, plan(), always, {}).run();
+        QVERIFY2(ended.ok(), ended ? "" : english(ended.error()).c_str());
+        QVERIFY(ended->readings.size() < record->readings.size() + 40);
+    }
+
+    // Light fell on one reading of the verification; read once more on demand it is set aside, and the verdict stands.
+    void whatDoesNotRepeatOnDemandIsSetAside()
+    {
+        auto b = bench("wled", 4);
+        VisitHooks hooks;
+        int wish = -1;
+        bool disturbed = false;
+        int which = 0;
+        hooks.onReading = [&](const Measurement &m, const VisitRecord &r) {
+            // Too little to be noticed by itself on a colour of some tens of candelas.
+            if (!disturbed && m.stage == "verify" && r.lines.open() == Stage::Verify && m.xyz.b > 15 && m.xyz.b < 60) {
+                disturbed = true;
+                b->lamp(b->now(), 1.6, 0.8);
+                wish = which = m.index + 1;
+            }
+        };
+        int seen = 0;
+        hooks.again = [&]() -> std::optional<int> { return wish > 0 && ++seen > 1 ? std::optional(std::exchange(wish, -1)) : std::nullopt; };
+        const auto record = Visit(*b, plan(), hooks, {}).run();
+        QVERIFY2(record.ok(), record ? "" : english(record.error()).c_str());
+        QVERIFY(disturbed && wish == -1);
+        QCOMPARE(record->setAside, std::vector<int>{which});
+        const auto said = [&](const char *code) {
+            return std::any_of(record->warnings.begin(), record->warnings.end(), [&](const Message &m) { return m.code == code; });
+        };
+        QVERIFY(said("read-again-as-asked") && said("reading-did-not-repeat"));
+        QVERIFY(record->verdict == Verdict::Pass);
     }
 
     void stoppedVisitPutsTheDisplayBack()

@@ -35,8 +35,8 @@ LookControls::LookControls(LookView &view, QWidget *parent)
     layout->setContentsMargins(0, 0, 0, 0);
     layout->addLayout(buttons);
     layout->addWidget(m_said);
-    auto *keys =
-        new QLabel(tr("B switches, S shows both, N the next picture, a click magnifies. Rest the eyes on the gray around it before judging."));
+    auto *keys = new QLabel(
+        tr("B switches, S shows both, N the next picture, a click magnifies, L brings a loupe, G gray to rest the eyes on before judging."));
     keys->setWordWrap(true);
     layout->addWidget(keys);
     m_said->setWordWrap(true);

@@ -90,10 +90,11 @@ void LookScreen::setPicture(std::function<Result<LookedAt>()> picture)
             if (!pair) { // what is looked at stays
                 m_view->setWords(text(pair.error().paragraph()));
             } else {
-                m_view->setPair(
-                    std::move(pair.value().first), std::move(pair.value().second),
-                    tr("Before: without profile and ramps. Space: after. N: next picture. O: open one. Esc: back, restoring what was in use."),
-                    tr("After: through profile and ramps. Space: before. N: next picture. O: open one. Esc: back, restoring what was in use."));
+                m_view->setPair(std::move(pair.value().first), std::move(pair.value().second),
+                                tr("Before: without profile and ramps. Space: after. N: next picture. L: loupe. G: rest the eyes. O: open one. Esc: "
+                                   "back, restoring what was in use."),
+                                tr("After: through profile and ramps. Space: before. N: next picture. L: loupe. G: rest the eyes. O: open one. Esc: "
+                                   "back, restoring what was in use."));
             }
         });
 }
@@ -128,10 +129,16 @@ bool LookScreen::showsAfter() const
 
 void LookScreen::keyPressEvent(QKeyEvent *event)
 {
+    if (m_view->restLeft() > 0 && event->key() != Qt::Key_Escape) {
+        m_view->endRest();
+        return;
+    }
     switch (event->key()) {
     case Qt::Key_Space:
     case Qt::Key_B: toggle(); break;
     case Qt::Key_N: nextPicture(); break;
+    case Qt::Key_L: m_view->setLoupe(!m_view->loupe()); break;
+    case Qt::Key_G: m_view->rest(); break;
     case Qt::Key_O: {
         const QString file = QFileDialog::getOpenFileName(this, tr("A picture"), {}, pictureFilter());
         if (!file.isEmpty()) {

@@ -10,7 +10,7 @@
 
 #include <QMouseEvent>
 #include <QPainter>
-#include <QPainterPath>
+#include <QTimer>
 
 #include <cmath>
 
@@ -120,8 +120,15 @@ QImage asShownAfter(const QImage &picture, const VisitRecord &r)
 
 LookView::LookView(QWidget *parent)
     : QWidget(parent), m_background(new Background(this)), m_beforeWords(tr("Before: as the display was found")),
-      m_afterWords(tr("After: through profile and ramps"))
+      m_afterWords(tr("After: through profile and ramps")), m_rest(new QTimer(this))
 {
+    connect(m_rest, &QTimer::timeout, this, [this] {
+        --m_restLeft;
+        if (m_restLeft <= 0) {
+            endRest();
+        }
+        update();
+    });
     setMinimumSize(360, 180);
     setAccessibleName(tr("Before and after"));
 }
@@ -212,15 +219,42 @@ void LookView::toggle()
     update();
 }
 
-void LookView::paintEvent(QPaintEvent *)
+void LookView::setLoupe(bool on)
 {
-    QPainter p(this);
-    const plot::Tones t = chartTones();
-    const QImage &image = m_showAfter ? m_after : m_before;
-    if (image.isNull()) {
-        return;
+    m_loupe = on ? std::optional(m_loupe.value_or(QPointF(0.5, 0.5))) : std::nullopt;
+    setMouseTracking(on);
+    setFocusPolicy(on ? Qt::StrongFocus : Qt::NoFocus); // then its arrows move the loupe
+    if (on) {
+        setFocus();
     }
-    QSize size = image.size().scaled(width(), height() - (m_record ? 46 : 22), Qt::KeepAspectRatio);
+    update();
+}
+
+void LookView::moveLoupe(double right, double down)
+{
+    if (m_loupe) {
+        m_loupe = QPointF(std::clamp(m_loupe->x() + right, 0.0, 1.0), std::clamp(m_loupe->y() + down, 0.0, 1.0));
+        update();
+    }
+}
+
+void LookView::rest(int seconds)
+{
+    m_restLeft = seconds;
+    m_rest->start(1000);
+    update();
+}
+
+void LookView::endRest()
+{
+    m_restLeft = 0;
+    m_rest->stop();
+    update();
+}
+
+LookView::Laid LookView::laid(const QImage &image) const
+{
+    const QSize size = image.size().scaled(width(), height() - (m_record ? 46 : 22), Qt::KeepAspectRatio);
     const QRect area(QPoint((width() - size.width()) / 2, 22 + (m_record ? 0 : (height() - 22 - size.height()) / 2)), size);
     QRectF source(QPointF(0, 0), QSizeF(image.size()));
     if (m_zoom) {
@@ -230,16 +264,79 @@ void LookView::paintEvent(QPaintEvent *)
         part.moveTop(std::clamp(part.top(), 0.0, image.height() - part.height()));
         source = part;
     }
+    return {QRectF(area), source};
+}
+
+void LookView::paintLoupe(QPainter &p, const Laid &at) const
+{
+    constexpr double kSide = 170, kTimes = 5; // of the screen; pixels of the picture are that large
+    const QPointF centre(at.area.left() + m_loupe->x() * at.area.width(), at.area.top() + m_loupe->y() * at.area.height());
+    QRectF lens(0, 0, kSide, kSide);
+    lens.moveCenter(centre);
+    lens.moveLeft(std::clamp(lens.left(), at.area.left(), std::max(at.area.left(), at.area.right() - kSide)));
+    lens.moveTop(std::clamp(lens.top(), at.area.top(), std::max(at.area.top(), at.area.bottom() - kSide)));
+    const QPointF seen(at.source.left() + m_loupe->x() * at.source.width(), at.source.top() + m_loupe->y() * at.source.height());
+    const QRectF part(seen.x() - kSide / kTimes / 2, seen.y() - kSide / kTimes / 2, kSide / kTimes, kSide / kTimes);
+    const plot::Tones t = chartTones();
+    p.setRenderHint(QPainter::SmoothPixmapTransform, false);
+    p.fillRect(lens, t.paper); // beyond the picture's edge
+    // Both halves of it where both are looked at: the same place, before and after.
+    const bool both = m_split && m_before.size() == m_after.size();
+    if (both) {
+        const auto half = [](QRectF r, bool right) {
+            r.setWidth(r.width() / 2);
+            return right ? r.translated(r.width(), 0) : r;
+        };
+        QRectF same = part;
+        same.setWidth(part.width() / 2);
+        same.moveCenter(part.center());
+        p.drawImage(half(lens, false), m_before, same);
+        p.drawImage(half(lens, true), m_after, same);
+        p.setPen(QPen(t.line, 1));
+        p.drawLine(QPointF(lens.center().x(), lens.top()), QPointF(lens.center().x(), lens.bottom()));
+    } else {
+        p.drawImage(lens, m_showAfter ? m_after : m_before, part);
+    }
+    p.setBrush(Qt::NoBrush);
+    p.setPen(QPen(t.paper, 3));
+    p.drawRect(lens);
+    p.setPen(QPen(t.ink, 1));
+    p.drawRect(lens);
+}
+
+void LookView::paintRest(QPainter &p) const
+{
+    // The middle of lightness: the eyes rest where most of a picture will be.
+    constexpr int kGray = 119; // L* 50 in sRGB
+    p.fillRect(rect(), QColor(kGray, kGray, kGray));
+    p.setPen(QColor(20, 20, 20));
+    p.drawText(rect(), Qt::AlignCenter, tr("Let the eyes rest: %1 s. Any key or a click ends it.").arg(m_restLeft));
+}
+
+void LookView::paintEvent(QPaintEvent *)
+{
+    QPainter p(this);
+    if (m_restLeft > 0) {
+        paintRest(p);
+        return;
+    }
+    const plot::Tones t = chartTones();
+    const QImage &image = m_showAfter ? m_after : m_before;
+    if (image.isNull()) {
+        return;
+    }
+    const Laid at = laid(image);
+    const QRect area = at.area.toRect();
     p.setRenderHint(QPainter::SmoothPixmapTransform);
-    p.drawImage(QRectF(area), image, source);
+    p.drawImage(at.area, image, at.source);
     const bool split = m_split && m_before.size() == m_after.size() && !m_before.isNull();
     if (split) {
         const double middle = area.left() + area.width() / 2.0;
         p.save();
         p.setClipRect(QRectF(area.left(), area.top(), middle - area.left(), area.height()));
-        p.drawImage(QRectF(area), m_before, source);
+        p.drawImage(at.area, m_before, at.source);
         p.setClipRect(QRectF(middle, area.top(), area.right() + 1 - middle, area.height()));
-        p.drawImage(QRectF(area), m_after, source);
+        p.drawImage(at.area, m_after, at.source);
         p.restore();
         p.setPen(QPen(t.line, 1));
         p.drawLine(QPointF(middle, area.top()), QPointF(middle, area.bottom()));
@@ -253,10 +350,40 @@ void LookView::paintEvent(QPaintEvent *)
         const QString below = name.isEmpty() || !m_proof ? name + (m_index < 0 ? m_source : QString()) : name + QStringLiteral("; ") + m_source;
         p.drawText(QRect(area.left(), area.bottom() + 4, area.width(), 20), Qt::AlignLeft | Qt::AlignVCenter, below);
     }
+    if (m_loupe) {
+        paintLoupe(p, at);
+    }
+}
+
+void LookView::mouseMoveEvent(QMouseEvent *event)
+{
+    const QImage &image = m_showAfter ? m_after : m_before;
+    if (m_loupe && !image.isNull()) {
+        const QRectF area = laid(image).area;
+        m_loupe = QPointF(std::clamp((event->position().x() - area.left()) / area.width(), 0.0, 1.0),
+                          std::clamp((event->position().y() - area.top()) / area.height(), 0.0, 1.0));
+        update();
+    }
+}
+
+void LookView::keyPressEvent(QKeyEvent *event)
+{
+    constexpr double kStep = 0.02;
+    const int key = event->key();
+    const bool arrow = key == Qt::Key_Left || key == Qt::Key_Right || key == Qt::Key_Up || key == Qt::Key_Down;
+    if (!m_loupe || !arrow) {
+        QWidget::keyPressEvent(event);
+        return;
+    }
+    moveLoupe(key == Qt::Key_Left ? -kStep : (key == Qt::Key_Right ? kStep : 0), key == Qt::Key_Up ? -kStep : (key == Qt::Key_Down ? kStep : 0));
 }
 
 void LookView::mousePressEvent(QMouseEvent *event)
 {
+    if (m_restLeft > 0) {
+        endRest();
+        return;
+    }
     if (m_zoom) {
         m_zoom.reset();
     } else {

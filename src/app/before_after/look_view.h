@@ -8,6 +8,8 @@
 #include <QImage>
 #include <QWidget>
 
+class QTimer;
+
 namespace lamp::app {
 
 class Background;
@@ -48,6 +50,16 @@ public:
         update();
     }
     void toggle();
+    /// A lens that goes with the pointer, or by the arrow keys: pixel for pixel, five times as large.
+    void setLoupe(bool on);
+    [[nodiscard]] bool loupe() const { return m_loupe.has_value(); }
+    /// Moves it by shares of the picture.
+    void moveLoupe(double right, double down);
+    /// Nothing but gray for a while, so that the eyes forget what they saw; a key or a click ends it. \param seconds above 0
+    void rest(int seconds = kRest);
+    [[nodiscard]] int restLeft() const { return m_restLeft; } ///< seconds; 0: not resting
+    void endRest();
+    static constexpr int kRest = 30;
     /// Goes on to the next of the program's own pictures.
     void nextPicture();
     [[nodiscard]] int pictureIndex() const { return m_index; }
@@ -61,6 +73,8 @@ Q_SIGNALS:
 protected:
     void paintEvent(QPaintEvent *event) override;
     void mousePressEvent(QMouseEvent *event) override;
+    void mouseMoveEvent(QMouseEvent *event) override;
+    void keyPressEvent(QKeyEvent *event) override;
 
 private:
     struct Shown {
@@ -77,6 +91,16 @@ private:
     QString m_beforeWords, m_afterWords;
     int m_index = 0; ///< of the program's own pictures; -1: one from a file
     bool m_showAfter = true, m_split = false;
+    /// Where the picture is drawn, and which part of it.
+    struct Laid {
+        QRectF area, source;
+    };
+    [[nodiscard]] Laid laid(const QImage &image) const;
+    void paintLoupe(QPainter &p, const Laid &at) const;
+    void paintRest(QPainter &p) const;
+    std::optional<QPointF> m_loupe; ///< where it looks, 0..1 of what is drawn
+    QTimer *m_rest;
+    int m_restLeft = 0;
     std::optional<QPointF> m_zoom; ///< centre of the part, 0..1
 };
 

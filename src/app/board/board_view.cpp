@@ -49,7 +49,7 @@ std::vector<BoardLine> linesOf(const std::vector<DueQuestion> &due, const FleetA
 BoardView::BoardView(QWidget *parent)
     : QFrame(parent), m_background(new Background(this)), m_model(new BoardModel(this)), m_sorted(new QSortFilterProxyModel(this)),
       m_summary(new QLabel), m_plan(new PlanView), m_weeks(new WeekStrip), m_search(new QLineEdit), m_table(new QTableView),
-      m_export(new QPushButton(tr("E&xport as CSV…")))
+      m_export(new QPushButton(tr("E&xport as CSV…"))), m_edit(new QPushButton(tr("Edit t&he chosen…")))
 {
     setFrameShape(QFrame::StyledPanel);
     m_sorted->setSourceModel(m_model);
@@ -60,7 +60,7 @@ BoardView::BoardView(QWidget *parent)
     m_table->setSortingEnabled(true);
     m_table->sortByColumn(BoardModel::State, Qt::AscendingOrder);
     m_table->setSelectionBehavior(QAbstractItemView::SelectRows);
-    m_table->setSelectionMode(QAbstractItemView::SingleSelection);
+    m_table->setSelectionMode(QAbstractItemView::ExtendedSelection);
     m_table->setShowGrid(false);
     m_table->verticalHeader()->hide();
     m_table->verticalHeader()->setDefaultSectionSize(fontMetrics().height() + 12);
@@ -82,6 +82,7 @@ BoardView::BoardView(QWidget *parent)
     layout->addWidget(m_weeks);
     auto *tools = new QHBoxLayout;
     tools->addWidget(m_search, 1);
+    tools->addWidget(m_edit);
     tools->addWidget(m_export);
     auto *calendar = new QPushButton(tr("Ca&lendar…"));
     calendar->setToolTip(tr("What is due, as a file that calendars read (iCalendar), with a reminder on the day before."));
@@ -103,6 +104,20 @@ BoardView::BoardView(QWidget *parent)
     connect(m_table->selectionModel(), &QItemSelectionModel::currentChanged, this,
             [this](const QModelIndex &i) { m_plan->choose(i.isValid() ? i.data(BoardModel::kDisplayRole).toLongLong() : 0); });
     connect(m_export, &QPushButton::clicked, this, &BoardView::exportTable);
+    connect(m_edit, &QPushButton::clicked, this, [this] { Q_EMIT editWanted(chosen()); });
+    m_edit->setToolTip(tr("Shift and Ctrl choose several, Ctrl+A all that the search leaves."));
+    m_edit->setEnabled(false);
+    connect(m_table->selectionModel(), &QItemSelectionModel::selectionChanged, this,
+            [this] { m_edit->setEnabled(m_table->selectionModel()->hasSelection()); });
+}
+
+std::vector<qint64> BoardView::chosen() const
+{
+    std::vector<qint64> ids;
+    for (const QModelIndex &row : m_table->selectionModel()->selectedRows()) {
+        ids.push_back(row.data(BoardModel::kDisplayRole).toLongLong());
+    }
+    return ids;
 }
 
 bool BoardView::busy() const

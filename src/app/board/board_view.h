@@ -34,6 +34,8 @@ public:
 
 Q_SIGNALS:
     void displayWanted(qint64 id);
+    /// Their cards are to be changed.
+    void editWanted(const std::vector<qint64> &ids);
     void message(const QString &words);
     void failed(const lamp::Error &error);
 
@@ -44,6 +46,7 @@ private:
     void open(const QModelIndex &index);
     void exportTable();
     void exportCalendar();
+    [[nodiscard]] std::vector<qint64> chosen() const;
 
     Background *m_background;
     BoardModel *m_model;
@@ -53,7 +56,7 @@ private:
     WeekStrip *m_weeks;
     QLineEdit *m_search;
     QTableView *m_table;
-    QPushButton *m_export;
+    QPushButton *m_export, *m_edit;
     WallTime m_now{};
 };
 

@@ -1,12 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "app/visit/opened_bench.h"
+#include "app/visit/beside_runner.h"
 #include "diagnose/examination.h"
-
-#include <QObject>
-
-#include <thread>
 
 namespace lamp::app {
 
@@ -19,23 +15,19 @@ struct DiagnosisEnd {
     QString folder;              ///< where they are
 };
 
-/// Looks for what is wrong with a display, on a thread of its own, and tells by signals how it goes.
-class DiagnosisRunner : public QObject {
+/// Looks for what is wrong with a display.
+class DiagnosisRunner : public BesideRunner {
     Q_OBJECT
 
 public:
     explicit DiagnosisRunner(QObject *parent = nullptr);
-    ~DiagnosisRunner() override { cancel(); }
+    ~DiagnosisRunner() override { stop(); }
 
     /// \param store whose newest calibrating visit of the display is compared with \param speed of a virtual clock, 0: as fast as it goes \pre not
     /// running()
     void start(BenchSource source, QString store, qint64 displayId, TestChoice tests, QString folder, double speed);
-    /// Ends it in order; what was read is kept.
-    void cancel() { m_thread.request_stop(); }
-    [[nodiscard]] bool running() const { return m_running; }
 
 Q_SIGNALS:
-    void progressed(const QString &what, double fraction, double secondsLeft);
     /// Causes were weighed anew.
     void weighed(lamp::app::ExaminationPtr examination);
     void ended(const lamp::app::DiagnosisEnd &end);
@@ -46,9 +38,6 @@ Q_SIGNALS:
 private:
     [[nodiscard]] DiagnosisEnd examined(const std::stop_token &stop, const BenchSource &source, const QString &store, qint64 displayId,
                                         TestChoice tests, const QString &folder);
-    std::atomic<bool> m_running{false};
-    std::atomic<double> m_speed{0};
-    std::jthread m_thread;
 };
 
 } // namespace lamp::app

@@ -26,6 +26,7 @@ FleetDesk::FleetDesk(OpenStudio &studio, Pages &pages, Banner &banner, std::func
     pages.add(m_ageing, Nothing, "How displays age");
     pages.add(m_round, Nothing, "A day's round");
     connect(m_board, &BoardView::displayWanted, this, &FleetDesk::displayWanted);
+    connect(m_board, &BoardView::editWanted, this, &FleetDesk::editWanted);
     connect(m_ageing, &AgeingView::displayWanted, this, &FleetDesk::displayWanted);
     connect(m_round, &RoundView::visitWanted, this, &FleetDesk::visitWanted);
     connect(m_group, &GroupView::matchWanted, this, &FleetDesk::matchWanted);

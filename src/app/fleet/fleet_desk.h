@@ -40,6 +40,7 @@ public:
     void showAgain();
 
 Q_SIGNALS:
+    void editWanted(const std::vector<qint64> &ids);
     void displayWanted(qint64 id);
     void visitWanted(qint64 id, Task task);
     void matchWanted(qint64 id, const QString &likeVisit);

@@ -147,12 +147,18 @@ void PlotWidget::mouseMoveEvent(QMouseEvent *event)
 void PlotWidget::mousePressEvent(QMouseEvent *event)
 {
     if (event->button() == Qt::LeftButton) {
-        m_dragged = event->position();
+        m_dragged = m_pressed = event->position();
     }
 }
 
-void PlotWidget::mouseReleaseEvent(QMouseEvent *)
+void PlotWidget::mouseReleaseEvent(QMouseEvent *event)
 {
+    constexpr double kStill = 3; // pixels
+    const plot::Frame f = frame();
+    if (m_pressed && QLineF(*m_pressed, event->position()).length() <= kStill && f.plot.contains(event->position())) {
+        Q_EMIT picked(f.xAt(event->position().x()), f.yAt(event->position().y()));
+    }
+    m_pressed.reset();
     m_dragged.reset();
 }
 

@@ -30,6 +30,10 @@ public:
     QString save(const QString &file) const;
     [[nodiscard]] QSize sizeHint() const override { return {420, 210}; }
 
+Q_SIGNALS:
+    /// A place of the chart was pressed and let go, in its own units.
+    void picked(double x, double y);
+
 protected:
     bool event(QEvent *event) override;
     void paintEvent(QPaintEvent *event) override;
@@ -53,7 +57,7 @@ private:
     std::vector<plot::Reading> m_readings;
     plot::View m_view;
     int m_current = -1; ///< of m_readings
-    std::optional<QPointF> m_dragged;
+    std::optional<QPointF> m_dragged, m_pressed;
 };
 
 } // namespace lamp::app

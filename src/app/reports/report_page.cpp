@@ -49,12 +49,13 @@ ReportPage::ReportPage(Background &background, Banner &banner, QWidget *parent)
     connect(toPrinter, &QPushButton::clicked, this, &ReportPage::print);
 }
 
-void ReportPage::show(const RecordPtr &record, int cadenceDays)
+void ReportPage::show(const RecordPtr &record, int cadenceDays, Letterhead head)
 {
     m_record = record;
     m_cadenceDays = cadenceDays;
+    m_head = std::move(head);
     constexpr double kMargin = 26;
-    fillReport(*m_text->document(), *record);
+    fillReport(*m_text->document(), *record, m_head);
     m_text->document()->setDocumentMargin(kMargin);
     m_text->moveCursor(QTextCursor::Start);
 }
@@ -65,7 +66,8 @@ void ReportPage::save()
                                                       plainFileName(text(m_record->profileName())) + QStringLiteral(".pdf"), tr("PDF (*.pdf)"));
     if (!file.isEmpty()) {
         m_background.carryOut(
-            tr("Making the report…"), [file, record = m_record] { return writeFile(std::filesystem::path(file.toStdString()), reportPdf(*record)); },
+            tr("Making the report…"),
+            [file, record = m_record, head = m_head] { return writeFile(std::filesystem::path(file.toStdString()), reportPdf(*record, head)); },
             [this, file](const Status &s) {
                 if (m_banner.did(s)) {
                     m_banner.say(tr("The report is in %1.").arg(file));
@@ -93,7 +95,7 @@ void ReportPage::print()
     QPrinter printer;
     if (QPrintDialog dialog(&printer, this); dialog.exec() == QDialog::Accepted) {
         QTextDocument document; // the one that is seen has a margin of its own, paper has its printer's
-        fillReport(document, *m_record);
+        fillReport(document, *m_record, m_head);
         document.print(&printer);
     }
 }

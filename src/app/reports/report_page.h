@@ -3,6 +3,8 @@
 
 #include "app/visit/visit_runner.h"
 
+#include "base/letterhead.h"
+
 #include <QWidget>
 
 class QTextBrowser;
@@ -19,7 +21,7 @@ class ReportPage : public QWidget {
 public:
     ReportPage(Background &background, Banner &banner, QWidget *parent = nullptr);
     /// \param cadenceDays between visits to its display; 0: not known
-    void show(const RecordPtr &record, int cadenceDays = 0);
+    void show(const RecordPtr &record, int cadenceDays = 0, Letterhead head = {});
 
 Q_SIGNALS:
     void backWanted();
@@ -33,6 +35,7 @@ private:
     QTextBrowser *m_text;
     RecordPtr m_record;
     int m_cadenceDays = 0;
+    Letterhead m_head;
 };
 
 /// A file name without what file systems or people stumble over.

@@ -11,7 +11,26 @@
 
 namespace lamp::app {
 
-Guide::Guide(QWidget *parent) : QDialog(parent, Qt::Window), m_text(new QTextBrowser(this))
+namespace {
+
+/// Shows pictures of the window no wider than a column of text.
+class GuideText : public QTextBrowser {
+public:
+    using QTextBrowser::QTextBrowser;
+    QVariant loadResource(int type, const QUrl &name) override
+    {
+        if (type != QTextDocument::ImageResource) {
+            return QTextBrowser::loadResource(type, name);
+        }
+        constexpr int kWide = 560;
+        const QImage image(QStringLiteral(":/guide/") + name.path());
+        return image.width() > kWide ? image.scaledToWidth(kWide, Qt::SmoothTransformation) : image;
+    }
+};
+
+} // namespace
+
+Guide::Guide(QWidget *parent) : QDialog(parent, Qt::Window), m_text(new GuideText(this))
 {
     setWindowTitle(tr("Guide"));
     resize(860, 700);

@@ -16,12 +16,13 @@ HelpMenu::HelpMenu(std::function<QString()> heading, Banner &banner, QWidget *wi
         (void)m_guide->showAt(m_heading());
     });
     addAction(tr("&Keyboard shortcuts"), QKeySequence(tr("Ctrl+F1")), this, [&banner] {
-        banner.say(
-            tr("Space continues; digits choose a target or take a tick away; Escape pauses and resumes, E ends the reading early; B switches before "
-               "and after, S shows both, N the next picture; R opens the report; F3 today, F5 full visit, F6 refresh, F7 check, F2 card, F4 the "
-               "running visit; F8 "
-               "before and after on this computer's output, F9 its "
-               "next profile; Enter on a line of the worksheet opens or closes it."));
+        banner.say(tr("Space continues; digits choose a target or take a tick away; Escape pauses and resumes, E ends the reading early, A takes a "
+                      "reading once more; B switches before "
+                      "and after, S shows both, N the next picture, L a loupe, G gray to rest the eyes on; R opens the report; F3 today, F5 full "
+                      "visit, F6 refresh, F7 check, F2 card, F4 the "
+                      "running visit; F8 "
+                      "before and after on this computer's output, F9 its "
+                      "next profile; Enter on a line of the worksheet opens or closes it."));
     });
     addAction(tr("&About"), this, [&banner] {
         banner.say(

@@ -8,6 +8,7 @@
 #include "app/studio/studio_desk.h"
 #include "app/survey/survey_view.h"
 
+#include "app/board/reminder.h"
 #include "app/files/bring_in.h"
 #include "app/files/file_desk.h"
 #include "app/files/ranking.h"
@@ -21,10 +22,12 @@
 #include "app/shell/progress_bar.h"
 #include "app/shell/welcome.h"
 #include "app/studio/card_view.h"
+#include "app/studio/photographs.h"
 #include "app/visit/bench_panel.h"
 #include "app/visit/reading_panel.h"
 #include "app/visit/work_settings.h"
 #include "app/visit/worksheet.h"
+#include "desktop/notice.h"
 
 #include <QAbstractSpinBox>
 #include <QApplication>
@@ -96,6 +99,7 @@ void MainWindow::buildMenus()
     });
     studio->addAction(tr("E&xport this visit…"), this, &MainWindow::passVisitOn);
     studio->addAction(tr("&Where it is kept…"), this, [this] { m_register->move(runner()->running() || m_background->busy()); });
+    studio->addAction(tr("&Name and mark on reports…"), m_register, &StudioDesk::editLetterhead);
     studio->addAction(tr("&Settings…"), QKeySequence(tr("Ctrl+,")), this, [this] { WorkSettings(store(), this).exec(); });
     studio->addSeparator();
     studio->addAction(tr("&Quit"), QKeySequence::Quit, this, &QWidget::close);
@@ -138,13 +142,20 @@ void MainWindow::connectPages()
         m_places->mean(id);
         m_visits->start(task, id);
     });
+    // In the background: a session that does not answer must not hold the window.
+    new Reminder([this] { return store(); },
+                 [](const QString &title, const QString &which) { (void)QtConcurrent::run([=] { return notify(title, which).ok(); }); }, this);
     connect(m_survey, &SurveyView::wanted, m_visits, &VisitController::survey);
+    connect(m_survey, &SurveyView::typed, m_visits, &VisitController::typedRoom);
     connect(m_diagnosis, &DiagnosisView::wanted, m_visits, &VisitController::diagnose);
     connect(m_fleet, &FleetDesk::matchWanted, this, [this](qint64 id, const QString &likeVisit) {
         m_places->mean(id);
         m_visits->startLike(id, likeVisit);
     });
     connect(m_card, &CardView::visitWanted, this, &MainWindow::startVisit);
+    connect(m_card->photographs(), &Photographs::said, this, [this](const QString &words) { m_banner->say(words); });
+    connect(m_card->photographs(), &Photographs::failed, this, [this](const Error &e) { m_banner->say(e); });
+    connect(m_card->photographs(), &Photographs::putAway, this, [this](qint64 id) { m_register->photographPutAway(id, currentDisplay()); });
     connect(m_card, &CardView::recordWanted, this, [this](const QString &id) { m_banner->did(m_visitDesk->showKept(id)); });
     connect(m_card, &CardView::cadenceChanged, this, [this](int days) {
         if (m_banner->did(store()->studio().setCadence(currentDisplay(), days))) {
@@ -197,6 +208,11 @@ void MainWindow::connectStudio()
     connect(m_register, &StudioDesk::openWanted, this, [this] {
         m_places->mean(0);
         openStore();
+    });
+    connect(m_fleet, &FleetDesk::editWanted, m_register, &StudioDesk::editDisplays);
+    connect(m_register, &StudioDesk::manyChanged, this, [this] {
+        reloadPlaces();
+        m_fleet->showAgain();
     });
     connect(m_register, &StudioDesk::changed, this, [this](qint64 id) {
         reloadPlaces();
@@ -273,6 +289,7 @@ qint64 MainWindow::currentDisplay() const
 
 void MainWindow::openStore(Demo demo)
 {
+    m_card->photographs()->leave();
     if (!m_studio->open(demo)) {
         m_stack->setCurrentWidget(m_welcome);
         return;
@@ -334,7 +351,7 @@ void MainWindow::showSurvey()
 {
     if (const auto display = store() != nullptr ? store()->studio().display(currentDisplay()) : std::nullopt) {
         const auto last = m_studio->lastVisit(display->id);
-        m_survey->show(*display, last ? last->plan.target : *builtInTarget("Photo"));
+        m_survey->show(*display, last ? last->plan.target : *builtInTarget("Photo"), last ? brightnessLaw(visitFacts(*last)) : std::nullopt);
         m_stack->setCurrentWidget(m_survey);
     }
 }
@@ -378,7 +395,8 @@ void MainWindow::toggleReport()
     } else if (m_visitDesk->shown() && !m_visitDesk->shown()->checks.empty()) {
         const DisplayInfo &shown = m_visitDesk->shown()->display;
         const auto display = store()->studio().find(QString::fromStdString(shown.model), QString::fromStdString(shown.serial));
-        m_report->show(m_visitDesk->shown(), display ? display->cadenceDays : 0);
+        m_report->show(m_visitDesk->shown(), display ? display->cadenceDays : 0,
+                       store() != nullptr ? store()->pictures().letterhead() : Letterhead{});
         m_stack->setCurrentWidget(m_report);
     }
 }

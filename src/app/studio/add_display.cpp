@@ -107,6 +107,14 @@ Result<qint64> AddDisplay::add()
         d.bench = m_bench->text().trimmed();
         BenchConsent::give(d.bench); // whoever typed the line has agreed to it
         d.screen = m_screen->currentData().toString();
+        // What the screen says of itself (its EDID): model and serial tell it from its like.
+        for (const QScreen *s : QGuiApplication::screens()) {
+            if (s->name() == d.screen && !s->model().isEmpty()) {
+                d.model = (s->manufacturer() + QLatin1Char(' ') + s->model()).trimmed();
+                d.serial = s->serialNumber();
+                d.bits = s->depth() >= 30 ? 10 : 8;
+            }
+        }
     } else if (const auto bench = sim::makeBench(d.bench.mid(4).toStdString(), 1)) {
         const DisplayInfo info = bench.value()->view().display;
         d.model = QString::fromStdString(info.model);

@@ -6,6 +6,7 @@
 #include "app/parts/plot_widget.h"
 #include "app/parts/words.h"
 #include "app/studio/figure_strip.h"
+#include "app/studio/photographs.h"
 #include "report/years_plots.h"
 
 #include <QHBoxLayout>
@@ -104,10 +105,10 @@ std::vector<FigureStrip::Figure> figuresOfVisit(const VisitRecord &r)
 } // namespace
 
 CardView::CardView(QWidget *parent)
-    : QFrame(parent), m_lamp(new Lamp(this)), m_name(new QLabel(this)), m_state(new QLabel(this)), m_facts(new QLabel(this)),
-      m_advice(new QLabel(this)), m_full(new QPushButton(tr("&Full visit"), this)), m_refresh(new QPushButton(tr("&Refresh"), this)),
-      m_check(new QPushButton(tr("&Check"), this)), m_cadence(new QSpinBox(this)), m_figures(new FigureStrip(this)),
-      m_luminance(new PlotWidget(this)), m_differences(new PlotWidget(this)),
+    : QFrame(parent), m_lamp(new Lamp(this)), m_photographs(new Photographs(this)), m_name(new QLabel(this)), m_state(new QLabel(this)),
+      m_facts(new QLabel(this)), m_advice(new QLabel(this)), m_full(new QPushButton(tr("&Full visit"), this)),
+      m_refresh(new QPushButton(tr("&Refresh"), this)), m_check(new QPushButton(tr("&Check"), this)), m_cadence(new QSpinBox(this)),
+      m_figures(new FigureStrip(this)), m_luminance(new PlotWidget(this)), m_differences(new PlotWidget(this)),
       m_history(plainTable({tr("Date"), tr("Visit"), tr("Result"), tr("Readings"), tr("State")}, tr("Visits of this display")))
 {
     setObjectName(QStringLiteral("sheet"));
@@ -123,6 +124,7 @@ CardView::CardView(QWidget *parent)
     names->addWidget(m_name);
     names->addWidget(m_state);
     head->addLayout(names, 1);
+    head->addWidget(m_photographs, 0, Qt::AlignTop);
     layout->addLayout(head);
     for (QLabel *label : {m_facts, m_advice}) {
         label->setWordWrap(true);
@@ -184,6 +186,7 @@ void CardView::show(const DisplayEntry &display, Store &store, WallTime now)
     const LampFill fill = lampFill(upkeep, now);
     m_lamp->setFill(fill);
     m_name->setText(display.name);
+    m_photographs->show(display.id, store);
     m_state->setText(text(lampState(upkeep, now)));
     m_advice->setText(advice(fill, upkeep.verdict));
     const QSignalBlocker blocker(m_cadence);

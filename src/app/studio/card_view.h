@@ -13,6 +13,7 @@ class QTableWidget;
 namespace lamp::app {
 
 class FigureStrip;
+class Photographs;
 class PlotWidget;
 
 /// A display's card: its lamp and state, the settings of its menu, what its visits found, and what to do next.
@@ -24,6 +25,7 @@ public:
     void show(const DisplayEntry &display, Store &store, WallTime now);
     /// What it shows, and how it was over the years (for tests).
     [[nodiscard]] const FigureStrip *figures() const { return m_figures; }
+    [[nodiscard]] Photographs *photographs() const { return m_photographs; }
     [[nodiscard]] const PlotWidget *years() const { return m_luminance; }
     /// Adds what stands below every card.
     void addBelow(QWidget *widget);
@@ -38,6 +40,7 @@ private:
     /// \param limit of the colours' mean, by the tolerance that the last visit was judged by, in CIEDE2000
     void showYears(const DisplayEntry &display, Store &store, WallTime now, std::optional<double> limit);
     Lamp *m_lamp;
+    Photographs *m_photographs;
     QLabel *m_name, *m_state, *m_facts, *m_advice;
     QPushButton *m_full, *m_refresh, *m_check;
     QSpinBox *m_cadence;

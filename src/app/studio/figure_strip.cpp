@@ -8,6 +8,40 @@
 
 namespace lamp::app {
 
+namespace {
+
+constexpr double kLampAndGap = 19, kBetween = 8;
+
+/// What each figure needs, and an equal part of what is left; where there is too little, what it is held against gives way.
+std::vector<double> widthsFor(const std::vector<FigureStrip::Figure> &figures, const QFont &small, const QFont &large, double all)
+{
+    const QFontMetricsF s(small), l(large);
+    const auto need = [&](const FigureStrip::Figure &f, bool against) {
+        const double above = (f.verdict ? kLampAndGap : 0) + s.horizontalAdvance(f.name);
+        const double value = l.horizontalAdvance(f.value) + 4 + s.horizontalAdvance(f.unit);
+        return std::max({above, value, against ? s.horizontalAdvance(f.against) : 0}) + kBetween + 2;
+    };
+    std::vector<double> widths;
+    for (const bool against : {true, false}) {
+        widths.clear();
+        double sum = 0;
+        for (const FigureStrip::Figure &f : figures) {
+            widths.push_back(need(f, against));
+            sum += widths.back();
+        }
+        const double left = (all - sum) / double(figures.size());
+        if (left >= 0 || !against) {
+            for (double &w : widths) {
+                w += left;
+            }
+            break;
+        }
+    }
+    return widths;
+}
+
+} // namespace
+
 FigureStrip::FigureStrip(QWidget *parent) : QWidget(parent)
 {
     setAccessibleName(tr("What it shows"));
@@ -43,13 +77,14 @@ void FigureStrip::paintEvent(QPaintEvent *)
     QPainter p(this);
     p.setRenderHint(QPainter::Antialiasing);
     const QColor ink = palette().color(QPalette::WindowText), soft = palette().color(QPalette::PlaceholderText);
-    const double each = double(width()) / double(m_figures.size());
     QFont small = font(), large = font();
     small.setPixelSize(12);
     large.setPixelSize(20);
+    const std::vector<double> widths = widthsFor(m_figures, small, large, width());
     double x = 0;
-    for (const Figure &f : m_figures) {
-        const QRectF cell(x, 0, each - 8, height());
+    for (size_t i = 0; i < m_figures.size(); ++i) {
+        const Figure &f = m_figures[i];
+        const QRectF cell(x, 0, widths[i] - kBetween, height());
         p.setFont(small);
         p.setPen(soft);
         double from = cell.left();
@@ -66,8 +101,9 @@ void FigureStrip::paintEvent(QPaintEvent *)
         p.setFont(small);
         p.drawText(QRectF(cell.left() + wide + 4, 24, cell.width() - wide, 24), Qt::AlignLeft | Qt::AlignVCenter, f.unit);
         p.setPen(soft);
-        p.drawText(QRectF(cell.left(), 51, cell.width(), 20), Qt::AlignLeft | Qt::AlignVCenter, f.against);
-        x += each;
+        p.drawText(QRectF(cell.left(), 51, cell.width(), 20), Qt::AlignLeft | Qt::AlignVCenter,
+                   QFontMetricsF(small).elidedText(f.against, Qt::ElideRight, cell.width()));
+        x += widths[i];
     }
 }
 

@@ -5,6 +5,8 @@
 #include "app/parts/words.h"
 #include "app/studio/add_display.h"
 #include "app/studio/edit_display.h"
+#include "app/studio/edit_letterhead.h"
+#include "app/studio/edit_many.h"
 #include "app/studio/move_studio.h"
 #include "app/studio/open_studio.h"
 
@@ -60,6 +62,61 @@ void StudioDesk::editDisplay(qint64 id)
         // The studio may be another one by now: this card is not of it.
         if (after && m_studio.store() == store && m_banner.did(keepEdited(*store, *after, {before, room, before.retired.has_value()}, wallNow()))) {
             Q_EMIT changed(before.id);
+        }
+    });
+}
+
+void StudioDesk::editDisplays(const std::vector<qint64> &ids)
+{
+    Store *store = m_studio.store();
+    if (store == nullptr || ids.empty()) {
+        return;
+    }
+    if (ids.size() == 1) {
+        editDisplay(ids.front());
+        return;
+    }
+    std::vector<DisplayEntry> before;
+    for (const qint64 id : ids) {
+        if (auto d = store->studio().display(id)) {
+            before.push_back(std::move(*d));
+        }
+    }
+    if (before.empty()) {
+        return;
+    }
+    EditMany dialog(before, *store, &m_window);
+    if (dialog.exec() != QDialog::Accepted || !m_banner.did(keepAllEdited(*store, before, dialog.edited(), wallNow()))) {
+        return;
+    }
+    std::vector<DisplayEntry> after;
+    std::vector<EditDisplay::Edited> back;
+    const std::vector<Room> rooms = store->studio().rooms();
+    for (const DisplayEntry &d : before) {
+        after.push_back(store->studio().display(d.id).value_or(d));
+        const auto room = std::find_if(rooms.begin(), rooms.end(), [&](const Room &r) { return r.id == d.roomId; });
+        back.push_back({d, room != rooms.end() ? room->name : QString(), d.retired.has_value()});
+    }
+    Q_EMIT manyChanged();
+    m_banner.say(tr("The cards of %1 displays are changed.").arg(before.size()), tr("Undo"), [this, store, after, back] {
+        if (m_studio.store() == store && m_banner.did(keepAllEdited(*store, after, back, wallNow()))) {
+            Q_EMIT manyChanged();
+        }
+    });
+}
+
+void StudioDesk::editLetterhead()
+{
+    if (m_studio.store() != nullptr) {
+        EditLetterhead(*m_studio.store(), &m_window).exec();
+    }
+}
+
+void StudioDesk::photographPutAway(qint64 id, qint64 displayId)
+{
+    m_banner.say(tr("The photograph is put away."), tr("Undo"), [this, store = m_studio.store(), id, displayId] {
+        if (m_studio.store() == store && m_banner.did(store->pictures().setRemoved(id, false, wallNow()))) {
+            Q_EMIT changed(displayId);
         }
     });
 }

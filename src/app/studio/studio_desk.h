@@ -3,6 +3,8 @@
 
 #include <QObject>
 
+#include <vector>
+
 namespace lamp::app {
 
 class Banner;
@@ -20,12 +22,19 @@ public:
     /// Adds the screen that the window is on, and begins a visit to it.
     void calibrateThisScreen() { ask(true); }
     void editDisplay(qint64 id);
+    /// One by its card, several by what their cards have in common.
+    void editDisplays(const std::vector<qint64> &ids);
+    void editLetterhead();
+    /// A photograph was put away: says so, with the way back.
+    void photographPutAway(qint64 id, qint64 displayId);
     /// \param busy whether something still works with the studio: it is not moved from under it
     void move(bool busy);
 
 Q_SIGNALS:
     /// A display was added or its card changed: it is to be seen.
     void changed(qint64 displayId);
+    /// So were those of several.
+    void manyChanged();
     /// The studio at OpenStudio::path() is to be opened.
     void openWanted();
 

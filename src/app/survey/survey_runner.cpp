@@ -1,9 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/survey/survey_runner.h"
 
-#include "app/parts/words.h"
-#include "report/results.h"
-
 #include <QElapsedTimer>
 
 namespace lamp::app {
@@ -17,7 +14,7 @@ SurveyNewsPtr newsOf(const SurveyRecord &record)
 
 } // namespace
 
-SurveyRunner::SurveyRunner(QObject *parent) : QObject(parent)
+SurveyRunner::SurveyRunner(QObject *parent) : BesideRunner(parent)
 {
     qRegisterMetaType<lamp::app::SurveyNewsPtr>();
     qRegisterMetaType<lamp::app::SurveyEnd>();
@@ -26,7 +23,7 @@ SurveyRunner::SurveyRunner(QObject *parent) : QObject(parent)
         Q_EMIT changed(news);
     });
     connect(this, &SurveyRunner::workEnded, this, [this](const SurveyEnd &end) {
-        m_running = false;
+        finished();
         m_record = end.news->record;
         Q_EMIT ended(end);
     });
@@ -34,23 +31,22 @@ SurveyRunner::SurveyRunner(QObject *parent) : QObject(parent)
 
 void SurveyRunner::start(BenchSource source, SurveyPlan plan, qint64 displayId, QString folder, double speed, SurveyPtr earlier)
 {
-    m_running = true;
-    m_speed = speed;
-    m_displayId = displayId;
     m_record.reset();
-    m_thread = std::jthread([this, source = std::move(source), plan = std::move(plan), folder = std::move(folder),
-                             earlier = std::move(earlier)](const std::stop_token &stop) { work(stop, source, plan, folder, earlier); });
+    begin(displayId, speed,
+          [this, source = std::move(source), plan = std::move(plan), folder = std::move(folder),
+           earlier = std::move(earlier)](const std::stop_token &stop) { Q_EMIT workEnded(measured(stop, source, plan, folder, earlier), {}); });
 }
 
-void SurveyRunner::cancel()
+void SurveyRunner::take(SurveyRecord typed, qint64 displayId, QString folder)
 {
-    m_thread.request_stop();
-}
-
-void SurveyRunner::work(const std::stop_token &stop, const BenchSource &source, const SurveyPlan &plan, const QString &folder,
-                        const SurveyPtr &earlier)
-{
-    Q_EMIT workEnded(measured(stop, source, plan, folder, earlier), {});
+    m_record.reset();
+    begin(displayId, 0, [this, typed = std::move(typed), folder = std::move(folder)](const std::stop_token &) {
+        const std::filesystem::path where = folder.toStdString();
+        const Status ready = prepareFolder(where);
+        End end;
+        note(end, where, ready ? keepMeasurement(where, typed) : Result<KeptResults>(ready.error()));
+        Q_EMIT workEnded({newsOf(typed), end.error, end.unkept, end.folder}, {});
+    });
 }
 
 SurveyEnd SurveyRunner::measured(const std::stop_token &stop, const BenchSource &source, const SurveyPlan &plan, const QString &folder,
@@ -58,44 +54,19 @@ SurveyEnd SurveyRunner::measured(const std::stop_token &stop, const BenchSource 
 {
     SurveyRecord record;
     record.plan = plan;
-    SurveyEnd end;
-    BenchClient::Options options;
-    options.stop = stop;
-    auto opened = OpenedBench::open(source, m_speed, options);
-    const std::filesystem::path where = folder.toStdString();
-    const Status ready = opened ? prepareFolder(where) : Status(opened.error());
-    if (!ready) {
-        end.news = newsOf(record);
-        end.error = ready.error();
-        return end;
-    }
-    ReadingJournal journal(where / "readings.partial.csv");
     SurveyHooks hooks;
-    hooks.wallClock = wallNow;
-    hooks.onProgress = [this](const Message &what, double fraction, double left) { Q_EMIT progressed(text(what), fraction, left); };
     QElapsedTimer told;
-    hooks.onReading = [&](const Measurement &m, const SurveyRecord &r) {
-        if (const Status s = journal.append(m, [&] { return readingSet(r); }); !s) {
-            end.unkept = s.error();
-        }
+    hooks.onReading = [&](const Measurement &, const SurveyRecord &r) {
         constexpr qint64 kBetween = 150; // ms: more pictures nobody sees
         if (!told.isValid() || told.elapsed() >= kBetween) {
             told.start();
             Q_EMIT workChanged(newsOf(r), {});
         }
     };
-    const Status status = runSurvey(opened->bench(), plan, hooks, stop, record, earlier.get());
-    end.news = newsOf(record);
-    end.error = status ? std::nullopt : std::optional(status.error());
-    if (!record.readings.empty()) {
-        const auto kept = keepMeasurement(where, record);
-        end.unkept = kept ? kept->problem : std::optional(kept.error());
-        end.folder = text((kept ? kept->folder : where).string());
-        if (kept) {
-            journal.discard();
-        }
-    }
-    return end;
+    const End end = carryOut(
+        stop, source, folder, hooks, record, [&](Bench &bench) { return runSurvey(bench, plan, hooks, stop, record, earlier.get()); },
+        [&](const std::filesystem::path &where, bool) { return keepMeasurement(where, record); });
+    return {newsOf(record), end.error, end.unkept, end.folder};
 }
 
 } // namespace lamp::app

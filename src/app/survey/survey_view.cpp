@@ -5,10 +5,12 @@
 #include "app/parts/plain_table.h"
 #include "app/parts/plot_widget.h"
 #include "app/parts/words.h"
+#include "app/survey/room_typed.h"
 #include "app/survey/uniformity_map.h"
 #include "report/survey_plots.h"
 #include "survey/colour_list.h"
 
+#include <QCheckBox>
 #include <QComboBox>
 #include <QDoubleSpinBox>
 #include <QFormLayout>
@@ -34,6 +36,7 @@ QString titleOf(SurveyKind kind)
     case SurveyKind::Contrast: return SurveyView::tr("Contrast");
     case SurveyKind::Stability: return SurveyView::tr("Stability");
     case SurveyKind::Modes: return SurveyView::tr("The display's modes");
+    case SurveyKind::Room: return SurveyView::tr("The room over a day");
     }
     return {};
 }
@@ -51,6 +54,10 @@ QString aboutOf(SurveyKind kind)
     case SurveyKind::Contrast: return SurveyView::tr("White and black, beside dark and beside bright; whether the panel dims large whites.");
     case SurveyKind::Stability: return SurveyView::tr("White over time, from now. Static patches can mark some panels: keep it short on an OLED.");
     case SurveyKind::Modes: return SurveyView::tr("The same colours in each of the display's own modes, and which of them to calibrate in.");
+    case SurveyKind::Room:
+        return SurveyView::tr(
+            "The light at the desk, reading by reading: when it is too bright, and what white would go with it. The instrument lies "
+            "at the desk; the screen is free for work, and is never changed unless you ask for it.");
     }
     return {};
 }
@@ -59,8 +66,9 @@ QString aboutOf(SurveyKind kind)
 
 SurveyView::SurveyView(SurveyRunner &runner, Banner &banner, QWidget *parent)
     : QFrame(parent), m_runner(runner), m_banner(banner), m_kinds(new QListWidget), m_title(new QLabel), m_about(new QLabel), m_words(new QLabel),
-      m_progress(new QLabel), m_steps(new QSpinBox), m_luminance(new QDoubleSpinBox), m_minutes(new QDoubleSpinBox), m_grid(new QComboBox),
-      m_set(new QComboBox), m_space(new QComboBox), m_start(new QPushButton), m_goOn(new QPushButton(tr("&Go on with it"))),
+      m_progress(new QLabel), m_steps(new QSpinBox), m_luminance(new QDoubleSpinBox), m_minutes(new QDoubleSpinBox), m_hours(new QDoubleSpinBox),
+      m_every(new QDoubleSpinBox), m_follow(new QCheckBox(tr("Let the screen f&ollow"))), m_grid(new QComboBox), m_set(new QComboBox),
+      m_space(new QComboBox), m_start(new QPushButton), m_goOn(new QPushButton(tr("&Go on with it"))), m_type(new QPushButton(tr("T&ype a day …"))),
       m_charts(new QGridLayout), m_map(new UniformityMap),
       m_modes(
           plainTable({tr("Mode"), tr("Mean ΔE00"), tr("Largest"), tr("White"), tr("Contrast"), tr("Gamma"), tr("Gamut")}, tr("The display's modes")))
@@ -92,6 +100,7 @@ SurveyView::SurveyView(SurveyRunner &runner, Banner &banner, QWidget *parent)
     connect(m_kinds, &QListWidget::currentRowChanged, this, &SurveyView::kindChosen);
     connect(m_start, &QPushButton::clicked, this, &SurveyView::startOrStop);
     connect(m_goOn, &QPushButton::clicked, this, &SurveyView::goOn);
+    connect(m_type, &QPushButton::clicked, this, &SurveyView::typeRoom);
     connect(&m_runner, &SurveyRunner::changed, this, &SurveyView::tell);
     connect(&m_runner, &SurveyRunner::ended, this, &SurveyView::ended);
     connect(&m_runner, &SurveyRunner::progressed, this, [this](const QString &what, double fraction, double left) {
@@ -107,7 +116,7 @@ QWidget *SurveyView::choices()
     for (const SurveyKind k : kSurveyKinds) {
         m_kinds->addItem(titleOf(k));
     }
-    m_kinds->setFixedHeight(int(kSurveyKinds.size()) * (fontMetrics().height() + 6) + 8);
+    m_kinds->setFixedHeight(int(kSurveyKinds.size()) * m_kinds->sizeHintForRow(0) + 2 * m_kinds->frameWidth() + 2);
     m_steps->setRange(2, 257);
     m_luminance->setRange(0.05, 1);
     m_luminance->setSingleStep(0.05);
@@ -115,6 +124,12 @@ QWidget *SurveyView::choices()
     m_minutes->setRange(1, 1440);
     m_minutes->setDecimals(0);
     m_minutes->setValue(30);
+    m_hours->setRange(0.5, 24);
+    m_hours->setDecimals(1);
+    m_hours->setValue(9);
+    m_every->setRange(1, 60);
+    m_every->setDecimals(0);
+    m_every->setValue(5);
     for (const int n : {3, 5, 9}) {
         m_grid->addItem(tr("%1 by %1").arg(n), n);
     }
@@ -151,6 +166,12 @@ QWidget *SurveyView::choices()
     option(tr("&Colours"), m_set, {Colours});
     option(tr("&Places"), m_grid, {Uniformity});
     option(tr("&Minutes"), m_minutes, {Stability});
+    option(tr("&Hours"), m_hours, {Room});
+    option(tr("A reading every … m&inutes"), m_every, {Room});
+    for (QWidget *w : std::initializer_list<QWidget *>{m_follow, m_type}) {
+        layout->addWidget(w);
+        m_options.emplace_back(w, std::vector{Room});
+    }
     layout->addSpacing(6);
     layout->addWidget(m_start);
     layout->addWidget(m_goOn);
@@ -189,7 +210,11 @@ SurveyPlan SurveyView::plan() const
     p.kind = kind();
     p.steps = m_steps->value();
     p.luminance = m_luminance->value();
-    p.minutes = m_minutes->value();
+    p.minutes = p.kind == SurveyKind::Room ? 60 * m_hours->value() : m_minutes->value();
+    p.everyMinutes = m_every->value();
+    if (p.kind == SurveyKind::Room && m_follow->isChecked()) {
+        p.follow = m_law;
+    }
     p.grid = m_grid->currentData().toInt();
     p.space = m_space->currentText().toStdString();
     p.tone = m_target.tone;
@@ -202,7 +227,7 @@ SurveyPlan SurveyView::plan() const
     return p;
 }
 
-void SurveyView::show(const DisplayEntry &display, const Target &target)
+void SurveyView::show(const DisplayEntry &display, const Target &target, std::optional<BrightnessLaw> law)
 {
     const bool another = display.id != m_display.id;
     if (m_runner.running()) {
@@ -210,6 +235,13 @@ void SurveyView::show(const DisplayEntry &display, const Target &target)
     }
     m_display = display;
     m_target = target;
+    m_law = std::move(law);
+    m_follow->setEnabled(m_law.has_value());
+    if (!m_law || another) {
+        m_follow->setChecked(false); // asked for anew, display by display
+    }
+    m_follow->setToolTip(m_law ? tr("Its brightness is moved by small steps, and stands as before at the end.")
+                               : tr("No visit to this display tried two values of its brightness: how it would follow is not known."));
     kindChosen();
     if (another) {
         clear();
@@ -254,6 +286,19 @@ void SurveyView::goOn()
             m_start->setText(tr("St&op"));
         }
     }
+}
+
+void SurveyView::typeRoom()
+{
+    auto *dialog = new RoomTyped(this);
+    dialog->setAttribute(Qt::WA_DeleteOnClose);
+    connect(dialog, &QDialog::accepted, this, [this, dialog] {
+        if (!m_runner.running()) {
+            clear();
+            Q_EMIT typed(m_display.id, dialog->points());
+        }
+    });
+    dialog->open();
 }
 
 void SurveyView::tell(const SurveyNewsPtr &news)

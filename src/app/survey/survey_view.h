@@ -7,6 +7,7 @@
 
 #include <QFrame>
 
+class QCheckBox;
 class QComboBox;
 class QDoubleSpinBox;
 class QLabel;
@@ -30,7 +31,8 @@ public:
     SurveyView(SurveyRunner &runner, Banner &banner, QWidget *parent = nullptr);
     /// For a display. What was measured of another one is no longer shown, unless it is being measured.
     /// \param target that its grays are judged against
-    void show(const DisplayEntry &display, const Target &target);
+    /// \param law by which it could follow the room; nothing where its brightness was not tried
+    void show(const DisplayEntry &display, const Target &target, std::optional<BrightnessLaw> law = {});
     /// What would be measured by what is entered.
     [[nodiscard]] SurveyPlan plan() const;
     void choose(SurveyKind kind);
@@ -44,9 +46,12 @@ public:
 public Q_SLOTS:
     void startOrStop();
     void goOn();
+    /// Asks for a day that was read with another meter.
+    void typeRoom();
 
 Q_SIGNALS:
     void wanted(qint64 display, const lamp::SurveyPlan &plan, lamp::app::SurveyPtr earlier);
+    void typed(qint64 display, const std::vector<lamp::RoomPoint> &points);
 
 private:
     [[nodiscard]] QWidget *choices();
@@ -68,10 +73,12 @@ private:
     QListWidget *m_kinds;
     QLabel *m_title, *m_about, *m_words, *m_progress;
     QSpinBox *m_steps;
-    QDoubleSpinBox *m_luminance, *m_minutes;
+    QDoubleSpinBox *m_luminance, *m_minutes, *m_hours, *m_every;
+    QCheckBox *m_follow;
+    std::optional<BrightnessLaw> m_law;
     QComboBox *m_grid, *m_set, *m_space;
     std::vector<std::pair<QWidget *, std::vector<SurveyKind>>> m_options; ///< with its label, and for which kinds it is
-    QPushButton *m_start, *m_goOn;
+    QPushButton *m_start, *m_goOn, *m_type;
     QGridLayout *m_charts;
     std::vector<PlotWidget *> m_plots;
     UniformityMap *m_map;

@@ -36,6 +36,7 @@ void TargetDesk::serve(TargetForm &form, qint64 displayId)
     if (m_studio.store() == nullptr) {
         return;
     }
+    form.setReferences(referencesFor(displayId));
     for (const VisitEntry &v : m_studio.store()->visits().of(displayId, {0, 8})) { // a newer one without a profile says less
         auto record = v.state == VisitState::Finished ? m_studio.store()->visits().record(v.id) : Result<VisitRecord>(Error{});
         if (!record || record->profile.empty()) {
@@ -54,6 +55,28 @@ void TargetDesk::serve(TargetForm &form, qint64 displayId)
             });
         break;
     }
+}
+
+std::vector<TargetForm::Reference> TargetDesk::referencesFor(qint64 displayId) const
+{
+    // Those that stand beside it: what is matched is looked at together.
+    constexpr int kMost = 60, kVisits = 6;
+    std::vector<TargetForm::Reference> all;
+    store::Studio &studio = m_studio.store()->studio();
+    const auto own = studio.display(displayId);
+    for (const DisplayEntry &d : own ? studio.displaysIn(own->roomId, {0, kMost}) : std::vector<DisplayEntry>()) {
+        if (d.id == displayId) {
+            continue;
+        }
+        for (const VisitEntry &v : m_studio.store()->visits().of(d.id, {0, kVisits})) {
+            const VisitFigures &f = v.figures;
+            if (v.state == VisitState::Finished && f.whiteX.value && f.whiteY.value && f.luminance.value) {
+                all.push_back({d.name, {*f.whiteX.value, *f.whiteY.value}, *f.luminance.value});
+                break;
+            }
+        }
+    }
+    return all;
 }
 
 void TargetDesk::offer(const QString &chosen)

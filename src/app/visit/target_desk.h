@@ -2,7 +2,7 @@
 #pragma once
 
 #include "app/parts/background.h"
-#include "calibrate/target.h"
+#include "app/visit/target_form.h"
 
 #include <QObject>
 #include <QPointer>
@@ -11,7 +11,6 @@ namespace lamp::app {
 
 class Banner;
 class OpenStudio;
-class TargetForm;
 
 /// What a form for targets cannot do itself: keeping them in the studio, taking them off (and back), files, and what the display to
 /// be visited can do.
@@ -31,6 +30,7 @@ private:
     void keep(const Target &target, const QString &before);
     void takeOff(const QString &name);
     void offer(const QString &chosen);
+    [[nodiscard]] std::vector<TargetForm::Reference> referencesFor(qint64 displayId) const;
 
     OpenStudio &m_studio;
     Banner &m_banner;

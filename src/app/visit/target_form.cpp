@@ -3,12 +3,14 @@
 
 #include "app/parts/plot_widget.h"
 #include "app/parts/words.h"
+#include "base/file.h"
 #include "colour/cct.h"
 #include "report/visit_plots.h"
 
 #include <QCheckBox>
 #include <QComboBox>
 #include <QDoubleSpinBox>
+#include <QFileDialog>
 #include <QGridLayout>
 #include <QInputDialog>
 #include <QKeyEvent>
@@ -21,7 +23,7 @@ namespace lamp::app {
 namespace {
 
 /// What the list of whites holds beside the illuminants by name.
-enum White { Daylight = 100, Planckian, Xy, RoomLight, Native };
+enum White { Daylight = 100, Planckian, Xy, UvPair, RoomLight, OtherDisplay, Native };
 
 QLabel *quiet(QWidget *parent)
 {
@@ -56,19 +58,20 @@ QString reachSaid(const TargetReach &r, const VisitFacts &facts)
         lines << TargetForm::tr("Contrast about %1 : 1, black %2 cd/m².").arg(number(*r.contrast, 0), number(r.luminance / *r.contrast, 2));
     }
     lines << TargetForm::tr("By the visit of %1.").arg(wordedDay(facts.finished));
-    return lines.join('\n');
+    return lines.join(QLatin1Char(' '));
 }
 
 } // namespace
 
 TargetForm::TargetForm(std::vector<Target> offered, const Target &chosen, const std::optional<Chromaticity> &roomLight, QWidget *parent)
     : QWidget(parent), m_offered(std::move(offered)), m_roomLight(roomLight), m_list(new QListWidget(this)), m_why(quiet(this)),
-      m_preview(quiet(this)), m_state(quiet(this)), m_white(new QComboBox(this)), m_luminance(new QComboBox(this)), m_tone(new QComboBox(this)),
-      m_black(new QComboBox(this)), m_gamut(new QComboBox(this)),
+      m_preview(quiet(this)), m_schools(quiet(this)), m_state(quiet(this)), m_white(new QComboBox(this)), m_luminance(new QComboBox(this)),
+      m_tone(new QComboBox(this)), m_black(new QComboBox(this)), m_gamut(new QComboBox(this)), m_reference(new QComboBox(this)),
       m_keepLuminance(new QCheckBox(tr("Where the panel cannot reach both, keep the &luminance and let the white move"), this)),
       m_keep(new QPushButton(tr("&Keep as…"), this)), m_rename(new QPushButton(tr("Re&name…"), this)),
       m_takeOff(new QPushButton(tr("&Take off"), this)), m_import(new QPushButton(tr("&Import…"), this)),
-      m_export(new QPushButton(tr("E&xport…"), this)), m_plot(new PlotWidget(this))
+      m_export(new QPushButton(tr("E&xport…"), this)), m_undo(new QPushButton(tr("&Undo"), this)),
+      m_openCurve(new QPushButton(tr("From a &file…"), this)), m_plot(new PlotWidget(this))
 {
     m_list->setAccessibleName(tr("Targets"));
     buildSettings(roomLight);
@@ -78,7 +81,7 @@ TargetForm::TargetForm(std::vector<Target> offered, const Target &chosen, const 
     layout->addWidget(m_why);
     auto *grid = new QGridLayout;
     grid->setVerticalSpacing(4);
-    const auto line = [&](int row, const QString &name, QComboBox *choice, std::initializer_list<QDoubleSpinBox *> values) {
+    const auto line = [&](int row, const QString &name, QComboBox *choice, std::initializer_list<QWidget *> values) {
         auto *label = new QLabel(name, this);
         label->setBuddy(choice);
         choice->setAccessibleName(name.toLower().remove('&'));
@@ -88,15 +91,15 @@ TargetForm::TargetForm(std::vector<Target> offered, const Target &chosen, const 
         choice->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
         auto *fields = new QHBoxLayout;
         fields->setSpacing(4);
-        for (QDoubleSpinBox *v : values) {
+        for (QWidget *v : values) {
             fields->addWidget(v);
         }
         fields->addStretch(1);
         grid->addLayout(fields, row, 2);
     };
-    line(0, tr("&White"), m_white, {m_kelvin, m_x, m_y});
+    line(0, tr("&White"), m_white, {m_kelvin, m_x, m_y, m_u, m_v, m_reference});
     line(1, tr("Lu&minance"), m_luminance, {m_level, m_lux, m_reflectance});
-    line(2, tr("T&one"), m_tone, {m_gamma});
+    line(2, tr("T&one"), m_tone, {m_gamma, m_openCurve});
     line(3, tr("&Black"), m_black, {m_blackLevel});
     line(4, tr("&Gamut"), m_gamut, {});
     auto *side = new QHBoxLayout;
@@ -110,8 +113,9 @@ TargetForm::TargetForm(std::vector<Target> offered, const Target &chosen, const 
     layout->addLayout(side);
     layout->addWidget(m_keepLuminance);
     layout->addWidget(m_preview);
+    layout->addWidget(m_schools);
     auto *buttons = new QHBoxLayout;
-    for (QPushButton *b : {m_keep, m_rename, m_takeOff, m_import, m_export}) {
+    for (QPushButton *b : {m_undo, m_keep, m_rename, m_takeOff, m_import, m_export}) {
         buttons->addWidget(b);
     }
     buttons->addWidget(m_state, 1);
@@ -121,11 +125,19 @@ TargetForm::TargetForm(std::vector<Target> offered, const Target &chosen, const 
         if (!m_filling && row >= 0 && row < int(m_offered.size())) {
             m_edited = false;
             showTarget(m_offered[size_t(row)]);
+            remember();
         }
     });
     connect(m_keep, &QPushButton::clicked, this, [this] { askForName(false); });
     connect(m_rename, &QPushButton::clicked, this, [this] { askForName(true); });
     connect(m_takeOff, &QPushButton::clicked, this, [this] { Q_EMIT takeOffWanted(m_list->currentItem()->data(Qt::UserRole).toString()); });
+    connect(m_undo, &QPushButton::clicked, this, &TargetForm::undo);
+    connect(m_openCurve, &QPushButton::clicked, this, &TargetForm::openCurve);
+    connect(m_reference, &QComboBox::currentIndexChanged, this, &TargetForm::pickReference);
+    connect(m_plot, &PlotWidget::picked, this, &TargetForm::pickWhite);
+    for (QWidget *w : std::initializer_list<QWidget *>{m_white, m_luminance, m_tone, m_black, m_gamut, m_keepLuminance, m_list}) {
+        w->installEventFilter(this);
+    }
     connect(m_import, &QPushButton::clicked, this, &TargetForm::importWanted);
     connect(m_export, &QPushButton::clicked, this, [this] { Q_EMIT exportWanted(target()); });
     fillList();
@@ -135,12 +147,16 @@ TargetForm::TargetForm(std::vector<Target> offered, const Target &chosen, const 
     m_edited = it == m_offered.end() && chosen.name.empty();
     showTarget(m_edited ? chosen : m_offered[size_t(m_list->currentRow())]);
     m_keepLuminance->setChecked(chosen.keepLuminance);
+    m_schools->setText(schoolsOf(m_list));
+    m_undo->hide();
+    remember();
     setKeeping(false);
     setFocusProxy(m_list);
     QWidget *before = m_list;
     for (QWidget *w :
-         std::initializer_list<QWidget *>{m_white, m_kelvin, m_x, m_y, m_luminance, m_level, m_lux, m_reflectance, m_tone, m_gamma, m_black,
-                                          m_blackLevel, m_gamut, m_keepLuminance, m_keep, m_rename, m_takeOff, m_import, m_export}) {
+         std::initializer_list<QWidget *>{m_white, m_kelvin,        m_x,           m_y,    m_u,      m_v,         m_reference, m_luminance,
+                                          m_level, m_lux,           m_reflectance, m_tone, m_gamma,  m_openCurve, m_black,     m_blackLevel,
+                                          m_gamut, m_keepLuminance, m_undo,        m_keep, m_rename, m_takeOff,   m_import,    m_export}) {
         setTabOrder(before, w);
         before = w;
     }
@@ -176,6 +192,7 @@ void TargetForm::buildSettings(const std::optional<Chromaticity> &roomLight)
     m_white->addItem(tr("daylight of"), White::Daylight);
     m_white->addItem(tr("black body of"), White::Planckian);
     m_white->addItem(tr("x, y"), White::Xy);
+    m_white->addItem(QStringLiteral("u′, v′"), White::UvPair);
     if (roomLight) {
         m_white->addItem(tr("the light at the desk"), White::RoomLight);
     }
@@ -187,6 +204,7 @@ void TargetForm::buildSettings(const std::optional<Chromaticity> &roomLight)
     m_tone->addItem(QStringLiteral("sRGB"), int(ToneKind::Srgb));
     m_tone->addItem(QStringLiteral("L*"), int(ToneKind::LStar));
     m_tone->addItem(QStringLiteral("BT.1886"), int(ToneKind::Bt1886));
+    m_tone->addItem(tr("own curve"), int(ToneKind::Own));
     m_black->addItem(tr("the display's own"));
     m_black->addItem(tr("of"));
     m_gamut->addItem(tr("the display's own"), QString());
@@ -197,6 +215,10 @@ void TargetForm::buildSettings(const std::optional<Chromaticity> &roomLight)
     m_kelvin->setSuffix(QStringLiteral(" K"));
     m_x = box(0.15, 0.6, 0.001, 4, QStringLiteral("x"));
     m_y = box(0.15, 0.6, 0.001, 4, QStringLiteral("y"));
+    m_u = box(0.1, 0.4, 0.001, 4, QStringLiteral("u′"));
+    m_v = box(0.3, 0.6, 0.001, 4, QStringLiteral("v′"));
+    m_reference->setAccessibleName(tr("display whose white it is"));
+    m_reference->setMinimumContentsLength(14);
     m_level = box(1, 10000, 5, 1, tr("luminance of white"));
     m_level->setSuffix(QStringLiteral(" cd/m²"));
     m_lux = box(1, 100000, 50, 0, tr("light in the booth"));
@@ -274,6 +296,12 @@ void TargetForm::showTarget(const Target &t)
     m_kelvin->setValue(locus ? t.white.cctK : (xy ? std::round(cctOf(*xy).kelvin / 10) * 10 : 6500));
     m_x->setValue(xy ? xy->x : 0.3127);
     m_y->setValue(xy ? xy->y : 0.3290);
+    const Uv uv = uvOf({m_x->value(), m_y->value()});
+    m_u->setValue(uv.u);
+    m_v->setValue(uv.v);
+    if (t.tone.kind == ToneKind::Own) {
+        m_curve = t.tone;
+    }
     m_luminance->setCurrentIndex(int(t.luminance.kind));
     m_level->setValue(t.luminance.kind == LuminanceTarget::Kind::Value ? t.luminance.cdM2 : t.luminance.value().value_or(120));
     m_lux->setValue(t.luminance.lux);
@@ -295,9 +323,14 @@ void TargetForm::showFields()
     m_kelvin->setVisible(white == White::Daylight || white == White::Planckian);
     m_kelvin->setMinimum(white == White::Daylight ? 4000 : 1500); // the daylight locus begins there (CIE 15)
     for (QDoubleSpinBox *b : {m_x, m_y}) {
-        b->setVisible(white == White::Xy || white == White::RoomLight);
-        b->setReadOnly(white == White::RoomLight);
+        b->setVisible(white == White::Xy || white == White::RoomLight || white == White::OtherDisplay);
+        b->setReadOnly(white != White::Xy);
     }
+    for (QDoubleSpinBox *b : {m_u, m_v}) {
+        b->setVisible(white == White::UvPair);
+    }
+    m_reference->setVisible(white == White::OtherDisplay);
+    m_openCurve->setVisible(ToneKind(m_tone->currentData().toInt()) == ToneKind::Own);
     const auto kind = LuminanceTarget::Kind(m_luminance->currentIndex());
     m_level->setVisible(kind == LuminanceTarget::Kind::Value);
     m_lux->setVisible(kind == LuminanceTarget::Kind::Print);
@@ -317,9 +350,168 @@ void TargetForm::changed()
         m_y->setValue(m_roomLight->y);
         m_filling = false;
     }
+    const int white = m_white->currentData().toInt();
+    // Both pairs say the same, so that one goes on from where the other was.
+    m_filling = true;
+    if (white == White::UvPair && (sender() == m_u || sender() == m_v)) {
+        const Chromaticity xy = xyOf({m_u->value(), m_v->value()});
+        m_x->setValue(xy.x);
+        m_y->setValue(xy.y);
+    } else if (white != White::UvPair) {
+        const Uv uv = uvOf({m_x->value(), m_y->value()});
+        m_u->setValue(uv.u);
+        m_v->setValue(uv.v);
+    }
+    m_filling = false;
+    if (white == White::OtherDisplay && sender() == m_white) {
+        pickReference();
+    }
     m_edited = true;
     showFields();
+    remember();
     tell();
+    if (sender() == m_tone && ToneKind(m_tone->currentData().toInt()) == ToneKind::Own && m_curve.own.empty()) {
+        openCurve();
+    }
+}
+
+void TargetForm::remember()
+{
+    // A value that is typed or turned is one step, however many it goes through.
+    const bool goesOn = sender() != nullptr && sender() == m_typing && qobject_cast<QDoubleSpinBox *>(sender()) != nullptr;
+    if (m_now && !goesOn) {
+        m_past.push_back(*m_now);
+    }
+    m_typing = sender();
+    m_now = Step{target(), m_edited};
+    m_undo->setVisible(!m_past.empty());
+}
+
+void TargetForm::undo()
+{
+    if (m_past.empty()) {
+        return;
+    }
+    const Step before = m_past.back();
+    m_past.pop_back();
+    const Target base = m_base;
+    showTarget(before.target);
+    m_edited = before.edited;
+    m_base = before.edited ? base : before.target;
+    m_now = before;
+    m_typing = nullptr;
+    m_undo->setVisible(!m_past.empty());
+    tell();
+}
+
+void TargetForm::setReferences(std::vector<Reference> references)
+{
+    m_filling = true;
+    m_references = std::move(references);
+    m_reference->clear();
+    for (const Reference &r : m_references) {
+        m_reference->addItem(tr("%1, %2 cd/m²").arg(r.name, number(r.luminance, 0)));
+    }
+    const int at = m_white->findData(White::Native);
+    if (!m_references.empty() && m_white->findData(White::OtherDisplay) < 0) {
+        m_white->insertItem(at, tr("another display's"), White::OtherDisplay);
+    }
+    m_filling = false;
+}
+
+void TargetForm::pickReference()
+{
+    const int at = m_reference->currentIndex();
+    if (at < 0 || at >= int(m_references.size()) || m_white->currentData().toInt() != White::OtherDisplay) {
+        return;
+    }
+    const bool outer = m_filling;
+    m_filling = true;
+    m_x->setValue(m_references[size_t(at)].white.x);
+    m_y->setValue(m_references[size_t(at)].white.y);
+    m_luminance->setCurrentIndex(int(LuminanceTarget::Kind::Value));
+    m_level->setValue(m_references[size_t(at)].luminance);
+    m_filling = outer;
+    if (sender() == m_reference) {
+        changed();
+    }
+}
+
+void TargetForm::pickWhite(double u, double v)
+{
+    const Chromaticity xy = xyOf({u, v});
+    if (!(xy.x > m_x->minimum() && xy.x < m_x->maximum() && xy.y > m_y->minimum() && xy.y < m_y->maximum())) {
+        return;
+    }
+    m_filling = true;
+    m_white->setCurrentIndex(m_white->findData(White::UvPair));
+    m_u->setValue(u);
+    m_v->setValue(v);
+    m_x->setValue(xy.x);
+    m_y->setValue(xy.y);
+    m_filling = false;
+    changed();
+}
+
+void TargetForm::openCurve()
+{
+    const QString file = QFileDialog::getOpenFileName(this, tr("A tone curve"), {}, tr("Tables (*.csv *.txt);;All files (*)"));
+    const auto csv = file.isEmpty() ? Result<std::string>(std::string()) : readFile(file.toStdString());
+    if (!csv) {
+        m_why->setText(text(csv.error().paragraph()));
+    } else if (!file.isEmpty()) {
+        takeCurve(csv.value());
+    } else if (m_curve.own.empty()) {
+        undo(); // there is no curve to aim at
+    }
+}
+
+void TargetForm::takeCurve(const std::string &csv)
+{
+    auto curve = toneFromTable(csv);
+    if (curve) {
+        m_curve = std::move(curve).value();
+        m_filling = true;
+        m_tone->setCurrentIndex(m_tone->findData(int(ToneKind::Own)));
+        m_filling = false;
+        changed();
+        return;
+    }
+    if (m_curve.own.empty()) {
+        undo();
+    }
+    m_why->setText(text(curve.error().paragraph()));
+}
+
+bool TargetForm::eventFilter(QObject *watched, QEvent *event)
+{
+    if (event->type() == QEvent::FocusIn) {
+        m_schools->setText(schoolsOf(watched));
+    }
+    return QWidget::eventFilter(watched, event);
+}
+
+QString TargetForm::schoolsOf(const QObject *setting) const
+{
+    if (setting == m_luminance) {
+        return tr("One school keeps 80 to 120 cd/m² and the room's light low; the other goes with the room, 150 or 200 where it is bright, and sees "
+                  "less in the shadows. Prints too dark: less, not more.");
+    }
+    if (setting == m_tone) {
+        return tr("2.2 is what most pictures are made for, sRGB the same but for the darkest; L* spreads the levels evenly for the eye; 2.4 belongs "
+                  "into the dark, 2.0 into daylight.");
+    }
+    if (setting == m_black) {
+        return tr("The display's own black is as deep as it goes; a lifted one is for displays that have to look alike, and costs contrast.");
+    }
+    if (setting == m_gamut) {
+        return tr("The whole gamut is there for programs that honour profiles; those that do not look right only in the space that they mean.");
+    }
+    if (setting == m_keepLuminance) {
+        return tr("White first is for those who judge colour; luminance first for those whose displays have to be equally bright.");
+    }
+    return tr("D65 for pictures and video; D50, or the lamp itself, where screen and print lie side by side; the display's own where no level may be "
+              "lost.");
 }
 
 Target TargetForm::target() const
@@ -340,7 +532,9 @@ Target TargetForm::target() const
         t.white.cctK = m_kelvin->value();
         break;
     case White::Xy:
+    case White::UvPair:
     case White::RoomLight:
+    case White::OtherDisplay:
         t.white.kind = WhiteTarget::Kind::Xy;
         t.white.xy = {m_x->value(), m_y->value()};
         break;
@@ -355,7 +549,13 @@ Target TargetForm::target() const
     t.tone = {};
     t.tone.kind = ToneKind(m_tone->currentData().toInt());
     t.tone.gamma = m_gamma->value();
+    if (t.tone.kind == ToneKind::Own) {
+        t.tone = m_curve.own.empty() ? m_base.tone : m_curve;
+    }
     t.black = {m_black->currentIndex() == 0, m_blackLevel->value()};
+    if (const auto most = t.luminance.value(); most && !t.black.native) {
+        t.black.cdM2 = std::min(t.black.cdM2, *most / 2); // what is no contrast at all is a slip
+    }
     t.gamut = m_gamut->currentData().toString().toStdString();
     t.keepLuminance = m_keepLuminance->isChecked();
     return t;

@@ -38,10 +38,22 @@ public:
     /// Whether targets can be kept; without, they are only for this visit.
     void setKeeping(bool on);
     [[nodiscard]] QString preview() const;
+    /// A display whose white and luminance can be aimed at.
+    struct Reference {
+        QString name;
+        Chromaticity white;
+        double luminance; ///< cd/m²
+    };
+    void setReferences(std::vector<Reference> references);
+    /// Takes a tone curve from a table; where it is none, says why and changes nothing.
+    void takeCurve(const std::string &csv);
+    /// Back to before the last change.
+    void undo();
     /// The targets that are kept have changed. \param chosen name of the one to choose
     void setOffered(std::vector<Target> offered, const QString &chosen);
 
 protected:
+    bool eventFilter(QObject *watched, QEvent *event) override;
     void keyPressEvent(QKeyEvent *event) override;
 
 Q_SIGNALS:
@@ -60,6 +72,12 @@ private:
     void tell();
     void askForName(bool rename);
     [[nodiscard]] bool isOwn(int row) const;
+    void remember();
+    void pickWhite(double u, double v);
+    void pickReference();
+    void openCurve();
+    /// What people hold against each other about the setting that is looked at.
+    [[nodiscard]] QString schoolsOf(const QObject *setting) const;
     QDoubleSpinBox *box(double from, double to, double step, int decimals, const QString &name);
 
     std::vector<Target> m_offered;
@@ -68,13 +86,22 @@ private:
     bool m_filling = false;
     std::optional<Chromaticity> m_roomLight;
     std::shared_ptr<const VisitedDisplay> m_display;
+    std::vector<Reference> m_references;
+    ToneCurve m_curve; ///< of the own kind; empty before one was opened
+    struct Step {
+        Target target;
+        bool edited;
+    };
+    std::vector<Step> m_past;          ///< what undo() goes back to, the last first
+    std::optional<Step> m_now;         ///< as last told
+    const QObject *m_typing = nullptr; ///< whose changes are one step
 
     QListWidget *m_list;
-    QLabel *m_why, *m_preview, *m_state;
-    QComboBox *m_white, *m_luminance, *m_tone, *m_black, *m_gamut;
-    QDoubleSpinBox *m_kelvin, *m_x, *m_y, *m_level, *m_lux, *m_reflectance, *m_gamma, *m_blackLevel;
+    QLabel *m_why, *m_preview, *m_schools, *m_state;
+    QComboBox *m_white, *m_luminance, *m_tone, *m_black, *m_gamut, *m_reference;
+    QDoubleSpinBox *m_kelvin, *m_x, *m_y, *m_u, *m_v, *m_level, *m_lux, *m_reflectance, *m_gamma, *m_blackLevel;
     QCheckBox *m_keepLuminance;
-    QPushButton *m_keep, *m_rename, *m_takeOff, *m_import, *m_export;
+    QPushButton *m_keep, *m_rename, *m_takeOff, *m_import, *m_export, *m_undo, *m_openCurve;
     PlotWidget *m_plot;
 };
 

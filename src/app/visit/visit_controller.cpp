@@ -59,6 +59,12 @@ VisitController::VisitController(OpenStudio &studio, InstalledPanel &installed, 
     };
     connect(m_quick, &QuickReader::finished, this, hidePatch);
     connect(m_quick, &QuickReader::failed, this, hidePatch);
+    for (BesideRunner *beside : std::initializer_list<BesideRunner *>{m_surveys, m_diagnoses}) {
+        connect(beside, &BesideRunner::asked, this, [this, beside](const Error &fault) {
+            m_banner.say(
+                text(fault.paragraph()), tr("Try again"), [beside] { beside->answer(true); }, tr("Stop"), [beside] { beside->answer(false); });
+        });
+    }
     connect(m_surveys, &SurveyRunner::ended, this, hidePatch);
     connect(m_diagnoses, &DiagnosisRunner::ended, this, hidePatch);
 }
@@ -112,6 +118,19 @@ std::vector<Control> menuOf(const VisitRecord &record)
 
 } // namespace
 
+std::vector<Control> VisitController::knownMenu(qint64 displayId) const
+{
+    // A visit that was brought in, or one without a menu, does not make it unknown.
+    constexpr int kMost = 12;
+    for (const VisitEntry &v : m_studio.store()->visits().of(displayId, {0, kMost})) {
+        const auto record = v.state == VisitState::Finished ? m_studio.store()->visits().record(v.id) : Result<VisitRecord>(Error{});
+        if (auto menu = record ? menuOf(record.value()) : std::vector<Control>(); !menu.empty()) {
+            return menu;
+        }
+    }
+    return {};
+}
+
 void VisitController::start(Task task, qint64 displayId)
 {
     if (m_studio.store() == nullptr || busy()) {
@@ -124,7 +143,7 @@ void VisitController::start(Task task, qint64 displayId)
     if (const auto record = m_studio.lastVisit(displayId)) {
         plan.target = record->plan.target;
         plan.earlier = earlierOf(*record);
-        plan.menu = menuOf(*record);
+        plan.menu = knownMenu(displayId);
         if (task == Task::Check) {
             plan.profileIn = record->profile;
             plan.profileInName = record->profileName();
@@ -146,7 +165,7 @@ void VisitController::startLike(qint64 displayId, const QString &visitId)
     applyWorkSettings(plan, m_studio.store());
     if (const auto own = m_studio.lastVisit(displayId)) {
         plan.earlier = earlierOf(*own);
-        plan.menu = menuOf(*own);
+        plan.menu = knownMenu(displayId);
     }
     plan.target = match->target;
     plan.matched = match->like;
@@ -310,8 +329,34 @@ void VisitController::survey(qint64 displayId, const SurveyPlan &plan, std::shar
         return;
     }
     if (const auto source = readyBeside(*display, [this, displayId, plan, earlier] { survey(displayId, plan, earlier); })) {
-        m_surveys->start(*source, plan, displayId, besideFolder(text(surveyKindName(plan.kind)), *display), m_runner->speed(), std::move(earlier));
+        double speed = m_runner->speed();
+        if (plan.kind == SurveyKind::Room && source->simulated != nullptr) {
+            // Its room has a window while its day is looked at, and the day goes by in half a minute.
+            constexpr double kWindowLux = 420, kWall = 30;
+            const auto view = source->simulated->view();
+            sim::RoomSpec day = view.room;
+            day.daylightLux = kWindowLux;
+            day.hour = localHours(wallNow()) - view.t / 3600 + 240; // at the bench's own time; whole days do not count
+            source->simulated->setRoom(day);
+            connect(
+                m_surveys, &SurveyRunner::ended, this, [bench = source->simulated, before = view.room] { bench->setRoom(before); },
+                Qt::SingleShotConnection);
+            speed = speed > 0 ? std::max(speed, 60 * plan.minutes / kWall) : speed;
+        }
+        m_surveys->start(*source, plan, displayId, besideFolder(text(surveyKindName(plan.kind)), *display), speed, std::move(earlier));
     }
+}
+
+void VisitController::typedRoom(qint64 displayId, const std::vector<RoomPoint> &points)
+{
+    const auto display = m_studio.store() != nullptr ? m_studio.store()->studio().display(displayId) : std::nullopt;
+    if (!display || busy()) {
+        return;
+    }
+    DisplayInfo info;
+    info.model = display->model.toStdString();
+    info.serial = display->serial.toStdString();
+    m_surveys->take(lamp::typedRoom(points, info, wallNow()), displayId, besideFolder(text(surveyKindName(SurveyKind::Room)), *display));
 }
 
 void VisitController::diagnose(qint64 displayId, TestChoice tests)

@@ -46,6 +46,8 @@ public:
     void diagnose(qint64 displayId, TestChoice tests);
     /// Measures a display beside visits, as it stands. \param earlier one that was cut off, to go on with
     void survey(qint64 displayId, const SurveyPlan &plan, std::shared_ptr<const SurveyRecord> earlier = nullptr);
+    /// Keeps a day's light that was read with another meter.
+    void typedRoom(qint64 displayId, const std::vector<RoomPoint> &points);
     /// Begins a visit to a display, by its last one's target.
     void start(Task task, qint64 displayId);
     /// Begins a full visit that makes a display like another one, as a visit to that one left it.
@@ -117,6 +119,8 @@ private:
     /// What measures beside visits: made ready for a display. \param again what is to be done once a bench has been agreed to
     /// \return nothing where it cannot be, which has been said
     std::optional<BenchSource> readyBeside(const DisplayEntry &display, const std::function<void()> &again);
+    /// What a display's menu offers, by the newest of its visits that knew it.
+    [[nodiscard]] std::vector<Control> knownMenu(qint64 displayId) const;
     [[nodiscard]] static QString besideFolder(const QString &kind, const DisplayEntry &display);
     Background *m_writer; ///< of results; apart, since other work must not push it aside
     PatchWindow *m_patch = nullptr;

@@ -48,6 +48,12 @@ VisitDesk::VisitDesk(OpenStudio &studio, VisitController &visits, Banner &banner
             m_visits.runner().enough();
         }
     });
+    connect(m_worksheet, &Worksheet::againWanted, this, [this](int number) {
+        if (showsRunning()) {
+            m_visits.runner().readAgain(number);
+            Q_EMIT status(number > 0 ? tr("Reading %1 is taken once more").arg(number) : tr("The last reading is taken once more"));
+        }
+    });
     connect(m_worksheet, &Worksheet::answered, this, [this](const Answer &a) {
         m_bench->askFor({}, 0);
         m_visits.runner().answer(a);
@@ -162,12 +168,23 @@ bool VisitDesk::press(int key)
         m_worksheet->toggleLook();
         return true;
     }
+    if (key == Qt::Key_L) {
+        m_worksheet->loupeLook();
+        return true;
+    }
+    if (key == Qt::Key_G) {
+        m_worksheet->restLook();
+        return true;
+    }
     if (key == Qt::Key_S) {
         m_worksheet->splitLook();
         return true;
     }
     if (key == Qt::Key_E && showsRunning()) {
         return m_worksheet->stopEarly();
+    }
+    if (key == Qt::Key_A && showsRunning()) {
+        return m_worksheet->readAgain();
     }
     if (key == Qt::Key_N) {
         m_worksheet->nextPicture();

@@ -192,6 +192,11 @@ void VisitRunner::work(const std::stop_token &stop, const BenchSource &source, V
     hooks.onGlance = [this](const WhiteStanding &s) { Q_EMIT glanced(s); };
     m_enough = false;
     hooks.enough = [this] { return m_enough.load(); };
+    m_again = kNone;
+    hooks.again = [this] {
+        const int number = m_again.exchange(kNone);
+        return number == kNone ? std::nullopt : std::optional(number);
+    };
     hooks.ask = [&](const Question &q) { return waitForAnswer(q, stop); };
     plan.offered = store.value()->aims().corrections();
     plan.cards = cardsOf(*store.value());

@@ -42,6 +42,8 @@ public:
     void pause(bool on);
     /// No more readings of the display than there are: profile and verification by what is known.
     void enough() { m_enough = true; }
+    /// A reading of the stage at work once more. \param number its own, 0 for the last one
+    void readAgain(int number) { m_again = number; }
     void cancel();
     /// Waits until the thread has ended.
     void wait();
@@ -81,6 +83,8 @@ private:
     std::optional<Question> m_question;
     RecordPtr m_latest;
     std::atomic<bool> m_paused{false}, m_running{false}, m_enough{false};
+    static constexpr int kNone = -1;
+    std::atomic<int> m_again{kNone}; ///< number of a reading that somebody wants once more
     std::atomic<double> m_speed{60};
     qint64 m_displayId = 0;
     QString m_visitId, m_owner;

@@ -171,6 +171,11 @@ void Worksheet::buildDetails()
     row(Stage::Calibrate)->body()->addWidget(m_enough, 0, Qt::AlignLeft);
     connect(m_enough, &QPushButton::clicked, this, &Worksheet::stopEarly);
     m_enough->hide();
+    m_again = new QPushButton(tr("Read once more (A)"));
+    m_again->setToolTip(tr("The reading that is chosen in the list, else the last one. Both count where they agree; it stays on the record."));
+    connect(m_again, &QPushButton::clicked, this, &Worksheet::readAgain);
+    row(Stage::Calibrate)->body()->addWidget(m_again, 0, Qt::AlignLeft);
+    m_again->hide();
     auto *live = new QHBoxLayout;
     live->addWidget(m_charts->response());
     live->addWidget(m_charts->grayPath());
@@ -277,9 +282,14 @@ void Worksheet::setRecord(RecordPtr record)
     const auto open = r.lines.open();
     m_enough->setVisible(open == Stage::Calibrate && (r.plan.task == Task::Full || r.plan.task == Task::Refresh));
     m_enough->setEnabled(true);
+    const bool canAgain = open == Stage::Calibrate || open == Stage::Verify;
+    m_again->setVisible(canAgain);
     if (open != m_openBefore) {
         if (m_openBefore) {
             row(*m_openBefore)->setOpen(false);
+        }
+        if (canAgain) {
+            row(*open)->body()->addWidget(m_again, 0, Qt::AlignLeft); // with the list that it chooses from
         }
         if (open) {
             fillReadings(*open);
@@ -304,7 +314,10 @@ void Worksheet::showReading(RecordPtr record)
     m_charts->show(*m_record);
     if (const auto open = m_record->lines.open()) {
         fillReadings(*open);
-        m_tables.at(*open)->scrollToBottom();
+        QTableWidget *table = m_tables.at(*open);
+        if (!table->selectionModel()->hasSelection()) { // what somebody looks at does not run away
+            table->scrollToBottom();
+        }
     }
 }
 
@@ -491,6 +504,20 @@ bool Worksheet::stopEarly()
     return true;
 }
 
+bool Worksheet::readAgain()
+{
+    const auto open = m_record ? m_record->lines.open() : std::nullopt;
+    if (!open || !m_again->isVisibleTo(this)) {
+        return false;
+    }
+    QTableWidget *table = m_tables.at(*open);
+    const auto chosen = table->selectionModel()->selectedRows();
+    const QTableWidgetItem *number = chosen.isEmpty() ? nullptr : table->item(chosen.front().row(), 0);
+    Q_EMIT againWanted(number != nullptr ? number->text().toInt() : 0);
+    table->clearSelection();
+    return true;
+}
+
 void Worksheet::nextPicture()
 {
     m_look->nextPicture();
@@ -499,6 +526,16 @@ void Worksheet::nextPicture()
 void Worksheet::toggleLook()
 {
     m_look->toggle();
+}
+
+void Worksheet::loupeLook()
+{
+    m_look->setLoupe(!m_look->loupe());
+}
+
+void Worksheet::restLook()
+{
+    m_look->restLeft() > 0 ? m_look->endRest() : m_look->rest();
 }
 
 void Worksheet::splitLook()

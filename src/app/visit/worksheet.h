@@ -49,8 +49,12 @@ public:
     void nextPicture();
     /// Before and after at once, or one of them again.
     void splitLook();
+    void loupeLook();
+    void restLook();
     /// Stops reading early, where that can be done. \return whether it can
     bool stopEarly();
+    /// Asks for a reading of the stage at work once more, where that can be done. \return whether it can
+    bool readAgain();
     [[nodiscard]] StageRow *row(Stage stage) const { return m_rows.at(stage); }
 
 Q_SIGNALS:
@@ -60,6 +64,8 @@ Q_SIGNALS:
     void reportWanted();
     /// No more readings of the display: on with what there is.
     void enoughRead();
+    /// A reading of the stage at work is wanted once more: its number, 0 for the last one.
+    void againWanted(int number);
     /// The visit's profile is to be laid open.
     void profileWanted();
 
@@ -82,7 +88,7 @@ private:
     PlotWidget *m_gray, *m_tone, *m_gamut, *m_colours;
     StageCharts *m_charts; ///< while it is being read
     LookView *m_look;
-    QPushButton *m_report, *m_open = nullptr, *m_enough = nullptr;
+    QPushButton *m_report, *m_open = nullptr, *m_enough = nullptr, *m_again = nullptr;
     std::optional<Question> m_question;
     QWidget *m_questionWidget = nullptr;
     std::vector<Target> m_offered = builtInTargets();

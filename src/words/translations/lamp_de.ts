@@ -710,10 +710,6 @@
         <translation>Neben den Sitzungen messen; ändert nichts als das Gezeigte</translation>
     </message>
     <message>
-        <source>gray, saturation, colours, uniformity, contrast, stability or modes</source>
-        <translation>gray, saturation, colours, uniformity, contrast, stability oder modes</translation>
-    </message>
-    <message>
         <source>Tone and white that grays are judged against: name of a built-in target, or a JSON file</source>
         <translation>Tonwertkurve und Weiß, nach denen Graustufen beurteilt werden: Name eines eingebauten Ziels oder eine JSON-Datei</translation>
     </message>
@@ -824,6 +820,38 @@
     <message>
         <source>Something that has happened to it since:</source>
         <translation>Etwas, das seither mit ihm geschehen ist:</translation>
+    </message>
+    <message>
+        <source>gray, saturation, colours, uniformity, contrast, stability, modes or room</source>
+        <translation>gray, saturation, colours, uniformity, contrast, stability, modes oder room</translation>
+    </message>
+    <message>
+        <source>Of room: how long</source>
+        <translation>Zu room: wie lange</translation>
+    </message>
+    <message>
+        <source>Of room: minutes between two readings</source>
+        <translation>Zu room: Minuten zwischen zwei Messungen</translation>
+    </message>
+    <message>
+        <source>Of room: CSV of time, lux, and x, y where known, instead of a bench</source>
+        <translation>Zu room: CSV mit Zeit, Lux und, wo bekannt, x, y, statt eines Messplatzes</translation>
+    </message>
+    <message>
+        <source>Of room: lets the screen follow the room by its brightness, as the visit in this folder knows it</source>
+        <translation>Zu room: lässt den Bildschirm mit seiner Helligkeit dem Raum folgen, wie die Sitzung in diesem Ordner sie kennt</translation>
+    </message>
+    <message>
+        <source>Lux that a window adds to the room at noon, as the day goes by</source>
+        <translation>Lux, die ein Fenster mittags zum Raum beiträgt, während der Tag vergeht</translation>
+    </message>
+    <message>
+        <source>With --daylight: the hour of the day it begins at; now where left out</source>
+        <translation>Mit --daylight: die Stunde, zu der es beginnt; ohne Angabe jetzt</translation>
+    </message>
+    <message>
+        <source>Also tell on this desktop, once, where there is something to do</source>
+        <translation>Auch auf diesem Desktop sagen, einmal, wo etwas zu tun ist</translation>
     </message>
 </context>
 <context>
@@ -1226,6 +1254,14 @@
         <source>Calendar (*.ics)</source>
         <translation>Kalender (*.ics)</translation>
     </message>
+    <message>
+        <source>Edit t&amp;he chosen…</source>
+        <translation>Gewä&amp;hlte bearbeiten …</translation>
+    </message>
+    <message>
+        <source>Shift and Ctrl choose several, Ctrl+A all that the search leaves.</source>
+        <translation>Umschalt und Strg wählen mehrere, Strg+A alle, die die Suche lässt.</translation>
+    </message>
 </context>
 <context>
     <name>lamp::app::BringIn</name>
@@ -1588,6 +1624,96 @@
     </message>
 </context>
 <context>
+    <name>lamp::app::EditLetterhead</name>
+    <message>
+        <source>&amp;No mark</source>
+        <translation>&amp;Kein Zeichen</translation>
+    </message>
+    <message>
+        <source>The studio&apos;s name and mark</source>
+        <translation>Name und Zeichen des Studios</translation>
+    </message>
+    <message>
+        <source>&amp;Name</source>
+        <translation>&amp;Name</translation>
+    </message>
+    <message>
+        <source>&amp;Choose a picture…</source>
+        <translation>&amp;Bild wählen …</translation>
+    </message>
+    <message>
+        <source>Mark</source>
+        <translation>Zeichen</translation>
+    </message>
+    <message>
+        <source>Both stand above reports that are made from now on.</source>
+        <translation>Beide stehen über Berichten, die von jetzt an gemacht werden.</translation>
+    </message>
+    <message>
+        <source>The studio&apos;s mark</source>
+        <translation>Das Zeichen des Studios</translation>
+    </message>
+    <message>
+        <source>Pictures (*.png *.svg *.jpg *.jpeg *.tif *.tiff)</source>
+        <translation>Bilder (*.png *.svg *.jpg *.jpeg *.tif *.tiff)</translation>
+    </message>
+    <message>
+        <source>none</source>
+        <translation>keines</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::EditMany</name>
+    <message>
+        <source>Edit %1 displays</source>
+        <translation>%1 Bildschirme bearbeiten</translation>
+    </message>
+    <message>
+        <source>and %1 more</source>
+        <translation>und %1 weitere</translation>
+    </message>
+    <message>
+        <source>Only what is ticked changes: %1.</source>
+        <translation>Nur was angehakt ist, ändert sich: %1.</translation>
+    </message>
+    <message>
+        <source> days</source>
+        <translation> Tage</translation>
+    </message>
+    <message>
+        <source>in use</source>
+        <translation>in Gebrauch</translation>
+    </message>
+    <message>
+        <source>out of use: their history stays</source>
+        <translation>außer Gebrauch: ihre Geschichte bleibt</translation>
+    </message>
+    <message>
+        <source>&amp;Room</source>
+        <translation>&amp;Raum</translation>
+    </message>
+    <message>
+        <source>&amp;Panel</source>
+        <translation>&amp;Panel</translation>
+    </message>
+    <message>
+        <source>Used &amp;for</source>
+        <translation>Benutzt &amp;für</translation>
+    </message>
+    <message>
+        <source>&amp;How much depends on it</source>
+        <translation>&amp;Wie viel davon abhängt</translation>
+    </message>
+    <message>
+        <source>&amp;Visited every</source>
+        <translation>Sitzung alle (&amp;V)</translation>
+    </message>
+    <message>
+        <source>&amp;Use</source>
+        <translation>&amp;Gebrauch</translation>
+    </message>
+</context>
+<context>
     <name>lamp::app::FigureStrip</name>
     <message>
         <source>What it shows</source>
@@ -1921,8 +2047,8 @@
         <translation>Dutiful Lamp %1: kalibriert, profiliert und überprüft Bildschirme. Lizenz GPL-3.0-or-later.</translation>
     </message>
     <message>
-        <source>Space continues; digits choose a target or take a tick away; Escape pauses and resumes, E ends the reading early; B switches before and after, S shows both, N the next picture; R opens the report; F3 today, F5 full visit, F6 refresh, F7 check, F2 card, F4 the running visit; F8 before and after on this computer&apos;s output, F9 its next profile; Enter on a line of the worksheet opens or closes it.</source>
-        <translation>Leertaste: weiter; Ziffern wählen ein Ziel oder nehmen einen Haken weg; Esc hält an und setzt fort, E beendet das Messen vorzeitig; B wechselt vorher und nachher, S zeigt beide, N das nächste Bild; R öffnet den Bericht; F3 heute, F5 volle Sitzung, F6 Auffrischung, F7 Prüfung, F2 Karte, F4 die laufende Sitzung; F8 vorher und nachher auf dem Ausgang dieses Computers, F9 dessen nächstes Profil; Eingabe auf einer Zeile des Arbeitsblatts öffnet oder schließt sie.</translation>
+        <source>Space continues; digits choose a target or take a tick away; Escape pauses and resumes, E ends the reading early, A takes a reading once more; B switches before and after, S shows both, N the next picture, L a loupe, G gray to rest the eyes on; R opens the report; F3 today, F5 full visit, F6 refresh, F7 check, F2 card, F4 the running visit; F8 before and after on this computer&apos;s output, F9 its next profile; Enter on a line of the worksheet opens or closes it.</source>
+        <translation>Leertaste: weiter; Ziffern wählen ein Ziel oder nehmen einen Haken weg; Escape hält an und setzt fort, E beendet das Messen früher, A misst einen Wert noch einmal; B schaltet zwischen vorher und nachher, S zeigt beides, N das nächste Bild, L eine Lupe, G Grau zum Ausruhen der Augen; R öffnet den Bericht; F3 heute, F5 volle Sitzung, F6 Auffrischung, F7 Prüfung, F2 Karte, F4 die laufende Sitzung; F8 vorher und nachher am Ausgang dieses Rechners, F9 sein nächstes Profil; Eingabe auf einer Zeile des Arbeitsblatts öffnet oder schließt sie.</translation>
     </message>
 </context>
 <context>
@@ -2184,10 +2310,6 @@
         <translation>Bild öffnen …</translation>
     </message>
     <message>
-        <source>B switches, S shows both, N the next picture, a click magnifies. Rest the eyes on the gray around it before judging.</source>
-        <translation>B wechselt, S zeigt beide, N das nächste Bild, ein Klick vergrößert. Vor dem Urteil die Augen auf dem Grau ringsum ausruhen.</translation>
-    </message>
-    <message>
         <source>Choose the ICC profile of a printer and paper; the picture is shown as they would print it.</source>
         <translation>Das ICC-Profil eines Druckers mit Papier wählen; das Bild erscheint, wie sie es drucken würden.</translation>
     </message>
@@ -2207,6 +2329,10 @@
         <source>No longer as a print</source>
         <translation>Nicht mehr als Druck</translation>
     </message>
+    <message>
+        <source>B switches, S shows both, N the next picture, a click magnifies, L brings a loupe, G gray to rest the eyes on before judging.</source>
+        <translation>B schaltet um, S zeigt beides, N das nächste Bild, ein Klick vergrößert, L bringt eine Lupe, G Grau, auf dem die Augen vor dem Urteil ausruhen.</translation>
+    </message>
 </context>
 <context>
     <name>lamp::app::LookScreen</name>
@@ -2215,16 +2341,16 @@
         <translation>Vorher und nachher an %1</translation>
     </message>
     <message>
-        <source>Before: without profile and ramps. Space: after. N: next picture. O: open one. Esc: back, restoring what was in use.</source>
-        <translation>Vorher: ohne Profil und Kalibrierkurven. Leertaste: nachher. N: nächstes Bild. O: eines öffnen. Esc: zurück, der alte Zustand wird wiederhergestellt.</translation>
-    </message>
-    <message>
-        <source>After: through profile and ramps. Space: before. N: next picture. O: open one. Esc: back, restoring what was in use.</source>
-        <translation>Nachher: mit Profil und Kalibrierkurven. Leertaste: vorher. N: nächstes Bild. O: eines öffnen. Esc: zurück, der alte Zustand wird wiederhergestellt.</translation>
-    </message>
-    <message>
         <source>A picture</source>
         <translation>Ein Bild</translation>
+    </message>
+    <message>
+        <source>Before: without profile and ramps. Space: after. N: next picture. L: loupe. G: rest the eyes. O: open one. Esc: back, restoring what was in use.</source>
+        <translation>Vorher: ohne Profil und Rampen. Leertaste: nachher. N: nächstes Bild. L: Lupe. G: Augen ausruhen. O: eines öffnen. Esc: zurück, und was in Gebrauch war, steht wieder.</translation>
+    </message>
+    <message>
+        <source>After: through profile and ramps. Space: before. N: next picture. L: loupe. G: rest the eyes. O: open one. Esc: back, restoring what was in use.</source>
+        <translation>Nachher: durch Profil und Rampen. Leertaste: vorher. N: nächstes Bild. L: Lupe. G: Augen ausruhen. O: eines öffnen. Esc: zurück, und was in Gebrauch war, steht wieder.</translation>
     </message>
 </context>
 <context>
@@ -2248,6 +2374,10 @@
     <message>
         <source>Its print, through profile and ramps</source>
         <translation>Sein Druck, durch Profil und Rampen</translation>
+    </message>
+    <message>
+        <source>Let the eyes rest: %1 s. Any key or a click ends it.</source>
+        <translation>Die Augen ruhen lassen: %1 s. Jede Taste oder ein Klick beendet es.</translation>
     </message>
 </context>
 <context>
@@ -2432,6 +2562,10 @@
         <source>Ctrl+D</source>
         <translation>Ctrl+D</translation>
     </message>
+    <message>
+        <source>&amp;Name and mark on reports…</source>
+        <translation>&amp;Name und Zeichen auf Berichten …</translation>
+    </message>
 </context>
 <context>
     <name>lamp::app::MenuForm</name>
@@ -2572,6 +2706,80 @@
     <message>
         <source>Measuring patch</source>
         <translation>Messfeld</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::PhotographDialog</name>
+    <message>
+        <source>&amp;Back</source>
+        <translation>&amp;Zurück</translation>
+    </message>
+    <message>
+        <source>&amp;Next</source>
+        <translation>&amp;Weiter</translation>
+    </message>
+    <message>
+        <source>Photographs</source>
+        <translation>Fotos</translation>
+    </message>
+    <message>
+        <source>What it shows</source>
+        <translation>Was es zeigt</translation>
+    </message>
+    <message>
+        <source>&amp;Put away</source>
+        <translation>Weg&amp;legen</translation>
+    </message>
+    <message>
+        <source>&amp;Close</source>
+        <translation>&amp;Schließen</translation>
+    </message>
+    <message>
+        <source>Photograph of %1</source>
+        <translation>Foto vom %1</translation>
+    </message>
+    <message>
+        <source>%1 of %2, of %3</source>
+        <translation>%1 von %2, vom %3</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::Photographs</name>
+    <message>
+        <source>Ph&amp;otograph…</source>
+        <translation>F&amp;oto …</translation>
+    </message>
+    <message>
+        <source>A photograph of the display, its place or its back; files can be dropped here as well.</source>
+        <translation>Ein Foto des Bildschirms, seines Platzes oder seiner Rückseite; Dateien können auch hierher gezogen werden.</translation>
+    </message>
+    <message>
+        <source>Photographs of the display</source>
+        <translation>Fotos des Bildschirms</translation>
+    </message>
+    <message>
+        <source>Pictures (*.jpg *.jpeg *.png *.webp *.tif *.tiff)</source>
+        <translation>Bilder (*.jpg *.jpeg *.png *.webp *.tif *.tiff)</translation>
+    </message>
+    <message>
+        <source>Photograph of %1</source>
+        <translation>Foto vom %1</translation>
+    </message>
+    <message>
+        <source>%1, and %2 more</source>
+        <translation>%1, und %2 weitere</translation>
+    </message>
+    <message>
+        <source>Reading photographs…</source>
+        <translation>Fotos werden gelesen …</translation>
+    </message>
+    <message>
+        <source>The photograph is kept.</source>
+        <translation>Das Foto ist aufgenommen.</translation>
+    </message>
+    <message>
+        <source>%1 photographs are kept.</source>
+        <translation>%1 Fotos sind aufgenommen.</translation>
     </message>
 </context>
 <context>
@@ -2900,6 +3108,29 @@
     </message>
 </context>
 <context>
+    <name>lamp::app::RoomTyped</name>
+    <message>
+        <source>The room&apos;s light over a day</source>
+        <translation>Das Licht des Raums über einen Tag</translation>
+    </message>
+    <message>
+        <source>A line for each reading: time and lux, then x and y where they are known.</source>
+        <translation>Eine Zeile je Messung: Zeit und Lux, dann x und y, wo sie bekannt sind.</translation>
+    </message>
+    <message>
+        <source>Readings of the room</source>
+        <translation>Messungen des Raums</translation>
+    </message>
+    <message>
+        <source>From a &amp;file …</source>
+        <translation>Aus einer &amp;Datei …</translation>
+    </message>
+    <message>
+        <source>Tables (*.csv *.txt);;All files (*)</source>
+        <translation>Tabellen (*.csv *.txt);;Alle Dateien (*)</translation>
+    </message>
+</context>
+<context>
     <name>lamp::app::RoundChart</name>
     <message>
         <source>The round on the clock</source>
@@ -3176,6 +3407,14 @@
         <source>The studio is %1 from now on. The one before stays at %2.</source>
         <translation>Das Studio ist von jetzt an %1. Das bisherige bleibt in %2.</translation>
     </message>
+    <message>
+        <source>The photograph is put away.</source>
+        <translation>Das Foto ist weggelegt.</translation>
+    </message>
+    <message>
+        <source>The cards of %1 displays are changed.</source>
+        <translation>Die Karten von %1 Bildschirmen sind geändert.</translation>
+    </message>
 </context>
 <context>
     <name>lamp::app::SurveyView</name>
@@ -3354,6 +3593,38 @@
     <message>
         <source>Here: %1, %2.</source>
         <translation>Hier: %1, %2.</translation>
+    </message>
+    <message>
+        <source>The room over a day</source>
+        <translation>Der Raum über einen Tag</translation>
+    </message>
+    <message>
+        <source>The light at the desk, reading by reading: when it is too bright, and what white would go with it. The instrument lies at the desk; the screen is free for work, and is never changed unless you ask for it.</source>
+        <translation>Das Licht am Arbeitsplatz, Messung für Messung: wann es zu hell ist, und welches Weiß dazu passte. Das Messgerät liegt auf dem Tisch; der Bildschirm ist frei zur Arbeit und wird nie verändert, außer man verlangt es.</translation>
+    </message>
+    <message>
+        <source>Let the screen f&amp;ollow</source>
+        <translation>Bildschirm f&amp;olgen lassen</translation>
+    </message>
+    <message>
+        <source>T&amp;ype a day …</source>
+        <translation>Einen Tag e&amp;intippen …</translation>
+    </message>
+    <message>
+        <source>&amp;Hours</source>
+        <translation>&amp;Stunden</translation>
+    </message>
+    <message>
+        <source>A reading every … m&amp;inutes</source>
+        <translation>Eine Messung alle … &amp;Minuten</translation>
+    </message>
+    <message>
+        <source>Its brightness is moved by small steps, and stands as before at the end.</source>
+        <translation>Seine Helligkeit wird in kleinen Schritten verstellt und steht am Ende wie zuvor.</translation>
+    </message>
+    <message>
+        <source>No visit to this display tried two values of its brightness: how it would follow is not known.</source>
+        <translation>Keine Sitzung an diesem Bildschirm hat zwei Werte seiner Helligkeit versucht: wie er folgen würde, ist nicht bekannt.</translation>
     </message>
 </context>
 <context>
@@ -3568,6 +3839,62 @@
     <message>
         <source>Its name in the studio</source>
         <translation>Sein Name im Studio</translation>
+    </message>
+    <message>
+        <source>&amp;Undo</source>
+        <translation>&amp;Rückgängig</translation>
+    </message>
+    <message>
+        <source>From a &amp;file…</source>
+        <translation>Aus &amp;Datei …</translation>
+    </message>
+    <message>
+        <source>own curve</source>
+        <translation>eigene Kurve</translation>
+    </message>
+    <message>
+        <source>display whose white it is</source>
+        <translation>Bildschirm, dessen Weiß es ist</translation>
+    </message>
+    <message>
+        <source>%1, %2 cd/m²</source>
+        <translation>%1, %2 cd/m²</translation>
+    </message>
+    <message>
+        <source>another display&apos;s</source>
+        <translation>das eines anderen</translation>
+    </message>
+    <message>
+        <source>A tone curve</source>
+        <translation>Eine Tonwertkurve</translation>
+    </message>
+    <message>
+        <source>Tables (*.csv *.txt);;All files (*)</source>
+        <translation>Tabellen (*.csv *.txt);;Alle Dateien (*)</translation>
+    </message>
+    <message>
+        <source>One school keeps 80 to 120 cd/m² and the room&apos;s light low; the other goes with the room, 150 or 200 where it is bright, and sees less in the shadows. Prints too dark: less, not more.</source>
+        <translation>Die einen halten 80 bis 120 cd/m² und das Raumlicht niedrig; die anderen gehen mit dem Raum, 150 oder 200, wo es hell ist, und sehen weniger in den Schatten. Drucke zu dunkel: weniger, nicht mehr.</translation>
+    </message>
+    <message>
+        <source>2.2 is what most pictures are made for, sRGB the same but for the darkest; L* spreads the levels evenly for the eye; 2.4 belongs into the dark, 2.0 into daylight.</source>
+        <translation>Für 2,2 sind die meisten Bilder gemacht, sRGB ist dasselbe bis auf das Dunkelste; L* verteilt die Stufen gleichmäßig fürs Auge; 2,4 gehört ins Dunkle, 2,0 ins Tageslicht.</translation>
+    </message>
+    <message>
+        <source>The display&apos;s own black is as deep as it goes; a lifted one is for displays that have to look alike, and costs contrast.</source>
+        <translation>Das eigene Schwarz des Bildschirms ist so tief, wie es geht; ein angehobenes ist für Bildschirme, die gleich aussehen müssen, und kostet Kontrast.</translation>
+    </message>
+    <message>
+        <source>The whole gamut is there for programs that honour profiles; those that do not look right only in the space that they mean.</source>
+        <translation>Der ganze Farbumfang ist für Programme da, die Profile beachten; andere sehen nur in dem Raum richtig aus, den sie meinen.</translation>
+    </message>
+    <message>
+        <source>White first is for those who judge colour; luminance first for those whose displays have to be equally bright.</source>
+        <translation>Weiß zuerst ist für die, die Farbe beurteilen; Leuchtdichte zuerst für die, deren Bildschirme gleich hell sein müssen.</translation>
+    </message>
+    <message>
+        <source>D65 for pictures and video; D50, or the lamp itself, where screen and print lie side by side; the display&apos;s own where no level may be lost.</source>
+        <translation>D65 für Bilder und Video; D50 oder die Lampe selbst, wo Bildschirm und Druck nebeneinander liegen; das eigene des Bildschirms, wo keine Stufe verloren gehen darf.</translation>
     </message>
 </context>
 <context>
@@ -3879,12 +4206,28 @@
         <source>Begin all the same</source>
         <translation>Trotzdem beginnen</translation>
     </message>
+    <message>
+        <source>Try again</source>
+        <translation>Noch einmal versuchen</translation>
+    </message>
+    <message>
+        <source>Stop</source>
+        <translation>Aufhören</translation>
+    </message>
 </context>
 <context>
     <name>lamp::app::VisitDesk</name>
     <message>
         <source>%1: waiting for you</source>
         <translation>%1: wartet auf Sie</translation>
+    </message>
+    <message>
+        <source>Reading %1 is taken once more</source>
+        <translation>Messung %1 wird noch einmal gemacht</translation>
+    </message>
+    <message>
+        <source>The last reading is taken once more</source>
+        <translation>Die letzte Messung wird noch einmal gemacht</translation>
     </message>
 </context>
 <context>
@@ -4201,6 +4544,14 @@
     <message>
         <source>The profile is made from the readings so far, and verified; it is said that fewer were read.</source>
         <translation>Das Profil wird aus den bisherigen Messungen gemacht und geprüft; es wird gesagt, dass weniger gemessen wurde.</translation>
+    </message>
+    <message>
+        <source>Read once more (A)</source>
+        <translation>Noch einmal messen (A)</translation>
+    </message>
+    <message>
+        <source>The reading that is chosen in the list, else the last one. Both count where they agree; it stays on the record.</source>
+        <translation>Die in der Liste gewählte Messung, sonst die letzte. Beide zählen, wo sie übereinstimmen; es bleibt vermerkt.</translation>
     </message>
 </context>
 <context>
@@ -8628,14 +8979,6 @@
         <translation>Ein Studio auf einem Server wird nicht als Datei kopiert.</translation>
     </message>
     <message>
-        <source>Whoever looks after the server keeps a copy with its own tools, then brings the studio up with a version of the program made for that.</source>
-        <translation>Wer den Server betreut, sichert mit dessen eigenen Werkzeugen eine Kopie und bringt das Studio dann mit einer dafür gemachten Fassung des Programms auf den Stand.</translation>
-    </message>
-    <message>
-        <source>The studio %1 was made by an earlier version of the program.</source>
-        <translation>Das Studio %1 stammt von einer früheren Fassung des Programms.</translation>
-    </message>
-    <message>
         <source>The database driver %1 is not installed.</source>
         <translation>Der Datenbanktreiber %1 ist nicht installiert.</translation>
     </message>
@@ -9822,6 +10165,213 @@
     <message>
         <source>Mode, menu or ramps were changed while the display was looked at: readings of two states were weighed together. Look again.</source>
         <translation>Betriebsart, Menü oder Rampen wurden während der Prüfung verändert: Messungen zweier Zustände wurden zusammen gewogen. Prüfen Sie erneut.</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n changes</source>
+        <translation>
+            <numerusform>%n Änderung</numerusform>
+            <numerusform>%n Änderungen</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>Reading %1 was taken once more, as asked.</source>
+        <translation>Messung %1 wurde auf Wunsch noch einmal gemacht.</translation>
+    </message>
+    <message>
+        <source>Whoever looks after the server keeps a copy with its own tools.</source>
+        <translation>Wer den Server betreut, sichert mit dessen eigenen Mitteln.</translation>
+    </message>
+    <message>
+        <source>The picture could not be kept.</source>
+        <translation>Das Bild konnte nicht aufgenommen werden.</translation>
+    </message>
+    <message>
+        <source>A picture is empty, or larger than %1 MB.</source>
+        <translation>Ein Bild ist leer oder größer als %1 MB.</translation>
+    </message>
+    <message>
+        <source>more than %1 pixels wide or high</source>
+        <translation>mehr als %1 Pixel breit oder hoch</translation>
+    </message>
+    <message>
+        <source>%1 is no picture that can be read: %2.</source>
+        <translation>%1 ist kein lesbares Bild: %2.</translation>
+    </message>
+    <message>
+        <source>a reading every half minute at the most, and two at the least</source>
+        <translation>höchstens jede halbe Minute eine Messung, und mindestens zwei</translation>
+    </message>
+    <message>
+        <source>Read the light with another meter, and type what it says.</source>
+        <translation>Das Licht mit einem anderen Gerät messen und eintippen, was es sagt.</translation>
+    </message>
+    <message>
+        <source>The display has no control &quot;%1&quot; to follow the room with.</source>
+        <translation>Der Bildschirm hat keinen Regler &quot;%1&quot;, mit dem er dem Raum folgen könnte.</translation>
+    </message>
+    <message>
+        <source>Say with --bench how the bench is started.</source>
+        <translation>Mit --bench sagen, wie der Messplatz gestartet wird.</translation>
+    </message>
+    <message>
+        <source>That visit tried no two values of brightness: how the screen would follow the room is not known.</source>
+        <translation>Diese Sitzung hat keine zwei Werte der Helligkeit versucht: wie der Bildschirm dem Raum folgen würde, ist nicht bekannt.</translation>
+    </message>
+    <message>
+        <source>Make a full visit with brightness away from its end, and give its folder.</source>
+        <translation>Eine volle Sitzung machen, bei der die Helligkeit nicht schon am Ziel steht, und deren Ordner angeben.</translation>
+    </message>
+    <message>
+        <source>Line %1 of the room&apos;s readings cannot be used: %2.</source>
+        <translation>Zeile %1 der Messungen des Raums ist nicht brauchbar: %2.</translation>
+    </message>
+    <message>
+        <source>Write lines of time and lux, as 09:30, 120; then x and y where known.</source>
+        <translation>Zeilen mit Zeit und Lux schreiben, etwa 09:30, 120; dann x und y, wo bekannt.</translation>
+    </message>
+    <message>
+        <source>three readings are the least</source>
+        <translation>drei Messungen sind das wenigste</translation>
+    </message>
+    <message>
+        <source>that is more than two weeks</source>
+        <translation>das sind mehr als zwei Wochen</translation>
+    </message>
+    <message>
+        <source>the heading names no time or no lux</source>
+        <translation>die Überschrift nennt keine Zeit (time) oder kein lux</translation>
+    </message>
+    <message>
+        <source>&quot;%1&quot; is no time of day</source>
+        <translation>&quot;%1&quot; ist keine Uhrzeit</translation>
+    </message>
+    <message>
+        <source>&quot;%1&quot; is no illuminance in lux</source>
+        <translation>&quot;%1&quot; ist keine Beleuchtungsstärke in Lux</translation>
+    </message>
+    <message>
+        <source>&quot;%1&quot; are no x and y</source>
+        <translation>&quot;%1&quot; sind kein x und y</translation>
+    </message>
+    <message>
+        <source>From %1 to %2 the desk had %3 to %4 lx, %5 in the middle; %6 % of the time right for photo work.</source>
+        <translation>Von %1 bis %2 hatte der Tisch %3 bis %4 lx, im Mittel %5; %6 % der Zeit richtig für Fotoarbeit.</translation>
+    </message>
+    <message>
+        <source>%1 to %2</source>
+        <translation>%1 bis %2</translation>
+    </message>
+    <message>
+        <source>Above 64 lx: %1. It is %2.</source>
+        <translation>Über 64 lx: %1. Das ist %2.</translation>
+    </message>
+    <message>
+        <source>It is %1.</source>
+        <translation>Das ist %1.</translation>
+    </message>
+    <message>
+        <source>Its colour moved from %1 to %2 K: white on paper moves with it, white on the screen does not.</source>
+        <translation>Seine Farbe ging von %1 bis %2 K: das Weiß des Papiers geht mit, das des Bildschirms nicht.</translation>
+    </message>
+    <message>
+        <source>%1 cd/m² from %2 to %3</source>
+        <translation>%1 cd/m² von %2 bis %3</translation>
+    </message>
+    <message>
+        <source>Held fixed or following the room, %1 cd/m² does all day.</source>
+        <translation>Ob fest oder dem Raum folgend: %1 cd/m² passt den ganzen Tag.</translation>
+    </message>
+    <message>
+        <source>Whoever lets the screen follow the room: %1.</source>
+        <translation>Wer den Bildschirm dem Raum folgen lässt: %1.</translation>
+    </message>
+    <message>
+        <source>From %1 to %2 nothing was read.</source>
+        <translation>Von %1 bis %2 wurde nichts gemessen.</translation>
+    </message>
+    <message>
+        <source>hour of the day</source>
+        <translation>Stunde des Tages</translation>
+    </message>
+    <message>
+        <source>Light at the desk</source>
+        <translation>Licht am Tisch</translation>
+    </message>
+    <message>
+        <source>light at the desk</source>
+        <translation>Licht am Tisch</translation>
+    </message>
+    <message>
+        <source>%1: %2 lx</source>
+        <translation>%1: %2 lx</translation>
+    </message>
+    <message>
+        <source>right up to here</source>
+        <translation>richtig bis hier</translation>
+    </message>
+    <message>
+        <source>too high from here</source>
+        <translation>zu hoch ab hier</translation>
+    </message>
+    <message>
+        <source>White that goes with it</source>
+        <translation>Weiß, das dazu passt</translation>
+    </message>
+    <message>
+        <source>proposed</source>
+        <translation>vorgeschlagen</translation>
+    </message>
+    <message>
+        <source>what the screen was set to</source>
+        <translation>worauf der Bildschirm gestellt wurde</translation>
+    </message>
+    <message>
+        <source>%1: set to %2, %3 cd/m²</source>
+        <translation>%1: gestellt auf %2, %3 cd/m²</translation>
+    </message>
+    <message>
+        <source>%1 more</source>
+        <translation>%1 weitere</translation>
+    </message>
+    <message>
+        <source>The screen followed as asked: %1, the last to %2; it stands again as it was found. While it followed, its luminance was not the calibrated one, and nobody measured its colours.</source>
+        <translation>Der Bildschirm folgte wie verlangt: %1, die letzte auf %2; er steht wieder, wie er gefunden wurde. Solange er folgte, war seine Leuchtdichte nicht die kalibrierte, und niemand hat seine Farben gemessen.</translation>
+    </message>
+    <message>
+        <source>This desktop showed no notice: %1.</source>
+        <translation>Dieser Desktop zeigte keine Mitteilung: %1.</translation>
+    </message>
+    <message>
+        <source>there is no session bus</source>
+        <translation>es gibt keinen Sitzungsbus</translation>
+    </message>
+    <message>
+        <source>Something is to be done for %1</source>
+        <translation>Zu tun ist etwas für %1</translation>
+    </message>
+    <message>
+        <source>2 to 4097 numbers that begin with 0, never fall, and end with 1</source>
+        <translation>2 bis 4097 Zahlen, die mit 0 beginnen, nie fallen und mit 1 enden</translation>
+    </message>
+    <message>
+        <source>less than the luminance of white, %1</source>
+        <translation>weniger als die Leuchtdichte von Weiß, %1</translation>
+    </message>
+    <message>
+        <source>That is no tone curve: line %1.</source>
+        <translation>Das ist keine Tonwertkurve: Zeile %1.</translation>
+    </message>
+    <message>
+        <source>That is no tone curve: drives have to rise, and light must never fall.</source>
+        <translation>Das ist keine Tonwertkurve: die Ansteuerung muss steigen, und das Licht darf nie fallen.</translation>
+    </message>
+    <message>
+        <source>Write a line for each level, from black to white: drive and light in any unit, or light alone at equal steps.</source>
+        <translation>Eine Zeile je Stufe schreiben, von Schwarz nach Weiß: Ansteuerung und Licht in beliebiger Einheit, oder Licht allein in gleichen Schritten.</translation>
+    </message>
+    <message>
+        <source>own curve</source>
+        <translation>eigene Kurve</translation>
     </message>
 </context>
 </TS>
