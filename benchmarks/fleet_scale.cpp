@@ -73,7 +73,13 @@ RoundProblem studio(size_t stops, size_t rooms, size_t instruments)
         stop.warmUp = 20;
         stop.attended = between(1, 4);
         if (s > 0 && s % 10 == 0) {
-            stop.after.push_back(s - 1); // one that has to match it
+            // One that has to match another stands beside it.
+            for (size_t before = s; before-- > 0;) {
+                if (p.stops[before].room == stop.room) {
+                    stop.after.push_back(before);
+                    break;
+                }
+            }
         }
         p.stops.push_back(std::move(stop));
     }

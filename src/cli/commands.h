@@ -20,6 +20,7 @@ struct VisitOptions {
                                     report = "pdf", curves = "auto";
     int icc = 4, grid = 33;
     bool json = false, whole = false, gentle = false;
+    std::vector<double> at;
 };
 
 struct ServeOptions {

@@ -68,6 +68,12 @@ void addVisit(CLI::App &app, VisitOptions &o, int &status)
     command->add_option("--since", o.since,
                         phrase("cli", "visit.json of an earlier visit to this display: how it warms up, and for --task check what changed"));
     command->add_option("--correction", o.correction, phrase("cli", "A correction of your own for this instrument and kind of panel: a JSON file"));
+    command
+        ->add_option("--at", o.at,
+                     phrase("cli", "Where on the screen the instrument lies: X,Y as shares of its width and height; 0.5,0.5 where left out"))
+        ->delimiter(',')
+        ->expected(2)
+        ->check(CLI::Range(0.0, 1.0));
     command->add_flag("--gentle", o.gentle, phrase("cli", "From patch to patch by small steps, for people whom sudden changes disturb"));
     command->add_flag("--whole", o.whole, phrase("cli", "Also write whole-visit.json: all of it in one file, for another studio"));
     command->add_option("--report", o.report, phrase("cli", "pdf, html or none"));

@@ -68,6 +68,9 @@ Result<VisitPlan> planFrom(const VisitOptions &o)
         return badChoice("--warm-up", o.warmUp, "wait, skip, 1 to 240 (min)");
     }
     plan.gentle = o.gentle;
+    if (o.at.size() == 2) {
+        plan.at = {o.at[0], o.at[1]};
+    }
     plan.waitForWarmUp = o.warmUp != "skip";
     if (o.report != "pdf" && o.report != "html" && o.report != "none") {
         return badChoice("--report", o.report, "pdf, html, none");

@@ -24,7 +24,10 @@ struct Choice {
 /// What a choice comes to; less is better.
 struct Cost {
     double late = 0, makespan = 0, walking = 0;
+    double ready = 0; ///< minutes until an instrument has done its last visit, on average
     [[nodiscard]] double weighed() const { return 1e4 * late + makespan + 1e-3 * walking; }
+    /// What a search among many goes by: a change that helps one person only is one on the way, though another ends last.
+    [[nodiscard]] double onTheWay() const { return weighed() + 2 * ready; }
 };
 
 /// Carries out a choice as early as it can be.
@@ -53,6 +56,9 @@ public:
                 }
             }
             visit(size_t(std::max(person, 0)), instrument, stop);
+        }
+        for (const Instrument &i : m_instruments) {
+            m_cost.ready += i.ready / double(m_instruments.size());
         }
         return m_cost;
     }
@@ -171,6 +177,7 @@ public:
         if (all <= kAllTried) {
             tryAll();
         } else {
+            keep(alongRooms(), m_table.run(alongRooms()).weighed());
             constexpr int kStarts = 6;
             for (int start = 0; start < kStarts && !(m_least <= bound + 1e-6); ++start) {
                 anneal(start);
@@ -180,6 +187,7 @@ public:
     }
 
 private:
+    static constexpr size_t kManyStops = 60;
     void keep(const Choice &c, double cost)
     {
         if (cost < m_least) {
@@ -244,9 +252,128 @@ private:
         return put(c);
     }
 
+    /// Rooms in the order of a walk, from each to the nearest that is left.
+    [[nodiscard]] std::vector<size_t> walkThroughRooms() const
+    {
+        std::vector<size_t> way;
+        std::vector<char> left(m_p.rooms.size(), 0);
+        for (const RoundProblem::Stop &s : m_p.stops) {
+            left[s.room] = 1;
+        }
+        for (size_t here = m_p.stops.front().room; here != m_p.rooms.size();) {
+            way.push_back(here);
+            left[here] = 0;
+            size_t next = m_p.rooms.size();
+            for (size_t r = 0; r < left.size(); ++r) {
+                next = left[r] != 0 && (next == left.size() || m_p.walk[here][r] < m_p.walk[here][next]) ? r : next;
+            }
+            here = next;
+        }
+        return way;
+    }
+
+    /// Everybody takes some of the instruments and a part of the way through the rooms, as long as theirs of the work: all instruments of a person
+    /// are in the same room, or the next, and none waits long for them.
+    [[nodiscard]] Choice alongRooms() const
+    {
+        const size_t instruments = m_p.instruments.size(), people = std::min(size_t(m_p.people), instruments), n = m_p.stops.size();
+        std::vector<size_t> place(m_p.rooms.size(), 0);
+        const std::vector<size_t> way = walkThroughRooms();
+        for (size_t i = 0; i < way.size(); ++i) {
+            place[way[i]] = i;
+        }
+        std::vector<size_t> order(n);
+        std::iota(order.begin(), order.end(), size_t(0));
+        std::stable_sort(order.begin(), order.end(), [&](size_t a, size_t b) {
+            const auto &p = m_p.stops[a], &q = m_p.stops[b];
+            return std::tuple(p.latest, p.earliest, place[p.room]) < std::tuple(q.latest, q.earliest, place[q.room]);
+        });
+        double work = 0;
+        for (const RoundProblem::Stop &s : m_p.stops) {
+            work += s.visit;
+        }
+        Choice c;
+        c.instrument.assign(n, 0);
+        c.person.assign(n, 0);
+        std::vector<double> busy(instruments, 0), begins(n, 0);
+        std::vector<double> ends(n, -1); // negative before it was given to somebody
+        const auto give = [&](size_t stop, size_t instrument) {
+            c.instrument[stop] = instrument;
+            c.person[stop] = int(instrument % people);
+            begins[stop] = busy[instrument];
+            for (const size_t a : m_p.stops[stop].after) {
+                begins[stop] = std::max(begins[stop], ends[a]);
+            }
+            busy[instrument] = ends[stop] = begins[stop] + m_p.stops[stop].visit;
+        };
+        const auto leastBusy = [&](size_t stop, std::optional<size_t> person) {
+            std::optional<size_t> least;
+            for (const size_t i : m_able[stop]) {
+                const bool mine = !person || i % people == *person;
+                least = mine && (!least || busy[i] < busy[*least]) ? std::optional(i) : least;
+            }
+            return least;
+        };
+        size_t person = 0;
+        std::vector<size_t> waiting, others, personOf(m_p.rooms.size(), people);
+        // Those that wait for a display beside them come as soon as that has ended, at the latest when the room is left.
+        const auto giveWaiting = [&](bool leaving) {
+            std::erase_if(waiting, [&](size_t stop) {
+                const auto own = leastBusy(stop, person);
+                const auto &after = m_p.stops[stop].after;
+                const bool known = own && std::all_of(after.begin(), after.end(), [&](size_t a) { return ends[a] >= 0; });
+                double wait = 0;
+                for (const size_t a : after) {
+                    wait = own ? std::max(wait, ends[a] - busy[*own]) : wait;
+                }
+                // What somebody else measures later than here nobody stands waiting for.
+                constexpr double kShort = 15; // minutes
+                if (known && (wait <= 0 || (leaving && wait < kShort))) {
+                    give(stop, *own);
+                    return true;
+                }
+                if (leaving) {
+                    others.push_back(stop);
+                }
+                return leaving;
+            });
+        };
+        size_t room = m_p.stops[order.front()].room;
+        for (const size_t stop : order) {
+            if (m_p.stops[stop].room != room) {
+                giveWaiting(true);
+                room = m_p.stops[stop].room;
+            }
+            const double share =
+                work * double((instruments - person + people - 1) / people) / double(instruments); // of those who have so many of them
+            double done = 0;
+            for (size_t i = person; i < instruments; i += people) {
+                done += busy[i];
+            }
+            if (done >= share && person + 1 < people) {
+                giveWaiting(true);
+                ++person;
+            }
+            personOf[room] = person;
+            waiting.push_back(stop);
+            giveWaiting(false);
+        }
+        giveWaiting(true);
+        for (const size_t stop : others) { // those that wait for another room's come at the end, by whoever has theirs
+            const auto own = leastBusy(stop, personOf[m_p.stops[stop].room]);
+            give(stop, own ? *own : *leastBusy(stop, std::nullopt));
+        }
+        c.order = order;
+        std::stable_sort(c.order.begin(), c.order.end(), [&](size_t a, size_t b) { return begins[a] < begins[b]; });
+        return put(std::move(c));
+    }
+
     /// Moves stops behind those that they wait for.
     [[nodiscard]] Choice put(Choice c) const
     {
+        if (inOrder(c.order)) {
+            return c;
+        }
         std::vector<size_t> order;
         std::vector<char> seen(c.order.size(), 0);
         while (order.size() < c.order.size()) {
@@ -269,10 +396,17 @@ private:
     {
         Choice c = from;
         const size_t n = c.order.size(), stop = any(n);
+        // Of many only neighbours change places: what is far away lies in another room.
+        constexpr size_t kFar = 12;
+        const auto beside = [&](size_t at) { return n > kManyStops ? std::min(n - 1, std::max(at, kFar) - kFar + any(2 * kFar + 1)) : any(n); };
         switch (any(4)) {
-        case 0: std::swap(c.order[any(n)], c.order[any(n)]); break;
+        case 0: {
+            const size_t at = any(n);
+            std::swap(c.order[at], c.order[beside(at)]);
+            break;
+        }
         case 1: {
-            const size_t at = any(n), to = any(n), moved = c.order[at];
+            const size_t at = any(n), to = beside(at), moved = c.order[at];
             c.order.erase(c.order.begin() + long(at));
             c.order.insert(c.order.begin() + long(to), moved);
             break;
@@ -287,24 +421,30 @@ private:
     {
         // Evaluations are counted, not seconds: the same problem gives the same plan on every machine.
         const size_t n = m_p.stops.size();
-        const int rounds = int(std::clamp<size_t>(3'000'000 / (n * n + 40), 2000, 40000));
+        const int rounds =
+            int(n > kManyStops ? std::clamp<size_t>(6'000'000 / (n + 40), 2000, 24000) : std::clamp<size_t>(3'000'000 / (n * n + 40), 2000, 40000));
         m_random.seed(std::uint64_t(start) + 1);
-        Choice now = first();
-        for (size_t s = 0; start > 0 && s < n; ++s) {
+        // Many displays are only mended from room to room: there is no time to find such a way from anywhere.
+        const bool along = start == 0 || n > kManyStops;
+        Choice now = !along ? first() : (start == 0 ? alongRooms() : m_best);
+        for (size_t s = 0; !along && s < n; ++s) {
             now.instrument[s] = m_able[s][(s + size_t(start)) % m_able[s].size()];
         }
-        double cost = m_table.run(now).weighed();
-        keep(now, cost);
-        const double hot = std::max(1.0, 0.05 * cost);
+        const auto scored = [&](const Cost &of) { return n > kManyStops ? of.onTheWay() : of.weighed(); };
+        const Cost begun = m_table.run(now);
+        double cost = scored(begun);
+        keep(now, begun.weighed());
+        const double hot = along ? 1.0 : std::max(1.0, 0.05 * cost); // minutes
         std::uniform_real_distribution<double> chance(0, 1);
         for (int i = 0; i < rounds; ++i) {
             const double warmth = hot * std::pow(1e-4, double(i) / rounds);
             Choice next = changed(now);
-            const double c = m_table.run(next).weighed();
+            const Cost came = m_table.run(next);
+            const double c = scored(came);
             if (c <= cost || chance(m_random) < std::exp((cost - c) / warmth)) {
                 now = std::move(next);
                 cost = c;
-                keep(now, cost);
+                keep(now, came.weighed());
             }
         }
     }
@@ -355,6 +495,22 @@ bool RoundProblem::serves(size_t instrument, size_t stop) const
     return t.empty() || std::find(t.begin(), t.end(), stops[stop].technology) != t.end();
 }
 
+namespace {
+
+/// From one of some rooms to another, minutes.
+double shortestWalk(const RoundProblem &p, const std::vector<char> &rooms)
+{
+    double least = kNever;
+    for (size_t a = 0; a < rooms.size(); ++a) {
+        for (size_t b = 0; b < rooms.size(); ++b) {
+            least = a != b && rooms[a] != 0 && rooms[b] != 0 ? std::min(least, p.walk[a][b]) : least;
+        }
+    }
+    return least < kNever ? least : 0;
+}
+
+} // namespace
+
 double roundLowerBound(const RoundProblem &p)
 {
     double bound = 0;
@@ -367,6 +523,7 @@ double roundLowerBound(const RoundProblem &p)
     const size_t kinds = std::min<size_t>(p.instruments.size(), 12);
     for (size_t group = 1; group < (size_t(1) << kinds); ++group) {
         double work = 0, first = kNever, members = 0;
+        std::vector<char> rooms(p.rooms.size(), 0);
         for (size_t i = 0; i < kinds; ++i) {
             members += (group >> i & 1) != 0 ? 1 : 0;
         }
@@ -377,10 +534,13 @@ double roundLowerBound(const RoundProblem &p)
             }
             if (!others) {
                 work += p.stops[s].visit;
+                rooms[p.stops[s].room] = 1;
                 first = std::min(first, std::max(p.stops[s].warmUp, p.stops[s].earliest));
             }
         }
-        bound = work > 0 ? std::max(bound, first + work / members) : bound;
+        // Each room but those that they begin in one of them has to be carried into, and measures nothing meanwhile.
+        const double carried = std::max(0.0, double(std::count(rooms.begin(), rooms.end(), 1)) - members) * shortestWalk(p, rooms);
+        bound = work > 0 ? std::max(bound, first + (work + carried) / members) : bound;
     }
     // The same of people, who do nothing in breaks; behind the last that is attended the rest of a visit follows.
     double attended = 0, first = kNever, rest = kNever;

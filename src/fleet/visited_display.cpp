@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "fleet/visited_display.h"
 
+#include <set>
+
 #include "base/file.h"
 #include "base/json.h"
 #include "colour/spaces.h"
@@ -30,17 +32,14 @@ XYZ xyzIn(const Json &list)
     return {list.at(0).get<double>(), list.at(1).get<double>(), list.at(2).get<double>()};
 }
 
-/// Menus with the luminance that white had there.
-using TriedMenus = std::vector<std::pair<std::map<std::string, double>, double>>;
-
 /// Settings of brightness with the luminance that white had there, all others standing alike: of those that stood so, the ones that tried most.
-std::vector<std::pair<double, double>> triedBrightness(const TriedMenus &tried)
+std::vector<std::pair<double, double>> triedBrightness(const std::vector<std::pair<std::map<std::string, double>, XYZ>> &tried)
 {
     std::map<std::map<std::string, double>, std::map<double, double>> byOthers;
-    for (const auto &[menu, luminance] : tried) {
+    for (const auto &[menu, white] : tried) {
         auto others = menu;
         others.erase("brightness");
-        byOthers[others][menu.at("brightness")] = luminance; // the last of each setting: the panel had stood longest
+        byOthers[others][menu.at("brightness")] = white.b; // the last of each setting: the panel had stood longest
     }
     const auto most =
         std::max_element(byOthers.begin(), byOthers.end(), [](const auto &a, const auto &b) { return a.second.size() < b.second.size(); });
@@ -48,16 +47,30 @@ std::vector<std::pair<double, double>> triedBrightness(const TriedMenus &tried)
                                   : std::vector<std::pair<double, double>>(most->second.begin(), most->second.end());
 }
 
-void rememberBrightness(VisitFacts &f, const std::vector<Measurement> &readings, const States &states)
+/// A reading without ramps: of white by its menu, or of a channel.
+void remember(VisitFacts &f, const Drive &rgb, const std::map<std::string, double> &menu, const XYZ &xyz)
 {
-    TriedMenus tried;
-    for (const Measurement &m : readings) {
-        const DisplayState *s = m.rgb == Drive{1, 1, 1} && m.mode == ReadMode::Emission && !m.superseded ? states.find(m.state) : nullptr;
-        if (s != nullptr && s->ramps.empty() && s->controls.contains("brightness")) {
-            tried.emplace_back(s->controls, m.xyz.b);
+    if (rgb == Drive{1, 1, 1} && menu.contains("brightness")) {
+        f.triedWhites.emplace_back(menu, xyz);
+    }
+    for (int c = 0; c < 3; ++c) {
+        Drive alone;
+        alone[c] = 1;
+        if (rgb == alone) {
+            f.channels[size_t(c)] = xyz;
         }
     }
-    f.brightness = triedBrightness(tried);
+}
+
+void rememberBrightness(VisitFacts &f, const std::vector<Measurement> &readings, const States &states)
+{
+    for (const Measurement &m : readings) {
+        const DisplayState *s = m.mode == ReadMode::Emission && !m.superseded ? states.find(m.state) : nullptr;
+        if (s != nullptr && s->ramps.empty()) {
+            remember(f, m.rgb, s->controls, m.xyz);
+        }
+    }
+    f.brightness = triedBrightness(f.triedWhites);
 }
 
 /// The target with all its fields, or what the contract promises of it.
@@ -123,17 +136,59 @@ VisitFacts factsIn(const Json &j)
     }
     const Json none = Json::array();
     const Json &states = j.contains("states") ? j.at("states") : none;
-    TriedMenus tried;
     for (const Json &m : j.contains("measurements") ? j.at("measurements") : none) {
         const double state = m.value("display_state", 0.0); // from 1; 0 for none
         const size_t number = state >= 1 && state <= double(states.size()) ? size_t(state) - 1 : states.size();
-        if (m.at("rgb") == Json::array({1.0, 1.0, 1.0}) && number < states.size() && states[number].value("ramps", "?").empty()
-            && states[number].at("controls").contains("brightness") && m.value("stage", "") != "room light") {
-            tried.emplace_back(states[number].at("controls").get<std::map<std::string, double>>(), m.at("XYZ").at(1).get<double>());
+        const bool bare = number < states.size() && states[number].value("ramps", "?").empty() && m.value("stage", "") != "room light";
+        const Json &rgb = m.at("rgb");
+        if (bare && rgb.is_array() && rgb.size() == 3 && rgb[0].is_number() && rgb[1].is_number() && rgb[2].is_number()) {
+            remember(f, Drive(rgb[0].get<double>(), rgb[1].get<double>(), rgb[2].get<double>()),
+                     states[number].at("controls").get<std::map<std::string, double>>(), xyzIn(m.at("XYZ")));
         }
     }
-    f.brightness = triedBrightness(tried);
+    f.brightness = triedBrightness(f.triedWhites);
     return f;
+}
+
+/// Where gains were turned along with brightness: what white would have been at the brightnesses that were tried, with the gains as left, by the
+/// same model of menus that trims. Empty where too little was read for it.
+std::vector<std::pair<double, double>> bridgedBrightness(const VisitFacts &f)
+{
+    std::set<double> tried;
+    for (const auto &[menu, white] : f.triedWhites) {
+        tried.insert(menu.at("brightness"));
+    }
+    const auto &[red, green, blue] = f.channels;
+    if (tried.size() < 2 || !(red.b > 0 && green.b > 0 && blue.b > 0)) {
+        return {};
+    }
+    std::vector<Control> controls;
+    for (const Control &c : f.menu) {
+        if (c.name == "brightness" || c.name == "red" || c.name == "green" || c.name == "blue") {
+            const bool everywhere = f.controls.contains(c.name) && std::all_of(f.triedWhites.begin(), f.triedWhites.end(), [&](const auto &t) {
+                                        return t.first.contains(c.name);
+                                    });
+            if (!everywhere) {
+                return {};
+            }
+            controls.push_back(c);
+        }
+    }
+    const Primaries basis{red, green, blue, red + green + blue, {}};
+    const LinearRgb first = basis.amounts(f.triedWhites.front().second);
+    MenuModel model(controls, f.triedWhites.front().first);
+    for (const auto &[menu, white] : f.triedWhites) {
+        const LinearRgb now = basis.amounts(white);
+        model.learn(menu, {now.a / first.a, now.b / first.b, now.c / first.c});
+    }
+    std::vector<std::pair<double, double>> all;
+    for (const double brightness : tried) {
+        MenuModel::Settings settings = f.controls;
+        settings["brightness"] = brightness;
+        const LinearRgb light = model.expect(settings);
+        all.emplace_back(brightness, light.a * first.a * red.b + light.b * first.b * green.b + light.c * first.c * blue.b);
+    }
+    return all;
 }
 
 } // namespace
@@ -141,7 +196,10 @@ VisitFacts factsIn(const Json &j)
 std::optional<BrightnessLaw> brightnessLaw(const VisitFacts &facts)
 {
     const auto left = facts.controls.find("brightness");
-    return left == facts.controls.end() ? std::nullopt : BrightnessLaw::of(left->first, facts.brightness, left->second, facts.white.b);
+    if (left == facts.controls.end()) {
+        return {};
+    }
+    return BrightnessLaw::of(left->first, facts.brightness.size() >= 2 ? facts.brightness : bridgedBrightness(facts), left->second, facts.white.b);
 }
 
 VisitFacts visitFacts(const VisitRecord &r)

@@ -8,6 +8,7 @@
 #include "visit/record.h"
 
 #include <algorithm>
+#include <array>
 #include <iterator>
 #include <memory>
 #include <string>
@@ -34,6 +35,8 @@ struct VisitFacts {
     std::vector<Control> menu;                         ///< what the menu offers
     int bits = 0;                                      ///< of the frame buffer, which rounds what programs send; 0: not known
     std::vector<std::pair<double, double>> brightness; ///< settings of it with the luminance that white had there, cd/m²; the rest of the menu alike
+    std::vector<std::pair<std::map<std::string, double>, XYZ>> triedWhites = {}; ///< menus that were tried, with the white there, cd/m²
+    std::array<XYZ, 3> channels = {}; ///< red, green and blue as read without ramps; zero where they were not
 };
 
 /// Of a visit's files: a folder with `visit.json` and `profile.icc`, that `visit.json`, or a `whole-visit.json`.

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "profile/display_gamut.h"
 
+#include "base/parallel.h"
+
 #include "gamut/gamut.h"
 
 #include <nlohmann/json.hpp>
@@ -368,12 +370,12 @@ struct Body {
     AdditiveGamut additive;
     std::optional<GamutSurface> surface;
     double volume = 0;
-    [[nodiscard]] double depth(const Lab &lab) const
+    [[nodiscard]] double depth(const Lab &lab) const { return depth(GamutSurface::directionOf(lab)); }
+    [[nodiscard]] double depth(const GamutSurface::Direction &d) const
     {
         // What lies beyond by less than anybody sees counts as shown: a table's boundary that is the space's own is found on either
         // side of it.
         constexpr double kUnseen = 0.25; // ΔE
-        const GamutSurface::Direction d = GamutSurface::directionOf(lab);
         return surface->reach(d) - d.length + kUnseen;
     }
     [[nodiscard]] double shares(const GamutBody &space) const
@@ -486,25 +488,33 @@ nlohmann::json gamutJson(const std::vector<SpaceCoverage> &all)
 
 namespace {
 
-constexpr int kSharedGrid = 17;
+/// Of many displays each boundary is told by fewer drives: what all share is bounded by several of them, and comes out within 0.3 %.
+constexpr int kSharedGrid = 17, kSharedGridOfMany = 11;
+constexpr size_t kMany = 32;
 
 /// By the boundary of what its drives show, whatever the profile is made of.
-Body surfaceBody(const Profile &profile)
+Body surfaceBody(const Profile &profile, int grid)
 {
     const RelXYZ black = xyzOf(profile.colourOf({0, 0, 0}), iccD50());
     std::vector<Lab> colours;
-    for (const Drive &d : evenDrives(kSharedGrid)) {
+    for (const Drive &d : evenDrives(grid)) {
         colours.push_back(labOf(blackCompensated(xyzOf(profile.colourOf(d), iccD50()), black), iccD50()));
     }
-    return bodyOf(colours, kSharedGrid);
+    return bodyOf(colours, grid);
 }
 
 /// How deep a colour lies within all of them.
 double depthInAll(const std::vector<Body> &bodies, const Lab &lab)
 {
+    // Far outside of one it lies outside of all: no cell of a space is so wide that more would tell.
+    constexpr double kFar = -40;
+    const GamutSurface::Direction d = GamutSurface::directionOf(lab);
     double least = std::numeric_limits<double>::infinity();
     for (const Body &b : bodies) {
-        least = std::min(least, b.depth(lab));
+        least = std::min(least, b.depth(d));
+        if (least < kFar) {
+            break;
+        }
     }
     return least;
 }
@@ -517,8 +527,10 @@ double leastVolume(const std::vector<Body> &bodies)
 
 std::vector<Body> surfaceBodies(const std::vector<const Profile *> &profiles)
 {
-    std::vector<Body> bodies;
-    std::transform(profiles.begin(), profiles.end(), std::back_inserter(bodies), [](const Profile *p) { return surfaceBody(*p); });
+    std::vector<Body> bodies(profiles.size());
+    const int grid = profiles.size() > kMany ? kSharedGridOfMany : kSharedGrid;
+    inParallel(int(profiles.size()), [&](int i) { bodies[size_t(i)] = surfaceBody(*profiles[size_t(i)], grid); });
+    std::sort(bodies.begin(), bodies.end(), [](const Body &p, const Body &q) { return p.volume < q.volume; }); // the small ones decide
     return bodies;
 }
 
@@ -527,13 +539,12 @@ std::vector<Body> surfaceBodies(const std::vector<const Profile *> &profiles)
 std::vector<double> sharedCoverage(const std::vector<const Profile *> &profiles, const std::vector<RgbSpace> &spaces)
 {
     const std::vector<Body> bodies = surfaceBodies(profiles);
-    std::vector<double> all;
-    for (const RgbSpace &space : spaces) {
-        if (bodies.empty()) {
-            all.push_back(std::numeric_limits<double>::quiet_NaN());
-            continue;
-        }
-        all.push_back(hundredths(bodyOf(space).shownPercent([&](const Lab &lab) { return depthInAll(bodies, lab); }, leastVolume(bodies))));
+    std::vector<double> all(spaces.size(), std::numeric_limits<double>::quiet_NaN());
+    if (!bodies.empty()) {
+        inParallel(int(spaces.size()), [&](int i) {
+            all[size_t(i)] =
+                hundredths(bodyOf(spaces[size_t(i)]).shownPercent([&](const Lab &lab) { return depthInAll(bodies, lab); }, leastVolume(bodies)));
+        });
     }
     return all;
 }

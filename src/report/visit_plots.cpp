@@ -7,6 +7,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <numbers>
 
 namespace lamp {
 
@@ -257,6 +258,50 @@ Plot responsePlot(const VisitRecord &r)
     p.series = {std::move(wanted), std::move(read)};
     p.legend = {said(say("legend-dashed-target", tone.named()))};
     p.legendAt = Plot::Legend::BottomRight;
+    return p;
+}
+
+Plot whiteAboutTargetPlot(const VisitRecord &r)
+{
+    const Chromaticity target = r.targetWhite(), is = chromaticity(r.calibrated.white);
+    const Uv aim = uvOf(target), at = uvOf(is);
+    const double limit = r.plan.tolerance.whiteDeltaE;
+    // The outline of equal differences, by halving along each direction.
+    Series allowed{said(say("series-tolerance")), {}, Stroke::Dashed, 1.2, Ink::Soft, Mark::None, true};
+    constexpr int kDirections = 48;
+    double reach = std::hypot(at.u - aim.u, at.v - aim.v);
+    for (int k = 0; k < kDirections; ++k) {
+        const double angle = 2 * std::numbers::pi * k / kDirections;
+        const auto along = [&](double d) { return xyOf({aim.u + d * std::cos(angle), aim.v + d * std::sin(angle)}); };
+        double low = 0, high = 0.05;
+        for (int i = 0; i < 20; ++i) {
+            const double middle = (low + high) / 2;
+            (whiteDifference(xyzOf(along(middle), 100), target) < limit ? low : high) = middle;
+        }
+        allowed.points.push_back(chromaticityPoint(along(low), false));
+        reach = std::max(reach, low);
+    }
+    Plot p;
+    p.title = said(say("white"));
+    p.square = true;
+    const double span = 1.25 * reach;
+    p.x = axisAbout("u′", "", aim.u - span, aim.u + span, 0, 3);
+    p.y = axisAbout("v′", "", aim.v - span, aim.v + span, 0, 3);
+    const double step = span > 0.012 ? 0.01 : (span > 0.006 ? 0.005 : 0.002);
+    for (Axis *axis : {&p.x, &p.y}) {
+        axis->ticks.clear();
+        for (double t = std::ceil(axis->from / step) * step; t <= axis->to; t += step) {
+            axis->ticks.push_back(t);
+        }
+    }
+    if (p.x.ticks.size() > 2) { // narrow as it is, it has room for two
+        p.x.ticks = {p.x.ticks.front(), p.x.ticks.back()};
+    }
+    const std::string read = said(say("series-white"));
+    p.series = {
+        std::move(allowed),
+        {said(say("series-target-white")), {chromaticityPoint(target, false, whiteReadOut(target))}, Stroke::None, 1, Ink::Strong, Mark::Cross},
+        {read, {chromaticityPoint(is, false, whiteReadOut(is))}, Stroke::None, 1, Ink::Strong, Mark::Ring}};
     return p;
 }
 

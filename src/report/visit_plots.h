@@ -20,6 +20,8 @@ plot::Plot whitePlot(const Chromaticity &white, const std::optional<Chromaticity
 plot::Plot warmUpPlot(const VisitRecord &record);
 /// Lightness of the grays that calibrating has read, over the drive behind the ramps; relative to the brightest.
 plot::Plot responsePlot(const VisitRecord &record);
+/// White as a visit left it about its target, with what the tolerance allows around it: near enough to see a tenth of that.
+plot::Plot whiteAboutTargetPlot(const VisitRecord &record);
 /// Their chromaticity about the target's white, in u'v'.
 plot::Plot grayPathPlot(const VisitRecord &record);
 

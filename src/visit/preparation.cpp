@@ -232,18 +232,30 @@ Status TargetChoice::run()
 Status Placement::run()
 {
     m_s.begin(Stage::Place);
-    if (!m_s.ask({Question::Kind::Confirm, Stage::Place, say("cover-off-used-counterweight"), "", 0}).goOn) {
+    const Answer answer = m_s.ask({Question::Kind::Confirm, Stage::Place, say("cover-off-used-counterweight"), "", 0});
+    if (!answer.goOn) {
         return stoppedOnRequest();
     }
-    if (const Status s = m_s.gauge->place({}); !s) {
+    // The whole patch has to lie on the screen.
+    const double margin = std::sqrt(m_s.gauge->patchArea()) / 2;
+    for (double &share : m_s.record.plan.at = answer.at.value_or(m_s.record.plan.at)) {
+        share = std::clamp(share, margin, 1 - margin);
+    }
+    if (const Status s = m_s.gauge->place({false, m_s.record.plan.at}); !s) {
         return s;
     }
     // Where a bench lays it itself, or nobody is there to lay it anew, there is nothing to be learnt that later readings do not tell.
     if (m_s.record.bench.automatic || !m_s.hooks.ask) {
-        m_s.finish(Stage::Place, say("place-centre"));
+        m_s.finish(Stage::Place, placeSaid());
         return Done{};
     }
     return tryPlace();
+}
+
+Message Placement::placeSaid() const
+{
+    const auto &at = m_s.record.plan.at;
+    return at == VisitPlan{}.at ? say("place-centre") : say("place-off-centre", decimal(100 * at[0], 0), decimal(100 * at[1], 0));
 }
 
 Status Placement::tryPlace()
@@ -264,11 +276,11 @@ Status Placement::tryPlace()
         if (!m_s.ask({Question::Kind::Mend, Stage::Place, wrong.value(), "", 0}).goOn) {
             return stoppedOnRequest();
         }
-        if (const Status s = m_s.gauge->place({}); !s) {
+        if (const Status s = m_s.gauge->place({false, m_s.record.plan.at}); !s) {
             return s;
         }
     }
-    m_s.finish(Stage::Place, say("place-tried"));
+    m_s.finish(Stage::Place, m_s.record.plan.at == VisitPlan{}.at ? say("place-tried") : clauses({placeSaid(), say("place-tried")}));
     return Done{};
 }
 

@@ -46,6 +46,7 @@ public:
 private:
     /// A short test that it lies on the patch, flat, and that no light gets in; the person is asked to lay it anew where it does not.
     Status tryPlace();
+    [[nodiscard]] Message placeSaid() const;
     /// Empty where nothing is.
     Result<Message> whatIsWrong();
 };

@@ -72,6 +72,7 @@ struct VisitPlan {
     std::string by = "program";            ///< who works: a role
     bool waitForWarmUp = true;
     bool gentle = false;                    ///< from patch to patch by small steps
+    std::array<double, 2> at{0.5, 0.5};     ///< where on the screen the instrument lies, patches with it; shares of its width and height
     double warmUpMinutes = 0;               ///< a fixed time to wait, whatever white does; 0: until it stands still
     std::optional<MatrixCorrection> matrix; ///< a correction of one's own; it has to fit
     std::vector<MatrixCorrection> offered;  ///< others that are known, the newest first: one that fits is used

@@ -106,6 +106,9 @@ Json planJson(const VisitPlan &p)
            {"matrix", p.matrix ? correctionJson(*p.matrix) : Json(nullptr)},
            {"matched", p.matched ? Json{p.matched->display, p.matched->technology, p.matched->instrument} : Json(nullptr)},
            {"earlier", p.earlier ? Json::parse(earlierToJson(*p.earlier)) : Json(nullptr)}};
+    if (p.at != VisitPlan{}.at) {
+        j["at"] = p.at;
+    }
     if (p.gentle) {
         j["gentle"] = true;
     }
@@ -146,6 +149,8 @@ VisitPlan planFrom(const Json &j)
     p.by = j.at("by").get<std::string>();
     p.waitForWarmUp = j.at("wait").get<bool>();
     p.gentle = j.value("gentle", false);
+    const auto at = j.value("at", VisitPlan{}.at);
+    p.at = {std::clamp(at[0], 0.0, 1.0), std::clamp(at[1], 0.0, 1.0)};
     p.warmUpMinutes = std::clamp(j.value("warm_up_minutes", 0.0), 0.0, kLongestWarmUpMinutes);
     p.profileIn = fromBase16(j.at("profile_in").get<std::string>());
     p.profileInName = j.at("profile_in_name").get<std::string>();

@@ -36,10 +36,11 @@ struct Question {
 struct Answer {
     bool goOn = true;
     std::optional<Target> target;
-    bool benchDoesIt = true;               ///< Control: let the bench set it (only where it can)
-    std::string note = {};                 ///< what a person wrote at a stage that is looked at or signed; kept with its line
-    std::vector<std::string> leftOut = {}; ///< codes of points that were not seen to
-    std::vector<Control> menu = {};        ///< of a display that does not say it: its controls, and where each stands now
+    bool benchDoesIt = true;                      ///< Control: let the bench set it (only where it can)
+    std::string note = {};                        ///< what a person wrote at a stage that is looked at or signed; kept with its line
+    std::vector<std::string> leftOut = {};        ///< codes of points that were not seen to
+    std::optional<std::array<double, 2>> at = {}; ///< at Place: where the instrument lies, as VisitPlan::at
+    std::vector<Control> menu = {};               ///< of a display that does not say it: its controls, and where each stands now
 };
 
 /// How far a visit is.

@@ -195,7 +195,9 @@ Status Visit::connect()
     if (display->maxPatchArea) {
         m_s.gauge->setPatchArea(std::min(0.1, *display->maxPatchArea));
     }
-    return Done{};
+    // A visit that goes on finds the instrument where it was laid, or lays it there.
+    const bool laid = m_s.record.lines.find(Stage::Place) != nullptr && m_s.record.lines.isDone(Stage::Place);
+    return laid && m_s.record.plan.at != VisitPlan{}.at ? m_s.gauge->place({false, m_s.record.plan.at}) : Status(Done{});
 }
 
 Result<InstrumentInfo> Visit::chooseInstrument(int count)

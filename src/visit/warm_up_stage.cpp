@@ -233,7 +233,7 @@ Status WarmUpStage::matchInstruments()
     reference.setStage(stageName(Stage::WarmUp));
     reference.setCount(int(m_s.record.readings.size()));
     reference.setPatchArea(m_s.gauge->patchArea());
-    if (const Status s = reference.place({}); !s) {
+    if (const Status s = reference.place({false, m_s.record.plan.at}); !s) {
         return s;
     }
     const auto truth = readFour(reference, referenceFifth);
@@ -247,7 +247,7 @@ Status WarmUpStage::matchInstruments()
     if (const Status s = m_s.gauge->setCorrection(""); !s) {
         return s;
     }
-    if (const Status s = m_s.gauge->place({}); !s) {
+    if (const Status s = m_s.gauge->place({false, m_s.record.plan.at}); !s) {
         return s;
     }
     const auto matrix = fourColourMatrix(truth.value(), seen.value());

@@ -89,6 +89,7 @@ std::span<const Sentence> report()
         {"series-locus", QT_TRANSLATE_NOOP("words", "spectral locus")},
         {"series-this-display", QT_TRANSLATE_NOOP("words", "this display")},
         {"series-this-profile", QT_TRANSLATE_NOOP("words", "this profile")},
+        {"series-tolerance", QT_TRANSLATE_NOOP("words", "what the tolerance allows")},
         {"series-target-white", QT_TRANSLATE_NOOP("words", "target white")},
         {"series-white-read", QT_TRANSLATE_NOOP("words", "white read")},
         {"series-white", QT_TRANSLATE_NOOP("words", "white")},

@@ -86,6 +86,90 @@ class TestAgreement : public QObject {
     Q_OBJECT
 
 private Q_SLOTS:
+    // Many displays are compared by a shorter way: what is told of a pair is the same as of it alone, figures by all colours to the last digit, those
+    // by some within what some leave open.
+    void manyAreComparedAsFew()
+    {
+        std::vector<VisitedDisplay> few;
+        for (const char *name : {"wled", "qd", "rgb-led", "laptop"}) {
+            const std::string kind = name;
+            sim::SimBench bench(sim::variedPanel(kind, 3), {}, sim::MeterSpec{}, 5);
+            VisitPlan plan;
+            plan.target = *builtInTarget(kind == "laptop" ? "Print proof" : "Photo");
+            plan.effort = Effort::Quick;
+            plan.tolerance = *builtInTolerance("studio");
+            const auto record = Visit(bench, plan, {}, {}).run();
+            QVERIFY(record.ok());
+            few.push_back(std::move(VisitedDisplay::of(visitFacts(record.value()))).value());
+        }
+        DisplayGroup many;
+        for (int i = 0; i < 36; ++i) {
+            many.push_back(&few[size_t(i) % few.size()]);
+        }
+        const Agreement all = agreementOf(many), alone = agreementOf(few);
+        QCOMPARE(all.pairs.size(), size_t(36 * 35 / 2));
+        for (const PairAgreement &p : all.pairs) {
+            const size_t a = std::min(p.a % 4, p.b % 4), b = std::max(p.a % 4, p.b % 4);
+            if (a == b) {
+                QVERIFY(p.mean < 1e-9 && p.max < 1e-9); // a display beside itself
+                continue;
+            }
+            const auto like = std::find_if(alone.pairs.begin(), alone.pairs.end(), [&](const PairAgreement &q) { return q.a == a && q.b == b; });
+            QCOMPARE(p.colours, like->colours);
+            // One way round or the other: CIEDE2000 is symmetric but for rounding.
+            LAMP_NEAR(p.mean, like->mean, 1e-6);
+            LAMP_NEAR(p.max, like->max, 1e-6);
+            LAMP_NEAR(p.p95, like->p95, 1e-6);
+            LAMP_NEAR(p.meanAbsolute, like->meanAbsolute, 0.1 * like->meanAbsolute + 0.02);
+            QVERIFY2(p.instrumentK2 > 0.4 * like->instrumentK2 && p.instrumentK2 < 2.5 * like->instrumentK2,
+                     qPrintable(QStringLiteral("%1 and %2").arg(p.instrumentK2).arg(like->instrumentK2)));
+            QVERIFY(p.absoluteK2 >= p.instrumentK2);
+            const auto part = [](const PairAgreement &q, const char *what) {
+                return std::find_if(q.because.begin(), q.because.end(), [&](const Disagreement &d) { return d.what == what; })->deltaE;
+            };
+            if (p.a % 4 == a) {
+                for (const char *what : {"white", "luminance", "tone", "gamut"}) {
+                    LAMP_NEAR(part(p, what), part(*like, what), 0.35 * part(*like, what) + 0.1);
+                }
+            }
+        }
+        for (size_t i = 0; i < alone.sharedCoverage.size(); ++i) {
+            LAMP_NEAR(all.sharedCoverage[i].second, alone.sharedCoverage[i].second, 0.3);
+        }
+    }
+
+    // What a visit says of a display's brightness, gains turned along with it or not, against what the panel then gives: within 4 % between the
+    // values that were tried, more than close enough for steps of 5 % and 10 %.
+    void brightnessIsKnownFromTrimming()
+    {
+        int known = 0;
+        for (const std::uint64_t seed : {2U, 5U, 9U, 14U}) {
+            sim::PanelSpec panel = sim::variedPanel("wled", seed);
+            panel.alreadyWarm = true;
+            sim::SimBench bench(panel, {}, sim::MeterSpec{}, seed);
+            VisitPlan plan;
+            plan.target = *builtInTarget("Photo");
+            plan.effort = Effort::Quick;
+            plan.tolerance = *builtInTolerance("studio");
+            const auto record = Visit(bench, plan, {}, {}).run();
+            QVERIFY(record.ok());
+            const auto law = brightnessLaw(visitFacts(record.value()));
+            if (!law) {
+                continue;
+            }
+            ++known;
+            const double low = law->steps.front().first, high = law->steps.back().first;
+            for (const double share : {0.0, 0.5, 1.0}) {
+                const double value = std::round(low + share * (high - low));
+                QVERIFY(bench.setControl("brightness", value).ok());
+                const double is = bench.truth({1, 1, 1}).b, said = law->luminance(value) * bench.truth({1, 1, 1}).b / bench.seen({1, 1, 1}).b;
+                QVERIFY2(std::abs(said / is - 1) < 0.04,
+                         qPrintable(QStringLiteral("%1: at %2 said %3, is %4").arg(seed).arg(value).arg(said).arg(is)));
+            }
+        }
+        QVERIFY2(known >= 3, qPrintable(QString::number(known)));
+    }
+
     void asTheirInstrumentSees()
     {
         const std::vector<Lab> colours = middling();

@@ -253,6 +253,58 @@ private Q_SLOTS:
         }
         QVERIFY(!roundFromJson("[]").ok() && !roundFromJson("{").ok() && !roundFromJson("{\"start\":\"2031-03-04T08:00\",\"displays\":[1]}").ok());
     }
+
+    // A studio of many rooms: near what no plan can be shorter than, with those that have to match after what they match. (The bound knows of walking
+    // only what it must be at the least.)
+    void aLargeRoundIsNearItsBound()
+    {
+        std::mt19937_64 random(7);
+        RoundProblem p;
+        p.people = 3;
+        for (int i = 0; i < 6; ++i) {
+            p.instruments.push_back({"I" + std::to_string(i), {}});
+        }
+        constexpr size_t kRooms = 20, kStops = 200;
+        p.walk.assign(kRooms, std::vector<double>(kRooms, 0));
+        for (size_t a = 0; a < kRooms; ++a) {
+            p.rooms.push_back("R" + std::to_string(a));
+            for (size_t b = 0; b < kRooms; ++b) {
+                p.walk[a][b] = a == b ? 0 : 1 + 0.2 * std::abs(double(a) - double(b));
+            }
+        }
+        for (size_t s = 0; s < kStops; ++s) {
+            RoundProblem::Stop stop;
+            stop.id = "D" + std::to_string(s);
+            stop.technology = "wled";
+            stop.room = random() % kRooms;
+            stop.visit = 4 + double(random() % 11);
+            stop.warmUp = 20;
+            stop.attended = 1 + double(random() % 3);
+            for (size_t before = s; s % 10 == 9 && before-- > 0;) {
+                if (p.stops[before].room == stop.room) {
+                    stop.after.push_back(before);
+                    break;
+                }
+            }
+            p.stops.push_back(std::move(stop));
+        }
+        const auto plan = planRound(p);
+        QVERIFY(plan.ok());
+        QVERIFY2(plan->makespan < 1.08 * plan->lowerBound, qPrintable(QString::number(plan->makespan / plan->lowerBound)));
+        std::vector<double> begins(kStops, -1), ends(kStops, -1);
+        for (const RoundStep &step : plan->steps) {
+            if (step.what == RoundStep::What::Visit) {
+                begins[size_t(step.stop)] = step.from;
+                ends[size_t(step.stop)] = step.to;
+            }
+        }
+        for (size_t s = 0; s < kStops; ++s) {
+            QVERIFY(begins[s] >= p.stops[s].warmUp - 1e-9);
+            for (const size_t a : p.stops[s].after) {
+                QVERIFY(begins[s] >= ends[a] - 1e-9);
+            }
+        }
+    }
 };
 
 QTEST_GUILESS_MAIN(TestPlan)

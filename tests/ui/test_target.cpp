@@ -208,7 +208,10 @@ private Q_SLOTS:
         LAMP_NEAR(t.white.xy.x, lamp.x, 1e-4);
         LAMP_NEAR(t.white.xy.y, lamp.y, 1e-4);
         QVERIFY(named<QDoubleSpinBox>(with, "x")->isReadOnly());
-        chooseText(named<QComboBox>(with, "white"), "x, y"); // from there on by hand
+        with.setBoothLux(430);
+        chooseText(named<QComboBox>(with, "luminance"), "of paper in a booth");
+        QCOMPARE(named<QDoubleSpinBox>(with, "light in the booth")->value(), 430.0); // as it was measured there
+        chooseText(named<QComboBox>(with, "white"), "x, y");                         // from there on by hand
         QVERIFY(!named<QDoubleSpinBox>(with, "x")->isReadOnly());
     }
 

@@ -154,6 +154,42 @@ private Q_SLOTS:
         QVERIFY(o.result->warnings.empty() || o.result->warnings.front().code != code.toStdString());
     }
 
+    // Elsewhere than in the middle: patches and instrument lie there together from the first to the last, whole on the screen; it is said, and kept.
+    void theInstrumentLiesWhereItIsChosen()
+    {
+        auto bench = std::move(sim::makeBench("wled", 4)).value();
+        VisitPlan plan;
+        plan.target = *builtInTarget("Photo");
+        plan.tolerance = *builtInTolerance("studio");
+        plan.effort = Effort::Quick;
+        VisitHooks hooks;
+        hooks.ask = [](const Question &q) {
+            Answer a;
+            if (q.stage == Stage::Place) {
+                a.at = {{0.97, 0.3}};
+            }
+            return a;
+        };
+        const auto record = Visit(*bench, plan, hooks, {}).run();
+        QVERIFY2(record.ok(), record ? "" : english(record.error().paragraph()).c_str());
+        const std::array<double, 2> at{1 - std::sqrt(0.1) / 2, 0.3};
+        QVERIFY(std::abs(record->plan.at[0] - at[0]) < 1e-9 && std::abs(record->plan.at[1] - at[1]) < 1e-9);
+        QVERIFY(bench->view().place.at == record->plan.at);
+        int there = 0;
+        for (const Measurement &m : record->readings) {
+            const DisplayState *state = record->states.find(m.state);
+            if (m.mode == ReadMode::Emission && state != nullptr) {
+                QVERIFY2(state->at == record->plan.at, m.name.c_str());
+                ++there;
+            }
+        }
+        QVERIFY(there > 20);
+        QVERIFY(english(record->lines.at(Stage::Place).summary).find("84 % of the width and 30 %") != std::string::npos);
+        QVERIFY(record->verdict == Verdict::Pass);
+        const auto back = recordFromJson(recordToJson(record.value()));
+        QVERIFY(back.ok() && back->plan.at == record->plan.at);
+    }
+
     // It is asked for twice; who leaves it so a third time is taken at their word, and it is said in the sheet.
     void whoLeavesItSoIsTakenAtTheirWord()
     {

@@ -1,8 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/shell/guide.h"
 
+#include "app/parts/background.h"
+
 #include <QFile>
+#include <QImageReader>
 #include <QListWidget>
+#include <QRegularExpression>
 #include <QScrollBar>
 #include <QSplitter>
 #include <QTextBlock>
@@ -13,7 +17,14 @@ namespace lamp::app {
 
 namespace {
 
-/// Shows pictures of the window no wider than a column of text.
+constexpr int kWide = 520; // pixels: no wider than a column of text
+
+QString fileOf(const QUrl &name)
+{
+    return QStringLiteral(":/guide/") + name.path();
+}
+
+/// Holds the place of pictures until they are there.
 class GuideText : public QTextBrowser {
 public:
     using QTextBrowser::QTextBrowser;
@@ -22,25 +33,27 @@ public:
         if (type != QTextDocument::ImageResource) {
             return QTextBrowser::loadResource(type, name);
         }
-        constexpr int kWide = 560;
-        const QImage image(QStringLiteral(":/guide/") + name.path());
-        return image.width() > kWide ? image.scaledToWidth(kWide, Qt::SmoothTransformation) : image;
+        const QSize size = QImageReader(fileOf(name)).size();
+        QImage place(size.scaled(kWide, size.height(), Qt::KeepAspectRatio), QImage::Format_RGB32);
+        place.fill(palette().color(QPalette::Window));
+        document()->addResource(type, name, place); // asked for once
+        return place;
     }
 };
 
 } // namespace
 
-Guide::Guide(QWidget *parent) : QDialog(parent, Qt::Window), m_text(new GuideText(this))
+Guide::Guide(QWidget *parent) : QDialog(parent, Qt::Window), m_text(new GuideText(this)), m_background(new Background(this))
 {
     setWindowTitle(tr("Guide"));
     resize(860, 700);
     m_text->setAccessibleName(tr("Guide"));
     m_text->setOpenExternalLinks(false);
     QFile file(QStringLiteral(":/guide/user-guide.md"));
-    if (file.open(QIODevice::ReadOnly)) {
-        m_text->setMarkdown(QString::fromUtf8(file.readAll()));
-    }
+    const QString guide = file.open(QIODevice::ReadOnly) ? QString::fromUtf8(file.readAll()) : QString();
+    m_text->setMarkdown(guide);
     m_text->document()->setDocumentMargin(14);
+    loadPictures(guide);
     auto *list = new QListWidget(this);
     list->setAccessibleName(tr("Headings"));
     list->addItems(headings());
@@ -54,6 +67,32 @@ Guide::Guide(QWidget *parent) : QDialog(parent, Qt::Window), m_text(new GuideTex
     auto *layout = new QVBoxLayout(this);
     layout->setContentsMargins(8, 8, 8, 8);
     layout->addWidget(panes);
+}
+
+void Guide::loadPictures(const QString &guide)
+{
+    // A dozen pictures of the whole window take longer than it may stand still.
+    std::vector<QUrl> wanted;
+    static const QRegularExpression picture(QStringLiteral("!\\[[^\\]]*\\]\\(([^)]+)\\)"));
+    for (auto it = picture.globalMatch(guide); it.hasNext();) {
+        wanted.emplace_back(it.next().captured(1));
+    }
+    m_background->start(
+        {},
+        [names = std::move(wanted)] {
+            std::vector<std::pair<QUrl, QImage>> all;
+            for (const QUrl &name : names) {
+                const QImage whole(fileOf(name));
+                all.emplace_back(name, whole.width() > kWide ? whole.scaledToWidth(kWide, Qt::SmoothTransformation) : whole);
+            }
+            return all;
+        },
+        [text = m_text](const std::vector<std::pair<QUrl, QImage>> &all) {
+            for (const auto &[name, image] : all) {
+                text->document()->addResource(QTextDocument::ImageResource, name, image);
+            }
+            text->viewport()->update();
+        });
 }
 
 QStringList Guide::headings() const

@@ -7,6 +7,8 @@ class QTextBrowser;
 
 namespace lamp::app {
 
+class Background;
+
 /// The user guide that ships with the program, in a window of its own that may stay open beside the work.
 class Guide : public QDialog {
     Q_OBJECT
@@ -23,7 +25,9 @@ public:
     [[nodiscard]] QString current() const;
 
 private:
+    void loadPictures(const QString &guide);
     QTextBrowser *m_text;
+    Background *m_background;
 };
 
 } // namespace lamp::app

@@ -7,6 +7,7 @@
 #include "app/parts/words.h"
 #include "app/studio/figure_strip.h"
 #include "app/studio/photographs.h"
+#include "report/visit_plots.h"
 #include "report/years_plots.h"
 
 #include <QHBoxLayout>
@@ -108,7 +109,7 @@ CardView::CardView(QWidget *parent)
     : QFrame(parent), m_lamp(new Lamp(this)), m_photographs(new Photographs(this)), m_name(new QLabel(this)), m_state(new QLabel(this)),
       m_facts(new QLabel(this)), m_advice(new QLabel(this)), m_full(new QPushButton(tr("&Full visit"), this)),
       m_refresh(new QPushButton(tr("&Refresh"), this)), m_check(new QPushButton(tr("&Check"), this)), m_cadence(new QSpinBox(this)),
-      m_figures(new FigureStrip(this)), m_luminance(new PlotWidget(this)), m_differences(new PlotWidget(this)),
+      m_figures(new FigureStrip(this)), m_luminance(new PlotWidget(this)), m_differences(new PlotWidget(this)), m_white(new PlotWidget(this)),
       m_history(plainTable({tr("Date"), tr("Visit"), tr("Result"), tr("Readings"), tr("State")}, tr("Visits of this display")))
 {
     setObjectName(QStringLiteral("sheet"));
@@ -154,6 +155,11 @@ CardView::CardView(QWidget *parent)
         plot->setMaximumHeight(kMost);
         years->addWidget(plot);
     }
+    constexpr int kWhite = 176;
+    m_white->setFixedWidth(kWhite);
+    m_white->setMinimumHeight(m_luminance->minimumHeight());
+    m_white->setMaximumHeight(m_luminance->maximumHeight());
+    years->addWidget(m_white);
     layout->addLayout(years);
     layout->addWidget(m_history, 1);
     connect(m_full, &QPushButton::clicked, this, [this] { Q_EMIT visitWanted(Task::Full); });
@@ -200,6 +206,7 @@ void CardView::show(const DisplayEntry &display, Store &store, WallTime now)
         facts += ' ' + display.note;
     }
     bool visited = false;
+    m_white->hide();
     std::vector<FigureStrip::Figure> figures;
     std::optional<double> limit; ///< by which its last visit judged
     for (size_t i = 0; i < visits.size(); ++i) {
@@ -219,6 +226,11 @@ void CardView::show(const DisplayEntry &display, Store &store, WallTime now)
                     facts += '\n' + (menu.isEmpty() ? tr("Its controls cannot be set by the program.") : tr("Menu as left: %1.").arg(menu));
                 }
                 figures = figuresOfVisit(record.value());
+                m_white->setVisible(record->calibrated.white.b > 0);
+                if (record->calibrated.white.b > 0) {
+                    m_white->setPlot(whiteAboutTargetPlot(record.value()));
+                    m_white->setAccessibleName(tr("White about its target"));
+                }
                 limit = record->plan.tolerance.metric == Metric::Ciede2000 ? std::optional(record->plan.tolerance.mean) : std::nullopt;
                 const QString instrument = text(modelAndSerial(record->instrument.model, record->instrument.serial));
                 facts += '\n'

@@ -45,7 +45,7 @@ private:
     QPushButton *m_full, *m_refresh, *m_check;
     QSpinBox *m_cadence;
     FigureStrip *m_figures;
-    PlotWidget *m_luminance, *m_differences; ///< over the months
+    PlotWidget *m_luminance, *m_differences, *m_white; ///< over the months; white about its target
     QTableWidget *m_history;
     std::vector<QString> m_ids;
 };

@@ -67,7 +67,7 @@ TargetForm::TargetForm(std::vector<Target> offered, const Target &chosen, const 
     : QWidget(parent), m_offered(std::move(offered)), m_roomLight(roomLight), m_list(new QListWidget(this)), m_why(quiet(this)),
       m_preview(quiet(this)), m_schools(quiet(this)), m_state(quiet(this)), m_white(new QComboBox(this)), m_luminance(new QComboBox(this)),
       m_tone(new QComboBox(this)), m_black(new QComboBox(this)), m_gamut(new QComboBox(this)), m_reference(new QComboBox(this)),
-      m_keepLuminance(new QCheckBox(tr("Where the panel cannot reach both, keep the &luminance and let the white move"), this)),
+      m_keepLuminance(new QCheckBox(tr("Out of reach: keep the &luminance, let the white move"), this)),
       m_keep(new QPushButton(tr("&Keep as…"), this)), m_rename(new QPushButton(tr("Re&name…"), this)),
       m_takeOff(new QPushButton(tr("&Take off"), this)), m_import(new QPushButton(tr("&Import…"), this)),
       m_export(new QPushButton(tr("E&xport…"), this)), m_undo(new QPushButton(tr("&Undo"), this)),
@@ -105,13 +105,13 @@ TargetForm::TargetForm(std::vector<Target> offered, const Target &chosen, const 
     auto *side = new QHBoxLayout;
     auto *left = new QVBoxLayout;
     left->addLayout(grid);
+    left->addWidget(m_keepLuminance);
     left->addStretch(1);
     side->addLayout(left);
     side->addStretch(1);
     m_plot->setFixedSize(250, 205);
     side->addWidget(m_plot);
     layout->addLayout(side);
-    layout->addWidget(m_keepLuminance);
     layout->addWidget(m_preview);
     layout->addWidget(m_schools);
     auto *buttons = new QHBoxLayout;
@@ -348,6 +348,12 @@ void TargetForm::changed()
         m_filling = true;
         m_x->setValue(m_roomLight->x);
         m_y->setValue(m_roomLight->y);
+        m_filling = false;
+    }
+    if (sender() == m_luminance && LuminanceTarget::Kind(m_luminance->currentIndex()) == LuminanceTarget::Kind::Print && m_boothLux
+        && *m_boothLux >= 1 && m_base.luminance.kind != LuminanceTarget::Kind::Print) {
+        m_filling = true;
+        m_lux->setValue(*m_boothLux);
         m_filling = false;
     }
     const int white = m_white->currentData().toInt();

@@ -45,6 +45,8 @@ public:
         double luminance; ///< cd/m²
     };
     void setReferences(std::vector<Reference> references);
+    /// The light that was measured at the desk, or in the booth: what paper there is first taken to lie in. lux
+    void setBoothLux(std::optional<double> lux) { m_boothLux = lux; }
     /// Takes a tone curve from a table; where it is none, says why and changes nothing.
     void takeCurve(const std::string &csv);
     /// Back to before the last change.
@@ -85,6 +87,7 @@ private:
     bool m_edited = false; ///< the settings are no longer those of the one that is chosen
     bool m_filling = false;
     std::optional<Chromaticity> m_roomLight;
+    std::optional<double> m_boothLux;
     std::shared_ptr<const VisitedDisplay> m_display;
     std::vector<Reference> m_references;
     ToneCurve m_curve; ///< of the own kind; empty before one was opened

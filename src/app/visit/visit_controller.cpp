@@ -143,6 +143,7 @@ void VisitController::start(Task task, qint64 displayId)
     if (const auto record = m_studio.lastVisit(displayId)) {
         plan.target = record->plan.target;
         plan.earlier = earlierOf(*record);
+        plan.at = record->plan.at;
         plan.menu = knownMenu(displayId);
         if (task == Task::Check) {
             plan.profileIn = record->profile;

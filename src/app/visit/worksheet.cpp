@@ -289,7 +289,7 @@ void Worksheet::setRecord(RecordPtr record)
             row(*m_openBefore)->setOpen(false);
         }
         if (canAgain) {
-            row(*open)->body()->addWidget(m_again, 0, Qt::AlignLeft); // with the list that it chooses from
+            row(*open)->body()->insertWidget(0, m_again, 0, Qt::AlignLeft);
         }
         if (open) {
             fillReadings(*open);
@@ -336,6 +336,7 @@ void Worksheet::clearQuestion()
     m_target = nullptr;
     m_note = nullptr;
     m_menu = nullptr;
+    m_place = nullptr;
     m_points.clear();
     m_question.reset();
 }
@@ -367,7 +368,9 @@ void Worksheet::ask(const Question &question, bool benchIsAutomatic, const Targe
         layout->addWidget(m_menu);
     }
     if (question.stage == Stage::Place && m_record) {
-        layout->addWidget(new PlacePicture(m_record->display, m_questionWidget));
+        m_place = new PlacePicture(m_record->display, m_questionWidget);
+        m_place->choose(m_record->plan.at);
+        layout->addWidget(m_place);
     }
     for (const QString &line : question.kind == Question::Kind::Confirm ? instructions(question.stage) : QStringList()) {
         layout->addWidget(paragraph(QStringLiteral("– ") + line, m_questionWidget));
@@ -388,6 +391,7 @@ void Worksheet::ask(const Question &question, bool benchIsAutomatic, const Targe
     }
     if (question.kind == Question::Kind::Target) {
         m_target = new TargetForm(m_offered, chosen, roomLight(), m_questionWidget);
+        m_target->setBoothLux(m_record ? m_record->roomLux : std::nullopt);
         layout->addWidget(m_target);
         m_target->setFocus();
         Q_EMIT targetAsked(m_target);
@@ -475,6 +479,9 @@ void Worksheet::goOn()
             answer.leftOut.push_back(code);
         }
     }
+    if (m_place != nullptr) {
+        answer.at = m_place->at();
+    }
     if (m_menu != nullptr) {
         answer.menu = m_menu->menu();
     }
@@ -491,7 +498,7 @@ bool Worksheet::choose(int number)
         m_points[size_t(number) - 1].second->toggle();
         return true;
     }
-    return m_target != nullptr && m_target->choose(number);
+    return m_place != nullptr ? m_place->chooseNinth(number) : m_target != nullptr && m_target->choose(number);
 }
 
 bool Worksheet::stopEarly()

@@ -21,6 +21,7 @@ class StageCharts;
 class TargetForm;
 class LookView;
 class MenuForm;
+class PlacePicture;
 
 /// A visit as one sheet that fills from top to bottom. The current line stands open, the others fold to what was
 /// done; any can be reopened. Space goes on, digits choose, Escape pauses.
@@ -95,6 +96,7 @@ private:
     TargetForm *m_target = nullptr;   ///< while it is asked for
     QPlainTextEdit *m_note = nullptr; ///< the same
     MenuForm *m_menu = nullptr;
+    PlacePicture *m_place = nullptr;
     std::vector<std::pair<std::string, QCheckBox *>> m_points; ///< the same: what only a person can see to, by code
     int m_cadenceDays = 0;                                     ///< between visits to this display; 0: not known
     std::optional<Stage> m_openBefore;

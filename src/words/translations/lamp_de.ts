@@ -853,6 +853,10 @@
         <source>Also tell on this desktop, once, where there is something to do</source>
         <translation>Auch auf diesem Desktop sagen, einmal, wo etwas zu tun ist</translation>
     </message>
+    <message>
+        <source>Where on the screen the instrument lies: X,Y as shares of its width and height; 0.5,0.5 where left out</source>
+        <translation>Wo auf dem Bildschirm das Messgerät liegt: X,Y als Anteile von Breite und Höhe; ohne Angabe 0.5,0.5</translation>
+    </message>
 </context>
 <context>
     <name>control</name>
@@ -1495,6 +1499,10 @@
     <message>
         <source>Figures against the standard observer, read with %1 on %2.</source>
         <translation>Werte gegen den Normalbeobachter, gemessen mit %1 am %2.</translation>
+    </message>
+    <message>
+        <source>White about its target</source>
+        <translation>Weiß um sein Ziel</translation>
     </message>
 </context>
 <context>
@@ -2816,16 +2824,24 @@
         <translation>Wo das Messgerät liegt</translation>
     </message>
     <message>
-        <source>In the middle of the screen, on a patch of %1 by %2 mm</source>
-        <translation>In der Bildschirmmitte, auf einem Feld von %1 mal %2 mm</translation>
-    </message>
-    <message>
         <source>In the middle of the screen</source>
         <translation>In der Bildschirmmitte</translation>
     </message>
     <message>
         <source>Patch %1 by %2 mm, the panel %3 by %4 mm</source>
         <translation>Feld %1 mal %2 mm, das Panel %3 mal %4 mm</translation>
+    </message>
+    <message>
+        <source>At %1 % of the width and %2 % of the height</source>
+        <translation>Bei %1 % der Breite und %2 % der Höhe</translation>
+    </message>
+    <message>
+        <source>%1, on a patch of %2 by %3 mm</source>
+        <translation>%1, auf einem Feld von %2 mal %3 mm</translation>
+    </message>
+    <message>
+        <source>1 to 9, or a press: elsewhere.</source>
+        <translation>1 bis 9 oder ein Klick: woandershin.</translation>
     </message>
 </context>
 <context>
@@ -3701,10 +3717,6 @@
         <translation>Nach der Sitzung vom %1.</translation>
     </message>
     <message>
-        <source>Where the panel cannot reach both, keep the &amp;luminance and let the white move</source>
-        <translation>Wenn nicht beides erreichbar ist, die &amp;Leuchtdichte halten und das Weiß nachgeben</translation>
-    </message>
-    <message>
         <source>&amp;Keep as…</source>
         <translation>&amp;Merken als…</translation>
     </message>
@@ -3895,6 +3907,10 @@
     <message>
         <source>D65 for pictures and video; D50, or the lamp itself, where screen and print lie side by side; the display&apos;s own where no level may be lost.</source>
         <translation>D65 für Bilder und Video; D50 oder die Lampe selbst, wo Bildschirm und Druck nebeneinander liegen; das eigene des Bildschirms, wo keine Stufe verloren gehen darf.</translation>
+    </message>
+    <message>
+        <source>Out of reach: keep the &amp;luminance, let the white move</source>
+        <translation>Unerreichbar: &amp;Leuchtdichte halten, Weiß nachgeben</translation>
     </message>
 </context>
 <context>
@@ -10372,6 +10388,14 @@
     <message>
         <source>own curve</source>
         <translation>eigene Kurve</translation>
+    </message>
+    <message>
+        <source>At %1 % of the width and %2 % of the height: the figures are of that place</source>
+        <translation>Bei %1 % der Breite und %2 % der Höhe: die Werte sind von dieser Stelle</translation>
+    </message>
+    <message>
+        <source>what the tolerance allows</source>
+        <translation>was die Toleranz erlaubt</translation>
     </message>
 </context>
 </TS>
