@@ -18,7 +18,8 @@ namespace {
 // With the colours as they are, draws make four whole blocks of those that differences are worked out in.
 constexpr int kDraws = 15;
 constexpr size_t kDrawnColours = 16, kFewestDrawn = 8, kAbsoluteColours = 64, kBecauseColours = 16;
-constexpr size_t kMostWhites = 6; ///< of targets; more are worked out pair by pair
+constexpr size_t kMostWhites = 6;   ///< of targets; more are worked out pair by pair
+constexpr size_t kMostLooks = 4000; ///< some 60 KB each
 
 /// A display's colours as they look beside those of a display with a certain target.
 struct Looks {
@@ -37,7 +38,7 @@ public:
         }
         chooseDrawn();
         draw();
-        if (m_whites.size() <= kMostWhites) {
+        if (m_whites.size() <= kMostWhites && displays.size() * m_whites.size() <= kMostLooks) {
             m_looks.resize(displays.size() * m_whites.size());
             inParallel(int(displays.size()), [this](int i) {
                 for (size_t w = 0; w < m_whites.size(); ++w) {

@@ -105,6 +105,8 @@ public:
     /// Patch area as a fraction of the screen; lowered where the panel dims itself above a limit.
     void setPatchArea(double area) { m_area = area; }
     [[nodiscard]] double patchArea() const { return m_area; }
+    /// Where the instrument lies as far as it could be laid: a bench that cannot move it leaves it where it was.
+    [[nodiscard]] const Place &placed() const { return m_place; }
     /// From one patch to the next by small steps from now on, for people whom sudden changes disturb: the drive changes by no more
     /// than a tenth in a tenth of a second.
     void setGentle(bool gentle) { m_gentle = gentle; }

@@ -5,7 +5,7 @@ namespace lamp::store {
 
 namespace {
 
-const Message kNotKept = say("picture-could-not-be-kept");
+const Message kPictureNotKept = say("picture-could-not-be-kept");
 
 Error tooLarge()
 {
@@ -20,7 +20,7 @@ Result<qint64> Pictures::add(qint64 displayId, const QByteArray &content, const 
         return tooLarge();
     }
     return m_connection.insert(QStringLiteral("INSERT INTO picture (display_id, added_at, words, content) VALUES (?, ?, ?, ?) RETURNING id"),
-                               {displayId, stored(now), stored(words), content}, kNotKept);
+                               {displayId, stored(now), stored(words), content}, kPictureNotKept);
 }
 
 std::vector<PhotographEntry> Pictures::of(qint64 displayId) const
@@ -42,12 +42,13 @@ QByteArray Pictures::content(qint64 id) const
 
 Status Pictures::setWords(qint64 id, const QString &words)
 {
-    return m_connection.change(QStringLiteral("UPDATE picture SET words = ? WHERE id = ?"), {stored(words), id}, kNotKept);
+    return m_connection.change(QStringLiteral("UPDATE picture SET words = ? WHERE id = ?"), {stored(words), id}, kPictureNotKept);
 }
 
 Status Pictures::setRemoved(qint64 id, bool removed, WallTime now)
 {
-    return m_connection.change(QStringLiteral("UPDATE picture SET removed_at = ? WHERE id = ?"), {removed ? stored(now) : QVariant(), id}, kNotKept);
+    return m_connection.change(QStringLiteral("UPDATE picture SET removed_at = ? WHERE id = ?"), {removed ? stored(now) : QVariant(), id},
+                               kPictureNotKept);
 }
 
 Letterhead Pictures::letterhead() const
@@ -70,18 +71,18 @@ Status Pictures::setLetterhead(const Letterhead &head, WallTime now)
         return tooLarge();
     }
     return m_connection.transaction([&]() -> Status {
-        const Status named = m_connection.change(QStringLiteral("UPDATE studio SET name = ?"), {stored(head.name)}, kNotKept);
+        const Status named = m_connection.change(QStringLiteral("UPDATE studio SET name = ?"), {stored(head.name)}, kPictureNotKept);
         if (!named || head.mark == letterhead().mark) {
             return named;
         }
         const Status away = m_connection.change(QStringLiteral("UPDATE picture SET removed_at = ? WHERE display_id IS NULL AND removed_at IS NULL"),
-                                                {stored(now)}, kNotKept);
+                                                {stored(now)}, kPictureNotKept);
         if (!away || head.mark.empty()) {
             return away;
         }
         return m_connection.change(QStringLiteral("INSERT INTO picture (added_at, content) VALUES (?, ?)"),
                                    {stored(now), QByteArray(reinterpret_cast<const char *>(head.mark.data()), qsizetype(head.mark.size()))},
-                                   kNotKept);
+                                   kPictureNotKept);
     });
 }
 

@@ -86,7 +86,8 @@ Gauge::Hooks Run::gaugeHooks()
         }
         m.state = m_r.states.numberOf(state);
     };
-    heard.askToMend = m_hooks.askToMend;
+    // Nobody sits beside an instrument that reads the room for a day.
+    heard.askToMend = m_plan.kind == SurveyKind::Room ? nullptr : m_hooks.askToMend;
     return heard;
 }
 
@@ -267,11 +268,12 @@ Status Run::room(size_t i)
     m_lastRoomEnd = m_bench.now();
     const auto m = m_gauge->readAmbient();
     if (!m) {
-        // A day is not lost by a reading: it is missing, which the result says. What goes on failing will not come back by itself.
+        // A day is not lost by a reading, nor by an instrument that is away over lunch: they are missing, which the result says. Where nothing was
+        // read at all there is no day.
         constexpr int kMost = 5;
         const bool ends =
             m.error().code == "gone" || m.error().code == "stopped" || m.error().code == "unsupported" || m.error().code == "bad-request";
-        if (ends || ++m_missed >= kMost) {
+        if (ends || (++m_missed >= kMost && m_r.readings.empty())) {
             return m.error();
         }
         if (m_hooks.onNote) {
@@ -296,7 +298,13 @@ Status Run::follow(const RoomPoint &point)
     }
     const auto taken = m_bench.setControl(control->name, std::clamp(*value, control->min, control->max));
     if (!taken) {
-        return taken.error();
+        if (taken.error().code == "gone") {
+            return taken.error();
+        }
+        // The day goes on without it; where the control stands is what it was last set to.
+        m_follower.reset();
+        m_r.warnings.push_back(say("room-follows-no-more", taken.error().what));
+        return Done{};
     }
     control->value = taken.value();
     m_follower->took(taken.value());

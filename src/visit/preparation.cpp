@@ -244,6 +244,10 @@ Status Placement::run()
     if (const Status s = m_s.gauge->place({false, m_s.record.plan.at}); !s) {
         return s;
     }
+    if (const auto &is = m_s.gauge->placed().at; is != m_s.record.plan.at) {
+        m_s.warn(say("place-not-moved"));
+        m_s.record.plan.at = is; // what is said of it is where it lies
+    }
     // Where a bench lays it itself, or nobody is there to lay it anew, there is nothing to be learnt that later readings do not tell.
     if (m_s.record.bench.automatic || !m_s.hooks.ask) {
         m_s.finish(Stage::Place, placeSaid());

@@ -155,6 +155,7 @@ std::span<const Sentence> visit()
         {"room-bright-lux-desk", QT_TRANSLATE_NOOP("words", "The room is bright (%1 lux at the desk): blacks look gray and prints will come out dark.")},
         {"choose-what-display", QT_TRANSLATE_NOOP("words", "Choose what the display is for.")},
         {"cover-off-used-counterweight", QT_TRANSLATE_NOOP("words", "Cover off and used as counterweight; screen tilted back; instrument in the marked place, flat, no gap seen from the side. Never press on the panel.")},
+        {"place-not-moved", QT_TRANSLATE_NOOP("words", "This bench does not move its instrument: it lies in the middle of the screen.")},
         {"place-off-centre", QT_TRANSLATE_NOOP("words", "At %1 % of the width and %2 % of the height: the figures are of that place")},
         {"place-centre", QT_TRANSLATE_NOOP("words", "Centre of the screen")},
         {"place-tried", QT_TRANSLATE_NOOP("words", "Centre of the screen; it sees the patch, and no light from beside it")},

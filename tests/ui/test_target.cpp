@@ -313,6 +313,7 @@ private Q_SLOTS:
         undo->click();
         QCOMPARE(targetToJson(form.target()), kept);
         QVERIFY(!undo->isVisible());
+        QVERIFY(labels(form).contains("retouching") || !labels(form).contains("Changed from"));
     }
 
     // Each setting says what is held against what.

@@ -3,6 +3,7 @@
 #include "english.h"
 #include "support.h"
 
+#include "device/paired_bench.h"
 #include "simlab/sim_bench.h"
 #include "visit/visit.h"
 
@@ -188,6 +189,38 @@ private Q_SLOTS:
         QVERIFY(record->verdict == Verdict::Pass);
         const auto back = recordFromJson(recordToJson(record.value()));
         QVERIFY(back.ok() && back->plan.at == record->plan.at);
+    }
+
+    // A bench that cannot move its instrument leaves it in the middle; nobody is told that it lies elsewhere.
+    void anInstrumentThatIsNotMovedLiesInTheMiddle()
+    {
+        class Fixed : public PairedBench {
+        public:
+            explicit Fixed(sim::SimBench &b) : PairedBench(b, b) {}
+            Result<InstrumentInfo> describeInstrument() override
+            {
+                auto info = PairedBench::describeInstrument();
+                info.value().modes = {"emission"};
+                return info;
+            }
+            Status place(const Place &place) override
+            {
+                return place.desk ? PairedBench::place(place)
+                                  : Status(Error{ErrorKind::Bench, verbatim("it is fixed"), {}, {}, "unsupported", false});
+            }
+        };
+        auto bench = std::move(sim::makeBench("wled", 4)).value();
+        Fixed fixed(*bench);
+        VisitPlan plan;
+        plan.target = *builtInTarget("Photo");
+        plan.tolerance = *builtInTolerance("studio");
+        plan.effort = Effort::Quick;
+        plan.at = {0.3, 0.3};
+        Visit visit(fixed, plan, {}, {});
+        (void)visit.run();
+        QVERIFY(visit.record().plan.at == VisitPlan{}.at);
+        QVERIFY(std::any_of(visit.record().warnings.begin(), visit.record().warnings.end(),
+                            [](const Message &m) { return m.code == "place-not-moved"; }));
     }
 
     // It is asked for twice; who leaves it so a third time is taken at their word, and it is said in the sheet.

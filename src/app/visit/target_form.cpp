@@ -389,7 +389,7 @@ void TargetForm::remember()
         m_past.push_back(*m_now);
     }
     m_typing = sender();
-    m_now = Step{target(), m_edited};
+    m_now = Step{target(), m_base, m_edited};
     m_undo->setVisible(!m_past.empty());
 }
 
@@ -400,10 +400,16 @@ void TargetForm::undo()
     }
     const Step before = m_past.back();
     m_past.pop_back();
-    const Target base = m_base;
     showTarget(before.target);
     m_edited = before.edited;
-    m_base = before.edited ? base : before.target;
+    m_base = before.base;
+    m_filling = true;
+    for (size_t i = 0; i < m_offered.size(); ++i) {
+        if (m_offered[i].name == m_base.name) {
+            m_list->setCurrentRow(int(i));
+        }
+    }
+    m_filling = false;
     m_now = before;
     m_typing = nullptr;
     m_undo->setVisible(!m_past.empty());

@@ -92,7 +92,7 @@ private:
     std::vector<Reference> m_references;
     ToneCurve m_curve; ///< of the own kind; empty before one was opened
     struct Step {
-        Target target;
+        Target target, base; ///< base: the kept one that its settings began with
         bool edited;
     };
     std::vector<Step> m_past;          ///< what undo() goes back to, the last first

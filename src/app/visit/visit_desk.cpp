@@ -160,6 +160,9 @@ void VisitDesk::ended(const RecordPtr &record, bool whole)
 
 bool VisitDesk::press(int key)
 {
+    if (key != Qt::Key_Escape && m_worksheet->endRest()) {
+        return true; // any key ends it, and does nothing else
+    }
     if (key == Qt::Key_Space && m_visits.runner().running() && m_visits.runner().question()) {
         m_worksheet->goOn();
         return true;

@@ -542,7 +542,16 @@ void Worksheet::loupeLook()
 
 void Worksheet::restLook()
 {
-    m_look->restLeft() > 0 ? m_look->endRest() : m_look->rest();
+    m_look->rest();
+}
+
+bool Worksheet::endRest()
+{
+    const bool resting = m_look->restLeft() > 0;
+    if (resting) {
+        m_look->endRest();
+    }
+    return resting;
 }
 
 void Worksheet::splitLook()

@@ -52,6 +52,8 @@ public:
     void splitLook();
     void loupeLook();
     void restLook();
+    /// \return whether the eyes were resting
+    bool endRest();
     /// Stops reading early, where that can be done. \return whether it can
     bool stopEarly();
     /// Asks for a reading of the stage at work once more, where that can be done. \return whether it can

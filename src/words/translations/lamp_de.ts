@@ -10397,5 +10397,13 @@
         <source>what the tolerance allows</source>
         <translation>was die Toleranz erlaubt</translation>
     </message>
+    <message>
+        <source>The screen followed the room no further: %1.</source>
+        <translation>Der Bildschirm folgte dem Raum nicht weiter: %1.</translation>
+    </message>
+    <message>
+        <source>This bench does not move its instrument: it lies in the middle of the screen.</source>
+        <translation>Dieser Messplatz bewegt sein Messgerät nicht: es liegt in der Mitte des Bildschirms.</translation>
+    </message>
 </context>
 </TS>
