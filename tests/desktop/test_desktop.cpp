@@ -431,6 +431,34 @@ private Q_SLOTS:
         bus.waitForFinished();
     }
 
+    // The command that a timer calls tells what is due by the session's notices; without a session, or where none are shown, it says so.
+    void whatIsDueIsToldByANotice()
+    {
+        QProcess bus;
+        bus.start("dbus-daemon", {"--session", "--nofork", "--print-address"});
+        QVERIFY2(bus.waitForReadyRead(), "dbus-daemon is missing");
+        const QString address = QString::fromUtf8(bus.readLine()).trimmed();
+        QProcessEnvironment e = environment();
+        e.insert("DBUS_SESSION_BUS_ADDRESS", address);
+        const QString studio = m_home.filePath("due.sqlite");
+        QByteArray out;
+        QCOMPARE(cli({"fleet", "add", "--store", studio, "--serial", "K-1", "--name", "Knot <b>", "--room", "Booth"}, &out, &e), 0);
+        QVERIFY(cli({"fleet", "due", "--store", studio, "--notify"}, &out, &e) != 0); // nobody shows them
+        StubScreenSaver stub;                                                         // it answers anything, and remembers it
+        QDBusConnection connection = QDBusConnection::connectToBus(address, "notices");
+        QVERIFY(connection.isConnected());
+        QVERIFY(connection.registerVirtualObject("/", &stub, QDBusConnection::SubPath));
+        QVERIFY(connection.registerService("org.freedesktop.Notifications"));
+        QCOMPARE(cli({"fleet", "due", "--store", studio, "--notify"}, &out, &e), 0);
+        QTRY_VERIFY(!stub.calls.isEmpty());
+        const QString told = stub.calls.join(';');
+        QVERIFY2(told.contains("Notify") && told.contains("1 display") && told.contains("Knot &lt;b&gt;") && told.contains("never visited"),
+                 qPrintable(told));
+        QDBusConnection::disconnectFromBus("notices");
+        bus.kill();
+        bus.waitForFinished();
+    }
+
     void theDesktopsColourManagerIsTold()
     {
         QProcess bus;

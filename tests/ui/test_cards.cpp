@@ -5,10 +5,13 @@
 
 #include "ui/views.h"
 
+#include "app/board/reminder.h"
 #include "app/parts/look.h"
+#include "app/parts/words.h"
 #include "app/studio/card_view.h"
 #include "app/studio/edit_display.h"
 #include "app/studio/edit_letterhead.h"
+#include "app/studio/edit_many.h"
 #include "app/studio/photographs.h"
 #include "report/report.h"
 #include "report/settings_card.h"
@@ -129,6 +132,82 @@ private Q_SLOTS:
         const DisplayEntry retired = now();
         QVERIFY(keepEdited(*m_store, retired, {retired, "Drawing office", false}, kNow).ok());
         QVERIFY(!now().retired && m_store->studio().displays().size() == 1);
+    }
+
+    // Several cards at once: what is not ticked stays as it was on each, all or none, and back again.
+    void severalCardsAreEditedAtOnce()
+    {
+        std::vector<qint64> ids;
+        for (const char *name : {"Knot, left", "Knot, right"}) {
+            DisplayEntry d = now();
+            d.name = d.model = name;
+            d.serial = QString("K-") + name;
+            d.role = name;
+            d.cadenceDays = 14;
+            d.retired.reset();
+            ids.push_back(m_store->studio().add(d, kNow).value());
+        }
+        const auto entries = [&] { return std::vector{*m_store->studio().display(ids[0]), *m_store->studio().display(ids[1])}; };
+        const std::vector<DisplayEntry> before = entries();
+        EditMany dialog(before, *m_store, nullptr);
+        dialog.show();
+        auto *ok = dialog.findChild<QDialogButtonBox *>()->button(QDialogButtonBox::Ok);
+        QVERIFY(!ok->isEnabled()); // nothing is ticked
+        for (QCheckBox *tick : dialog.findChildren<QCheckBox *>()) {
+            tick->setChecked(tick->text().contains("Visited") || tick->text().contains("Room"));
+        }
+        for (QSpinBox *box : dialog.findChildren<QSpinBox *>()) {
+            if (box->accessibleName().contains("Visited")) {
+                QVERIFY(box->isEnabled());
+                box->setValue(91);
+            }
+        }
+        for (QComboBox *box : dialog.findChildren<QComboBox *>()) {
+            if (box->accessibleName() == "Room") {
+                box->setCurrentText("Proofing booth");
+            }
+        }
+        QVERIFY(ok->isEnabled());
+        ::picture(dialog, "edit-many");
+        const auto edited = dialog.edited();
+        QVERIFY(keepAllEdited(*m_store, before, edited, kNow).ok());
+        const std::vector<DisplayEntry> after = entries();
+        for (size_t i = 0; i < 2; ++i) {
+            QCOMPARE(after[i].cadenceDays, 91);
+            QVERIFY(after[i].roomId != before[i].roomId && after[i].roomId == after[0].roomId);
+            QVERIFY(after[i].name == before[i].name && after[i].role == before[i].role && after[i].technology == before[i].technology);
+            QVERIFY(!after[i].retired);
+        }
+        // Somebody has changed one of them meanwhile: none is changed.
+        QVERIFY(!keepAllEdited(*m_store, before, edited, kNow).ok());
+        QCOMPARE(m_store->studio().display(ids[0])->cadenceDays, 91);
+        std::vector<EditDisplay::Edited> back;
+        for (const DisplayEntry &d : before) {
+            back.push_back({d, "Drawing office", false});
+        }
+        QVERIFY(keepAllEdited(*m_store, after, back, kNow).ok());
+        QCOMPARE(entries()[1].cadenceDays, 14);
+    }
+
+    // Once a day, in the morning, on days that the program was not begun on; and only where there is something to do.
+    void whatIsDueIsToldOnceADay()
+    {
+        QStringList told;
+        Store *store = m_store.get();
+        Reminder reminder([&] { return store; }, [&](const QString &title, const QString &which) { told << title + ": " + which; });
+        const WallTime today = wallNow();
+        QVERIFY(!reminder.look(today)); // whoever begins it sees the board
+        const auto at = [&](int days, int hour) {
+            return today + std::chrono::days{days} + std::chrono::minutes{int(60 * (hour - localHours(today)))};
+        };
+        QVERIFY(!reminder.look(at(1, 5)) && told.isEmpty()); // at night
+        QVERIFY(reminder.look(at(1, 9)));
+        QCOMPARE(told.size(), 1);
+        QVERIFY2(told.front().contains("displays") && told.front().contains("never visited"), qPrintable(told.front()));
+        QVERIFY(!reminder.look(at(1, 17)));
+        QVERIFY(reminder.look(at(2, 9)));
+        store = nullptr;
+        QVERIFY(!reminder.look(at(3, 9)));
     }
 
     // Photographs are made small, upright and without what a camera writes beside them; what is none is said, and the others are kept.
