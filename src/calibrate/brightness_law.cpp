@@ -2,11 +2,16 @@
 #include "calibrate/brightness_law.h"
 
 #include <algorithm>
+#include <cmath>
 
 namespace lamp {
 
 std::optional<BrightnessLaw> BrightnessLaw::of(std::string control, std::vector<std::pair<double, double>> tried, double left, double white)
 {
+    // Where a channel gave no light a model of the menu has no figure.
+    if (!std::all_of(tried.begin(), tried.end(), [](const auto &t) { return std::isfinite(t.first) && std::isfinite(t.second); })) {
+        return {};
+    }
     std::sort(tried.begin(), tried.end());
     BrightnessLaw law{std::move(control), {}};
     for (const auto &t : tried) {

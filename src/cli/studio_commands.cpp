@@ -250,12 +250,16 @@ int dueFleet(const FleetOptions &o)
             std::cerr << said(say("calendar-written", o.out, say("count-displays", all.size()))) << "\n";
         }
     }
+    int ended = kDone; // where nobody could be told the list is still printed
     if (o.notify) {
         const auto notice = dueNotice(all, question->on);
         const Status shown =
             notice ? notify(QString::fromStdString(said(notice->title)), QString::fromStdString(said(notice->which))) : Status(Done{});
         if (!shown) {
-            return report(shown.error(), o.json);
+            ended = report(shown.error(), o.json);
+            if (o.json) {
+                return ended; // one document only
+            }
         }
     }
     const Json list = Json::parse(dueToJson(all, question->on)); // in the order of urgency
@@ -272,7 +276,7 @@ int dueFleet(const FleetOptions &o)
                                                       Day{fromIsoTime(d.at("due").get<std::string>() + "T12:00:00Z")}, dueReasonSaid(why)))
                   << "\n";
     }
-    return kDone;
+    return ended;
 }
 
 int importFleet(const FleetOptions &o)

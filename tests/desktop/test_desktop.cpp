@@ -444,6 +444,7 @@ private Q_SLOTS:
         QByteArray out;
         QCOMPARE(cli({"fleet", "add", "--store", studio, "--serial", "K-1", "--name", "Knot <b>", "--room", "Booth"}, &out, &e), 0);
         QVERIFY(cli({"fleet", "due", "--store", studio, "--notify"}, &out, &e) != 0); // nobody shows them
+        QVERIFY2(out.contains("K-1"), out.constData());                               // who runs it still sees what is due
         StubScreenSaver stub;                                                         // it answers anything, and remembers it
         QDBusConnection connection = QDBusConnection::connectToBus(address, "notices");
         QVERIFY(connection.isConnected());

@@ -15,6 +15,7 @@
 #include <QtTest>
 
 #include <cmath>
+#include <limits>
 #include <set>
 
 using namespace lamp;
@@ -834,6 +835,9 @@ private Q_SLOTS:
         LAMP_NEAR(law->luminance(500), law->luminance(80), 1e-12);
         QVERIFY(!BrightnessLaw::of("brightness", {{20, 80}}, 20, 80) && !BrightnessLaw::of("brightness", {{20, 80}, {50, 70}}, 20, 80));
         QVERIFY(!BrightnessLaw::of("brightness", {{20, 80}, {50, 140}}, 20, 0));
+        for (const double none : {std::numeric_limits<double>::infinity(), std::numeric_limits<double>::quiet_NaN()}) {
+            QVERIFY(!BrightnessLaw::of("brightness", {{20, 80}, {50, none}}, 20, 80));
+        }
 
         RoomFollower follower(*law, 50);
         double value = 50;

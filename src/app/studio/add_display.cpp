@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/studio/add_display.h"
 
+#include "app/studio/edit_display.h"
 #include "app/visit/bench_consent.h"
 #include "simlab/sim_bench.h"
 
@@ -33,9 +34,7 @@ AddDisplay::AddDisplay(Store &store, QWidget *parent)
     }
     form->addRow(tr("Reached &through"), m_kind);
     form->addRow(tr("&Command"), m_bench);
-    for (const char *t : {"unknown", "wled", "wled-wide", "qd", "rgb-led", "ccfl", "woled", "qd-oled", "projector"}) {
-        m_technology->addItem(QString::fromLatin1(t));
-    }
+    offerPanels(m_technology, {});
     form->addRow(tr("&Panel"), m_technology);
     m_screen->addItem(tr("The one with this window"), QString());
     for (const QScreen *s : QGuiApplication::screens()) {

@@ -39,6 +39,19 @@ QSpinBox *count(int least, int most, int value)
 
 } // namespace
 
+void offerPanels(QComboBox *list, const QString &chosen)
+{
+    for (const char *t : {"unknown", "wled", "wled-wide", "qd", "rgb-led", "ccfl", "woled", "qd-oled", "projector"}) {
+        list->addItem(QString::fromLatin1(t));
+    }
+    if (!chosen.isEmpty() && list->findText(chosen) < 0) {
+        list->addItem(chosen);
+    }
+    if (!chosen.isEmpty()) {
+        list->setCurrentText(chosen);
+    }
+}
+
 EditDisplay::EditDisplay(const DisplayEntry &d, Store &store, QWidget *parent)
     : QDialog(parent), m_before(d), m_name(new QLineEdit(d.name)), m_model(new QLineEdit(d.model)), m_serial(new QLineEdit(d.serial)),
       m_role(new QLineEdit(d.role)), m_room(new QComboBox), m_technology(new QComboBox), m_bits(count(0, 16, d.bits)),
@@ -57,13 +70,7 @@ EditDisplay::EditDisplay(const DisplayEntry &d, Store &store, QWidget *parent)
     form->addRow(tr("&Room"), m_room);
     form->addRow(tr("&Make and model"), m_model);
     form->addRow(tr("&Serial number"), m_serial);
-    for (const char *t : {"unknown", "wled", "wled-wide", "qd", "rgb-led", "ccfl", "woled", "qd-oled", "projector"}) {
-        m_technology->addItem(QString::fromLatin1(t));
-    }
-    if (m_technology->findText(d.technology) < 0) {
-        m_technology->addItem(d.technology);
-    }
-    m_technology->setCurrentText(d.technology);
+    offerPanels(m_technology, d.technology);
     form->addRow(tr("&Panel"), m_technology);
     m_bits->setSpecialValueText(tr("not known"));
     form->addRow(tr("&Bits a channel"), m_bits);

@@ -13,6 +13,9 @@ class QSpinBox;
 
 namespace lamp::app {
 
+/// Kinds of panel to choose among, also one that is none of the usual.
+void offerPanels(QComboBox *list, const QString &chosen);
+
 /// A display's card, to be corrected: what it is called, where it stands, what it is used for and how often it is visited.
 class EditDisplay : public QDialog {
     Q_OBJECT

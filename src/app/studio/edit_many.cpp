@@ -40,10 +40,7 @@ EditMany::EditMany(std::vector<DisplayEntry> displays, Store &store, QWidget *pa
             room->setCurrentIndex(room->count() - 1);
         }
     }
-    for (const char *t : {"unknown", "wled", "wled-wide", "qd", "rgb-led", "ccfl", "woled", "qd-oled", "projector"}) {
-        panel->addItem(QString::fromLatin1(t));
-    }
-    panel->setCurrentText(m_displays.front().technology);
+    offerPanels(panel, m_displays.front().technology);
     critical->setRange(0, 3);
     critical->setValue(m_displays.front().critical);
     every->setRange(1, 3650);

@@ -140,8 +140,8 @@ void Photographs::refill()
         if (i < m_entries.size()) {
             const PhotographEntry &e = m_entries[i];
             const QString name = e.words.isEmpty() ? tr("Photograph of %1").arg(wordedDay(e.added)) : e.words;
-            const size_t more = m_entries.size() - m_small.size();
-            const bool last = i + 1 == m_small.size() && m_entries.size() > m_small.size();
+            const size_t more = m_entries.size() - std::min(m_entries.size(), m_small.size());
+            const bool last = i + 1 == m_small.size() && more > 0;
             m_small[i]->setAccessibleName(last ? tr("%1, and %2 more").arg(name).arg(more) : name);
             m_small[i]->setToolTip(m_small[i]->accessibleName());
             contents.push_back(m_store->pictures().content(e.id));
