@@ -40,7 +40,9 @@ Share sharesOf(const std::vector<RoomPoint> &points)
         steps.push_back(points[i].hours - points[i - 1].hours);
     }
     Share s;
-    s.usual = middleOf(steps);
+    std::vector<double> between = steps;
+    std::erase_if(between, [](double step) { return step <= 0; }); // several of one time are no measure of how often it was read
+    s.usual = middleOf(std::move(between));
     const double most = 1.5 * s.usual;
     for (size_t i = 0; i < points.size(); ++i) {
         const double before = i > 0 ? steps[i - 1] : 0, after = i < steps.size() ? steps[i] : 0;

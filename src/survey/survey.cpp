@@ -37,7 +37,8 @@ private:
     Status readAll();
     /// An error where a patch that should be dark is as bright as white: nothing that would be said of such readings is true.
     [[nodiscard]] Status plausible(size_t i) const;
-    void putBack();
+    /// Leaves the display as it was found. \param gone why the bench can be asked no more; null where it can
+    void putBack(const Error *gone);
     void tell(size_t done);
     Gauge::Hooks gaugeHooks();
 
@@ -52,7 +53,7 @@ private:
     std::vector<Control> m_controls; ///< of the menu in that mode
     std::array<double, 2> m_at{0.5, 0.5};
     double m_usualArea = 0.1, m_white = 0, m_start = 0;
-    bool m_changedMode = false;
+    bool m_changedMode = false, m_turned = false;
     std::optional<RoomFollower> m_follower;
     double m_lastRoomEnd = 0; ///< bench clock, s
     int m_missed = 0;         ///< readings of the room in a row that failed
@@ -296,6 +297,7 @@ Status Run::follow(const RoomPoint &point)
     if (!value) {
         return Done{};
     }
+    m_turned = true;
     const auto taken = m_bench.setControl(control->name, std::clamp(*value, control->min, control->max));
     if (!taken) {
         if (taken.error().code == "gone") {
@@ -398,18 +400,25 @@ Status Run::readAll()
     return Done{};
 }
 
-void Run::putBack()
+void Run::putBack(const Error *gone)
 {
+    // The calibration belongs to what was found: who cannot be given it back is told to set it.
     if (m_changedMode && m_mode != m_r.display.mode) {
-        (void)m_bench.setMode(m_r.display.mode);
+        const auto back = gone != nullptr ? Status(*gone) : m_bench.setMode(m_r.display.mode);
+        if (!back) {
+            m_r.warnings.push_back(say("survey-mode-not-put-back", m_r.display.mode, back.error().what));
+        }
     }
-    if (!m_r.followed.empty()) {
-        // The calibration belongs to the value that was found.
-        for (const Control &c : m_r.display.controls) {
-            if (c.name == m_plan.follow->control) {
-                (void)m_bench.setControl(c.name, c.value);
+    for (const Control &c : m_r.display.controls) {
+        if (m_turned && c.name == m_plan.follow->control) {
+            const auto back = gone != nullptr ? Result<double>(*gone) : m_bench.setControl(c.name, c.value);
+            if (!back) {
+                m_r.warnings.push_back(say("survey-control-not-put-back", c.name, decimal(c.value, 0), back.error().what));
             }
         }
+    }
+    if (gone != nullptr) {
+        return;
     }
     const bool away = m_plan.kind == SurveyKind::Room || m_at != std::array<double, 2>{0.5, 0.5};
     if (away && m_r.bench.automatic) {
@@ -434,10 +443,11 @@ Status Run::all(const SurveyRecord *earlier)
     m_r.finished = m_hooks.wallClock ? m_hooks.wallClock() : WallTime{};
     m_r.benchSeconds = m_bench.now() - m_start;
     if (!status && status.error().code == "gone") {
+        putBack(&status.error());
         return status;
     }
     m_bench.closing();
-    putBack();
+    putBack(nullptr);
     return status;
 }
 

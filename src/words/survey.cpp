@@ -58,6 +58,8 @@ std::span<const Sentence> survey()
         {"bench-needed", QT_TRANSLATE_NOOP("words", "Say with --bench how the bench is started.")},
         {"room-no-law", QT_TRANSLATE_NOOP("words", "That visit tried no two values of brightness: how the screen would follow the room is not known.")},
         {"room-visit-for-law", QT_TRANSLATE_NOOP("words", "Make a full visit with brightness away from its end, and give its folder.")},
+        {"survey-mode-not-put-back", QT_TRANSLATE_NOOP("words", "The display could not be put back into its mode %1: %2. Set it by hand; the calibration belongs to it.")},
+        {"survey-control-not-put-back", QT_TRANSLATE_NOOP("words", "The control %1 could not be put back to %2: %3. Set it by hand; the calibration belongs to it.")},
         {"room-follows-no-more", QT_TRANSLATE_NOOP("words", "The screen followed the room no further: %1.")},
         {"room-line", QT_TRANSLATE_NOOP("words", "Line %1 of the room's readings cannot be used: %2.")},
         {"room-line-form", QT_TRANSLATE_NOOP("words", "Write lines of time and lux, as 09:30, 120; then x and y where known.")},

@@ -94,6 +94,20 @@ public:
     }
 };
 
+/// A bench whose brightness cannot be put back to where it was found.
+class SticksAway : public PairedBench {
+public:
+    SticksAway(Bench &b, double found) : PairedBench(b, b), m_found(found) {}
+    Result<double> setControl(const std::string &name, double value) override
+    {
+        return value == m_found ? Result<double>(Error{ErrorKind::Bench, say("no-session-bus"), {}, {}, "busy", false})
+                                : PairedBench::setControl(name, value);
+    }
+
+private:
+    double m_found;
+};
+
 } // namespace
 
 class TestSurvey : public QObject {
@@ -875,9 +889,26 @@ private Q_SLOTS:
         QCOMPARE(brightness->value, 50.0);
         const auto said = surveySaid(ran.record, surveyResults(ran.record));
         QVERIFY(std::any_of(said.begin(), said.end(), [](const Message &m) { return m.code == "room-followed"; }));
+        // Where it cannot be put back the record says so, and to what.
+        SticksAway sticks(bench, 50);
+        bench.setRoom(room);
+        const Ran away = run(sticks, plan);
+        QVERIFY(away.record.followed.size() >= 3);
+        const auto told = [](const Message &m) { return m.code == "survey-control-not-put-back"; };
+        QVERIFY(std::any_of(away.record.warnings.begin(), away.record.warnings.end(), told));
+        QVERIFY(std::none_of(ran.record.warnings.begin(), ran.record.warnings.end(), told));
+        (void)bench.setControl("brightness", 50);
         plan.follow->control = "sharpness";
         const Ran none = run(bench, plan);
         QVERIFY(!none.status.ok() && none.status.error().code == "follow");
+    }
+
+    // Several readings of one time do not hide how long the light was right.
+    void readingsOfOneTime()
+    {
+        const auto day = roomDay({{9, 30, {}}, {9, 31, {}}, {9, 30, {}}, {9, 32, {}}, {10, 30, {}}, {11, 30, {}}});
+        QVERIFY(day.has_value());
+        QCOMPARE(day->right, 1.0);
     }
 };
 

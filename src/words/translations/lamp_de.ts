@@ -10405,5 +10405,13 @@
         <source>This bench does not move its instrument: it lies in the middle of the screen.</source>
         <translation>Dieser Messplatz bewegt sein Messgerät nicht: es liegt in der Mitte des Bildschirms.</translation>
     </message>
+    <message>
+        <source>The display could not be put back into its mode %1: %2. Set it by hand; the calibration belongs to it.</source>
+        <translation>Der Bildschirm konnte nicht in seinen Modus %1 zurückgestellt werden: %2. Bitte von Hand einstellen; die Kalibrierung gehört zu ihm.</translation>
+    </message>
+    <message>
+        <source>The control %1 could not be put back to %2: %3. Set it by hand; the calibration belongs to it.</source>
+        <translation>Der Regler %1 konnte nicht auf %2 zurückgestellt werden: %3. Bitte von Hand einstellen; die Kalibrierung gehört zu diesem Wert.</translation>
+    </message>
 </context>
 </TS>
