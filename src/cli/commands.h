@@ -56,6 +56,12 @@ struct CompareOptions {
     bool instruments = false, json = false;
 };
 
+/// Of `ask`.
+struct AskOptions {
+    std::string question, display, beside, store;
+    bool json = false;
+};
+
 /// Of `import`, `convert` and `rebuild`.
 struct ImportOptions {
     std::string file, out, target, tolerance, profile = "auto", name, report = "pdf", columns, ramps, correctedFor, curves = "auto";
@@ -99,6 +105,8 @@ int runVisit(const VisitOptions &options);
 int measure(const MeasureOptions &options);
 int diagnose(const DiagnoseOptions &options);
 int compareResults(const CompareOptions &options);
+/// Answers what people ask of a display, by what the studio knows; without a question lists them.
+int ask(const AskOptions &options);
 int inspectProfile(const std::string &path, bool json);
 int importReadings(const ImportOptions &options);
 int convertFile(const ImportOptions &options);

@@ -207,7 +207,7 @@ int importReadings(const ImportOptions &o)
     if (!ramps) {
         return report(ramps.error(), o.json);
     }
-    Asked asked{{}, {}, ramps.value()};
+    AskedOfReadings asked{{}, {}, ramps.value()};
     if (!o.target.empty()) {
         asked.target = plan.target;
     }

@@ -241,6 +241,18 @@ void addCompare(CLI::App &app, CompareOptions &o, int &status)
     command->callback([&] { status = compareResults(o); });
 }
 
+void addAsk(CLI::App &app, AskOptions &o, int &status)
+{
+    auto *command =
+        app.add_subcommand("ask", phrase("cli", "What people ask: prints too dark, a cast, bands, which mode... answered by what is known"));
+    command->add_option("QUESTION", o.question, phrase("cli", "prints-dark, cast, differ, banding, changed, meter or mode; a list where left out"));
+    command->add_option("--display", o.display, phrase("cli", "Serial number of the display that is asked about"));
+    command->add_option("--beside", o.beside, phrase("cli", "With differ: serial number of the other one"));
+    command->add_option("--store", o.store, phrase("cli", "The studio: a file, or postgresql://...; the one in use where left out"));
+    command->add_flag("--json", o.json, phrase("cli", "Machine-readable output"));
+    command->callback([&] { status = ask(o); });
+}
+
 void addServe(CLI::App &app, ServeOptions &o, bool &json, int &status)
 {
     auto *command = app.add_subcommand("serve", phrase("cli", "Serve a simulated display and instrument over the bench protocol"));
@@ -465,6 +477,8 @@ int run(std::vector<std::string> arguments)
     addServe(app, serve, json, status);
     CompareOptions comparing;
     addCompare(app, comparing, status);
+    AskOptions asking;
+    addAsk(app, asking, status);
     MeasureOptions measuring;
 
     addMeasure(app, measuring, status);

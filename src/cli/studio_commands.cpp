@@ -2,6 +2,7 @@
 // Commands that work on the studio's store.
 #include "cli/commands.h"
 
+#include "base/csv.h"
 #include "base/file.h"
 #include "base/json.h"
 #include "cli/output.h"
@@ -42,6 +43,8 @@ struct Import {
     std::optional<VisitRecord> visit;
     bool visitKnown = false;
     std::vector<DatedAssignment> assignments;
+    std::optional<MeasurementEntry> measured;
+    std::string document; ///< of that
 };
 
 Result<Import> readImport(Store &store, const std::string &file)
@@ -66,6 +69,19 @@ Result<Import> readImport(Store &store, const std::string &file)
         }
         in.visitKnown = store.visits().entry(QString::fromStdString(record->id)).has_value();
         in.visit = std::move(record).value();
+        return in;
+    }
+    if (store::looksLikeMeasurement(text.value())) {
+        auto entry = store.measurements().describe(text.value());
+        if (!entry) {
+            return naming(file, entry.error());
+        }
+        if (entry->displayId == 0) {
+            return naming(file, unusable(say("no-measurement", say("measured-display-not-here")), say("nothing-changed"),
+                                         say("add-its-display-first"), "measurement"));
+        }
+        in.measured = std::move(entry).value();
+        in.document = text.value();
         return in;
     }
     if (looksLikeAssignments(text.value())) {
@@ -157,6 +173,10 @@ Status doImport(Store &store, const Import &in)
             const auto display = displayOfVisit(store, *in.visit);
             return display ? store.visits().finish(*in.visit, *display, in.visit->matrix) : display.error();
         }
+        if (in.measured) {
+            const auto kept = store.measurements().add(in.document);
+            return kept ? Status(Done{}) : Status(kept.error());
+        }
         if (const Status s = applyRegister(store, in.displays, now()); !s) {
             return s;
         }
@@ -181,13 +201,16 @@ Status doImport(Store &store, const Import &in)
 Json importJson(const Import &in)
 {
     Json j{{"file", in.file},           {"rows_new", in.fresh}, {"rows_known", in.known}, {"assignments", in.assignments.size()},
-           {"displays", Json::array()}, {"visit", nullptr}};
+           {"displays", Json::array()}, {"visit", nullptr},     {"measurement", nullptr}};
     constexpr std::array<const char *, 3> kinds{"add", "change", "same"};
     for (const RegisterChange &c : in.displays) {
         j["displays"].push_back({{"serial", c.entry.serial}, {"what", kinds[size_t(c.kind)]}, {"fields", c.fields}});
     }
     if (in.visit) {
         j["visit"] = {{"id", in.visit->id}, {"serial", in.visit->display.serial}, {"known", in.visitKnown}};
+    }
+    if (in.measured) {
+        j["measurement"] = {{"kind", in.measured->kind}, {"finished", isoTime(in.measured->finished)}, {"known", in.measured->id != 0}};
     }
     return j;
 }
@@ -201,6 +224,8 @@ void tellImport(const Import &in)
                        say("count-displays", count(RegisterChange::Kind::Change)), say("count-rows", in.fresh), say("count-rows", in.known));
     if (in.visit) {
         what = say(in.visitKnown ? "import-visit-known" : "import-visit", in.file, in.visit->display.model + " " + in.visit->display.serial);
+    } else if (in.measured) {
+        what = say(in.measured->id != 0 ? "import-measurement-known" : "import-measurement", in.file, isoTime(in.measured->finished).substr(0, 10));
     } else if (!in.assignments.empty()) {
         what = say("import-assignments", in.file, say("count-assignments", in.assignments.size()));
     }
@@ -365,6 +390,89 @@ int addToFleet(const FleetOptions &o)
     return kDone;
 }
 
+namespace {
+
+std::string csvOf(const std::vector<std::vector<std::string>> &rows)
+{
+    std::string text;
+    for (const auto &row : rows) {
+        for (size_t i = 0; i < row.size(); ++i) {
+            text += (i > 0 ? "," : "") + csvCell(row[i]);
+        }
+        text += '\n';
+    }
+    return text;
+}
+
+/// Where an export's files go, and what stands in its way.
+class Exported {
+public:
+    explicit Exported(fs::path folder) : m_folder(std::move(folder)) {}
+
+    template <typename Content> Status write(const fs::path &name, const Content &content)
+    {
+        const Status ready = prepareFolder((m_folder / name).parent_path());
+        const Status written = ready ? writeFile(m_folder / name, content) : ready;
+        m_unwritten = m_unwritten || !written;
+        return written;
+    }
+    [[nodiscard]] bool unwritten() const { return m_unwritten; }
+
+private:
+    fs::path m_folder;
+    bool m_unwritten = false;
+};
+
+Status exportVisits(Store &store, const DisplayEntry &display, Exported &to, int &count)
+{
+    for (const VisitEntry &v : store.visits().of(display.id)) {
+        if (v.state != VisitState::Finished) {
+            continue;
+        }
+        const auto record = store.visits().record(v.id);
+        if (!record) {
+            return record.error();
+        }
+        if (const Status s = to.write(fs::path("visits") / (v.id.toStdString() + ".json"), wholeVisitToJson(record.value())); !s) {
+            return s;
+        }
+        ++count;
+    }
+    return Done{};
+}
+
+Status exportMeasurements(Store &store, const DisplayEntry &display, Exported &to, int &count)
+{
+    for (const MeasurementEntry &m : store.measurements().of(display.id)) {
+        const auto document = store.measurements().document(m.id);
+        if (!document) {
+            return store::storageError(say("measurement-unreadable", m.id));
+        }
+        const std::string name = isoTime(m.finished).substr(0, 10) + "-" + m.kind + "-" + std::to_string(m.id) + ".json";
+        if (const Status s = to.write(fs::path("measurements") / name, *document); !s) {
+            return s;
+        }
+        ++count;
+    }
+    return Done{};
+}
+
+/// \param list a line for each: its file, its display's serial, what it shows
+Status exportPhotographs(Store &store, const DisplayEntry &display, Exported &to, std::vector<std::vector<std::string>> &list)
+{
+    for (const PhotographEntry &p : store.pictures().of(display.id)) {
+        const QByteArray content = store.pictures().content(p.id);
+        const std::string name = "photographs/" + std::to_string(p.id) + (content.startsWith("\x89PNG") ? ".png" : ".jpg");
+        if (const Status s = to.write(name, Bytes(content.begin(), content.end())); !s) {
+            return s;
+        }
+        list.push_back({name, display.serial.toStdString(), display.name.toStdString(), isoTime(p.added), p.words.toStdString()});
+    }
+    return Done{};
+}
+
+} // namespace
+
 int exportFleet(const FleetOptions &o)
 {
     OpenStudio studio(o.store);
@@ -376,43 +484,45 @@ int exportFleet(const FleetOptions &o)
     if (const Status s = prepareFolder(folder); !s) {
         return report(s.error(), o.json);
     }
+    Exported to(folder);
     const std::vector<RegisterEntry> displays = registerOf(store);
+    int visits = 0, measurements = 0;
+    std::vector<std::vector<std::string>> photographs{{"file", "serial", "name", "added", "words"}};
+    Status done = Done{};
+    for (const DisplayEntry &d : store.studio().displays()) {
+        done = done ? exportVisits(store, d, to, visits) : done;
+        done = done ? exportMeasurements(store, d, to, measurements) : done;
+        done = done ? exportPhotographs(store, d, to, photographs) : done;
+    }
     std::vector<std::pair<fs::path, std::string>> files{{"register.csv", registerToCsv(displays)},
                                                         {"register.json", registerToJson(displays)},
                                                         {"history.csv", historyToCsv(store.histories().written())},
                                                         {"assignments.csv", assignmentsToCsv(store.histories().assignments(WallTime{}))}};
-    int visits = 0;
-    for (const DisplayEntry &d : store.studio().displays()) {
-        for (const VisitEntry &v : store.visits().of(d.id)) {
-            if (v.state != VisitState::Finished) {
-                continue;
-            }
-            const auto record = store.visits().record(v.id);
-            if (!record) {
-                return report(record.error(), o.json);
-            }
-            const Status s = prepareFolder(folder / "visits");
-            const Status written = s ? writeFile(folder / "visits" / (v.id.toStdString() + ".json"), wholeVisitToJson(record.value())) : s;
-            if (!written) {
-                report(written.error(), o.json);
-                return kNotWritten;
-            }
-            ++visits;
-        }
+    if (photographs.size() > 1) {
+        files.emplace_back("photographs.csv", csvOf(photographs));
     }
-    if (const auto problem = store.takeProblem()) {
-        return report(*problem, o.json); // what could not be read must not look like nothing
+    if (const auto problem = store.takeProblem(); problem && done) {
+        done = *problem; // what could not be read must not look like nothing
     }
     for (const auto &[name, text] : files) {
-        if (const Status s = writeFile(folder / name, text); !s) {
-            report(s.error(), o.json);
-            return kNotWritten;
-        }
+        done = done ? to.write(name, text) : done;
+    }
+    if (!done) {
+        const int status = report(done.error(), o.json);
+        return to.unwritten() ? kNotWritten : status;
     }
     if (o.json) {
-        printJson({{"folder", folder.string()}, {"displays", displays.size()}, {"visits", visits}});
+        printJson({{"folder", folder.string()},
+                   {"displays", displays.size()},
+                   {"visits", visits},
+                   {"measurements", measurements},
+                   {"photographs", photographs.size() - 1}});
     } else {
         std::cout << said(say("fleet-exported", say("count-displays", displays.size()), say("count-visits", visits), folder.string())) << "\n";
+        if (measurements > 0 || photographs.size() > 1) {
+            std::cout << said(say("fleet-exported-too", say("count-measurements", measurements), say("count-photographs", photographs.size() - 1)))
+                      << "\n";
+        }
     }
     return kDone;
 }

@@ -118,6 +118,7 @@ std::string examinationJson(const Examination &e, const Wording &wording)
                      {"causes", causes},
                      {"tests", e.tests},
                      {"warnings", worded(e.warnings, wording)},
+                     {"said_codes", messagesJson(examinationSaid(e))},
                      {"next_test", e.next.empty() ? Json(nullptr) : Json(e.next)},
                      {"observed", readings}};
     return whole.dump(2) + "\n";

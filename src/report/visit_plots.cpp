@@ -3,6 +3,7 @@
 
 #include "colour/spaces.h"
 #include "colour/spectrum.h"
+#include "report/plot_axes.h"
 #include "words/words.h"
 
 #include <algorithm>
@@ -17,66 +18,12 @@ namespace {
 
 constexpr std::array<const char *, 3> kPrimaryNames{"red", "green", "blue"};
 
-/// A pleasant upper end for an axis.
-double niceTop(double v)
-{
-    for (const double top : {0.5, 1.0, 2.0, 3.0, 5.0, 8.0, 12.0, 20.0, 40.0, 100.0}) {
-        if (v <= top) {
-            return top;
-        }
-    }
-    return v;
-}
+} // namespace
 
-Axis driveAxis()
-{
-    return {said(say("axis-drive")), "%", 0, 100, {0, 25, 50, 75, 100}, 0};
-}
-
-Axis differenceAxis(double top)
-{
-    return {"ΔE00", "", 0, top, {0, top / 2, top}, 1};
-}
-
-/// Charts show CIEDE2000; limits that are meant in another formula are not those of what is drawn.
 bool limitsDrawn(const VisitRecord &r)
 {
     return r.plan.tolerance.metric == Metric::Ciede2000;
 }
-
-/// Readings of one stage from the screen that count and saw something, where a condition holds for the drive.
-template <typename If> std::vector<const Measurement *> readOf(const VisitRecord &r, Stage stage, If condition)
-{
-    std::vector<const Measurement *> all;
-    for (const Measurement &m : r.readings) {
-        if (m.stage == stageName(stage) && m.mode == ReadMode::Emission && !m.superseded && !m.tooDark && condition(m.rgb)) {
-            all.push_back(&m);
-        }
-    }
-    return all;
-}
-
-/// CIE 1976 L* of a luminance over white's.
-double lightnessOf(double share)
-{
-    return labOf({share, share, share}, {1, 1, 1}).a;
-}
-
-bool isGray(const Drive &d)
-{
-    return d.a == d.b && d.b == d.c;
-}
-
-/// An axis about values with a little room, and no narrower than something that can be seen.
-Axis axisAbout(std::string name, std::string unit, double low, double high, double narrowest, int decimals)
-{
-    const double room = std::max(0.08 * (high - low), (narrowest - (high - low)) / 2);
-    Axis a{std::move(name), std::move(unit), low - std::max(room, 0.0), high + std::max(room, 0.0), {}, decimals};
-    a.ticks = ticksBetween(a.from, a.to);
-    return a;
-}
-
-} // namespace
 
 std::array<int, 3> screenCodes(const Lab &lab)
 {
@@ -96,7 +43,7 @@ Plot grayPlot(const VisitRecord &r)
     Plot p;
     p.title = said(say("plot-gray"));
     p.x = driveAxis();
-    p.y = differenceAxis(niceTop(std::max(r.gray.max, limit) * 1.1));
+    p.y = differenceAxis(std::max(r.gray.max, limit) * 1.1);
     if (limit > 0) {
         p.band = {0, limit};
         p.limits = {{limit, said(say("limit-of", decimal(limit, 1)))}};
@@ -153,7 +100,7 @@ Plot coloursPlot(const VisitRecord &r)
     p.title = said(say("plot-colours"));
     p.x = {said(say("axis-colours")), "", 0, double(std::max<size_t>(colours.size(), 1)), {}, 0};
     const bool drawn = limitsDrawn(r);
-    p.y = differenceAxis(niceTop(std::max(r.verification.max, drawn ? limits.mean : 0) * 1.15));
+    p.y = differenceAxis(std::max(r.verification.max, drawn ? limits.mean : 0) * 1.15);
     for (size_t i = 0; i < colours.size(); ++i) {
         const VerifiedColour &c = colours[i];
         p.bars.push_back({double(i) + 0.5, c.deltaE, screenCodes(c.colour.wanted), c.k2.instrument,
@@ -208,59 +155,6 @@ Plot whitePlot(const Chromaticity &white, const std::optional<Chromaticity> &own
     return p;
 }
 
-Plot warmUpPlot(const VisitRecord &r)
-{
-    Series s{said(say("series-white-read")), {}, Stroke::Solid, 1.2, Ink::Strong, Mark::Square};
-    const auto whites = readOf(r, Stage::WarmUp, [](const Drive &d) { return d == Drive{1, 1, 1}; });
-    double low = 1e9, high = 0, last = 1;
-    for (const Measurement *m : whites) {
-        const double minutes = (m->t - whites.front()->t) / 60;
-        s.points.push_back({minutes, m->xyz.b, 2 * m->sigma.b, said(say("point-warm-up", decimal(minutes, 1), decimal(m->xyz.b, 2)))});
-        low = std::min(low, m->xyz.b);
-        high = std::max(high, m->xyz.b);
-        last = std::max(last, minutes);
-    }
-    Plot p;
-    p.title = said(say("plot-warm-up"));
-    if (whites.empty()) {
-        low = high = 100;
-        p.empty = said(say("no-reading-yet"));
-    }
-    p.x = {said(say("axis-time")), "min", 0, last * 1.05, {}, last < 5 ? 1 : 0};
-    p.x.ticks = ticksBetween(0, p.x.to);
-    p.y = axisAbout(said(say("axis-luminance")), "cd/m²", low, high, 0.02 * high, high < 200 ? 1 : 0);
-    p.series = {std::move(s)};
-    return p;
-}
-
-Plot responsePlot(const VisitRecord &r)
-{
-    const auto grays = readOf(r, Stage::Calibrate, isGray);
-    double brightest = 0;
-    for (const Measurement *m : grays) {
-        brightest = std::max(brightest, m->xyz.b);
-    }
-    Series read{said(say("series-read")), {}, Stroke::None, 1, Ink::Strong, Mark::Square},
-        wanted{said(say("series-target")), {}, Stroke::Dashed, 1.2, Ink::Soft};
-    for (const Measurement *m : grays) {
-        const double drive = 100 * (m->behind ? m->behind->b : m->rgb.b), lightness = lightnessOf(m->xyz.b / brightest);
-        read.points.push_back({drive, lightness, {}, said(say("point-response", decimal(drive, 1), decimal(m->xyz.b, 3), decimal(lightness, 1)))});
-    }
-    const XYZ &white = r.calibrated.white;
-    const ToneCurve tone = r.plan.target.tone.withBlack(white.b > 0 ? r.calibrated.black.b / white.b : 0);
-    for (int i = 0; i <= 50; ++i) {
-        wanted.points.push_back({2.0 * i, lightnessOf(tone.value(i / 50.0)), {}, {}});
-    }
-    Plot p;
-    p.title = said(say("plot-response"));
-    p.x = driveAxis();
-    p.y = {"L*", "", 0, 100, {0, 25, 50, 75, 100}, 0};
-    p.series = {std::move(wanted), std::move(read)};
-    p.legend = {said(say("legend-dashed-target", tone.named()))};
-    p.legendAt = Plot::Legend::BottomRight;
-    return p;
-}
-
 Plot whiteAboutTargetPlot(const VisitRecord &r)
 {
     const Chromaticity target = r.targetWhite(), is = chromaticity(r.calibrated.white);
@@ -302,45 +196,6 @@ Plot whiteAboutTargetPlot(const VisitRecord &r)
         std::move(allowed),
         {said(say("series-target-white")), {chromaticityPoint(target, false, whiteReadOut(target))}, Stroke::None, 1, Ink::Strong, Mark::Cross},
         {read, {chromaticityPoint(is, false, whiteReadOut(is))}, Stroke::None, 1, Ink::Strong, Mark::Ring}};
-    return p;
-}
-
-Plot grayPathPlot(const VisitRecord &r)
-{
-    constexpr double kReach = 0.016; // in u', v' about the target
-    const Uv aim = uvOf(r.targetWhite());
-    Plot p;
-    p.title = said(say("plot-gray-path"));
-    p.square = true;
-    p.x = axisAbout("u′", "", aim.u - kReach, aim.u + kReach, 0, 3);
-    p.y = axisAbout("v′", "", aim.v - kReach, aim.v + kReach, 0, 3);
-    const double left = std::ceil(p.x.from * 100) / 100;
-    p.x.ticks = {left, left + 0.01, left + 0.02}; // narrow as it is, it has room for three
-    // Grays before ramps and through them are not of one line.
-    const auto ramps = [&](const Measurement *m) {
-        const DisplayState *state = r.states.find(m->state);
-        return state != nullptr ? state->ramps : std::string();
-    };
-    Series now{said(say("series-read")), {}, Stroke::Solid, 1, Ink::Soft, Mark::Square},
-        earlier{said(say("series-read-earlier")), {}, Stroke::None, 1, Ink::Faint, Mark::Ring};
-    auto grays = readOf(r, Stage::Calibrate, isGray);
-    const std::string loaded = grays.empty() ? std::string() : ramps(grays.back());
-    std::stable_sort(grays.begin(), grays.end(), [](const Measurement *a, const Measurement *b) { return a->xyz.b < b->xyz.b; });
-    for (const Measurement *m : grays) {
-        const Uv uv = uvOf(chromaticity(m->xyz));
-        if (std::hypot(uv.u - aim.u, uv.v - aim.v) < kReach) {
-            (ramps(m) == loaded ? now : earlier)
-                .points.push_back({uv.u, uv.v, {}, said(say("point-gray-path", decimal(100 * m->rgb.b, 0), decimal(uv.u, 4), decimal(uv.v, 4)))});
-        }
-    }
-    const std::string target = said(say("series-target-white"));
-    p.series = {std::move(now), {target, {chromaticityPoint(r.targetWhite(), false)}, Stroke::None, 1, Ink::Strong, Mark::Cross}};
-    p.legend = {said(say("legend-cross", target))};
-    if (!earlier.points.empty()) {
-        p.legend.push_back(said(say("legend-ring", earlier.name)));
-        p.series.push_back(std::move(earlier));
-    }
-    p.legendAt = Plot::Legend::TopLeft;
     return p;
 }
 

@@ -6,7 +6,7 @@
 
 namespace lamp {
 
-/// What a visit's charts show.
+/// What a visit's charts show (while it is being read: live_plots.h).
 plot::Plot grayPlot(const VisitRecord &record);
 plot::Plot tonePlot(const VisitRecord &record);
 plot::Plot coloursPlot(const VisitRecord &record);
@@ -15,15 +15,8 @@ plot::Plot gamutPlot(const VisitRecord &record);
 /// A white in u'v' near the loci of daylight and of black bodies. \param own the display's white, where it is known
 plot::Plot whitePlot(const Chromaticity &white, const std::optional<Chromaticity> &own);
 
-/// What has been read so far, while it is being read.
-/// White while the panel warms up, over minutes since its first reading.
-plot::Plot warmUpPlot(const VisitRecord &record);
-/// Lightness of the grays that calibrating has read, over the drive behind the ramps; relative to the brightest.
-plot::Plot responsePlot(const VisitRecord &record);
 /// White as a visit left it about its target, with what the tolerance allows around it: near enough to see a tenth of that.
 plot::Plot whiteAboutTargetPlot(const VisitRecord &record);
-/// Their chromaticity about the target's white, in u'v'.
-plot::Plot grayPathPlot(const VisitRecord &record);
 
 /// A chromaticity diagram with its spectral locus, in u'v' or in x, y.
 plot::Plot chromaticityPlot(const std::string &title, bool xy = false);
@@ -35,6 +28,8 @@ plot::Series trianglePlot(const std::string &name, const std::array<Chromaticity
 /// What is read out of a white: x, y and u′, v′.
 std::string whiteReadOut(const Chromaticity &c);
 
+/// Charts show CIEDE2000; limits that are meant in another formula are not those of what is drawn.
+bool limitsDrawn(const VisitRecord &record);
 /// The codes of a Lab value (D50) on an ordinary sRGB screen, 0..255.
 std::array<int, 3> screenCodes(const Lab &lab);
 

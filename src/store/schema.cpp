@@ -104,6 +104,11 @@ const QStringList &tables()
         "gray_mean {real}, colour_mean {real}, colour_max {real}, srgb_percent {real}, adobe_rgb_percent {real}, event TEXT NOT NULL, "
         "note TEXT NOT NULL)",
         "CREATE INDEX history_of_display ON history_entry (display_id, happened_at)",
+        // Measurements beside visits and diagnoses; said: messages as JSON. Form 1: the document in zlib; its identity is its SHA-256.
+        "CREATE TABLE measurement (id {key}, identity {bytes} NOT NULL UNIQUE, display_id {integer} NOT NULL REFERENCES display(id), kind TEXT NOT "
+        "NULL, finished_at {integer} NOT NULL, removed_at {integer}, instrument TEXT NOT NULL, complete {integer} NOT NULL, said TEXT NOT NULL, "
+        "form {integer} NOT NULL, content {bytes} NOT NULL)",
+        "CREATE INDEX measurement_of_display ON measurement (display_id, finished_at)",
         "CREATE TABLE assignment (id {key}, happens_at {integer} NOT NULL, name TEXT NOT NULL, display_id {integer} REFERENCES display(id))",
 
         // Who has the store open: one whose process is gone was killed, or its computer lost power.
@@ -149,7 +154,8 @@ Status bringUpFrom(Connection &connection, int version)
     if (done && version < 9) {
         done = addTables(connection, {QStringLiteral("history_entry"), QStringLiteral("assignment")});
     }
-    return done && version < 11 ? addTables(connection, {QStringLiteral("picture")}) : done;
+    done = done && version < 11 ? addTables(connection, {QStringLiteral("picture")}) : done;
+    return done && version < 12 ? addTables(connection, {QStringLiteral("measurement")}) : done;
 }
 
 Error newer(const QString &path)
@@ -163,7 +169,7 @@ Error newer(const QString &path)
 
 int schemaVersion()
 {
-    return 11; // 10: as 9, but a record names the lines of its worksheet; 11: pictures
+    return 12; // 10: as 9, but a record names the lines of its worksheet; 11: pictures; 12: measurements beside visits
 }
 
 QStringList tableNames()

@@ -3,6 +3,7 @@
 
 #include "store/board.h"
 #include "store/histories.h"
+#include "store/measurements.h"
 #include "store/pictures.h"
 #include "store/visits.h"
 
@@ -36,6 +37,7 @@ public:
     [[nodiscard]] store::Board &board() { return m_board; }
     [[nodiscard]] store::Histories &histories() { return m_histories; }
     [[nodiscard]] store::Pictures &pictures() { return m_pictures; }
+    [[nodiscard]] store::Measurements &measurements() { return m_measurements; }
 
     /// Several verbs as one thing that a person does: all of it or nothing.
     Status act(const std::function<Status()> &verbs) { return m_connection->transaction(verbs); }
@@ -85,6 +87,7 @@ private:
     store::Board m_board;
     store::Histories m_histories;
     store::Pictures m_pictures;
+    store::Measurements m_measurements;
 };
 
 /// Where the studio is kept: where it was moved to (a setting of this person), else $XDG_DATA_HOME/dutiful-lamp/studio.sqlite.

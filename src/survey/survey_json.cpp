@@ -1,7 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "survey/results.h"
 
+#include "base/base16.h"
 #include "base/json.h"
+#include "calibrate/target.h"
 #include "device/bench_json.h"
 #include "measure/measurement_json.h"
 
@@ -207,6 +209,77 @@ Json resultsJson(const SurveyResults &s)
     return out;
 }
 
+/// What its results depend on.
+Json planJson(const SurveyPlan &p)
+{
+    Target grays;
+    grays.tone = p.tone;
+    return {{"steps", p.steps},
+            {"luminance", p.luminance},
+            {"space", p.space},
+            {"profile", base16(p.profile)},
+            {"tone", Json::parse(targetToJson(grays)).at("tone")},
+            {"white", p.white ? Json{{"x", p.white->x}, {"y", p.white->y}} : Json(nullptr)},
+            {"grid", p.grid},
+            {"minutes", p.minutes},
+            {"every_minutes", p.everyMinutes},
+            {"rule", {{"limit", p.rule.limit}, {"equal", p.rule.equal}, {"uniformity", p.rule.uniformity}}},
+            {"modes", p.modes}};
+}
+
+/// Throws where it is none.
+void takePlan(SurveyPlan &p, const Json &j)
+{
+    p.steps = j.at("steps").get<int>();
+    p.luminance = j.at("luminance").get<double>();
+    p.space = j.at("space").get<std::string>();
+    if (!rgbSpace(p.space)) {
+        throw Unreadable(say("survey-no-space", p.space));
+    }
+    auto profile = fromBase16(j.at("profile").get<std::string>());
+    if (!profile) {
+        throw Unreadable(say("its-profile-damaged"));
+    }
+    p.profile = std::move(*profile);
+    Json target = Json::parse(targetToJson(Target{}));
+    target["tone"] = j.at("tone");
+    const auto grays = targetFromJson(target.dump());
+    if (!grays) {
+        throw Unreadable(grays.error().what);
+    }
+    p.tone = grays->tone;
+    const Json &white = j.at("white");
+    p.white = white.is_null() ? std::nullopt : std::optional(Chromaticity{white.at("x").get<double>(), white.at("y").get<double>()});
+    p.grid = j.at("grid").get<int>();
+    p.minutes = j.at("minutes").get<double>();
+    p.everyMinutes = j.at("every_minutes").get<double>();
+    p.rule = {j.at("rule").at("limit").get<double>(), j.at("rule").at("equal").get<double>(), j.at("rule").at("uniformity").get<double>()};
+    p.modes = j.at("modes").get<std::vector<std::string>>();
+}
+
+SurveyPatch patchFrom(const Json &p)
+{
+    const auto three = [](const Json &list) {
+        const auto v = list.get<std::array<double, 3>>();
+        return Drive{v[0], v[1], v[2]};
+    };
+    SurveyPatch patch;
+    patch.name = p.at("name").get<std::string>();
+    patch.rgb = three(p.at("rgb"));
+    patch.at = p.at("at").get<std::array<double, 2>>();
+    patch.mode = p.at("mode").get<std::string>();
+    if (p.contains("judged")) { // in files of before it is not known
+        patch.area = p.at("area").get<double>();
+        patch.surround = three(p.at("surround"));
+        patch.judged = p.at("judged").get<bool>();
+        if (!p.at("wanted").is_null()) {
+            const Drive lab = three(p.at("wanted"));
+            patch.wanted = Lab{lab.a, lab.b, lab.c};
+        }
+    }
+    return patch;
+}
+
 } // namespace
 
 std::string surveyJson(const SurveyRecord &r, const SurveyResults &results)
@@ -216,11 +289,16 @@ std::string surveyJson(const SurveyRecord &r, const SurveyResults &results)
         readings.push_back(measurementJson(m));
     }
     for (size_t i = 0; i < r.patches.size(); ++i) {
-        patches.push_back({{"name", r.patches[i].name},
-                           {"rgb", driveJson(r.patches[i].rgb)},
-                           {"at", r.patches[i].at},
-                           {"mode", r.patches[i].mode},
-                           {"reading", r.readingOf[i]}});
+        patches.push_back(
+            {{"name", r.patches[i].name},
+             {"rgb", driveJson(r.patches[i].rgb)},
+             {"at", r.patches[i].at},
+             {"area", r.patches[i].area},
+             {"surround", driveJson(r.patches[i].surround)},
+             {"mode", r.patches[i].mode},
+             {"judged", r.patches[i].judged},
+             {"wanted", r.patches[i].wanted ? driveJson({r.patches[i].wanted->a, r.patches[i].wanted->b, r.patches[i].wanted->c}) : Json(nullptr)},
+             {"reading", r.readingOf[i]}});
     }
     for (const Message &m : r.warnings) {
         warnings.push_back(messageJson(m));
@@ -236,6 +314,7 @@ std::string surveyJson(const SurveyRecord &r, const SurveyResults &results)
     const Json out{{"schema", kSchema},
                    {"kind", surveyKindName(r.plan.kind)},
                    {"complete", r.complete},
+                   {"plan", planJson(r.plan)},
                    {"display",
                     {{"model", r.display.model},
                      {"serial", r.display.serial},
@@ -250,6 +329,7 @@ std::string surveyJson(const SurveyRecord &r, const SurveyResults &results)
                    {"warm_up_seconds", r.warmUp ? rounded(r.warmUp->seconds) : Json(nullptr)},
                    {"results", resultsJson(results)},
                    {"warnings", warnings},
+                   {"said_codes", messagesJson(surveySaid(r, results))},
                    {"first_at_hours", r.roomFrom ? Json(*r.roomFrom) : Json(nullptr)},
                    {"followed", followed},
                    {"display_facts", benchjson::toJson(r.display)},
@@ -286,16 +366,17 @@ Result<SurveyRecord> surveyFromJson(const std::string &text)
         r.instrument = instrument.value();
         r.correction = j.at("instrument").at("correction").get<std::string>();
         r.started = fromIsoTime(j.at("started").get<std::string>());
+        r.finished = fromIsoTime(j.at("finished").get<std::string>());
+        r.warnings = messagesFrom(j.at("warnings"));
         r.complete = j.at("complete").get<bool>();
         for (const Json &m : j.at("measurements")) {
             r.readings.push_back(measurementFromJson(m));
         }
+        if (j.contains("plan")) { // in files of before it is not known
+            takePlan(r.plan, j.at("plan"));
+        }
         for (const Json &p : j.at("patches")) {
-            SurveyPatch patch;
-            patch.name = p.at("name").get<std::string>();
-            const auto rgb = p.at("rgb").get<std::array<double, 3>>();
-            patch.rgb = {rgb[0], rgb[1], rgb[2]};
-            patch.at = p.at("at").get<std::array<double, 2>>();
+            SurveyPatch patch = patchFrom(p);
             const int reading = p.at("reading").get<int>();
             if (reading < -1 || reading >= int(r.readings.size()) || (reading >= 0 && r.readings[size_t(reading)].name != patch.name)) {
                 throw std::runtime_error("reading");

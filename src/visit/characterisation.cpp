@@ -103,8 +103,9 @@ GrayAim Characterisation::aimFor(const DisplayModel &model)
     return aim;
 }
 
-Result<PanelReading> Characterisation::readPanel(const Drive &rgb, const XYZ &expected, double integrationS)
+Result<PanelReading> Characterisation::readPanel(const Drive &rgb, const XYZ &expected, Message why, double integrationS)
 {
+    m_s.tellNext(patchNameOf(rgb), std::move(why));
     const auto m = m_guard.readGuarded(rgb, patchNameOf(rgb), expected, integrationS);
     if (!m) {
         return m.error();
@@ -165,6 +166,7 @@ Result<std::vector<PanelReading>> Characterisation::readFirstGrays(const std::ve
     std::vector<double> exponents; // of each gray's light over its drive
     for (const double v : drives) {
         const Drive d = m_s.onFrameBuffer({v, v, v});
+        m_s.tellNext(patchNameOf(d), say("why-first-grays"));
         const auto m = m_guard.readGuarded(d, patchNameOf(d), black + std::pow(v, 2.2) * (white - black));
         if (!m) {
             return m.error();
@@ -182,6 +184,7 @@ Result<std::vector<PanelReading>> Characterisation::readFirstGrays(const std::ve
         Measurement &m = read[i];
         if (std::abs((exponents[i] - usual) * std::log(std::max(1e-3, m.rgb.a))) > std::log(kFar)) {
             const double level = std::max(0.02, black.b + std::pow(m.rgb.a, usual) * (white.b - black.b));
+            m_s.tellNext(patchNameOf(m.rgb), say("why-far-from-others"));
             const auto agreed = m_s.gauge->readAgreed(m, level, m_s.noiseGoal(level));
             if (!agreed) {
                 return agreed.error();
@@ -273,7 +276,10 @@ Status Characterisation::readBatch(int count)
     });
     std::vector<PanelReading> readings;
     for (const DesignChoice &choice : chosen) {
-        const auto r = readPanel(patches[choice.candidate], m_known.model->evaluate(candidates[choice.candidate].behind), choice.seconds);
+        const Drive &behind = candidates[choice.candidate].behind;
+        const double unsure = 2 * expectedError(*m_known.model, {{behind, 1}});
+        const auto r = readPanel(patches[choice.candidate], m_known.model->evaluate(behind),
+                                 say("why-tells-most", int(chosen.size()), decimal(unsure, 2)), choice.seconds);
         if (!r) {
             return r.error();
         }

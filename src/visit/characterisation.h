@@ -22,7 +22,7 @@ private:
     /// \param off how far the channels' light near white was from what was expected
     Status probeBrightEnd(const LinearRgb &off);
     /// Reads patches one after the other. \return how far the last one's channels were from what the model expected, as shares
-    Result<LinearRgb> probe(const std::vector<Drive> &patches);
+    Result<LinearRgb> probe(const std::vector<Drive> &patches, const Message &why);
     Status readBatch(int count);
     /// Reads white again, and waits where the panel turns out to be moving on: until what is still to come is little.
     Status watchDrift();
@@ -41,7 +41,7 @@ private:
     GrayAim aimFor(const DisplayModel &model);
     /// Grays before there is a model. One that is far from what the others say of it is read again. \param drives of all channels, 0..1
     Result<std::vector<PanelReading>> readFirstGrays(const std::vector<double> &drives, const XYZ &black, const XYZ &white);
-    Result<PanelReading> readPanel(const Drive &rgb, const XYZ &expected, double integrationS = 0);
+    Result<PanelReading> readPanel(const Drive &rgb, const XYZ &expected, Message why, double integrationS = 0);
     [[nodiscard]] std::vector<DesignTarget> designTargets() const;
     [[nodiscard]] std::vector<Drive> candidatePatches() const;
     [[nodiscard]] int readingsLeft() const;

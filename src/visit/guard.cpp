@@ -69,6 +69,7 @@ Result<Measurement> Guard::lookInto(const Measurement &first, const XYZ &expecte
         }
         dropBetween(first.t - kBeforeNoticedS, m_s.gauge->now());
     }
+    m_s.tellNext(first.name, *lit ? say("why-dark-again") : say("why-odd", decimal(oddBy, 1)));
     auto second = m_s.gauge->read(first.rgb, first.name + ", again", level, m_s.noiseGoal(level));
     if (!second || *lit) {
         return second;
@@ -116,6 +117,7 @@ Result<bool> Guard::lightFalls()
     const XYZ known = m_known.model->evaluate(m_s.behindRamps({0, 0, 0}));
     const auto wanted = m_s.gauge->wanted();
     m_s.gauge->setWanted({}); // this black verifies nothing
+    m_s.tellNext(kBlackAgainstLight, say("why-against-light"));
     const auto m = m_s.gauge->read({0, 0, 0}, kBlackAgainstLight, std::max(known.b, 0.02), m_s.noiseGoal(std::max(known.b, 0.02)));
     m_s.gauge->setWanted(wanted);
     if (!m) {
@@ -164,6 +166,7 @@ Result<PanelReading> Guard::firstBlack(const XYZ &expected, double white)
     double since = 0;
     std::vector<int> lit;
     for (int look = 0;; ++look) {
+        m_s.tellNext("black", say("why-first-black"));
         const auto m = m_s.gauge->read({0, 0, 0}, "black", std::max(expected.b, 0.02), m_s.noiseGoal(std::max(expected.b, 0.02)));
         if (!m) {
             return m.error();
@@ -225,7 +228,7 @@ Status Guard::reviewOdd()
             return Done{};
         }
         const PanelReading old = m_known.model->readings()[worst];
-        if (const Status s = readAgain(old, "again, to be sure"); !s || m_startOver) {
+        if (const Status s = readAgain(old, "again, to be sure", say("why-hard-to-believe", old.number)); !s || m_startOver) {
             return s;
         }
     }
@@ -242,20 +245,21 @@ Status Guard::readWanted()
         }
         m_s.warn(say("read-again-as-asked", *wish == 0 ? old->number : *wish));
         const PanelReading copy = *old;
-        if (const Status s = readAgain(copy, "again, as asked"); !s || m_startOver) {
+        if (const Status s = readAgain(copy, "again, as asked", say("why-asked", copy.number)); !s || m_startOver) {
             return s;
         }
     }
     return Done{};
 }
 
-Status Guard::readAgain(const PanelReading &old, const std::string &name)
+Status Guard::readAgain(const PanelReading &old, const std::string &name, Message why)
 {
     constexpr int kMostUnrepeated = 2;
     m_reviewed.push_back(old.number);
     const Drive rgb = patchNear(old.behind);
     const XYZ expected = m_known.model->evaluate(m_s.behindRamps(rgb));
     const double level = std::max(expected.b, 0.02);
+    m_s.tellNext(name, std::move(why));
     const auto m = m_s.gauge->read(rgb, name, level, m_s.noiseGoal(level));
     if (!m) {
         return m.error();
@@ -295,6 +299,7 @@ Result<Measurement> Guard::believed(const Measurement &m, double oddBy, double l
         return m;
     }
     ++m_doubted;
+    m_s.tellNext(m.name, say("why-odd", decimal(oddBy, 1)));
     return m_s.gauge->readAgreed(m, std::max(0.02, level), m_s.noiseGoal(std::max(0.02, level)));
 }
 

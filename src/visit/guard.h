@@ -40,7 +40,7 @@ public:
     [[nodiscard]] bool litBefore() const { return m_litBefore; }
 
 private:
-    Status readAgain(const PanelReading &old, const std::string &name);
+    Status readAgain(const PanelReading &old, const std::string &name, Message why);
     [[nodiscard]] double oddness(const PanelReading &r) const;
     Result<Measurement> lookInto(const Measurement &first, const XYZ &expected, double oddBy);
     void dropBetween(double from, double to);

@@ -165,6 +165,7 @@ Status nameSurround(Session &session, const Measurement &white)
     const double large = std::min(0.4, session.record.display.maxPatchArea.value_or(1));
     if (large > 1.5 * usual) {
         gauge.setPatchArea(large);
+        session.tellNext("white, larger", say("why-white-larger"));
         const auto m = gauge.read({1, 1, 1}, "white, larger", white.xyz.b, session.noiseGoal(white.xyz.b));
         gauge.setPatchArea(usual);
         if (!m) {
@@ -180,6 +181,7 @@ Status nameSurround(Session &session, const Measurement &white)
         return Done{}; // so much light around would dim the patch itself
     }
     gauge.setSurround({1, 1, 1});
+    session.tellNext("black beside white", say("why-black-beside-white"));
     const auto m = gauge.read({0, 0, 0}, "black beside white", std::max(0.02, black.b), session.noiseGoal(std::max(0.02, black.b)));
     gauge.setSurround({});
     if (!m) {

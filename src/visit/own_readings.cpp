@@ -371,7 +371,7 @@ bool holdsVisit(const ReadingSet &set)
            && std::any_of(set.readings.begin(), set.readings.end(), [](const Measurement &m) { return countsAgain(m) && m.wanted.has_value(); });
 }
 
-Result<VisitRecord> visitOfReadings(const ReadingSet &set, VisitPlan plan, const Asked &asked, WallTime now)
+Result<VisitRecord> visitOfReadings(const ReadingSet &set, VisitPlan plan, const AskedOfReadings &asked, WallTime now)
 {
     const bool own = holdsVisit(set) && asked.ramps.empty();
     if (own) {

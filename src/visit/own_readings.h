@@ -13,7 +13,7 @@ bool holdsVisit(const ReadingSet &set);
 
 /// What a person asks of readings that are brought in. What is not asked is as the readings say: those of a visit know
 /// its target and tolerance.
-struct Asked {
+struct AskedOfReadings {
     std::optional<Target> target;
     std::optional<Tolerance> tolerance;
     Ramps ramps; ///< that the readings were taken through; empty where none, or where the readings say it
@@ -23,6 +23,6 @@ struct Asked {
 /// those that verified judge the profile that comes of it. All others: visitFromReadings().
 /// \param plan what profile to make; its target and tolerance stand where neither readings nor `asked` name one
 /// \return an error where readings do not describe a display, or where what they say of their visit is damaged
-Result<VisitRecord> visitOfReadings(const ReadingSet &set, VisitPlan plan, const Asked &asked, WallTime now);
+Result<VisitRecord> visitOfReadings(const ReadingSet &set, VisitPlan plan, const AskedOfReadings &asked, WallTime now);
 
 } // namespace lamp

@@ -20,7 +20,7 @@ Status Characterisation::probeEnds()
     // A channel that ends before its drive does is flat there, and black that is crushed shows nothing: a gray near either end
     // tells, and where it is not as the model expects, its neighbours do.
     const auto gray = [](double v) { return Drive{v, v, v}; };
-    const auto bright = probe({gray(0.94)});
+    const auto bright = probe({gray(0.94)}, say("why-bright-end"));
     if (!bright) {
         return bright.error();
     }
@@ -29,9 +29,9 @@ Status Characterisation::probeEnds()
             return s;
         }
     }
-    const auto dark = probe({gray(0.04)});
+    const auto dark = probe({gray(0.04)}, say("why-dark-end"));
     const bool off = dark && dark->vec().cwiseAbs().maxCoeff() > kOffNearBlack;
-    const auto around = off ? probe({gray(0.02), gray(0.07)}) : dark;
+    const auto around = off ? probe({gray(0.02), gray(0.07)}, say("why-around-dark-end")) : dark;
     return around ? Status(Done{}) : Status(around.error());
 }
 
@@ -41,7 +41,7 @@ Status Characterisation::probeBrightEnd(const LinearRgb &off)
         const auto &reach = m_known.model->reach();
         return std::any_of(reach.begin(), reach.end(), [](const Reach &r) { return r.to < 1; });
     };
-    const auto grays = probe({{0.97, 0.97, 0.97}, {0.88, 0.88, 0.88}, {0.8, 0.8, 0.8}});
+    const auto grays = probe({{0.97, 0.97, 0.97}, {0.88, 0.88, 0.88}, {0.8, 0.8, 0.8}}, say("why-around-bright-end"));
     if (!grays) {
         return grays.error();
     }
@@ -55,7 +55,7 @@ Status Characterisation::probeBrightEnd(const LinearRgb &off)
                 alone.push_back(d);
             }
             if (std::abs(off[c]) > kOffNearWhite) {
-                if (const auto r = probe(alone); !r) {
+                if (const auto r = probe(alone, say("why-channel-alone")); !r) {
                     return r.error();
                 }
             }
@@ -70,18 +70,18 @@ Status Characterisation::probeBrightEnd(const LinearRgb &off)
             ends.push_back({v, v, v});
         }
     }
-    const auto r = probe(ends);
+    const auto r = probe(ends, say("why-just-below-end"));
     return r ? Status(Done{}) : Status(r.error());
 }
 
-Result<LinearRgb> Characterisation::probe(const std::vector<Drive> &patches)
+Result<LinearRgb> Characterisation::probe(const std::vector<Drive> &patches, const Message &why)
 {
     LinearRgb off;
     for (const Drive &patch : patches) {
         const Drive d = m_s.onFrameBuffer(patch);
         const XYZ expected = m_known.model->evaluate(m_s.behindRamps(d));
         const Primaries p = m_known.model->primaries();
-        const auto r = readPanel(d, expected);
+        const auto r = readPanel(d, expected, why);
         if (!r) {
             return r.error();
         }
@@ -98,6 +98,7 @@ Result<PanelReading> Characterisation::readWatchedWhite()
 {
     const Drive full{1, 1, 1};
     const XYZ expected = m_known.model->evaluate(m_s.behindRamps(full)), whole = m_known.model->evaluate(full);
+    m_s.tellNext("white", say("why-white-again"));
     const auto m = m_guard.readGuarded(full, "white", expected);
     if (!m) {
         return m.error();
@@ -209,6 +210,7 @@ Status Characterisation::seeRampsWork()
         const Drive &d = grays[i].second;
         const XYZ meant = m_known.model->evaluate(m_s.behindRamps(d)), without = m_known.model->evaluate(d);
         const double level = std::max(0.02, meant.b);
+        m_s.tellNext(patchNameOf(d), say("why-ramps-heeded"));
         const auto m = m_s.gauge->read(d, patchNameOf(d), level, m_s.noiseGoal(level));
         if (!m) {
             return m.error();

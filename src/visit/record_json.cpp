@@ -4,6 +4,7 @@
 
 #include "visit/record_parts.h"
 
+#include "base/base16.h"
 #include "base/json.h"
 #include "base/names.h"
 #include "colour/cct.h"
@@ -49,31 +50,13 @@ Primaries primariesFrom(const Json &j)
             tripleFrom<XYZ>(j.at("black"))};
 }
 
-std::string base16(const Bytes &bytes)
+Bytes profileFrom(const Json &text)
 {
-    constexpr const char *digits = "0123456789abcdef";
-    std::string text;
-    text.reserve(bytes.size() * 2);
-    for (const auto b : bytes) {
-        text += digits[b >> 4];
-        text += digits[b & 15];
+    auto bytes = fromBase16(text.get<std::string>());
+    if (!bytes) {
+        throw Unreadable(say("its-profile-damaged"));
     }
-    return text;
-}
-
-Bytes fromBase16(const std::string &text)
-{
-    Bytes bytes;
-    bytes.reserve(text.size() / 2);
-    const auto digit = [](char c) { return c >= '0' && c <= '9' ? c - '0' : (c >= 'a' && c <= 'f' ? c - 'a' + 10 : -1); };
-    for (size_t i = 0; i + 1 < text.size(); i += 2) {
-        const int high = digit(text[i]), low = digit(text[i + 1]);
-        if (high < 0 || low < 0) {
-            throw Unreadable(say("its-profile-damaged"));
-        }
-        bytes.push_back(std::uint8_t(high << 4 | low));
-    }
-    return bytes;
+    return std::move(*bytes);
 }
 
 MatrixCorrection correctionFrom(const Json &j)
@@ -152,7 +135,7 @@ VisitPlan planFrom(const Json &j)
     const auto at = j.value("at", VisitPlan{}.at);
     p.at = {std::clamp(at[0], 0.0, 1.0), std::clamp(at[1], 0.0, 1.0)};
     p.warmUpMinutes = std::clamp(j.value("warm_up_minutes", 0.0), 0.0, kLongestWarmUpMinutes);
-    p.profileIn = fromBase16(j.at("profile_in").get<std::string>());
+    p.profileIn = profileFrom(j.at("profile_in"));
     p.profileInName = j.at("profile_in_name").get<std::string>();
     if (j.contains("matrix") && !j.at("matrix").is_null()) {
         p.matrix = correctionFrom(j.at("matrix"));
@@ -522,7 +505,7 @@ Result<VisitRecord> recordOf(const Json &j)
         if (j.contains("matrix") && !j.at("matrix").is_null()) {
             r.matrix = correctionFrom(j.at("matrix"));
         }
-        r.profile = fromBase16(j.at("profile").get<std::string>());
+        r.profile = profileFrom(j.at("profile"));
         readFindings(j, r);
         return r;
     } catch (const std::exception &e) {

@@ -112,6 +112,15 @@ void Session::tellProgress(double extraSeconds)
     }
 }
 
+void Session::tellNext(std::string patch, Message why)
+{
+    if (hooks.onNext) {
+        const bool known = record.lines.open() == Stage::Calibrate;
+        hooks.onNext({record.lines.open().value_or(Stage::Verify), std::move(patch), std::move(why), int(record.readings.size()),
+                      known ? record.expectedError : 0, budget.goal});
+    }
+}
+
 std::function<bool()> Session::glancing()
 {
     constexpr double kLongestS = 1800; // in all, on the bench's clock: whoever left the desk is not watched for ever

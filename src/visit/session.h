@@ -50,11 +50,22 @@ struct Progress {
     double secondsLeft = 0; ///< on the bench's clock
 };
 
+/// What is about to be read, why this, and what is known before it.
+struct NextReading {
+    Stage stage = Stage::Prepare;
+    std::string patch; ///< its name, as the reading's
+    Message why;
+    int after = 0;    ///< readings before it
+    double known = 0; ///< expected error of what the display shows by these, root mean square CIEDE2000 (k = 1); 0: not known yet
+    double goal = 0;  ///< of `known`, at which reading on is not worth it
+};
+
 /// Who hears of a visit. Empty functions are skipped. All are called on the visit's thread.
 struct VisitHooks {
     std::function<void(const Measurement &, const VisitRecord &)> onReading;
     std::function<void(Stage, const VisitRecord &)> onStage; ///< a line changed; after each finished stage all is kept
     std::function<void(const Progress &)> onProgress;
+    std::function<void(const NextReading &)> onNext; ///< before a reading whose reason is its own (while calibrating and verifying, mostly)
     std::function<void(const Message &)> onNote;
     std::function<void(const WhiteStanding &)> onGlance; ///< white while the menu is being turned; it is not kept
     std::function<Answer(const Question &)> ask;
@@ -107,6 +118,8 @@ public:
     /// Keeps a warning, once, and tells it.
     void warn(Message text);
     void tellProgress(double extraSeconds = 0);
+    /// Tells what is read next, and why. \param patch its name
+    void tellNext(std::string patch, Message why);
     [[nodiscard]] WallTime wallNow() const { return hooks.wallClock ? hooks.wallClock() : WallTime{}; }
 
     /// The panel moved on after it had been calibrated: calibrating, profile and verification are made once more.

@@ -28,6 +28,7 @@ Result<bool> TrimStage::lightChanged(const Trim &trimmed)
     // A hurried visit reads it a quarter as long: light from outside is far more than its noise.
     const double level = std::max(0.02, expected), noise = (m_s.record.plan.effort == Effort::Quick ? 2 : 1) * m_s.noiseGoal(level);
     for (bool first = true;; first = false) {
+        m_s.tellNext("black", say("why-against-light"));
         const auto black = m_s.gauge->read({0, 0, 0}, "black", level, noise);
         if (!black) {
             return black.error();

@@ -146,6 +146,7 @@ Result<Measurement> VerificationStage::readVerified(const TestColour &colour, co
     const XYZ &white = m_s.record.calibrated.white;
     const XYZ expected = xyzOf(chromaticity(white), white.b * xyzOf(colour.wanted, iccD50()).b);
     m_s.gauge->setWanted(colour.wanted);
+    m_s.tellNext(colour.name, say("why-verified", decimal(colour.wanted.a, 1), decimal(colour.wanted.b, 1), decimal(colour.wanted.c, 1)));
     auto m = m_guard.readGuarded(colour.rgb, colour.name, expected, isGrayColour(colour) ? longer(expected.b) : 0);
     if (m && !m_known.model) {
         m = m_guard.believed(m.value(), deltaE2000(colour.wanted, measuredLab(m->xyz, white, profile.chad())), expected.b);
@@ -265,6 +266,9 @@ Result<VerificationStage::Pass> VerificationStage::readPass(const Profile &profi
     const XYZ &white = m_s.record.calibrated.white;
     const double seconds = m_s.gauge->noise().integrationFor(white.b, (quick && !check ? 1.0 : 0.9) * m_s.noiseGoal(white.b));
     const Measurement *standing = check ? standingWhite(m_s.record.readings) : nullptr;
+    if (standing == nullptr) {
+        m_s.tellNext("white", say("why-white-before"));
+    }
     const auto before = standing != nullptr ? Result<Measurement>(*standing) : m_guard.readGuarded({1, 1, 1}, "white", white, seconds);
     if (!before) {
         return before.error();
@@ -278,6 +282,7 @@ Result<VerificationStage::Pass> VerificationStage::readPass(const Profile &profi
     if (!read) {
         return read.error();
     }
+    m_s.tellNext("white", say("why-white-after"));
     const auto after = m_guard.readGuarded({1, 1, 1}, "white", white, seconds);
     if (!after) {
         return after.error();
@@ -314,6 +319,7 @@ Result<bool> VerificationStage::rampsLost(const Pass &pass)
     if (const Status s = m_s.setRamps(m_s.record.ramps); !s) {
         return s.error();
     }
+    m_s.tellNext("white, ramps loaded again", say("why-ramps-loaded-again"));
     const auto again = m_s.gauge->read({1, 1, 1}, "white, ramps loaded again", calibrated.b, m_s.noiseGoal(calibrated.b));
     if (!again) {
         return again.error();
@@ -411,6 +417,7 @@ Result<std::optional<Measurement>> VerificationStage::readLonger(const VerifiedC
     constexpr int kTries = 2;
     for (int i = 0; i < kTries; ++i) {
         m_s.gauge->setWanted(colour.colour.wanted);
+        m_s.tellNext(colour.colour.name, say("why-longer"));
         const auto read = m_s.gauge->read(colour.colour.rgb, colour.colour.name + ", longer", std::max(0.02, colour.xyz.b), 1e-5);
         m_s.gauge->setWanted({});
         if (!read) {

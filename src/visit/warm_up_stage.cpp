@@ -114,6 +114,7 @@ Status WarmUpStage::looksLikeWhite(const Measurement &white)
 
 Status WarmUpStage::darkerThanBlack(double white)
 {
+    m_s.tellNext("black, for it may be white", say("why-black-may-be-white"));
     const auto black = m_s.gauge->read({0, 0, 0}, "black, for it may be white", 1);
     if (!black) {
         return black.error();
@@ -136,6 +137,7 @@ Status WarmUpStage::findPatchArea()
     double area = m_s.gauge->patchArea();
     for (int halving = 0; halving < 4; ++halving) {
         m_s.gauge->setPatchArea(area / 2);
+        m_s.tellNext("white, smaller", say("why-white-smaller"));
         const auto m = m_s.gauge->read({1, 1, 1}, "white, smaller", m_s.freshWhite->b, 0.0006);
         if (!m) {
             return m.error();
@@ -197,6 +199,7 @@ Result<FourColours> WarmUpStage::readFour(Gauge &gauge, XYZ &fifth)
     for (const Item &item :
          {Item{"white", {1, 1, 1}, &four.white, 1}, Item{"red", {1, 0, 0}, &four.red, 0.2}, Item{"green", {0, 1, 0}, &four.green, 0.7},
           Item{"blue", {0, 0, 1}, &four.blue, 0.08}, Item{"fifth colour", {0.85, 0.6, 0.5}, &fifth, 0.4}}) {
+        m_s.tellNext(std::string(item.name) + ", for the correction", say("why-for-correction"));
         const auto m = gauge.read(item.rgb, std::string(item.name) + ", for the correction", item.share * white, 0.0008);
         if (!m) {
             return m.error();

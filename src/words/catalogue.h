@@ -29,6 +29,7 @@ std::span<const Sentence> report();
 std::span<const Sentence> commands();
 std::span<const Sentence> survey();
 std::span<const Sentence> diagnosis();
+std::span<const Sentence> answers();
 } // namespace catalogue
 
 /// Words that stand in the names of patches ("white", "warming up"), names of usual controls, and data that ships with the program (why a target

@@ -155,7 +155,7 @@ const Sentence *sentenceOf(const std::string &code)
         QHash<QByteArray, const Sentence *> byCode;
         for (const auto part :
              {catalogue::files(), catalogue::studio(), catalogue::fleet(), catalogue::desktop(), catalogue::bench(), catalogue::visit(),
-              catalogue::profiles(), catalogue::report(), catalogue::commands(), catalogue::survey(), catalogue::diagnosis()}) {
+              catalogue::profiles(), catalogue::report(), catalogue::commands(), catalogue::survey(), catalogue::diagnosis(), catalogue::answers()}) {
             for (const Sentence &s : part) {
                 byCode.insert(s.code, &s);
             }

@@ -119,7 +119,7 @@ private Q_SLOTS:
     void whatIsAskedStands()
     {
         const VisitRecord &record = plain();
-        Asked asked;
+        AskedOfReadings asked;
         asked.tolerance = *builtInTolerance("strict");
         asked.tolerance->mean = 0.001;
         const auto made = visitOfReadings(read(readingsToCsv(readingSet(record))).value(), {}, asked, kThen);

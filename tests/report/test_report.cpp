@@ -5,6 +5,7 @@
 
 #include "report/report.h"
 
+#include "report/live_plots.h"
 #include "report/settings_card.h"
 #include "report/visit_plots.h"
 #include "simlab/habits.h"
@@ -342,7 +343,7 @@ private Q_SLOTS:
     // Every chart of a visit draws what it is given and says its axes; an empty one says why it is.
     void chartsOfAVisitHaveNamesAndUnits()
     {
-        for (auto *plotOf : {grayPlot, tonePlot, coloursPlot, gamutPlot, warmUpPlot, responsePlot, grayPathPlot}) {
+        for (auto *plotOf : {grayPlot, tonePlot, coloursPlot, gamutPlot, warmUpPlot, responsePlot, grayPathPlot, readColoursPlot, verifyingPlot}) {
             const plot::Plot p = plotOf(visited());
             QVERIFY2(!p.title.empty() && !p.x.name.empty() && !p.y.title().empty(), p.title.c_str());
             QVERIFY2(p.x.to > p.x.from && p.y.to > p.y.from, p.title.c_str());

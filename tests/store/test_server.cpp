@@ -232,7 +232,9 @@ private Q_SLOTS:
             auto store = std::move(Store::open(place)).value();
             const qint64 id = addDisplay(*store, "K-1");
             QVERIFY(store->visits().finish(visitOf("v"), id).ok());
-            QVERIFY(store->connection().change("DROP TABLE picture", {}, {}).ok());
+            for (const char *added : {"DROP TABLE picture", "DROP TABLE measurement"}) {
+                QVERIFY(store->connection().change(QString::fromLatin1(added), {}, {}).ok());
+            }
             QVERIFY(store->connection().change("UPDATE studio_version SET version = 10", {}, {}).ok());
         }
         auto store = Store::open(place);

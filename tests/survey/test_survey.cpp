@@ -910,6 +910,45 @@ private Q_SLOTS:
         QVERIFY(day.has_value());
         QCOMPARE(day->right, 1.0);
     }
+
+    // A file holds all that its results are worked out from: read again it says the same, by a tone and a white of its own too.
+    void aFileSaysTheSameWhenItIsReadAgain()
+    {
+        const auto light = spaceAt100(*rgbSpace("Display P3"), ToneCurve{ToneKind::Gamma, 2.35}, 0.2);
+        for (const SurveyKind kind : {SurveyKind::Gray, SurveyKind::Saturation, SurveyKind::Colours, SurveyKind::Uniformity, SurveyKind::Contrast}) {
+            SurveyPlan plan;
+            plan.kind = kind;
+            plan.steps = kind == SurveyKind::Gray ? 7 : 4;
+            plan.grid = 5;
+            plan.space = "Display P3";
+            plan.tone = ToneCurve{ToneKind::Gamma, 2.4};
+            plan.white = Chromaticity{0.32, 0.335};
+            plan.rule = {4, 0.15, 0.3};
+            plan.colours = {{"warm", {0.6, 0.4, 0.3}, Lab{50, 20, 18.123456789}}, {"cold", {0.3, 0.4, 0.6}, {}}};
+            SurveyRecord r = ideal(plan, light);
+            r.finished = fromIsoTime("2031-03-04T09:20:00Z");
+            r.warnings = {say("survey-not-stable", decimal(0.4, 1))};
+            const std::string text = surveyJson(r, surveyResults(r));
+            const auto back = surveyFromJson(text);
+            QVERIFY2(back.ok(), back.ok() ? "" : english(back.error()).c_str());
+            const auto before = nlohmann::json::parse(text), after = nlohmann::json::parse(surveyJson(*back, surveyResults(*back)));
+            for (const char *part : {"results", "plan", "patches", "said_codes", "warnings", "finished", "display", "measurements"}) {
+                QVERIFY2(before.at(part) == after.at(part), (surveyKindName(kind) + " " + part).c_str());
+            }
+            QVERIFY(!before.at("said_codes").empty() && before.at("said_codes") == messagesJson(surveySaid(r, surveyResults(r))));
+        }
+        // A plan that cannot be is not taken.
+        SurveyPlan plan;
+        SurveyRecord r = ideal(plan, light);
+        auto json = nlohmann::json::parse(surveyJson(r, surveyResults(r)));
+        for (const auto &[key, value] : std::map<std::string, nlohmann::json>{{"space", "nowhere"}, {"profile", "0g"}, {"tone", 7}, {"white", 1}}) {
+            auto broken = json;
+            broken["plan"][key] = value;
+            QVERIFY2(!surveyFromJson(broken.dump()).ok(), key.c_str());
+        }
+        json.erase("plan"); // as files of before
+        QVERIFY(surveyFromJson(json.dump()).ok());
+    }
 };
 
 QTEST_GUILESS_MAIN(TestSurvey)

@@ -6,7 +6,7 @@
 
 #include "calibrate/target.h"
 #include "colour/spaces.h"
-#include "report/visit_plots.h"
+#include "report/live_plots.h"
 #include "simlab/sim_bench.h"
 #include "visit/trim_progress.h"
 #include "visit/visit.h"
@@ -232,6 +232,65 @@ private Q_SLOTS:
         QCOMPARE(two.series.at(0).points.size(), size_t(1));
         QCOMPARE(two.series.at(2).points.size(), size_t(3));
         QVERIFY(two.series[2].stroke == plot::Stroke::None);
+    }
+
+    // Why each patch is read is told before it is; what is known of the display grows; the charts build up from the readings.
+    void whyIsToldBeforeEachReading()
+    {
+        const auto bench = std::move(sim::makeBench("wled-wide", 4)).value();
+        VisitPlan plan;
+        plan.target = *builtInTarget("Photo");
+        plan.tolerance = *builtInTolerance("studio");
+        std::optional<NextReading> told;
+        std::vector<Learnt> learnt;
+        std::vector<std::string> untold, codes;
+        std::optional<VisitRecord> verifying; // as it stood when half the colours were read
+        VisitHooks hooks;
+        hooks.onNext = [&](const NextReading &n) {
+            told = n;
+            codes.push_back(n.why.code);
+            if (n.known > 0 && (learnt.empty() || learnt.back().known != n.known)) {
+                learnt.push_back({n.after, n.known});
+            }
+        };
+        hooks.onReading = [&](const Measurement &m, const VisitRecord &r) {
+            const bool reasoned = m.stage == stageName(Stage::Calibrate) || m.stage == stageName(Stage::Verify);
+            if (reasoned && (!told || told->after != m.index - 1 || !m.name.starts_with(told->patch))) {
+                untold.push_back(m.name);
+            }
+            told.reset();
+            if (m.stage == stageName(Stage::Verify) && m.wanted) {
+                verifying = r;
+            }
+        };
+        const auto record = Visit(*bench, plan, hooks, {}).run();
+        QVERIFY2(record.ok(), record.ok() ? "" : english(record.error()).c_str());
+        QVERIFY2(untold.empty(), untold.empty() ? "" : untold.front().c_str());
+        for (const char *code : {"why-first-grays", "why-bright-end", "why-white-again", "why-tells-most", "why-verified", "why-white-after"}) {
+            QVERIFY2(std::find(codes.begin(), codes.end(), code) != codes.end(), code);
+        }
+        QVERIFY(learnt.size() >= 2);
+        QVERIFY2(learnt.back().known < learnt.front().known, "nothing was learnt");
+        const plot::Plot learning = learningPlot(learnt, 0.15);
+        QCOMPARE(learning.series.at(0).points.size(), learnt.size());
+        LAMP_NEAR(learning.series[0].points.back().y, 2 * learnt.back().known, 1e-12);
+        LAMP_NEAR(learning.limits.at(0).y, 0.3, 1e-12);
+        QVERIFY(!learningPlot({}, 0.15).empty.empty());
+        // What was drawn while verifying is what it comes to, but for white's move meanwhile.
+        QVERIFY(verifying);
+        const plot::Plot live = verifyingPlot(*verifying);
+        const auto &colours = record->verification.colours;
+        QCOMPARE(live.bars.size(), colours.size());
+        for (size_t i = 0; i < colours.size(); ++i) {
+            QVERIFY2(std::abs(live.bars[i].y - colours[i].deltaE) < 0.3, live.bars[i].text.c_str());
+        }
+        QVERIFY(!verifyingPlot(VisitRecord{}).empty.empty());
+        // Coloured readings are in the diagram, grays are not.
+        const plot::Plot read = readColoursPlot(*record);
+        const auto coloured = std::count_if(record->readings.begin(), record->readings.end(), [](const Measurement &m) {
+            return m.stage == stageName(Stage::Calibrate) && !m.superseded && !(m.rgb.a == m.rgb.b && m.rgb.b == m.rgb.c);
+        });
+        QVERIFY(coloured > 5 && read.series.back().points.size() >= size_t(coloured / 2));
     }
 };
 

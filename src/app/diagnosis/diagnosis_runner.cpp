@@ -34,20 +34,18 @@ DiagnosisRunner::DiagnosisRunner(QObject *parent) : BesideRunner(parent)
     });
 }
 
-void DiagnosisRunner::start(BenchSource source, QString store, qint64 displayId, TestChoice tests, QString folder, double speed)
+void DiagnosisRunner::start(BenchSource source, BesidePlace place, TestChoice tests, double speed)
 {
-    begin(displayId, speed,
-          [this, source = std::move(source), store = std::move(store), displayId, tests, folder = std::move(folder)](const std::stop_token &stop) {
-              Q_EMIT workEnded(examined(stop, source, store, displayId, tests, folder), {});
-          });
+    begin(place.displayId, speed, [this, source = std::move(source), place, tests](const std::stop_token &stop) {
+        Q_EMIT workEnded(examined(stop, source, place, tests), {});
+    });
 }
 
-DiagnosisEnd DiagnosisRunner::examined(const std::stop_token &stop, const BenchSource &source, const QString &store, qint64 displayId,
-                                       TestChoice tests, const QString &folder)
+DiagnosisEnd DiagnosisRunner::examined(const std::stop_token &stop, const BenchSource &source, const BesidePlace &place, TestChoice tests)
 {
-    const auto last = lastVisit(store, displayId);
+    const auto last = lastVisit(place.studio, place.displayId);
     if (!last) {
-        return {std::make_shared<const Examination>(), last.error(), {}, {}};
+        return {{last.error(), {}, {}}, std::make_shared<const Examination>()};
     }
     Examination e;
     ExaminationHooks hooks;
@@ -55,10 +53,13 @@ DiagnosisEnd DiagnosisRunner::examined(const std::stop_token &stop, const BenchS
     ExaminationPlan plan;
     plan.tests = tests;
     plan.now = wallNow();
-    const End end = carryOut(
-        stop, source, folder, hooks, e, [&](Bench &bench) { return examine(bench, last.value(), plan, hooks, stop, e); },
+    BesideEnd end = carryOut(
+        stop, source, place, hooks, e, [&](Bench &bench) { return examine(bench, last.value(), plan, hooks, stop, e); },
         [&](const std::filesystem::path &where, bool whole) { return keepExamination(where, e, whole); });
-    return {std::make_shared<const Examination>(e), end.error, end.unkept, end.folder};
+    if (!end.error) {
+        keepInStudio(place, examinationJson(e, plainEnglish), end);
+    }
+    return {std::move(end), std::make_shared<const Examination>(e)};
 }
 
 } // namespace lamp::app

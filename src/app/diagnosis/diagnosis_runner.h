@@ -8,11 +8,8 @@ namespace lamp::app {
 
 using ExaminationPtr = std::shared_ptr<const Examination>;
 /// How it ended.
-struct DiagnosisEnd {
+struct DiagnosisEnd : BesideEnd {
     ExaminationPtr examination;
-    std::optional<Error> error;  ///< why before its end; nothing where it is whole
-    std::optional<Error> unkept; ///< why its files could not be written
-    QString folder;              ///< where they are
 };
 
 /// Looks for what is wrong with a display.
@@ -23,9 +20,9 @@ public:
     explicit DiagnosisRunner(QObject *parent = nullptr);
     ~DiagnosisRunner() override { stop(); }
 
-    /// \param store whose newest calibrating visit of the display is compared with \param speed of a virtual clock, 0: as fast as it goes \pre not
-    /// running()
-    void start(BenchSource source, QString store, qint64 displayId, TestChoice tests, QString folder, double speed);
+    /// \param place whose studio's newest calibrating visit of the display is compared with \param speed of a virtual clock, 0: as fast as it goes
+    /// \pre not running()
+    void start(BenchSource source, BesidePlace place, TestChoice tests, double speed);
 
 Q_SIGNALS:
     /// Causes were weighed anew.
@@ -36,8 +33,7 @@ Q_SIGNALS:
     void workEnded(const lamp::app::DiagnosisEnd &end, QPrivateSignal);
 
 private:
-    [[nodiscard]] DiagnosisEnd examined(const std::stop_token &stop, const BenchSource &source, const QString &store, qint64 displayId,
-                                        TestChoice tests, const QString &folder);
+    [[nodiscard]] DiagnosisEnd examined(const std::stop_token &stop, const BenchSource &source, const BesidePlace &place, TestChoice tests);
 };
 
 } // namespace lamp::app

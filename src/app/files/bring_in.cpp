@@ -153,7 +153,7 @@ void BringIn::keep(const RecordPtr &record, DisplayEntry display, std::function<
 void BringIn::readings(const ReadingSet &set, qint64 display, const QString &target)
 {
     VisitPlan plan;
-    Asked asked;
+    AskedOfReadings asked;
     if (!target.isEmpty()) {
         asked.target = plan.target = m_studio.store()->aims().target(target.toStdString());
     }

@@ -34,8 +34,11 @@ public:
     [[nodiscard]] AgeingView *ageing() const { return m_ageing; }
     [[nodiscard]] RoundView *round() const { return m_round; }
     void addMenu(QMenu &menu);
-    /// What the studio asks for today.
+    /// What the studio asks for today; which displays agree; how they age; the instruments.
     void showBoard();
+    void showGroup();
+    void showAgeing();
+    void showInstruments();
     /// Shows the page that is seen anew, where that takes no work: somebody else changed the studio.
     void showAgain();
 
@@ -46,10 +49,7 @@ Q_SIGNALS:
     void matchWanted(qint64 id, const QString &likeVisit);
 
 private:
-    void showGroup();
-    void showAgeing();
     void showRound();
-    void showInstruments();
     OpenStudio &m_studio;
     Pages &m_pages;
     std::function<qint64()> m_display;

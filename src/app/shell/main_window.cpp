@@ -1,5 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/shell/main_window.h"
+#include "app/answers/answers_view.h"
+#include "app/compare/compare_view.h"
 #include "app/diagnosis/diagnosis_view.h"
 #include "app/parts/pages.h"
 #include "app/shell/frame.h"
@@ -47,8 +49,9 @@ MainWindow::MainWindow(QString storePath, QWidget *parent)
       m_fleet(new FleetDesk(
           *m_studio, *m_stack, *m_banner, [this] { return currentDisplay(); }, this)),
       m_survey(new SurveyView(m_visits->surveys(), *m_banner)), m_diagnosis(new DiagnosisView(m_visits->diagnoses(), *m_banner)),
-      m_desk(new FileDesk), m_bringIn(new BringIn(*m_studio, *m_desk, *m_background, *m_banner, this)),
-      m_report(new ReportPage(*m_background, *m_banner)), m_progress(new ProgressBar)
+      m_answers(new AnswersView(*m_banner)), m_compare(new CompareView(*m_banner)), m_desk(new FileDesk),
+      m_bringIn(new BringIn(*m_studio, *m_desk, *m_background, *m_banner, this)), m_report(new ReportPage(*m_background, *m_banner)),
+      m_progress(new ProgressBar)
 {
     setWindowTitle(tr("Dutiful Lamp"));
     resize(1280, 760); // with its title bar it fits on a screen of 1280 by 800
@@ -76,6 +79,8 @@ void MainWindow::layOut()
     m_stack->add(m_card, Reading, "A display's card");
     m_stack->add(m_survey, Nothing, "Measuring beside visits");
     m_stack->add(m_diagnosis, Nothing, "What is wrong");
+    m_stack->add(m_answers, Nothing, "What people ask");
+    m_stack->add(m_compare, Nothing, "Side by side");
     m_stack->add(worksheet(), Reading, "A visit");
     m_stack->add(m_desk, Reading, "Files from elsewhere");
     m_stack->add(m_report, Nothing, "The verdict");
@@ -111,6 +116,8 @@ void MainWindow::buildMenus()
     display->addAction(tr("&Check"), QKeySequence(tr("F7")), this, [this] { startVisit(Task::Check); });
     display->addAction(tr("&Measure beside visits"), QKeySequence(tr("Ctrl+M")), this, &MainWindow::showSurvey);
     display->addAction(tr("&What is wrong?"), QKeySequence(tr("Ctrl+D")), this, &MainWindow::showDiagnosis);
+    display->addAction(tr("What people as&k"), QKeySequence(tr("Ctrl+K")), this, &MainWindow::showAnswers);
+    display->addAction(tr("&Side by side"), QKeySequence(tr("Ctrl+B")), this, &MainWindow::showCompare);
     display->addAction(tr("&Next profile of this computer's output"), QKeySequence(tr("F9")), this, [this] { m_installed->next(); });
     display->addAction(tr("Compare &before and after on this computer's output"), QKeySequence(tr("F8")), this,
                        [this] { m_installed->lookBothWays(); });
@@ -147,6 +154,7 @@ void MainWindow::connectPages()
                  [](const QString &title, const QString &which) { (void)QtConcurrent::run([=] { return notify(title, which).ok(); }); }, this);
     connect(m_survey, &SurveyView::wanted, m_visits, &VisitController::survey);
     connect(m_survey, &SurveyView::typed, m_visits, &VisitController::typedRoom);
+    connect(m_answers, &AnswersView::stepWanted, this, &MainWindow::takeStep);
     connect(m_diagnosis, &DiagnosisView::wanted, m_visits, &VisitController::diagnose);
     connect(m_fleet, &FleetDesk::matchWanted, this, [this](qint64 id, const QString &likeVisit) {
         m_places->mean(id);
@@ -361,6 +369,49 @@ void MainWindow::showDiagnosis()
     if (const auto display = store() != nullptr ? store()->studio().display(currentDisplay()) : std::nullopt) {
         m_diagnosis->show(*display);
         m_stack->setCurrentWidget(m_diagnosis);
+    }
+}
+
+void MainWindow::showAnswers()
+{
+    if (const auto display = store() != nullptr ? store()->studio().display(currentDisplay()) : std::nullopt) {
+        m_answers->show(*store(), *display);
+        m_stack->setCurrentWidget(m_answers);
+    }
+}
+
+void MainWindow::showCompare()
+{
+    if (const auto display = store() != nullptr ? store()->studio().display(currentDisplay()) : std::nullopt) {
+        m_compare->show(*store(), *display);
+        m_stack->setCurrentWidget(m_compare);
+    }
+}
+
+void MainWindow::takeStep(AnswerStep::Do what)
+{
+    using enum AnswerStep::Do;
+    const auto measure = [this](SurveyKind kind) {
+        showSurvey();
+        m_survey->choose(kind);
+    };
+    switch (what) {
+    case MeasureRoom: measure(SurveyKind::Room); break;
+    case MeasureModes: measure(SurveyKind::Modes); break;
+    case MeasureUniformity: measure(SurveyKind::Uniformity); break;
+    case MeasureColours: measure(SurveyKind::Colours); break;
+    case Diagnose: showDiagnosis(); break;
+    case FullVisit: startVisit(Task::Full); break;
+    case Refresh: startVisit(Task::Refresh); break;
+    case Check: startVisit(Task::Check); break;
+    case Agreement: m_fleet->showGroup(); break;
+    case Ageing: m_fleet->showAgeing(); break;
+    case Instruments: m_fleet->showInstruments(); break;
+    case Look:
+        if (const auto last = m_studio->lastVisit(currentDisplay())) {
+            m_banner->did(m_visitDesk->showKept(text(last->id)));
+        }
+        break;
     }
 }
 

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "answer/answer.h"
 #include "app/parts/look.h"
 #include "app/studio/open_studio.h"
 #include "app/visit/visit_desk.h"
@@ -13,9 +14,11 @@ namespace lamp::app {
 
 class Background;
 class Banner;
+class AnswersView;
 class BenchPanel;
 class BringIn;
 class CardView;
+class CompareView;
 class FileDesk;
 class FleetDesk;
 class Frame;
@@ -59,6 +62,8 @@ public:
     [[nodiscard]] FleetDesk *fleet() const { return m_fleet; }
     [[nodiscard]] SurveyView *survey() const { return m_survey; }
     [[nodiscard]] DiagnosisView *diagnosis() const { return m_diagnosis; }
+    [[nodiscard]] AnswersView *answers() const { return m_answers; }
+    [[nodiscard]] CompareView *comparing() const { return m_compare; }
     [[nodiscard]] InstalledPanel *installed() const { return m_installed; }
     [[nodiscard]] QString statusText() const;
     [[nodiscard]] bool fillingDemo() const { return m_studio->filling(); }
@@ -70,6 +75,10 @@ protected:
 private:
     void showSurvey();
     void showDiagnosis();
+    void showAnswers();
+    void showCompare();
+    /// What an answer says is next.
+    void takeStep(AnswerStep::Do what);
     void layOut();
     void buildMenus();
     void connectPages();
@@ -107,6 +116,8 @@ private:
     FleetDesk *m_fleet;
     SurveyView *m_survey;
     DiagnosisView *m_diagnosis;
+    AnswersView *m_answers;
+    CompareView *m_compare;
     FileDesk *m_desk;
     BringIn *m_bringIn;
     ReportPage *m_report;

@@ -29,27 +29,29 @@ SurveyRunner::SurveyRunner(QObject *parent) : BesideRunner(parent)
     });
 }
 
-void SurveyRunner::start(BenchSource source, SurveyPlan plan, qint64 displayId, QString folder, double speed, SurveyPtr earlier)
+void SurveyRunner::start(BenchSource source, SurveyPlan plan, BesidePlace place, double speed, SurveyPtr earlier)
 {
     m_record.reset();
-    begin(displayId, speed,
-          [this, source = std::move(source), plan = std::move(plan), folder = std::move(folder),
-           earlier = std::move(earlier)](const std::stop_token &stop) { Q_EMIT workEnded(measured(stop, source, plan, folder, earlier), {}); });
+    begin(place.displayId, speed,
+          [this, source = std::move(source), plan = std::move(plan), place, earlier = std::move(earlier)](const std::stop_token &stop) {
+              Q_EMIT workEnded(measured(stop, source, plan, place, earlier), {});
+          });
 }
 
-void SurveyRunner::take(SurveyRecord typed, qint64 displayId, QString folder)
+void SurveyRunner::take(SurveyRecord typed, BesidePlace place)
 {
     m_record.reset();
-    begin(displayId, 0, [this, typed = std::move(typed), folder = std::move(folder)](const std::stop_token &) {
-        const std::filesystem::path where = folder.toStdString();
+    begin(place.displayId, 0, [this, typed = std::move(typed), place](const std::stop_token &) {
+        const std::filesystem::path where = place.folder.toStdString();
         const Status ready = prepareFolder(where);
-        End end;
+        SurveyEnd end{{}, newsOf(typed)};
         note(end, where, ready ? keepMeasurement(where, typed) : Result<KeptResults>(ready.error()));
-        Q_EMIT workEnded({newsOf(typed), end.error, end.unkept, end.folder}, {});
+        keepInStudio(place, surveyJson(typed, end.news->results), end);
+        Q_EMIT workEnded(end, {});
     });
 }
 
-SurveyEnd SurveyRunner::measured(const std::stop_token &stop, const BenchSource &source, const SurveyPlan &plan, const QString &folder,
+SurveyEnd SurveyRunner::measured(const std::stop_token &stop, const BenchSource &source, const SurveyPlan &plan, const BesidePlace &place,
                                  const SurveyPtr &earlier)
 {
     SurveyRecord record;
@@ -63,10 +65,14 @@ SurveyEnd SurveyRunner::measured(const std::stop_token &stop, const BenchSource 
             Q_EMIT workChanged(newsOf(r), {});
         }
     };
-    const End end = carryOut(
-        stop, source, folder, hooks, record, [&](Bench &bench) { return runSurvey(bench, plan, hooks, stop, record, earlier.get()); },
+    BesideEnd end = carryOut(
+        stop, source, place, hooks, record, [&](Bench &bench) { return runSurvey(bench, plan, hooks, stop, record, earlier.get()); },
         [&](const std::filesystem::path &where, bool) { return keepMeasurement(where, record); });
-    return {newsOf(record), end.error, end.unkept, end.folder};
+    SurveyNewsPtr news = newsOf(record);
+    if (!record.readings.empty()) {
+        keepInStudio(place, surveyJson(record, news->results), end);
+    }
+    return {std::move(end), std::move(news)};
 }
 
 } // namespace lamp::app

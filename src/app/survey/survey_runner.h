@@ -14,11 +14,8 @@ struct SurveyNews {
 };
 using SurveyNewsPtr = std::shared_ptr<const SurveyNews>;
 /// How it ended.
-struct SurveyEnd {
+struct SurveyEnd : BesideEnd {
     SurveyNewsPtr news;
-    std::optional<Error> error;  ///< why before its end; nothing where it is whole
-    std::optional<Error> unkept; ///< why its files could not be written
-    QString folder;              ///< where they are
 };
 
 /// Takes a display through a measurement beside visits.
@@ -31,9 +28,9 @@ public:
 
     /// Readings go into a journal in the folder as they are taken, and it holds the files in the end.
     /// \param speed of a virtual clock, 0: as fast as it goes \pre not running()
-    void start(BenchSource source, SurveyPlan plan, qint64 displayId, QString folder, double speed, SurveyPtr earlier);
+    void start(BenchSource source, SurveyPlan plan, BesidePlace place, double speed, SurveyPtr earlier);
     /// What somebody wrote down instead: it is kept like what was measured. \pre not running()
-    void take(SurveyRecord typed, qint64 displayId, QString folder);
+    void take(SurveyRecord typed, BesidePlace place);
     /// The newest, whole or not; null before the first.
     [[nodiscard]] const SurveyPtr &record() const { return m_record; }
 
@@ -46,7 +43,7 @@ Q_SIGNALS:
     void workChanged(lamp::app::SurveyNewsPtr news, QPrivateSignal);
 
 private:
-    [[nodiscard]] SurveyEnd measured(const std::stop_token &stop, const BenchSource &source, const SurveyPlan &plan, const QString &folder,
+    [[nodiscard]] SurveyEnd measured(const std::stop_token &stop, const BenchSource &source, const SurveyPlan &plan, const BesidePlace &place,
                                      const SurveyPtr &earlier);
     SurveyPtr m_record;
 };

@@ -28,17 +28,7 @@ namespace {
 
 QString titleOf(SurveyKind kind)
 {
-    switch (kind) {
-    case SurveyKind::Gray: return SurveyView::tr("Grays");
-    case SurveyKind::Saturation: return SurveyView::tr("Saturation");
-    case SurveyKind::Colours: return SurveyView::tr("Colours");
-    case SurveyKind::Uniformity: return SurveyView::tr("Uniformity");
-    case SurveyKind::Contrast: return SurveyView::tr("Contrast");
-    case SurveyKind::Stability: return SurveyView::tr("Stability");
-    case SurveyKind::Modes: return SurveyView::tr("The display's modes");
-    case SurveyKind::Room: return SurveyView::tr("The room over a day");
-    }
-    return {};
+    return text(say("measurement-" + surveyKindName(kind)));
 }
 
 QString aboutOf(SurveyKind kind)

@@ -13,6 +13,18 @@
 
 namespace lamp::app {
 
+/// Where what was found beside visits is kept: files in a folder, and in the studio as the display's.
+struct BesidePlace {
+    QString folder, studio; ///< the studio's place; empty: nowhere else
+    qint64 displayId = 0;
+};
+/// How such work ended.
+struct BesideEnd {
+    std::optional<Error> error;  ///< why before its end; nothing where it is whole
+    std::optional<Error> unkept; ///< why it could not be written where it should be
+    QString folder;              ///< where its files are
+};
+
 /// Work at a bench beside visits, on a thread of its own: it is opened, readings go into a journal as they are taken and into files at the end,
 /// a person is asked where a fault needs one, and signals tell how it goes.
 class BesideRunner : public QObject {
@@ -34,12 +46,6 @@ Q_SIGNALS:
     void asked(const lamp::Error &fault);
 
 protected:
-    /// How it ended.
-    struct End {
-        std::optional<Error> error;  ///< why before its end; nothing where it is whole
-        std::optional<Error> unkept; ///< why its files could not be written
-        QString folder;              ///< where they are
-    };
     /// \param work on the thread; calls finished() at its end, on the window's \pre not running()
     void begin(qint64 displayId, double speed, std::function<void(const std::stop_token &)> work);
     void finished() { m_running = false; }
@@ -48,14 +54,14 @@ protected:
     /// Opens the bench, fills what the hooks need, works, keeps. \param work (Bench &) -> Status, fills the record \param keep (folder, whole) ->
     /// where it is kept
     template <typename Record, typename Hooks, typename Work, typename Keep>
-    End carryOut(const std::stop_token &stop, const BenchSource &source, const QString &folder, Hooks &hooks, const Record &record, Work work,
-                 Keep keep)
+    BesideEnd carryOut(const std::stop_token &stop, const BenchSource &source, const BesidePlace &place, Hooks &hooks, const Record &record,
+                       Work work, Keep keep)
     {
-        End end;
+        BesideEnd end;
         BenchClient::Options options;
         options.stop = stop;
         auto opened = OpenedBench::open(source, m_speed, options);
-        const std::filesystem::path where = folder.toStdString();
+        const std::filesystem::path where = place.folder.toStdString();
         const Status ready = opened ? prepareFolder(where) : Status(opened.error());
         if (!ready) {
             end.error = ready.error();
@@ -81,7 +87,9 @@ protected:
         return end;
     }
     /// Says in an end where something was kept. \return whether it is on some disk
-    static bool note(End &end, const std::filesystem::path &folder, const Result<KeptResults> &kept);
+    static bool note(BesideEnd &end, const std::filesystem::path &folder, const Result<KeptResults> &kept);
+    /// Keeps a document in the studio as well; where that cannot be, the end says so.
+    static void keepInStudio(const BesidePlace &place, const std::string &document, BesideEnd &end);
 
 private:
     /// On the thread: waits for answer().

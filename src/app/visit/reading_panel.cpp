@@ -46,11 +46,29 @@ ReadingPanel::ReadingPanel(QWidget *parent) : QFrame(parent)
     m_distance->setWordWrap(true);
     m_distance->setMinimumHeight(36);
     m_distance->setAlignment(Qt::AlignTop | Qt::AlignLeft);
+    m_next = line(12);
+    m_next->setWordWrap(true);
+    m_next->setMinimumHeight(62); // of four lines: the figures above do not jump as reasons change
+    m_next->setAlignment(Qt::AlignTop | Qt::AlignLeft);
     clear();
+}
+
+void ReadingPanel::showNext(const NextReading &next)
+{
+    m_next->setText(tr("Why %1? %2").arg(patchName(next.patch), worded(next.why)));
+    m_next->show();
+    setAccessibleDescription(text());
+}
+
+void ReadingPanel::endNext()
+{
+    m_next->clear();
+    m_next->hide();
 }
 
 void ReadingPanel::clear()
 {
+    endNext();
     m_what->setText(tr("No reading yet"));
     m_luminance->setText(QStringLiteral("–"));
     m_chromaticity->setText(QStringLiteral("x –       y –"));
@@ -86,7 +104,7 @@ void ReadingPanel::show(const Measurement &m, const VisitRecord &record)
 
 QString ReadingPanel::text() const
 {
-    return QStringList{m_what->text(), m_luminance->text(), m_chromaticity->text(), m_cct->text(), m_distance->text()}.join('\n');
+    return QStringList{m_what->text(), m_luminance->text(), m_chromaticity->text(), m_cct->text(), m_distance->text(), m_next->text()}.join('\n');
 }
 
 } // namespace lamp::app

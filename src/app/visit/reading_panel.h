@@ -18,11 +18,15 @@ public:
     explicit ReadingPanel(QWidget *parent = nullptr);
     void clear();
     void show(const Measurement &m, const VisitRecord &record);
+    /// What is read next, and why; until the stage has ended.
+    void showNext(const NextReading &next);
+    /// Nothing is being read.
+    void endNext();
     /// What the panel says, line by line (for tests and screen readers).
     [[nodiscard]] QString text() const;
 
 private:
-    QLabel *m_luminance, *m_chromaticity, *m_cct, *m_distance, *m_what;
+    QLabel *m_luminance, *m_chromaticity, *m_cct, *m_distance, *m_what, *m_next;
 };
 
 } // namespace lamp::app

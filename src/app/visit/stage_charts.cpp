@@ -5,7 +5,6 @@
 #include "app/parts/plot_widget.h"
 #include "app/parts/words.h"
 #include "app/visit/trim_bars.h"
-#include "report/visit_plots.h"
 
 namespace lamp::app {
 
@@ -27,14 +26,15 @@ QString shares(const WhiteStanding &standing)
 } // namespace
 
 StageCharts::StageCharts(QObject *parent)
-    : QObject(parent), m_warmUp(new PlotWidget), m_response(new PlotWidget), m_grayPath(new PlotWidget), m_bars(new TrimBars),
+    : QObject(parent), m_warmUp(new PlotWidget), m_response(new PlotWidget), m_grayPath(new PlotWidget), m_readColours(new PlotWidget),
+      m_learning(new PlotWidget), m_verifying(new PlotWidget), m_bars(new TrimBars),
       m_tries(plainTable({tr("No."), tr("Settings"), tr("Y, cd/m²"), tr("R / G / B, %"), tr("ΔE00")}, tr("Settings that were tried"), 22))
 {
     m_warmUp->setMinimumHeight(215);
     m_tries->verticalHeader()->hide();
     m_tries->horizontalHeader()->setSectionResizeMode(QHeaderView::ResizeToContents);
     m_tries->horizontalHeader()->setSectionResizeMode(1, QHeaderView::Stretch);
-    for (QWidget *w : std::initializer_list<QWidget *>{m_warmUp, m_response, m_grayPath, m_bars, m_tries}) {
+    for (QWidget *w : std::initializer_list<QWidget *>{m_warmUp, m_response, m_grayPath, m_readColours, m_learning, m_verifying, m_bars, m_tries}) {
         w->setVisible(false);
     }
 }
@@ -54,11 +54,33 @@ void StageCharts::show(const VisitRecord &record)
     showTrimming(record);
     // Once it is judged, the charts of what it came to take their place.
     const bool reading = has(Stage::Calibrate) && record.gray.grays.empty();
+    m_readColours->setVisible(reading);
     m_response->setVisible(reading);
     m_grayPath->setVisible(reading);
     if (reading) {
         m_response->setPlot(responsePlot(record));
         m_grayPath->setPlot(grayPathPlot(record));
+        m_readColours->setPlot(readColoursPlot(record));
+    }
+    if (!m_learnt.empty() && m_learnt.back().readings > int(record.readings.size())) {
+        m_learnt.clear(); // another visit's
+    }
+    m_learning->setVisible(reading && !m_learnt.empty());
+    const bool verifying = has(Stage::Verify) && record.verification.colours.empty();
+    m_verifying->setVisible(verifying);
+    if (verifying) {
+        m_verifying->setPlot(verifyingPlot(record));
+    }
+}
+
+void StageCharts::showNext(const NextReading &next)
+{
+    if (!m_learnt.empty() && m_learnt.back().readings > next.after) {
+        m_learnt.clear();
+    }
+    if (next.stage == Stage::Calibrate && next.known > 0 && (m_learnt.empty() || m_learnt.back().known != next.known)) {
+        m_learnt.push_back({next.after, next.known});
+        m_learning->setPlot(learningPlot(m_learnt, next.goal));
     }
 }
 

@@ -316,11 +316,12 @@ std::optional<BenchSource> VisitController::readyBeside(const DisplayEntry &disp
     return source;
 }
 
-QString VisitController::besideFolder(const QString &kind, const DisplayEntry &display)
+BesidePlace VisitController::besidePlace(const QString &kind, const DisplayEntry &display) const
 {
-    return QStringLiteral("%1/dutiful-lamp/measurements/%2-%3-%4")
-        .arg(QStandardPaths::writableLocation(QStandardPaths::GenericDataLocation), text(isoTime(wallNow())).remove(QLatin1Char(':')), kind,
-             plainFileName(display.name));
+    return {QStringLiteral("%1/dutiful-lamp/measurements/%2-%3-%4")
+                .arg(QStandardPaths::writableLocation(QStandardPaths::GenericDataLocation), text(isoTime(wallNow())).remove(QLatin1Char(':')), kind,
+                     plainFileName(display.name)),
+            m_studio.store()->path(), display.id};
 }
 
 void VisitController::survey(qint64 displayId, const SurveyPlan &plan, std::shared_ptr<const SurveyRecord> earlier)
@@ -344,7 +345,7 @@ void VisitController::survey(qint64 displayId, const SurveyPlan &plan, std::shar
                 Qt::SingleShotConnection);
             speed = speed > 0 ? std::max(speed, 60 * plan.minutes / kWall) : speed;
         }
-        m_surveys->start(*source, plan, displayId, besideFolder(text(surveyKindName(plan.kind)), *display), speed, std::move(earlier));
+        m_surveys->start(*source, plan, besidePlace(text(surveyKindName(plan.kind)), *display), speed, std::move(earlier));
     }
 }
 
@@ -357,7 +358,7 @@ void VisitController::typedRoom(qint64 displayId, const std::vector<RoomPoint> &
     DisplayInfo info;
     info.model = display->model.toStdString();
     info.serial = display->serial.toStdString();
-    m_surveys->take(lamp::typedRoom(points, info, wallNow()), displayId, besideFolder(text(surveyKindName(SurveyKind::Room)), *display));
+    m_surveys->take(lamp::typedRoom(points, info, wallNow()), besidePlace(text(surveyKindName(SurveyKind::Room)), *display));
 }
 
 void VisitController::diagnose(qint64 displayId, TestChoice tests)
@@ -367,8 +368,7 @@ void VisitController::diagnose(qint64 displayId, TestChoice tests)
         return;
     }
     if (const auto source = readyBeside(*display, [this, displayId, tests] { diagnose(displayId, tests); })) {
-        m_diagnoses->start(*source, m_studio.store()->path(), displayId, tests, besideFolder(QStringLiteral("diagnosis"), *display),
-                           m_runner->speed());
+        m_diagnoses->start(*source, besidePlace(QStringLiteral("diagnosis"), *display), tests, m_runner->speed());
     }
 }
 

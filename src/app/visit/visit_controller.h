@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "app/visit/beside_runner.h"
 #include "app/visit/opened_bench.h"
 #include "app/visit/visit_runner.h"
 #include "diagnose/examination.h"
@@ -121,7 +122,7 @@ private:
     std::optional<BenchSource> readyBeside(const DisplayEntry &display, const std::function<void()> &again);
     /// What a display's menu offers, by the newest of its visits that knew it.
     [[nodiscard]] std::vector<Control> knownMenu(qint64 displayId) const;
-    [[nodiscard]] static QString besideFolder(const QString &kind, const DisplayEntry &display);
+    [[nodiscard]] BesidePlace besidePlace(const QString &kind, const DisplayEntry &display) const;
     Background *m_writer; ///< of results; apart, since other work must not push it aside
     PatchWindow *m_patch = nullptr;
     QString m_besides;                          ///< a visit of somebody else that a person was told of and began another beside

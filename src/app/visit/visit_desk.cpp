@@ -23,12 +23,17 @@ VisitDesk::VisitDesk(OpenStudio &studio, VisitController &visits, Banner &banner
             m_worksheet->showReading(r);
         }
     });
+    connect(runner, &VisitRunner::nextTold, this, [this](const NextReading &n) {
+        m_reading->showNext(n);
+        m_worksheet->charts()->showNext(n);
+    });
     connect(runner, &VisitRunner::glanced, this, [this](const WhiteStanding &s) {
         if (showsRunning()) {
             m_worksheet->charts()->showGlance(s);
         }
     });
     connect(runner, &VisitRunner::stageChanged, this, [this](Stage, const RecordPtr &r) {
+        m_reading->endNext();
         if (showsRunning()) {
             m_shown = r;
             m_worksheet->setRecord(r);
@@ -148,6 +153,7 @@ void VisitDesk::ended(const RecordPtr &record, bool whole)
 {
     const bool here = m_showsVisit && m_worksheet->isVisibleTo(m_worksheet->parentWidget());
     m_showsVisit = false;
+    m_reading->endNext();
     if (here || !whole) {
         m_worksheet->setQuestion({}, false, {});
     }

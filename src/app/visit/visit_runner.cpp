@@ -14,6 +14,7 @@ VisitRunner::VisitRunner(QObject *parent) : QObject(parent)
     qRegisterMetaType<lamp::Measurement>();
     qRegisterMetaType<lamp::Stage>();
     qRegisterMetaType<lamp::Progress>();
+    qRegisterMetaType<lamp::NextReading>();
     qRegisterMetaType<lamp::Question>();
     qRegisterMetaType<lamp::WhiteStanding>();
     qRegisterMetaType<lamp::Error>();
@@ -188,6 +189,7 @@ void VisitRunner::work(const std::stop_token &stop, const BenchSource &source, V
         Q_EMIT workChanged(s, std::make_shared<VisitRecord>(std::move(stored)), {});
     };
     hooks.onProgress = [this](const Progress &p) { Q_EMIT progressed(p); };
+    hooks.onNext = [this](const NextReading &n) { Q_EMIT nextTold(n); };
     hooks.onNote = [this](const Message &m) { Q_EMIT noted(worded(m)); };
     hooks.onGlance = [this](const WhiteStanding &s) { Q_EMIT glanced(s); };
     m_enough = false;

@@ -56,6 +56,8 @@ Q_SIGNALS:
     void readingTaken(const lamp::Measurement &measurement, lamp::app::RecordPtr record);
     void stageChanged(lamp::Stage stage, lamp::app::RecordPtr record);
     void progressed(const lamp::Progress &progress);
+    /// What is read next, and why.
+    void nextTold(const lamp::NextReading &next);
     void noted(const QString &text);
     void asked(const lamp::Question &question);
     /// White while somebody turns the menu.

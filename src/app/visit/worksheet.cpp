@@ -180,11 +180,16 @@ void Worksheet::buildDetails()
     live->addWidget(m_charts->response());
     live->addWidget(m_charts->grayPath());
     row(Stage::Calibrate)->body()->addLayout(live);
+    auto *learnt = new QHBoxLayout;
+    learnt->addWidget(m_charts->learning());
+    learnt->addWidget(m_charts->readColours());
+    row(Stage::Calibrate)->body()->addLayout(learnt);
     m_gamut->setMinimumHeight(250);
     row(Stage::Profile)->body()->addWidget(m_gamut);
     m_open = new QPushButton(tr("Inspect and install the profile…"));
     row(Stage::Profile)->body()->addWidget(m_open, 0, Qt::AlignLeft);
     connect(m_open, &QPushButton::clicked, this, &Worksheet::profileWanted);
+    row(Stage::Verify)->body()->addWidget(m_charts->verifying());
     row(Stage::Verify)->body()->addWidget(m_colours);
     row(Stage::Look)->body()->addWidget(m_look);
     row(Stage::Look)->body()->addWidget(new LookControls(*m_look));

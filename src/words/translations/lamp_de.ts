@@ -857,6 +857,22 @@
         <source>Where on the screen the instrument lies: X,Y as shares of its width and height; 0.5,0.5 where left out</source>
         <translation>Wo auf dem Bildschirm das Messgerät liegt: X,Y als Anteile von Breite und Höhe; ohne Angabe 0.5,0.5</translation>
     </message>
+    <message>
+        <source>What people ask: prints too dark, a cast, bands, which mode... answered by what is known</source>
+        <translation>Was Leute fragen: zu dunkle Drucke, ein Stich, Streifen, welcher Modus … beantwortet aus dem, was bekannt ist</translation>
+    </message>
+    <message>
+        <source>prints-dark, cast, differ, banding, changed, meter or mode; a list where left out</source>
+        <translation>prints-dark, cast, differ, banding, changed, meter oder mode; eine Liste, wo es fehlt</translation>
+    </message>
+    <message>
+        <source>Serial number of the display that is asked about</source>
+        <translation>Seriennummer des Bildschirms, nach dem gefragt wird</translation>
+    </message>
+    <message>
+        <source>With differ: serial number of the other one</source>
+        <translation>Mit differ: Seriennummer des anderen</translation>
+    </message>
 </context>
 <context>
     <name>control</name>
@@ -1168,6 +1184,33 @@
     <message>
         <source>%1 over the years</source>
         <translation>%1 über die Jahre</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::AnswersView</name>
+    <message>
+        <source>&amp;Beside</source>
+        <translation>&amp;Neben</translation>
+    </message>
+    <message>
+        <source>Questions</source>
+        <translation>Fragen</translation>
+    </message>
+    <message>
+        <source>Answer</source>
+        <translation>Antwort</translation>
+    </message>
+    <message>
+        <source>That could not be done: %1.</source>
+        <translation>Das ist nicht gelungen: %1.</translation>
+    </message>
+    <message>
+        <source>What people ask: %1</source>
+        <translation>Was Leute fragen: %1</translation>
+    </message>
+    <message>
+        <source>Looking at what is known…</source>
+        <translation>Es wird nachgesehen, was bekannt ist …</translation>
     </message>
 </context>
 <context>
@@ -1503,6 +1546,117 @@
     <message>
         <source>White about its target</source>
         <translation>Weiß um sein Ziel</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::CompareView</name>
+    <message>
+        <source>What</source>
+        <translation>Was</translation>
+    </message>
+    <message>
+        <source>Mean</source>
+        <translation>Mittel</translation>
+    </message>
+    <message>
+        <source>Largest</source>
+        <translation>Größte</translation>
+    </message>
+    <message>
+        <source>Uniformity</source>
+        <translation>Gleichmäßigkeit</translation>
+    </message>
+    <message>
+        <source>Gamut, %</source>
+        <translation>Farbumfang, %</translation>
+    </message>
+    <message>
+        <source>By the rule</source>
+        <translation>Nach der Regel</translation>
+    </message>
+    <message>
+        <source>Side by side</source>
+        <translation>Nebeneinander</translation>
+    </message>
+    <message>
+        <source>&amp;Keep the correction</source>
+        <translation>Korrektur &amp;behalten</translation>
+    </message>
+    <message>
+        <source>What can be compared</source>
+        <translation>Was verglichen werden kann</translation>
+    </message>
+    <message>
+        <source>A colour &amp;beyond discards, ΔE00</source>
+        <translation>Eine Farbe &amp;darüber scheidet aus, ΔE00</translation>
+    </message>
+    <message>
+        <source>&amp;Means are equal within</source>
+        <translation>&amp;Mittel sind gleich innerhalb</translation>
+    </message>
+    <message>
+        <source>&amp;Uniformities are equal within</source>
+        <translation>&amp;Gleichmäßigkeiten sind gleich innerhalb</translation>
+    </message>
+    <message>
+        <source>&amp;Gamut that the work needs</source>
+        <translation>Farb&amp;umfang, den die Arbeit braucht</translation>
+    </message>
+    <message>
+        <source>That could not be done: %1.</source>
+        <translation>Das ist nicht gelungen: %1.</translation>
+    </message>
+    <message>
+        <source>Side by side: %1</source>
+        <translation>Nebeneinander: %1</translation>
+    </message>
+    <message>
+        <source>%1, %2, by %3</source>
+        <translation>%1, %2, mit %3</translation>
+    </message>
+    <message>
+        <source>%1: %2, %3</source>
+        <translation>%1: %2, %3</translation>
+    </message>
+    <message>
+        <source>This display</source>
+        <translation>Dieser Bildschirm</translation>
+    </message>
+    <message>
+        <source>Nothing of this display can be compared yet: make a visit, or measure its modes beside visits (Ctrl+M).</source>
+        <translation>Von diesem Bildschirm lässt sich noch nichts vergleichen: einen Besuch machen, oder seine Modi neben Besuchen messen (Ctrl+M).</translation>
+    </message>
+    <message>
+        <source>Choose what is to be compared at the left: visits, measurements of colours or grays, or one of modes. Measurements of uniformity are added to the display and mode that they are of.</source>
+        <translation>Links wählen, was verglichen werden soll: Besuche, Messungen von Farben oder Graus, oder eine von Modi. Messungen der Gleichmäßigkeit kommen zu dem Bildschirm und Modus, von dem sie sind.</translation>
+    </message>
+    <message>
+        <source>Choose %1 at the most: more are not told apart side by side.</source>
+        <translation>Höchstens %1 wählen: mehr sind nebeneinander nicht zu unterscheiden.</translation>
+    </message>
+    <message>
+        <source>Comparing…</source>
+        <translation>Es wird verglichen …</translation>
+    </message>
+    <message>
+        <source>These are measurements of uniformity only: choose what they belong to as well.</source>
+        <translation>Das sind nur Messungen der Gleichmäßigkeit: auch wählen, wozu sie gehören.</translation>
+    </message>
+    <message>
+        <source>%1 ± %2</source>
+        <translation>%1 ± %2</translation>
+    </message>
+    <message>
+        <source>Mean, ΔE00</source>
+        <translation>Mittel, ΔE00</translation>
+    </message>
+    <message>
+        <source>Largest, ΔE00</source>
+        <translation>Größte, ΔE00</translation>
+    </message>
+    <message>
+        <source>Kept: visits to displays of this kind with %1 use it from now on.</source>
+        <translation>Behalten: Besuche bei Bildschirmen dieser Art mit %1 verwenden sie von nun an.</translation>
     </message>
 </context>
 <context>
@@ -2574,6 +2728,22 @@
         <source>&amp;Name and mark on reports…</source>
         <translation>&amp;Name und Zeichen auf Berichten …</translation>
     </message>
+    <message>
+        <source>What people as&amp;k</source>
+        <translation>Was Leute fra&amp;gen</translation>
+    </message>
+    <message>
+        <source>Ctrl+K</source>
+        <translation>Ctrl+K</translation>
+    </message>
+    <message>
+        <source>&amp;Side by side</source>
+        <translation>Neben&amp;einander</translation>
+    </message>
+    <message>
+        <source>Ctrl+B</source>
+        <translation>Ctrl+B</translation>
+    </message>
 </context>
 <context>
     <name>lamp::app::MenuForm</name>
@@ -2670,6 +2840,13 @@
     <message>
         <source>Copying and comparing…</source>
         <translation>Es wird kopiert und verglichen…</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::NamedBars</name>
+    <message>
+        <source>%1 ± %2</source>
+        <translation>%1 ± %2</translation>
     </message>
 </context>
 <context>
@@ -3071,6 +3248,10 @@
         <source>below</source>
         <translation>unter</translation>
     </message>
+    <message>
+        <source>Why %1? %2</source>
+        <translation>Warum %1? %2</translation>
+    </message>
 </context>
 <context>
     <name>lamp::app::ReportPage</name>
@@ -3435,28 +3616,8 @@
 <context>
     <name>lamp::app::SurveyView</name>
     <message>
-        <source>Grays</source>
-        <translation>Grautöne</translation>
-    </message>
-    <message>
-        <source>Saturation</source>
-        <translation>Sättigung</translation>
-    </message>
-    <message>
-        <source>Colours</source>
-        <translation>Farben</translation>
-    </message>
-    <message>
-        <source>Uniformity</source>
-        <translation>Gleichmäßigkeit</translation>
-    </message>
-    <message>
         <source>Contrast</source>
         <translation>Kontrast</translation>
-    </message>
-    <message>
-        <source>Stability</source>
-        <translation>Stabilität</translation>
     </message>
     <message>
         <source>The display&apos;s modes</source>
@@ -3609,10 +3770,6 @@
     <message>
         <source>Here: %1, %2.</source>
         <translation>Hier: %1, %2.</translation>
-    </message>
-    <message>
-        <source>The room over a day</source>
-        <translation>Der Raum über einen Tag</translation>
     </message>
     <message>
         <source>The light at the desk, reading by reading: when it is too bright, and what white would go with it. The instrument lies at the desk; the screen is free for work, and is never changed unless you ask for it.</source>
@@ -9479,10 +9636,6 @@
         <translation>%1: %2 ± %3 ΔE00 (Helligkeit %4, Buntheit %5, Farbton %6)</translation>
     </message>
     <message>
-        <source>Saturation sweeps</source>
-        <translation>Sättigungsreihen</translation>
-    </message>
-    <message>
         <source>%1: x %2, y %3</source>
         <translation>%1: x %2, y %3</translation>
     </message>
@@ -10412,6 +10565,696 @@
     <message>
         <source>The control %1 could not be put back to %2: %3. Set it by hand; the calibration belongs to it.</source>
         <translation>Der Regler %1 konnte nicht auf %2 zurückgestellt werden: %3. Bitte von Hand einstellen; die Kalibrierung gehört zu diesem Wert.</translation>
+    </message>
+    <message>
+        <source>Colours as read</source>
+        <translation>Farben wie gelesen</translation>
+    </message>
+    <message>
+        <source>%1: u′ %2, v′ %3</source>
+        <translation>%1: u′ %2, v′ %3</translation>
+    </message>
+    <message>
+        <source>How surely the display is known</source>
+        <translation>Wie sicher der Bildschirm bekannt ist</translation>
+    </message>
+    <message>
+        <source>known to ± ΔE00 (k = 2)</source>
+        <translation>bekannt auf ± ΔE00 (k = 2)</translation>
+    </message>
+    <message>
+        <source>readings</source>
+        <translation>Messungen</translation>
+    </message>
+    <message>
+        <source>enough: %1</source>
+        <translation>genug: %1</translation>
+    </message>
+    <message>
+        <source>after %1 readings: what it shows is known to ± %2 ΔE00 (k = 2)</source>
+        <translation>nach %1 Messungen: was er zeigt, ist auf ± %2 ΔE00 bekannt (k = 2)</translation>
+    </message>
+    <message>
+        <source>%1: ΔE00 %2, by white at the beginning</source>
+        <translation>%1: ΔE00 %2, nach dem Weiß am Anfang</translation>
+    </message>
+    <message>
+        <source>One of the first grays: they give the tone curve its shape.</source>
+        <translation>Eines der ersten Graus: sie geben der Tonwertkurve ihre Form.</translation>
+    </message>
+    <message>
+        <source>It lay far from what the other grays say of it: two readings of three have to agree.</source>
+        <translation>Es lag weit von dem, was die anderen Graus erwarten lassen: zwei von drei Messungen müssen übereinstimmen.</translation>
+    </message>
+    <message>
+        <source>One of %1 patches that tell most for their time. What it will show is known to ± %2 so far.</source>
+        <translation>Eines von %1 Feldern, die für ihre Zeit am meisten sagen. Was es zeigen wird, ist bisher auf ± %2 bekannt.</translation>
+    </message>
+    <message>
+        <source>Near white: whether a channel ends before its drive does.</source>
+        <translation>Nahe Weiß: ob ein Kanal vor seiner Ansteuerung endet.</translation>
+    </message>
+    <message>
+        <source>Near black: whether shadows are crushed.</source>
+        <translation>Nahe Schwarz: ob Schatten zulaufen.</translation>
+    </message>
+    <message>
+        <source>Shadows are not as expected: where they begin.</source>
+        <translation>Die Schatten sind nicht wie erwartet: wo sie beginnen.</translation>
+    </message>
+    <message>
+        <source>Near white a channel is not as expected: where it ends.</source>
+        <translation>Nahe Weiß ist ein Kanal nicht wie erwartet: wo er endet.</translation>
+    </message>
+    <message>
+        <source>Its channels do not add up to gray: each is looked at by itself.</source>
+        <translation>Seine Kanäle ergeben zusammen nicht das Grau: jeder wird für sich betrachtet.</translation>
+    </message>
+    <message>
+        <source>Just below the end of a channel, where its place is told best.</source>
+        <translation>Kurz unter dem Ende eines Kanals, wo sich seine Lage am besten zeigt.</translation>
+    </message>
+    <message>
+        <source>White again: how far the panel has moved since, and all readings with it.</source>
+        <translation>Noch einmal Weiß: wie weit sich das Panel seither bewegt hat, und alle Messungen mit ihm.</translation>
+    </message>
+    <message>
+        <source>Where the ramps change most: whether the display heeds them.</source>
+        <translation>Wo die Rampen am meisten ändern: ob der Bildschirm sie beachtet.</translation>
+    </message>
+    <message>
+        <source>Light fell on it; now it is dark again.</source>
+        <translation>Es fiel Licht darauf; nun ist es wieder dunkel.</translation>
+    </message>
+    <message>
+        <source>It was %1 ΔE00 from what was expected: read again before it counts.</source>
+        <translation>Es lag %1 ΔE00 neben dem Erwarteten: noch einmal gelesen, ehe es zählt.</translation>
+    </message>
+    <message>
+        <source>Whether light from outside falls on the screen: it shows most at black.</source>
+        <translation>Ob fremdes Licht auf den Schirm fällt: bei Schwarz zeigt es sich am meisten.</translation>
+    </message>
+    <message>
+        <source>What light the panel leaves at black: under all other colours too.</source>
+        <translation>Was das Panel bei Schwarz an Licht übrig lässt: auch unter allen anderen Farben.</translation>
+    </message>
+    <message>
+        <source>All other readings make reading %1 hard to believe.</source>
+        <translation>Alle anderen Messungen machen Messung %1 schwer glaublich.</translation>
+    </message>
+    <message>
+        <source>Reading %1 once more, as you asked.</source>
+        <translation>Messung %1 noch einmal, wie gewünscht.</translation>
+    </message>
+    <message>
+        <source>Nothing was built from it. By the profile it is L* %1, a* %2, b* %3.</source>
+        <translation>Daraus wurde nichts gebaut. Nach dem Profil ist es L* %1, a* %2, b* %3.</translation>
+    </message>
+    <message>
+        <source>White before the colours are verified; once more after them. It must not move in between.</source>
+        <translation>Weiß, ehe die Farben geprüft werden, und danach noch einmal. Dazwischen darf es sich nicht bewegen.</translation>
+    </message>
+    <message>
+        <source>White after the colours: how far it has moved since they began.</source>
+        <translation>Weiß nach den Farben: wie weit es sich seit ihrem Beginn bewegt hat.</translation>
+    </message>
+    <message>
+        <source>The ramps seem to have been lost: whether white is right again with them.</source>
+        <translation>Die Rampen scheinen verloren: ob Weiß mit ihnen wieder stimmt.</translation>
+    </message>
+    <message>
+        <source>Noise leaves its verdict open: read as long as the instrument can.</source>
+        <translation>Rauschen lässt das Urteil offen: gelesen, so lange das Messgerät kann.</translation>
+    </message>
+    <message>
+        <source>White is very dark: whether the picture is inverted.</source>
+        <translation>Weiß ist sehr dunkel: ob das Bild umgekehrt ist.</translation>
+    </message>
+    <message>
+        <source>Whether a smaller patch is brighter: the display may limit its power.</source>
+        <translation>Ob ein kleineres Feld heller ist: der Bildschirm begrenzt womöglich seine Leistung.</translation>
+    </message>
+    <message>
+        <source>Prints come out too dark</source>
+        <translation>Drucke werden zu dunkel</translation>
+    </message>
+    <message>
+        <source>The screen has a cast after calibration</source>
+        <translation>Der Schirm hat nach dem Kalibrieren einen Stich</translation>
+    </message>
+    <message>
+        <source>These two do not match</source>
+        <translation>Diese beiden passen nicht zusammen</translation>
+    </message>
+    <message>
+        <source>There are bands in skies</source>
+        <translation>In Himmeln sind Streifen</translation>
+    </message>
+    <message>
+        <source>It changed since the last time</source>
+        <translation>Er hat sich seit dem letzten Mal verändert</translation>
+    </message>
+    <message>
+        <source>Is my meter still good?</source>
+        <translation>Ist mein Messgerät noch gut?</translation>
+    </message>
+    <message>
+        <source>Which mode should I use?</source>
+        <translation>Welchen Modus soll ich nehmen?</translation>
+    </message>
+    <message>
+        <source>Next: %1</source>
+        <translation>Als Nächstes: %1</translation>
+    </message>
+    <message>
+        <source>Without a question the questions are listed.</source>
+        <translation>Ohne eine Frage werden die Fragen aufgezählt.</translation>
+    </message>
+    <message>
+        <source>Measure the light at the desk.</source>
+        <translation>Das Licht am Arbeitsplatz messen.</translation>
+    </message>
+    <message>
+        <source>Measure the light where prints are looked at: it is that which counts.</source>
+        <translation>Das Licht messen, in dem Drucke betrachtet werden: auf dieses kommt es an.</translation>
+    </message>
+    <message>
+        <source>Follow the room&apos;s light over a day: it is brighter than right for photo work.</source>
+        <translation>Das Licht im Raum einen Tag lang verfolgen: es ist heller, als für Bildarbeit richtig ist.</translation>
+    </message>
+    <message>
+        <source>Make a check: two minutes, nothing is changed.</source>
+        <translation>Eine Prüfung machen: zwei Minuten, nichts wird verändert.</translation>
+    </message>
+    <message>
+        <source>Check both with one instrument.</source>
+        <translation>Beide mit einem Messgerät prüfen.</translation>
+    </message>
+    <message>
+        <source>Check once more: the readings leave it open.</source>
+        <translation>Noch einmal prüfen: die Messungen lassen es offen.</translation>
+    </message>
+    <message>
+        <source>Make a full visit.</source>
+        <translation>Einen vollen Besuch machen.</translation>
+    </message>
+    <message>
+        <source>Make a full visit with a luminance of %1 cd/m².</source>
+        <translation>Einen vollen Besuch mit einer Leuchtdichte von %1 cd/m² machen.</translation>
+    </message>
+    <message>
+        <source>Make a full visit: bring white and luminance about with the display&apos;s menu, so that ramps have little to do.</source>
+        <translation>Einen vollen Besuch machen: Weiß und Leuchtdichte mit dem Menü des Bildschirms erreichen, damit die Rampen wenig zu tun haben.</translation>
+    </message>
+    <message>
+        <source>Visit both anew.</source>
+        <translation>Beide neu besuchen.</translation>
+    </message>
+    <message>
+        <source>Make a full visit in mode %1.</source>
+        <translation>Einen vollen Besuch im Modus %1 machen.</translation>
+    </message>
+    <message>
+        <source>Make a refresh.</source>
+        <translation>Eine Auffrischung machen.</translation>
+    </message>
+    <message>
+        <source>Look for the cause: a few minutes at the display.</source>
+        <translation>Nach der Ursache suchen: ein paar Minuten am Bildschirm.</translation>
+    </message>
+    <message>
+        <source>When that is mended, look once more.</source>
+        <translation>Wenn das behoben ist, noch einmal nachsehen.</translation>
+    </message>
+    <message>
+        <source>Look at a soft proof with paper white before opening shadows.</source>
+        <translation>Einen Softproof mit Papierweiß ansehen, ehe Schatten geöffnet werden.</translation>
+    </message>
+    <message>
+        <source>Look at the gradients before and after.</source>
+        <translation>Die Verläufe vorher und nachher ansehen.</translation>
+    </message>
+    <message>
+        <source>Rest your eyes for half a minute, then look before and after.</source>
+        <translation>Die Augen eine halbe Minute ausruhen, dann vorher und nachher ansehen.</translation>
+    </message>
+    <message>
+        <source>Look at both with rested eyes: other backlights may measure alike and look different.</source>
+        <translation>Beide mit ausgeruhten Augen ansehen: andere Hintergrundbeleuchtungen können gleich messen und anders aussehen.</translation>
+    </message>
+    <message>
+        <source>Choose the other display on the page of those that agree.</source>
+        <translation>Den anderen Bildschirm auf der Seite derer wählen, die übereinstimmen.</translation>
+    </message>
+    <message>
+        <source>Make the lesser one like the other.</source>
+        <translation>Den geringeren dem anderen angleichen.</translation>
+    </message>
+    <message>
+        <source>Take a target that both can hold; what only one can show stays apart.</source>
+        <translation>Ein Ziel nehmen, das beide halten können; was nur einer zeigen kann, bleibt verschieden.</translation>
+    </message>
+    <message>
+        <source>Enter the instrument, with its certificate.</source>
+        <translation>Das Messgerät mit seinem Zertifikat eintragen.</translation>
+    </message>
+    <message>
+        <source>Have it certified, and note the day on its card.</source>
+        <translation>Es zertifizieren lassen und den Tag auf seiner Karte vermerken.</translation>
+    </message>
+    <message>
+        <source>See how it stood over the years.</source>
+        <translation>Sehen, wie es über die Jahre stand.</translation>
+    </message>
+    <message>
+        <source>Measure the same colours of one display with two instruments.</source>
+        <translation>Dieselben Farben eines Bildschirms mit zwei Messgeräten messen.</translation>
+    </message>
+    <message>
+        <source>Measure the display&apos;s modes one after the other.</source>
+        <translation>Die Modi des Bildschirms nacheinander messen.</translation>
+    </message>
+    <message>
+        <source>Measure how even the screen is in the modes that are equal.</source>
+        <translation>Messen, wie gleichmäßig der Schirm in den gleich guten Modi ist.</translation>
+    </message>
+    <message>
+        <source>%1 was never visited: nothing is known of it.</source>
+        <translation>%1 wurde nie besucht: nichts ist darüber bekannt.</translation>
+    </message>
+    <message>
+        <source>%1 was only checked here, never calibrated: what it was left with is not known.</source>
+        <translation>%1 wurde hier nur geprüft, nie kalibriert: womit er verlassen wurde, ist nicht bekannt.</translation>
+    </message>
+    <message>
+        <source>That cannot be told yet: the light at the desk was not read.</source>
+        <translation>Das lässt sich noch nicht sagen: das Licht am Arbeitsplatz wurde nicht gemessen.</translation>
+    </message>
+    <message>
+        <source>That cannot be told yet: how bright the screen is was not read.</source>
+        <translation>Das lässt sich noch nicht sagen: wie hell der Schirm ist, wurde nicht gemessen.</translation>
+    </message>
+    <message>
+        <source>The screen is too bright for its room: it gives %1 cd/m²; at %2 lux about %3 are right.</source>
+        <translation>Der Schirm ist zu hell für seinen Raum: er gibt %1 cd/m²; bei %2 Lux sind etwa %3 richtig.</translation>
+    </message>
+    <message>
+        <source>The screen suits its room, but it was out of tolerance on %1.</source>
+        <translation>Der Schirm passt zu seinem Raum, war aber am %1 außerhalb der Toleranz.</translation>
+    </message>
+    <message>
+        <source>The screen suits its room, but nobody has looked since %1 whether it is as it was left.</source>
+        <translation>Der Schirm passt zu seinem Raum, aber seit dem %1 hat niemand nachgesehen, ob er noch ist, wie er verlassen wurde.</translation>
+    </message>
+    <message>
+        <source>The screen is right for its room. Prints that are looked at beside it, at %1 lux, are dark: as bright as the screen they are at about %2 lux.</source>
+        <translation>Der Schirm ist richtig für seinen Raum. Drucke, die neben ihm bei %1 Lux betrachtet werden, sind dunkel: so hell wie der Schirm sind sie bei etwa %2 Lux.</translation>
+    </message>
+    <message>
+        <source>The screen is right for its room at %1 cd/m², and the prints have light enough: what is dark in them is dark in the file, or paper cannot hold it.</source>
+        <translation>Der Schirm ist mit %1 cd/m² richtig für seinen Raum, und die Drucke haben Licht genug: was in ihnen dunkel ist, ist in der Datei dunkel, oder Papier kann es nicht halten.</translation>
+    </message>
+    <message>
+        <source>Luminance of white, cd/m²</source>
+        <translation>Leuchtdichte von Weiß, cd/m²</translation>
+    </message>
+    <message>
+        <source>screen</source>
+        <translation>Schirm</translation>
+    </message>
+    <message>
+        <source>right for the room</source>
+        <translation>richtig für den Raum</translation>
+    </message>
+    <message>
+        <source>paper in its light</source>
+        <translation>Papier in seinem Licht</translation>
+    </message>
+    <message>
+        <source>The light at the desk was %1 lux in the middle of a day (%2).</source>
+        <translation>Das Licht am Arbeitsplatz hatte an einem Tag im Mittel %1 Lux (%2).</translation>
+    </message>
+    <message>
+        <source>The light at the desk was %1 lux at the visit of %2.</source>
+        <translation>Das Licht am Arbeitsplatz hatte beim Besuch vom %2 %1 Lux.</translation>
+    </message>
+    <message>
+        <source>On a screen that bright shadows look open; whoever edits there leaves them darker than paper can show.</source>
+        <translation>Auf einem so hellen Schirm sehen Schatten offen aus; wer dort arbeitet, lässt sie dunkler, als Papier sie zeigen kann.</translation>
+    </message>
+    <message>
+        <source>Paper gives %1 cd/m² at %2 lux: the screen is %3 times as bright.</source>
+        <translation>Papier gibt bei %2 Lux %1 cd/m²: der Schirm ist %3-mal so hell.</translation>
+    </message>
+    <message>
+        <source>Prints would be as bright as the screen at about %1 lux.</source>
+        <translation>Drucke wären bei etwa %1 Lux so hell wie der Schirm.</translation>
+    </message>
+    <message>
+        <source>By what was tried at visits that is brightness %1 or so.</source>
+        <translation>Nach dem, was bei Besuchen versucht wurde, ist das etwa Helligkeit %1.</translation>
+    </message>
+    <message>
+        <source>Steps of gray</source>
+        <translation>Graustufen</translation>
+    </message>
+    <message>
+        <source>sent</source>
+        <translation>gesendet</translation>
+    </message>
+    <message>
+        <source>left behind the ramps</source>
+        <translation>hinter den Rampen übrig</translation>
+    </message>
+    <message>
+        <source>Of grays behind the ramps %1 of %2 are told apart (%3 bits are sent, the ramps hold %4).</source>
+        <translation>Von den Graus hinter den Rampen unterscheiden sich %1 von %2 (%3 Bit werden gesendet, die Rampen fassen %4).</translation>
+    </message>
+    <message>
+        <source>Rounding in the ramps costs %1 ΔE00 on average.</source>
+        <translation>Das Runden in den Rampen kostet im Mittel %1 ΔE00.</translation>
+    </message>
+    <message>
+        <source>Only %1 bits are sent to the display: that alone shows bands.</source>
+        <translation>Nur %1 Bit werden zum Bildschirm gesendet: das allein zeigt Stufen.</translation>
+    </message>
+    <message>
+        <source>The ramps cost %1 % of the steps: bands come from there.</source>
+        <translation>Die Rampen kosten %1 % der Stufen: daher kommen die Streifen.</translation>
+    </message>
+    <message>
+        <source>The ramps keep the steps apart: bands come from the panel, the connection, or the file itself.</source>
+        <translation>Die Rampen halten die Stufen auseinander: Streifen kommen vom Panel, von der Verbindung oder aus der Datei selbst.</translation>
+    </message>
+    <message>
+        <source>The ramps keep the steps apart; what was found wrong with the display follows.</source>
+        <translation>Die Rampen halten die Stufen auseinander; was am Bildschirm gefunden wurde, folgt.</translation>
+    </message>
+    <message>
+        <source>When it was left on %1 white and grays were right: something has changed since.</source>
+        <translation>Als er am %1 verlassen wurde, stimmten Weiß und Graus: seither hat sich etwas verändert.</translation>
+    </message>
+    <message>
+        <source>The visit of %1 did not leave it within tolerance: why has to be looked for.</source>
+        <translation>Der Besuch vom %1 ließ ihn nicht innerhalb der Toleranz: der Grund muss gesucht werden.</translation>
+    </message>
+    <message>
+        <source>As looked at on %1: %2</source>
+        <translation>Wie am %1 untersucht: %2</translation>
+    </message>
+    <message>
+        <source>When it was looked at on %1 it was not as it was left, and nothing known explains it.</source>
+        <translation>Als er am %1 untersucht wurde, war er nicht, wie er verlassen worden war, und nichts Bekanntes erklärt es.</translation>
+    </message>
+    <message>
+        <source>When it was looked at on %1 it was as it was left: the display has no cast.</source>
+        <translation>Als er am %1 untersucht wurde, war er, wie er verlassen worden war: der Bildschirm hat keinen Stich.</translation>
+    </message>
+    <message>
+        <source>Eyes adapt, and what surrounds a colour changes it: a warmer lamp or a coloured wallpaper is enough.</source>
+        <translation>Augen passen sich an, und was eine Farbe umgibt, verändert sie: eine wärmere Lampe oder eine farbige Tapete genügt.</translation>
+    </message>
+    <message>
+        <source>Ramps of before were loaded when it began.</source>
+        <translation>Als er begann, waren Rampen von vorher geladen.</translation>
+    </message>
+    <message>
+        <source>White was %1 ± %2 ΔE00 from its target on %3.</source>
+        <translation>Weiß lag am %3 %1 ± %2 ΔE00 neben seinem Ziel.</translation>
+    </message>
+    <message>
+        <source>White was %1 ΔE00 from its target on %2.</source>
+        <translation>Weiß lag am %2 %1 ΔE00 neben seinem Ziel.</translation>
+    </message>
+    <message>
+        <source>Grays were off by %1 ΔE00 on average, %2 at the most.</source>
+        <translation>Graus lagen im Mittel um %1 ΔE00 daneben, höchstens um %2.</translation>
+    </message>
+    <message>
+        <source>Nobody has read it since %1: whether it changed is not known.</source>
+        <translation>Seit dem %1 hat ihn niemand gemessen: ob er sich verändert hat, ist nicht bekannt.</translation>
+    </message>
+    <message>
+        <source>Yes: since %1 white has moved by %2 ΔE00 and luminance by %3 %.</source>
+        <translation>Ja: seit dem %1 hat sich Weiß um %2 ΔE00 bewegt und die Leuchtdichte um %3 %.</translation>
+    </message>
+    <message>
+        <source>No: since %1 white has moved by %2 ΔE00 and luminance by %3 %, which nobody sees.</source>
+        <translation>Nein: seit dem %1 hat sich Weiß um %2 ΔE00 bewegt und die Leuchtdichte um %3 %, was niemand sieht.</translation>
+    </message>
+    <message>
+        <source>Perhaps: since %1 white has moved by %2 ΔE00 and luminance by %3 %, but the readings leave that open.</source>
+        <translation>Vielleicht: seit dem %1 hat sich Weiß um %2 ΔE00 bewegt und die Leuchtdichte um %3 %, doch die Messungen lassen das offen.</translation>
+    </message>
+    <message>
+        <source>Change of white: ΔE00, and percent</source>
+        <translation>Änderung von Weiß: ΔE00 und Prozent</translation>
+    </message>
+    <message>
+        <source>colour of white</source>
+        <translation>Farbe von Weiß</translation>
+    </message>
+    <message>
+        <source>luminance of white, %</source>
+        <translation>Leuchtdichte von Weiß, %</translation>
+    </message>
+    <message>
+        <source>It is in mode %1; before it was in %2.</source>
+        <translation>Er steht im Modus %1; vorher war es %2.</translation>
+    </message>
+    <message>
+        <source>%1 is %2; before it was %3.</source>
+        <translation>%1 steht auf %2; vorher auf %3.</translation>
+    </message>
+    <message>
+        <source>%1 read it this time, %2 before: they may differ.</source>
+        <translation>Diesmal hat %1 gemessen, vorher %2: sie können sich unterscheiden.</translation>
+    </message>
+    <message>
+        <source>The instrument read by another correction.</source>
+        <translation>Das Messgerät las mit einer anderen Korrektur.</translation>
+    </message>
+    <message>
+        <source>The room has %1 lux; before it had %2.</source>
+        <translation>Der Raum hat %1 Lux; vorher hatte er %2.</translation>
+    </message>
+    <message>
+        <source>Menu, mode and instrument are as before: the cause has to be looked for.</source>
+        <translation>Menü, Modus und Messgerät sind wie vorher: die Ursache muss gesucht werden.</translation>
+    </message>
+    <message>
+        <source>Menu, mode and instrument are as before.</source>
+        <translation>Menü, Modus und Messgerät sind wie vorher.</translation>
+    </message>
+    <message>
+        <source>Which other display is meant?</source>
+        <translation>Welcher andere Bildschirm ist gemeint?</translation>
+    </message>
+    <message>
+        <source>No colour is known that both can show.</source>
+        <translation>Es ist keine Farbe bekannt, die beide zeigen können.</translation>
+    </message>
+    <message>
+        <source>What parts them, mean ΔE00 each by itself</source>
+        <translation>Was sie trennt, mittleres ΔE00 jeweils für sich</translation>
+    </message>
+    <message>
+        <source>They are apart by %1 ΔE00 on average (± %2 as one instrument sees it, ± %3 for the standard observer), %4 at the most, over %5 colours that both can show.</source>
+        <translation>Sie liegen im Mittel %1 ΔE00 auseinander (± %2, wie ein Messgerät es sieht, ± %3 für den Normalbeobachter), höchstens %4, über %5 Farben, die beide zeigen können.</translation>
+    </message>
+    <message>
+        <source>%1 shows %2 % of what %3 shows, which shows %4 % of the other&apos;s.</source>
+        <translation>%1 zeigt %2 % von dem, was %3 zeigt; umgekehrt sind es %4 %.</translation>
+    </message>
+    <message>
+        <source>Their panels are of different kinds: what measures alike may still look different.</source>
+        <translation>Ihre Panels sind von verschiedener Art: was gleich misst, kann trotzdem anders aussehen.</translation>
+    </message>
+    <message>
+        <source>They were read by different instruments (%1, %2).</source>
+        <translation>Sie wurden mit verschiedenen Messgeräten gemessen (%1, %2).</translation>
+    </message>
+    <message>
+        <source>The older of their visits is of %1 days ago.</source>
+        <translation>Der ältere ihrer Besuche liegt %1 Tage zurück.</translation>
+    </message>
+    <message>
+        <source>They match: %1 ΔE00 on average, which nobody sees.</source>
+        <translation>Sie passen zusammen: im Mittel %1 ΔE00, was niemand sieht.</translation>
+    </message>
+    <message>
+        <source>They match: %1 ΔE00 on average, below 1.</source>
+        <translation>Sie passen zusammen: im Mittel %1 ΔE00, unter 1.</translation>
+    </message>
+    <message>
+        <source>They differ by %1 ΔE00 on average, most of all in %2.</source>
+        <translation>Sie unterscheiden sich im Mittel um %1 ΔE00, am meisten durch: %2.</translation>
+    </message>
+    <message>
+        <source>They differ by %1 ΔE00 on average: whether that is within 1 the readings leave open.</source>
+        <translation>Sie unterscheiden sich im Mittel um %1 ΔE00: ob das innerhalb von 1 liegt, lassen die Messungen offen.</translation>
+    </message>
+    <message>
+        <source>What read this display last is not among the studio&apos;s instruments.</source>
+        <translation>Was diesen Bildschirm zuletzt gemessen hat, ist nicht unter den Messgeräten des Studios.</translation>
+    </message>
+    <message>
+        <source>Over the displays that it shares with others its luminance drifts by %1 ± %2 % a year.</source>
+        <translation>Über die Bildschirme, die es mit anderen teilt, wandert seine Leuchtdichte um %1 ± %2 % im Jahr.</translation>
+    </message>
+    <message>
+        <source>Beside %1 it read %2 % more luminance (both together may be wrong by %3 %) and white %4 ΔE00 apart (%5).</source>
+        <translation>Neben %1 las es %2 % mehr Leuchtdichte (beide zusammen dürfen um %3 % falsch liegen) und Weiß um %4 ΔE00 anders (%5).</translation>
+    </message>
+    <message>
+        <source>When it was last certified is not known.</source>
+        <translation>Wann es zuletzt zertifiziert wurde, ist nicht bekannt.</translation>
+    </message>
+    <message>
+        <source>It was last certified on %1, more than three years ago.</source>
+        <translation>Es wurde zuletzt am %1 zertifiziert, vor mehr als drei Jahren.</translation>
+    </message>
+    <message>
+        <source>It was last certified on %1.</source>
+        <translation>Es wurde zuletzt am %1 zertifiziert.</translation>
+    </message>
+    <message>
+        <source>%1 is wearing: it drifts on all displays alike.</source>
+        <translation>%1 nutzt sich ab: es wandert auf allen Bildschirmen gleich.</translation>
+    </message>
+    <message>
+        <source>%1 and the other one disagree by more than both may be wrong: one of them is no longer good.</source>
+        <translation>%1 und das andere weichen weiter voneinander ab, als beide falsch liegen dürfen: eines von ihnen ist nicht mehr gut.</translation>
+    </message>
+    <message>
+        <source>%1 is good, as far as other instruments tell.</source>
+        <translation>%1 ist gut, soweit andere Messgeräte es zeigen.</translation>
+    </message>
+    <message>
+        <source>%1 is good, as far as other instruments tell; its certificate is old.</source>
+        <translation>%1 ist gut, soweit andere Messgeräte es zeigen; sein Zertifikat ist alt.</translation>
+    </message>
+    <message>
+        <source>That cannot be told yet: %1 has nothing to be held against.</source>
+        <translation>Das lässt sich noch nicht sagen: %1 hat nichts, woran es sich messen ließe.</translation>
+    </message>
+    <message>
+        <source>That cannot be told yet: its modes were not measured.</source>
+        <translation>Das lässt sich noch nicht sagen: seine Modi wurden nicht gemessen.</translation>
+    </message>
+    <message>
+        <source>Mean of each mode, ΔE00</source>
+        <translation>Mittel jedes Modus, ΔE00</translation>
+    </message>
+    <message>
+        <source>%1: mean %2, largest %3 ΔE00. %4</source>
+        <translation>%1: im Mittel %2, größte %3 ΔE00. %4</translation>
+    </message>
+    <message>
+        <source>Use %1 (measured %2). %3</source>
+        <translation>%1 verwenden (gemessen am %2). %3</translation>
+    </message>
+    <message>
+        <source>%1: a measurement of %2.</source>
+        <translation>%1: eine Messung vom %2.</translation>
+    </message>
+    <message>
+        <source>%1: a measurement of %2 that is there already.</source>
+        <translation>%1: eine Messung vom %2, die schon da ist.</translation>
+    </message>
+    <message>
+        <source>Add its display first, by a visit or a register, then bring it in once more.</source>
+        <translation>Erst den Bildschirm hinzufügen, durch einen Besuch oder ein Verzeichnis, dann noch einmal einlesen.</translation>
+    </message>
+    <message>
+        <source>The kept measurement %1 cannot be read.</source>
+        <translation>Die behaltene Messung %1 lässt sich nicht lesen.</translation>
+    </message>
+    <message>
+        <source>With them %1 and %2.</source>
+        <translation>Dazu %1 und %2.</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n measurements beside visits</source>
+        <translation>
+            <numerusform>%n Messung neben Besuchen</numerusform>
+            <numerusform>%n Messungen neben Besuchen</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n photographs</source>
+        <translation>
+            <numerusform>%n Fotografie</numerusform>
+            <numerusform>%n Fotografien</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>The measurement could not be kept.</source>
+        <translation>Die Messung konnte nicht behalten werden.</translation>
+    </message>
+    <message>
+        <source>That is no measurement or diagnosis that can be kept: %1.</source>
+        <translation>Das ist keine Messung oder Diagnose, die behalten werden kann: %1.</translation>
+    </message>
+    <message>
+        <source>it is larger than %1 MB</source>
+        <translation>es ist größer als %1 MB</translation>
+    </message>
+    <message>
+        <source>&quot;%1&quot; is no time</source>
+        <translation>„%1“ ist keine Zeit</translation>
+    </message>
+    <message>
+        <source>the studio does not have its display</source>
+        <translation>das Studio hat seinen Bildschirm nicht</translation>
+    </message>
+    <message>
+        <source>What was measured is in %1; it can be brought in from there.</source>
+        <translation>Was gemessen wurde, ist in %1; von dort kann es eingelesen werden.</translation>
+    </message>
+    <message>
+        <source>Saturation</source>
+        <translation>Sättigung</translation>
+    </message>
+    <message>
+        <source>Colours</source>
+        <translation>Farben</translation>
+    </message>
+    <message>
+        <source>Uniformity</source>
+        <translation>Gleichmäßigkeit</translation>
+    </message>
+    <message>
+        <source>Contrast</source>
+        <translation>Kontrast</translation>
+    </message>
+    <message>
+        <source>Stability</source>
+        <translation>Stabilität</translation>
+    </message>
+    <message>
+        <source>The display&apos;s modes</source>
+        <translation>Modi des Bildschirms</translation>
+    </message>
+    <message>
+        <source>The room over a day</source>
+        <translation>Der Raum über einen Tag</translation>
+    </message>
+    <message>
+        <source>What is wrong</source>
+        <translation>Was nicht stimmt</translation>
+    </message>
+    <message>
+        <source>Whether a larger white is as bright: the display may limit its power.</source>
+        <translation>Ob ein größeres Weiß ebenso hell ist: der Bildschirm begrenzt womöglich seine Leistung.</translation>
+    </message>
+    <message>
+        <source>Black with white around it: what contrast is left within a picture.</source>
+        <translation>Schwarz mit Weiß darum: wie viel Kontrast in einem Bild übrig bleibt.</translation>
+    </message>
+    <message>
+        <source>Read by both instruments: the exact one corrects the quick one.</source>
+        <translation>Von beiden Messgeräten gelesen: das genaue berichtigt das schnelle.</translation>
     </message>
 </context>
 </TS>

@@ -1,0 +1,153 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// A display that is not as it was left: a cast, or a change since the last visit.
+#include "answer/answers.h"
+
+#include "colour/difference.h"
+#include "visit/figures.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace lamp::answers {
+
+namespace {
+
+/// What of a record is a standing of the display: its white was read.
+bool standing(const VisitRecord &r)
+{
+    return r.calibrated.white.b > 0;
+}
+
+/// What of menu, mode and instrument is otherwise than the visit before.
+std::vector<Message> differences(const VisitRecord &before, const VisitRecord &now)
+{
+    std::vector<Message> all;
+    const auto modeOf = [](const VisitRecord &r) { return r.plan.mode.empty() ? r.display.mode : r.plan.mode; };
+    if (modeOf(before) != modeOf(now)) {
+        all.push_back(say("answer-mode-then", modeOf(now), modeOf(before)));
+    }
+    for (const auto &[name, value] : now.controls) {
+        const auto then = before.controls.find(name);
+        if (then != before.controls.end() && then->second != value) {
+            all.push_back(say("answer-control-then", controlNamed(name), decimal(value, 0), decimal(then->second, 0)));
+        }
+    }
+    const auto by = [](const VisitRecord &r) { return modelAndSerial(r.instrument.model, r.instrument.serial); };
+    if (by(before) != by(now)) {
+        all.push_back(say("answer-other-instrument", by(now), by(before)));
+    } else if (before.correction != now.correction) {
+        all.push_back(say("answer-other-correction"));
+    }
+    if (before.roomLux && now.roomLux && *before.roomLux > 0 && std::abs(std::log(*now.roomLux / *before.roomLux)) > std::log(1.5)) {
+        all.push_back(say("answer-room-then", decimal(*now.roomLux, 0), decimal(*before.roomLux, 0)));
+    }
+    return all;
+}
+
+/// Says white's and gray's distance of a visit's own.
+void sayStanding(Counsel &a, const VisitRecord &r)
+{
+    const VisitFigures f = figuresOf(r);
+    if (f.white.value) {
+        a.because.push_back(f.white.k2 ? say("answer-white-off", decimal(*f.white.value, 2), decimal(*f.white.k2, 2), Day{r.finished})
+                                       : say("answer-white-off-unsure", decimal(*f.white.value, 2), Day{r.finished}));
+    }
+    if (f.grayMean.value && f.grayMax.value) {
+        a.because.push_back(say("answer-grays-off", decimal(*f.grayMean.value, 2), decimal(*f.grayMax.value, 2)));
+    }
+}
+
+} // namespace
+
+Counsel cast(const AskedAbout &about)
+{
+    const VisitRecord *last = lastCalibration(about);
+    if (last == nullptr) {
+        return neverVisited(about);
+    }
+    Counsel a;
+    const KnownDocument *found = diagnosis(about);
+    if (found == nullptr) {
+        sayStanding(a, *last);
+        a.open = true;
+        // A verdict that white and grays were right says when it was so, not that it is so now.
+        a.said = last->verdict == Verdict::Pass ? say("answer-cast-since", Day{last->finished}) : say("answer-cast-left", Day{last->finished});
+        if (last->display.lutLoaded && last->plan.task == Task::Refresh) {
+            a.because.push_back(say("answer-ramps-were-loaded"));
+        }
+        a.next = {{AnswerStep::Do::Diagnose, say("step-diagnose")}, {AnswerStep::Do::Check, say("step-check")}};
+        return a;
+    }
+    const bool healthy = !found->said.empty() && found->said.front().code == "diagnosis-healthy";
+    a.because.assign(found->said.begin(), found->said.end());
+    if (healthy) {
+        a.said = say("answer-no-cast", Day{found->finished});
+        a.because.push_back(say("answer-eye-adapts"));
+        a.next = {{AnswerStep::Do::Look, say("step-look-rested")}};
+    } else if (!found->said.empty() && found->said.front().code == "diagnosis-cause") {
+        a.said = say("answer-cast-cause", Day{found->finished}, a.because.front());
+        a.because.erase(a.because.begin());
+        a.next = {{AnswerStep::Do::Diagnose, say("step-diagnose-again")}};
+    } else {
+        a.open = true;
+        a.said = say("answer-cast-unexplained", Day{found->finished});
+        a.next = {{AnswerStep::Do::FullVisit, say("step-full-visit")}};
+    }
+    return a;
+}
+
+Counsel changed(const AskedAbout &about)
+{
+    std::vector<const VisitRecord *> stood;
+    for (const VisitRecord &r : about.visits) {
+        if (standing(r)) {
+            stood.push_back(&r);
+        }
+    }
+    if (stood.empty()) {
+        return neverVisited(about);
+    }
+    const VisitRecord &now = *stood.front();
+    Counsel a;
+    constexpr double kFresh = 1.5; // days: what was read longer ago says nothing of today
+    if (stood.size() < 2 || daysBetween(now.finished, about.now) > kFresh) {
+        a.open = true;
+        a.said = say("answer-not-read-since", Day{now.finished});
+        sayStanding(a, now);
+        a.next = {{AnswerStep::Do::Check, say("step-check")}, {AnswerStep::Do::Diagnose, say("step-diagnose")}};
+        return a;
+    }
+    const VisitRecord &before = *stood[1];
+    const XYZ &was = before.calibrated.white, &is = now.calibrated.white;
+    const double white = whiteDifference(is, chromaticity(was)), luminance = 100 * (is.b / was.b - 1);
+    const VisitFigures f0 = figuresOf(before), f1 = figuresOf(now);
+    // What the readings leave open; where it is not known, nothing can be said to have changed.
+    const auto both = [](const Figure &p, const Figure &q) { return p.k2 && q.k2 ? std::optional(std::hypot(*p.k2, *q.k2)) : std::nullopt; };
+    const auto whiteK2 = both(f0.white, f1.white), levelK2 = both(f0.luminance, f1.luminance);
+    const auto levelPercent = levelK2 ? std::optional(100 * *levelK2 / was.b) : std::nullopt;
+    a.title = say("answer-white-changes");
+    a.figures = {{say("figure-white-moved"), white, whiteK2}, {say("figure-luminance-moved"), luminance, levelPercent}};
+    constexpr double kSeenWhite = 1, kSeenLevel = 3; // ΔE00; percent: less nobody sees side by side (common practice, no published source)
+    const bool known = whiteK2 && levelPercent;
+    const bool moved = known && (white > std::max(kSeenWhite, *whiteK2) || std::abs(luminance) > std::max(kSeenLevel, *levelPercent));
+    const bool may = !known || white + *whiteK2 > kSeenWhite || std::abs(luminance) + *levelPercent > kSeenLevel;
+    a.said = moved ? say("answer-has-changed", Day{before.finished}, decimal(white, 2), decimal(luminance, 1))
+                   : (may ? say("answer-change-open", Day{before.finished}, decimal(white, 2), decimal(luminance, 1))
+                          : say("answer-has-not-changed", Day{before.finished}, decimal(white, 2), decimal(luminance, 1)));
+    a.open = !moved && may;
+    a.because = differences(before, now);
+    if (a.because.empty()) {
+        a.because.push_back(say(moved ? "answer-nothing-turned" : "answer-all-as-it-was"));
+    }
+    if (moved) {
+        a.next = {{AnswerStep::Do::Diagnose, say("step-diagnose")}, {AnswerStep::Do::Refresh, say("step-refresh")}};
+    } else if (may) {
+        a.next = {{AnswerStep::Do::Check, say("step-check-longer")}};
+    } else {
+        a.because.push_back(say("answer-eye-adapts"));
+        a.next = {{AnswerStep::Do::MeasureRoom, say("step-measure-room")}};
+    }
+    return a;
+}
+
+} // namespace lamp::answers

@@ -1,0 +1,26 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+
+#include "answer/answer.h"
+
+namespace lamp::answers {
+
+Counsel printsDark(const AskedAbout &about);
+Counsel cast(const AskedAbout &about);
+Counsel differ(const AskedAbout &about);
+Counsel banding(const AskedAbout &about);
+Counsel changed(const AskedAbout &about);
+Counsel meter(const AskedAbout &about);
+Counsel mode(const AskedAbout &about);
+
+/// An answer that is open since the display was never visited.
+Counsel neverVisited(const AskedAbout &about);
+/// The newest document of a kind; null where there is none, or it is older than `since`.
+const KnownDocument *newest(const AskedAbout &about, const std::string &kind, WallTime since = {});
+/// A diagnosis of since the display's last calibration; null where there is none.
+const KnownDocument *diagnosis(const AskedAbout &about);
+/// The newest visit that left the display otherwise; null where there is none.
+const VisitRecord *lastCalibration(const AskedAbout &about);
+double daysBetween(WallTime from, WallTime to);
+
+} // namespace lamp::answers
