@@ -68,7 +68,7 @@ struct ImportOptions {
     double fullDrive = 0, whiteLuminance = 0;
     int icc = 0; ///< 0: not said
     int grid = 33;
-    bool json = false, acceptGuess = false, whole = false, profileGiven = false;
+    bool json = false, acceptGuess = false, whole = false, profileGiven = false, certificate = false;
 };
 
 struct ScreenOptions {

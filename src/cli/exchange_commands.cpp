@@ -6,6 +6,7 @@
 
 #include "exchange/reading_table.h"
 #include "profile/display_cube.h"
+#include "report/certificate.h"
 #include "report/files.h"
 #include "report/report.h"
 #include "report/results.h"
@@ -249,15 +250,18 @@ int convertVisit(const std::string &content, const ImportOptions &o)
         return report(naming(o.file, record.error()), o.json);
     }
     const std::string to = extensionOf(o.out);
+    if (o.certificate && (record->checks.empty() || (to != ".pdf" && to != ".html"))) {
+        return report(optionError(say(record->checks.empty() ? "certificate-needs-verdict" : "certificate-formats"), {}), o.json);
+    }
     const PaintingWithoutScreen painting(to == ".pdf" || to == ".html");
     const std::map<std::string, std::function<std::string()>> makers{
         {".icc", [&] { return std::string(record->profile.begin(), record->profile.end()); }},
         {".pdf",
          [&] {
-             const auto pdf = reportPdf(record.value());
+             const auto pdf = o.certificate ? certificatePdf(record.value(), {}) : reportPdf(record.value());
              return std::string(pdf.begin(), pdf.end());
          }},
-        {".html", [&] { return reportHtml(record.value()); }},
+        {".html", [&] { return o.certificate ? certificateHtml(record.value(), {}) : reportHtml(record.value()); }},
         {".json", [&] { return visitJson(record.value(), plainEnglish); }},
         {".txt", [&] { return readingsToCgats(readingSet(record.value())); }},
         {".csv", [&] { return readingsToCsv(readingSet(record.value())); }},

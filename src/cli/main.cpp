@@ -116,6 +116,7 @@ void addImport(CLI::App &app, ImportOptions &o, int &status)
         ->add_option("OUT", o.out,
                      phrase("cli", "New file: .csv, .txt (CGATS), .cxf, .json; ramps: .csv, .cube; of a whole visit also .icc, .pdf, .html"))
         ->required();
+    convert->add_flag("--certificate", o.certificate, phrase("cli", "Of a whole visit into .pdf or .html: its certificate in place of the report"));
     convert->callback([&] { status = convertFile(o); });
     auto *rebuild = app.add_subcommand("rebuild", phrase("cli", "Make a profile again from the readings that it carries"));
     rebuild->add_option("PROFILE", o.file, phrase("cli", "An ICC profile with readings in it"))->required();

@@ -8,8 +8,6 @@
 
 namespace lamp {
 
-using namespace plot;
-
 namespace {
 
 /// A pleasant upper end for an axis.
@@ -25,22 +23,22 @@ double niceTop(double v)
 
 } // namespace
 
-Axis driveAxis()
+plot::Axis driveAxis()
 {
     return {said(say("axis-drive")), "%", 0, 100, {0, 25, 50, 75, 100}, 0};
 }
 
-Axis differenceAxis(double most)
+plot::Axis differenceAxis(double most)
 {
     const double top = niceTop(most);
     return {"ΔE00", "", 0, top, {0, top / 2, top}, 1};
 }
 
-Axis axisAbout(std::string name, std::string unit, double low, double high, double narrowest, int decimals)
+plot::Axis axisAbout(std::string name, std::string unit, double low, double high, double narrowest, int decimals)
 {
     const double room = std::max(0.08 * (high - low), (narrowest - (high - low)) / 2);
-    Axis a{std::move(name), std::move(unit), low - std::max(room, 0.0), high + std::max(room, 0.0), {}, decimals};
-    a.ticks = ticksBetween(a.from, a.to);
+    plot::Axis a{std::move(name), std::move(unit), low - std::max(room, 0.0), high + std::max(room, 0.0), {}, decimals};
+    a.ticks = plot::ticksBetween(a.from, a.to);
     return a;
 }
 

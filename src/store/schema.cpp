@@ -104,6 +104,11 @@ const QStringList &tables()
         "gray_mean {real}, colour_mean {real}, colour_max {real}, srgb_percent {real}, adobe_rgb_percent {real}, event TEXT NOT NULL, "
         "note TEXT NOT NULL)",
         "CREATE INDEX history_of_display ON history_entry (display_id, happened_at)",
+        // The plan as it was drawn: outlines in parts of its width, displays as shares of their room.
+        "CREATE TABLE room_outline (room_id {integer} PRIMARY KEY REFERENCES room(id), x {real} NOT NULL, y {real} NOT NULL, width {real} NOT NULL, "
+        "height {real} NOT NULL)",
+        "CREATE TABLE display_spot (display_id {integer} PRIMARY KEY REFERENCES display(id), room_id {integer} NOT NULL REFERENCES room(id), "
+        "x {real} NOT NULL, y {real} NOT NULL)",
         // Measurements beside visits and diagnoses; said: messages as JSON. Form 1: the document in zlib; its identity is its SHA-256.
         "CREATE TABLE measurement (id {key}, identity {bytes} NOT NULL UNIQUE, display_id {integer} NOT NULL REFERENCES display(id), kind TEXT NOT "
         "NULL, finished_at {integer} NOT NULL, removed_at {integer}, instrument TEXT NOT NULL, complete {integer} NOT NULL, said TEXT NOT NULL, "
@@ -155,7 +160,9 @@ Status bringUpFrom(Connection &connection, int version)
         done = addTables(connection, {QStringLiteral("history_entry"), QStringLiteral("assignment")});
     }
     done = done && version < 11 ? addTables(connection, {QStringLiteral("picture")}) : done;
-    return done && version < 12 ? addTables(connection, {QStringLiteral("measurement")}) : done;
+    return done && version < 12
+               ? addTables(connection, {QStringLiteral("measurement"), QStringLiteral("room_outline"), QStringLiteral("display_spot")})
+               : done;
 }
 
 Error newer(const QString &path)
@@ -169,7 +176,7 @@ Error newer(const QString &path)
 
 int schemaVersion()
 {
-    return 12; // 10: as 9, but a record names the lines of its worksheet; 11: pictures; 12: measurements beside visits
+    return 12; // 10: as 9, but a record names the lines of its worksheet; 11: pictures; 12: measurements beside visits, the plan as drawn
 }
 
 QStringList tableNames()

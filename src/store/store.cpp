@@ -63,7 +63,7 @@ Result<QString> setAside(const QString &path)
 Store::Store(QString path, std::unique_ptr<Connection> connection)
     : m_path(std::move(path)), m_owner(newOwner()), m_connection(std::move(connection)), m_studio(*m_connection), m_aims(*m_connection),
       m_visits(*m_connection, m_studio, m_aims, m_owner), m_board(*m_connection, m_studio), m_histories(*m_connection), m_pictures(*m_connection),
-      m_measurements(*m_connection, m_studio)
+      m_measurements(*m_connection, m_studio), m_plans(*m_connection)
 {
 }
 

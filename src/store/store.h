@@ -5,6 +5,7 @@
 #include "store/histories.h"
 #include "store/measurements.h"
 #include "store/pictures.h"
+#include "store/plans.h"
 #include "store/visits.h"
 
 #include <memory>
@@ -37,6 +38,7 @@ public:
     [[nodiscard]] store::Board &board() { return m_board; }
     [[nodiscard]] store::Histories &histories() { return m_histories; }
     [[nodiscard]] store::Pictures &pictures() { return m_pictures; }
+    [[nodiscard]] store::Plans &plans() { return m_plans; }
     [[nodiscard]] store::Measurements &measurements() { return m_measurements; }
 
     /// Several verbs as one thing that a person does: all of it or nothing.
@@ -88,6 +90,7 @@ private:
     store::Histories m_histories;
     store::Pictures m_pictures;
     store::Measurements m_measurements;
+    store::Plans m_plans;
 };
 
 /// Where the studio is kept: where it was moved to (a setting of this person), else $XDG_DATA_HOME/dutiful-lamp/studio.sqlite.

@@ -60,6 +60,8 @@ std::span<const Sentence> commands()
         {"say-what-is-open", QT_TRANSLATE_NOOP("words", "Give it with --columns, --full-drive or --white-luminance, or accept the guess with --accept-guess.")},
         {"cube-is-no-ramps", QT_TRANSLATE_NOOP("words", "%1 holds a 3D LUT, no ramps.")},
         {"give-1d-cube", QT_TRANSLATE_NOOP("words", "Give a one-dimensional .cube, or a CSV with index,r,g,b.")},
+        {"certificate-needs-verdict", QT_TRANSLATE_NOOP("words", "A certificate is made of a visit that was judged.")},
+        {"certificate-formats", QT_TRANSLATE_NOOP("words", "A certificate is a .pdf or .html file.")},
         {"visit-into-formats", QT_TRANSLATE_NOOP("words", "A visit is exported as .icc, .pdf, .html, .json, .txt (CGATS), .csv or .cxf, not \"%1\".")},
         {"ramps-into-formats", QT_TRANSLATE_NOOP("words", "Ramps are written as .cube or .csv, not \"%1\".")},
         {"readings-into-formats", QT_TRANSLATE_NOOP("words", "Readings are written as .csv, .txt (CGATS), .cxf or .json, not \"%1\".")},

@@ -30,6 +30,8 @@ std::span<const Sentence> studio()
         {"server-of-13", QT_TRANSLATE_NOOP("words", "Use a server of version 13 or later.")},
         {"server-not-copied-so", QT_TRANSLATE_NOOP("words", "A studio on a server is not copied as a file.")},
         {"server-own-tools", QT_TRANSLATE_NOOP("words", "Whoever looks after the server keeps a copy with its own tools.")},
+        {"plan-could-not-be-kept", QT_TRANSLATE_NOOP("words", "The plan could not be kept.")},
+        {"plan-cannot-be", QT_TRANSLATE_NOOP("words", "A room or a display lies outside the plan.")},
         {"measurement-could-not-be-kept", QT_TRANSLATE_NOOP("words", "The measurement could not be kept.")},
         {"no-measurement", QT_TRANSLATE_NOOP("words", "That is no measurement or diagnosis that can be kept: %1.")},
         {"document-too-large", QT_TRANSLATE_NOOP("words", "it is larger than %1 MB")},

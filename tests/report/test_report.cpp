@@ -5,6 +5,7 @@
 
 #include "report/report.h"
 
+#include "report/certificate.h"
 #include "report/live_plots.h"
 #include "report/settings_card.h"
 #include "report/visit_plots.h"
@@ -113,6 +114,47 @@ private Q_SLOTS:
                      qPrintable(QStringLiteral("%1 at %2 to %3, %4 to %5").arg(w.text).arg(w.left).arg(w.right).arg(w.top).arg(w.bottom)));
             QCOMPARE(w.page, 1);
         }
+    }
+
+    // A certificate: one page, each figure by both scopes; what is not known is a dash, and no verdict.
+    void aCertificateIsOnePageByBothScopes()
+    {
+        VisitRecord r = visited();
+        CertificateFacts facts{{"Saltmarsh Cartographic", {}}, "Avocet, chart desk", "Drawing office", r.finished + std::chrono::days{28}};
+        const Bytes pdf = certificatePdf(r, facts);
+        const QString file = m_dir.filePath("certificate.pdf");
+        QFile f(file);
+        QVERIFY(f.open(QIODevice::WriteOnly));
+        f.write(reinterpret_cast<const char *>(pdf.data()), qint64(pdf.size()));
+        f.close();
+        if (const QString pictures = qEnvironmentVariable("LAMP_PICTURES"); !pictures.isEmpty()) {
+            QVERIFY(QProcess::execute("pdftoppm", {"-r", "90", "-png", "-singlefile", file, pictures + "/certificate"}) == 0);
+        }
+        const auto words = wordsOf(file);
+        QVERIFY(words.size() > 150);
+        for (const Word &w : words) {
+            QCOMPARE(w.page, 1);
+            QVERIFY2(w.left >= kSide - 1 && w.right <= kWide - kSide + 1 && w.bottom <= kHigh - kTop + 3, qPrintable(w.text));
+        }
+        QString html = QString::fromStdString(certificateHtml(r, facts));
+        for (const char *said : {"Saltmarsh Cartographic", "Avocet, chart desk", "Drawing office", "signature", "Last certified", "in x and in y"}) {
+            QVERIFY2(html.contains(QString::fromLatin1(said)), said);
+        }
+        // JCGM 106:2012, 8.3, by each scope: 1.8 ± 0.1 passes a limit of 2 as the instrument sees it, ± 0.5 leaves it open for the observer.
+        r.checks = {check("colour-mean", 1.8, 2, {0.1, 0.5}, Scope::Instrument, "ΔE00")};
+        html = QString::fromStdString(certificateHtml(r, facts));
+        const QString row = html.mid(html.indexOf("<b>1.80</b>"), 400);
+        QVERIFY2(row.contains("± 0.10") && row.contains("± 0.50"), qPrintable(row));
+        QVERIFY(row.indexOf("pass") > 0 && row.indexOf("pass") < row.indexOf("± 0.50"));
+        QVERIFY(row.indexOf("undecided") > row.indexOf("± 0.50"));
+        r.checks = {check("colour-mean", 1.8, 2, {0.1, std::numeric_limits<double>::quiet_NaN()}, Scope::Instrument, "ΔE00")};
+        html = QString::fromStdString(certificateHtml(r, facts));
+        QVERIFY(html.contains("<td align=\"right\">–</td>") && !html.contains(QRegularExpression("\\bnan\\b")));
+        // A name that would be markup is none; a room that was not read is said to be so.
+        facts.display = "<b>Avocet</b>";
+        r.roomLux.reset();
+        html = QString::fromStdString(certificateHtml(r, facts));
+        QVERIFY(!html.contains("<b>Avocet</b>") && html.contains("not read"));
     }
 
     // The studio's name and mark stand above all, and cost no second page.

@@ -232,7 +232,7 @@ private Q_SLOTS:
             auto store = std::move(Store::open(place)).value();
             const qint64 id = addDisplay(*store, "K-1");
             QVERIFY(store->visits().finish(visitOf("v"), id).ok());
-            for (const char *added : {"DROP TABLE picture", "DROP TABLE measurement"}) {
+            for (const char *added : {"DROP TABLE picture", "DROP TABLE measurement", "DROP TABLE room_outline", "DROP TABLE display_spot"}) {
                 QVERIFY(store->connection().change(QString::fromLatin1(added), {}, {}).ok());
             }
             QVERIFY(store->connection().change("UPDATE studio_version SET version = 10", {}, {}).ok());

@@ -6,6 +6,7 @@
 #include "ui/watchdog.h"
 
 #include "app/board/board_view.h"
+#include "app/board/plan_view.h"
 #include "app/board/week_strip.h"
 #include "app/fleet/fleet_desk.h"
 #include "app/parts/look.h"
@@ -16,6 +17,8 @@
 
 #include <QApplication>
 #include <QLineEdit>
+#include <QMouseEvent>
+#include <QPushButton>
 #include <QSettings>
 #include <QTableView>
 #include <QTemporaryDir>
@@ -176,6 +179,92 @@ private Q_SLOTS:
                 QVERIFY2(most - least <= 2, qPrintable(QStringLiteral("%1, %2").arg(x).arg(y)));
             }
         }
+    }
+
+    // The plan is drawn: by the pointer and by keys, kept, taken back, laid out by itself again; another window sees it.
+    void thePlanIsDrawn()
+    {
+        BoardView *board = m_window->fleet()->board();
+        PlanView *plan = board->plan();
+        QTRY_VERIFY_WITH_TIMEOUT(!board->busy(), 60000);
+        const auto named = [&](const char *words) {
+            for (QPushButton *b : board->findChildren<QPushButton *>()) {
+                if (b->text().remove('&') == QString::fromLatin1(words)) {
+                    return b;
+                }
+            }
+            return static_cast<QPushButton *>(nullptr);
+        };
+        QPushButton *draw = named("Draw the plan"), *undo = named("Undo"), *anew = named("Lay out by itself");
+        QVERIFY(draw != nullptr && undo != nullptr && anew != nullptr && !undo->isVisible());
+        const QString room = QStringLiteral("Plate room");
+        const QRectF before = plan->outlineOf(room);
+        QVERIFY(!before.isEmpty());
+        // Without drawing a drag moves nothing.
+        const auto dragged = [&](const QPointF &from, const QPointF &by) {
+            QTest::mousePress(plan, Qt::LeftButton, {}, from.toPoint());
+            QMouseEvent move(QEvent::MouseMove, from + by, plan->mapToGlobal(from + by), Qt::NoButton, Qt::LeftButton, {});
+            QApplication::sendEvent(plan, &move);
+            QTest::mouseRelease(plan, Qt::LeftButton, {}, (from + by).toPoint());
+        };
+        dragged(before.topLeft() + QPointF(60, 10), {0, 80});
+        QCOMPARE(plan->outlineOf(room), before);
+        board->findChild<QLineEdit *>()->clear(); // the press searched for the room
+        draw->click();
+        QVERIFY(plan->arranging() && undo->isVisible() && !undo->isEnabled());
+        dragged(before.topLeft() + QPointF(60, 10), {0, 200});
+        const QRectF moved = plan->outlineOf(room);
+        QVERIFY2(std::abs(moved.top() - before.top() - 200) <= 8, qPrintable(QString::number(moved.top())));
+        QVERIFY(std::abs(moved.width() - before.width()) < 1.5 && plan->height() >= int(moved.bottom()));
+        // A corner makes it larger; a display is moved within it, never out of it.
+        dragged(moved.bottomRight() - QPointF(3, 3), {-40, 56});
+        QVERIFY(plan->outlineOf(room).height() > moved.height() + 40);
+        const auto displays = m_window->store()->studio().displays();
+        const auto inRoom = std::find_if(displays.begin(), displays.end(),
+                                         [&](const DisplayEntry &d) { return plan->outlineOf(room).contains(plan->placeOf(d.id)); });
+        QVERIFY(inRoom != displays.end());
+        const QRectF spot = plan->placeOf(inRoom->id);
+        dragged(spot.center(), {10, 60});
+        QVERIFY(std::abs(plan->placeOf(inRoom->id).center().y() - spot.center().y() - 60) < 12);
+        dragged(plan->placeOf(inRoom->id).center(), {2000, 2000});
+        QVERIFY(plan->outlineOf(room).adjusted(-1, -1, 1, 1).contains(plan->placeOf(inRoom->id)));
+        picture(*m_window, "board-drawn");
+        // It is in the store, and a second window shows it.
+        const DrawnPlan kept = m_window->store()->plans().drawn();
+        QVERIFY(kept == plan->drawn() && kept.displays.contains(inRoom->id));
+        // By keys: the next of them, to the right, wider.
+        plan->setFocus();
+        QTest::keyClick(plan, Qt::Key_PageDown);
+        const DrawnPlan byPointer = plan->drawn();
+        QTest::keyClick(plan, Qt::Key_Down);
+        QTest::keyClick(plan, Qt::Key_Down, Qt::ShiftModifier);
+        QVERIFY(!(plan->drawn() == byPointer));
+        // Step by step back to where it began.
+        int steps = 0;
+        while (undo->isEnabled() && ++steps < 50) {
+            undo->click();
+        }
+        QVERIFY(steps >= 5 && plan->drawn() == DrawnPlan{} && m_window->store()->plans().drawn() == DrawnPlan{});
+        QCOMPARE(plan->outlineOf(room), before);
+        // What somebody else drew is shown; laid out by itself it is gone, and can be taken back.
+        QVERIFY(m_window->store()->plans().setDrawn(kept));
+        QTest::keyClick(m_window->windowHandle(), Qt::Key_F3);
+        QVERIFY(plan->drawn() == kept);
+        anew->click();
+        QVERIFY(m_window->store()->plans().drawn() == DrawnPlan{});
+        undo->click();
+        QVERIFY(m_window->store()->plans().drawn() == kept);
+        draw->click();
+        QVERIFY(!plan->arranging() && !undo->isVisible());
+        QVERIFY(m_window->store()->plans().setDrawn({}));
+        QTest::keyClick(m_window->windowHandle(), Qt::Key_F3);
+        // What cannot be is refused, and nothing is changed.
+        DrawnPlan wrong;
+        wrong.rooms[1] = {0.5, 0, 0.8, 0.2};
+        QVERIFY(!m_window->store()->plans().setDrawn(wrong));
+        wrong.rooms[1] = {0, 0, std::numeric_limits<double>::quiet_NaN(), 0.2};
+        QVERIFY(!m_window->store()->plans().setDrawn(wrong));
+        QVERIFY(m_window->store()->plans().drawn() == DrawnPlan{});
     }
 };
 

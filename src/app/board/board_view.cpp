@@ -16,6 +16,7 @@
 #include <QLabel>
 #include <QLineEdit>
 #include <QPushButton>
+#include <QScrollArea>
 #include <QSortFilterProxyModel>
 #include <QTableView>
 #include <QVBoxLayout>
@@ -48,8 +49,9 @@ std::vector<BoardLine> linesOf(const std::vector<DueQuestion> &due, const FleetA
 
 BoardView::BoardView(QWidget *parent)
     : QFrame(parent), m_background(new Background(this)), m_model(new BoardModel(this)), m_sorted(new QSortFilterProxyModel(this)),
-      m_summary(new QLabel), m_plan(new PlanView), m_weeks(new WeekStrip), m_search(new QLineEdit), m_table(new QTableView),
-      m_export(new QPushButton(tr("E&xport as CSV…"))), m_edit(new QPushButton(tr("Edit t&he chosen…")))
+      m_summary(new QLabel), m_plan(new PlanView), m_planArea(new QScrollArea), m_weeks(new WeekStrip), m_search(new QLineEdit),
+      m_table(new QTableView), m_export(new QPushButton(tr("E&xport as CSV…"))), m_edit(new QPushButton(tr("Edit t&he chosen…"))),
+      m_arrange(new QPushButton(tr("Draw the &plan"))), m_undo(new QPushButton(tr("&Undo"))), m_anew(new QPushButton(tr("La&y out by itself")))
 {
     setFrameShape(QFrame::StyledPanel);
     m_sorted->setSourceModel(m_model);
@@ -77,8 +79,17 @@ BoardView::BoardView(QWidget *parent)
     auto *layout = new QVBoxLayout(this);
     layout->setContentsMargins(18, 14, 18, 14);
     layout->setSpacing(12);
-    layout->addWidget(m_summary);
-    layout->addWidget(m_plan);
+    auto *top = new QHBoxLayout;
+    top->addWidget(m_summary, 1);
+    buildArranging(*top);
+    layout->addLayout(top);
+    m_planArea->setFrameShape(QFrame::NoFrame);
+    m_planArea->setWidgetResizable(true);
+    m_planArea->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    m_planArea->setFocusPolicy(Qt::NoFocus);
+    m_planArea->setWidget(m_plan);
+    connect(m_plan, &PlanView::heightChanged, this, &BoardView::fitPlan);
+    layout->addWidget(m_planArea);
     layout->addWidget(m_weeks);
     auto *tools = new QHBoxLayout;
     tools->addWidget(m_search, 1);
@@ -120,6 +131,64 @@ std::vector<qint64> BoardView::chosen() const
     return ids;
 }
 
+void BoardView::buildArranging(QHBoxLayout &head)
+{
+    m_arrange->setCheckable(true);
+    m_arrange->setToolTip(tr("Drag rooms and displays to where they stand, a room's corner to make it larger. By keys: Page Up and Page Down choose, "
+                             "arrow keys move, with Shift they make a room larger."));
+    for (QPushButton *button : {m_undo, m_anew, m_arrange}) {
+        head.addWidget(button, 0, Qt::AlignTop);
+    }
+    m_undo->hide();
+    m_anew->hide();
+    connect(m_arrange, &QPushButton::toggled, this, [this](bool on) {
+        m_plan->setArranging(on);
+        m_arrange->setText(on ? tr("&Plan is drawn") : tr("Draw the &plan"));
+        m_undo->setVisible(on);
+        m_anew->setVisible(on);
+        fitPlan();
+        m_undo->setEnabled(!m_before.empty());
+    });
+    connect(m_plan, &PlanView::arranged, this, [this] { keepPlan(m_plan->drawn(), m_kept); });
+    connect(m_anew, &QPushButton::clicked, this, [this] { keepPlan({}, m_kept); });
+    connect(m_undo, &QPushButton::clicked, this, [this] {
+        if (!m_before.empty()) {
+            const DrawnPlan before = m_before.back();
+            m_before.pop_back();
+            keepPlan(before, {});
+        }
+    });
+}
+
+void BoardView::fitPlan()
+{
+    // The table below it stays in sight; while the plan is drawn it has more of the page.
+    constexpr int kMost = 300, kMostDrawing = 370;
+    m_planArea->setFixedHeight(std::min(m_plan->height(), m_arrange->isChecked() ? kMostDrawing : kMost));
+}
+
+void BoardView::keepPlan(const DrawnPlan &plan, std::optional<DrawnPlan> before)
+{
+    constexpr size_t kMost = 200; // steps back
+    if (m_store == nullptr) {
+        return;
+    }
+    if (const Status kept = m_store->plans().setDrawn(plan); !kept) {
+        m_plan->setDrawn(m_kept); // what is seen is what is kept
+        Q_EMIT failed(kept.error());
+        return;
+    }
+    m_kept = plan;
+    m_plan->setDrawn(plan);
+    if (before && *before != plan) {
+        m_before.push_back(std::move(*before));
+        if (m_before.size() > kMost) {
+            m_before.erase(m_before.begin());
+        }
+    }
+    m_undo->setEnabled(!m_before.empty());
+}
+
 bool BoardView::busy() const
 {
     return m_background->busy();
@@ -128,6 +197,15 @@ bool BoardView::busy() const
 void BoardView::show(Store &store, WallTime now)
 {
     m_now = now;
+    if (m_store != &store) {
+        m_before.clear(); // another studio's plan is not taken back here
+    }
+    m_store = &store;
+    m_rooms = store.studio().rooms();
+    if (const DrawnPlan drawn = store.plans().drawn(); drawn != m_kept) {
+        m_kept = drawn; // somebody else may have drawn it
+        m_plan->setDrawn(drawn);
+    }
     AgeingQuestion question;
     question.on = now;
     question.tolerance = *builtInTolerance("studio");
@@ -176,7 +254,7 @@ void BoardView::take(std::vector<BoardLine> lines)
     m_summary->setText(lines.empty() ? tr("No display yet: add one with Ctrl+N.")
                                      : text(say("fleet-report-summary", Day{m_now}, say("count-displays", lines.size()), std::int64_t(of({"out"})),
                                                 std::int64_t(of({"due", "overdue", "never"})))));
-    m_plan->setLines(lines);
+    m_plan->setLines(lines, m_rooms);
     m_weeks->setLines(lines, m_now);
     m_model->setLines(std::move(lines));
     m_table->resizeColumnsToContents();

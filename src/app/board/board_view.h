@@ -9,6 +9,8 @@
 class QLabel;
 class QLineEdit;
 class QPushButton;
+class QScrollArea;
+class QHBoxLayout;
 class QSortFilterProxyModel;
 class QTableView;
 
@@ -47,16 +49,25 @@ private:
     void exportTable();
     void exportCalendar();
     [[nodiscard]] std::vector<qint64> chosen() const;
+    void buildArranging(QHBoxLayout &head);
+    void fitPlan();
+    /// Keeps the plan as it is drawn now. \param before that it was, to be taken back; nothing where it is taken back itself
+    void keepPlan(const DrawnPlan &plan, std::optional<DrawnPlan> before);
 
     Background *m_background;
     BoardModel *m_model;
     QSortFilterProxyModel *m_sorted;
     QLabel *m_summary;
     PlanView *m_plan;
+    QScrollArea *m_planArea; ///< of a plan that is larger than its part of the page
     WeekStrip *m_weeks;
     QLineEdit *m_search;
     QTableView *m_table;
-    QPushButton *m_export, *m_edit;
+    QPushButton *m_export, *m_edit, *m_arrange, *m_undo, *m_anew;
+    Store *m_store = nullptr;
+    std::vector<Room> m_rooms;
+    DrawnPlan m_kept;                ///< the plan as it is in the store
+    std::vector<DrawnPlan> m_before; ///< to be taken back, the newest last
     WallTime m_now{};
 };
 

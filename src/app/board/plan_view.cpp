@@ -29,19 +29,26 @@ PlanView::PlanView(QWidget *parent) : QWidget(parent)
     setAccessibleName(tr("Plan of the rooms"));
 }
 
-void PlanView::setLines(const std::vector<BoardLine> &lines)
+void PlanView::setLines(const std::vector<BoardLine> &lines, const std::vector<Room> &known)
 {
     m_rooms.clear();
+    m_grip.reset(); // what was dragged may be gone
+    std::map<QString, qint64> numbers;
+    for (const Room &r : known) {
+        numbers.emplace(r.name, r.id);
+    }
     std::map<std::string, size_t> rooms;
     for (const BoardLine &l : lines) {
         const auto [it, fresh] = rooms.emplace(l.question.room, m_rooms.size());
         if (fresh) {
-            m_rooms.push_back({text(l.question.room), {}, {}, false});
+            const QString name = text(l.question.room);
+            const auto number = numbers.find(name);
+            m_rooms.push_back({number == numbers.end() ? 0 : number->second, name, {}, {}, false});
         }
         m_rooms[it->second].spots.push_back({l.question.key, lampOf(l.due), text(l.question.name), text(dueStateSaid(l.due.state)), {}});
     }
     QStringList said;
-    for (Room &r : m_rooms) {
+    for (Place &r : m_rooms) {
         std::stable_sort(r.spots.begin(), r.spots.end(), [](const Spot &p, const Spot &q) { return p.lamp > q.lamp; });
         for (const Spot &s : r.spots) {
             said << r.name + QStringLiteral(", ") + s.name + QStringLiteral(": ") + s.state;
@@ -49,15 +56,23 @@ void PlanView::setLines(const std::vector<BoardLine> &lines)
     }
     constexpr int kSaid = 100; // nobody listens to more
     setAccessibleDescription(QStringList(said.mid(0, kSaid)).join(QStringLiteral("; ")));
+    relay();
+}
+
+void PlanView::relay()
+{
     layOut();
-    setFixedHeight(sizeHint().height());
+    if (height() != sizeHint().height()) {
+        setFixedHeight(sizeHint().height());
+        Q_EMIT heightChanged();
+    }
     update();
 }
 
 QSize PlanView::sizeHint() const
 {
     double bottom = 0;
-    for (const Room &r : m_rooms) {
+    for (const Place &r : m_rooms) {
         bottom = std::max(bottom, r.area.bottom());
     }
     return {600, int(std::ceil(bottom)) + 1};
@@ -65,21 +80,52 @@ QSize PlanView::sizeHint() const
 
 void PlanView::layOut()
 {
+    double bottom = 0;
+    for (Place &r : m_rooms) {
+        r.area = {};
+        if (m_drawn.rooms.contains(r.id)) {
+            layOutDrawn(r);
+            bottom = std::max(bottom, r.area.bottom() + kBetween);
+        }
+    }
+    layOutByItself(bottom);
+}
+
+void PlanView::standInRows(Place &r) const
+{
+    const int each = kGlyph + 8, head = fontMetrics().height() + 8, wide = int(r.area.width()) + 1;
+    constexpr int kSlack = 6; // a pixel lost at the plan's edge costs no column
+    const int columns = std::max(1, (wide - 2 * kPad + kSlack) / kColumn);
+    const double columnWide = double(wide - 2 * kPad) / columns;
+    for (size_t k = 0; k < r.spots.size(); ++k) {
+        const int row = int(k) / columns, column = int(k) % columns;
+        r.spots[k].area =
+            r.folded ? QRectF() : QRectF(r.area.left() + kPad + column * columnWide, r.area.top() + head + row * each, columnWide, each);
+    }
+}
+
+void PlanView::layOutByItself(double top)
+{
     // Rooms in rows, each as wide as its displays need; a row is as high as its fullest room. Displays stand in rows of a room.
     constexpr int kMostRows = 3; // of displays in a room: a studio of thirty is seen at once
-    const int line = fontMetrics().height(), each = kGlyph + 8, head = line + 8;
-    const size_t count = std::min<size_t>(m_rooms.size(), kMostRooms);
+    const int each = kGlyph + 8, head = fontMetrics().height() + 8;
+    std::vector<Place *> rooms;
+    for (Place &r : m_rooms) {
+        if (r.area.isEmpty() && rooms.size() < size_t(kMostRooms)) {
+            rooms.push_back(&r);
+        }
+    }
+    const size_t count = rooms.size();
     const int most = std::max(1, std::min(int(count), width() / (2 * kColumn + kBetween)));
     const int rowsOfRooms = std::max(1, (int(count) + most - 1) / most);
     const int across = std::max(1, (int(count) + rowsOfRooms - 1) / rowsOfRooms); // no row is half empty
     const bool small = rowsOfRooms > 3; // a large studio: rooms fold into lamps that show their worst and their count
     const int wide = std::max(kNarrowest, (width() - (across - 1) * kBetween) / across);
-    double top = 0;
     for (size_t first = 0; first < count; first += size_t(across)) {
         int rows = 1;
         const size_t last = std::min(count, first + size_t(across));
         for (size_t i = first; i < last; ++i) {
-            Room &r = m_rooms[i];
+            Place &r = *rooms[i];
             const int columns = std::max(1, (wide - 2 * kPad) / kColumn);
             const int needed = (int(r.spots.size()) + columns - 1) / columns;
             r.folded = small || needed > 2 * kMostRows;
@@ -87,24 +133,14 @@ void PlanView::layOut()
         }
         const double high = head + rows * each + kPad;
         for (size_t i = first; i < last; ++i) {
-            Room &r = m_rooms[i];
-            r.area = QRectF(double(i - first) * (wide + kBetween) + 0.5, top + 0.5, wide - 1, high - 1);
-            const int columns = std::max(1, (wide - 2 * kPad) / kColumn);
-            const double columnWide = double(wide - 2 * kPad) / columns;
-            for (size_t k = 0; k < r.spots.size(); ++k) {
-                const int row = int(k) / columns, column = int(k) % columns;
-                r.spots[k].area =
-                    r.folded ? QRectF() : QRectF(r.area.left() + kPad + column * columnWide, r.area.top() + head + row * each, columnWide, each);
-            }
+            rooms[i]->area = QRectF(double(i - first) * (wide + kBetween) + 0.5, top + 0.5, wide - 1, high - 1);
+            standInRows(*rooms[i]);
         }
         top += high + kBetween;
     }
-    for (size_t i = count; i < m_rooms.size(); ++i) {
-        m_rooms[i].area = {};
-    }
 }
 
-void PlanView::paintRoom(QPainter &p, const Room &r) const
+void PlanView::paintRoom(QPainter &p, const Place &r) const
 {
     const QColor ink = palette().color(QPalette::WindowText);
     QColor line = ink;
@@ -112,6 +148,14 @@ void PlanView::paintRoom(QPainter &p, const Room &r) const
     p.setPen(line);
     p.setBrush(Qt::NoBrush);
     p.drawRect(r.area);
+    if (m_arranging) {
+        // Where it is made larger; the one that keys move has a heavier outline.
+        p.fillRect(QRectF(r.area.right() - 7, r.area.bottom() - 7, 7, 7), line);
+        if (r.id == m_room && m_chosen == 0) {
+            p.setPen(QPen(ink, 2));
+            p.drawRect(r.area);
+        }
+    }
     // A door: what is a plan and not a box.
     p.setPen(QPen(palette().color(QPalette::Window), 3));
     p.drawLine(QPointF(r.area.right() - 34, r.area.bottom()), QPointF(r.area.right() - 14, r.area.bottom()));
@@ -148,7 +192,7 @@ void PlanView::paintEvent(QPaintEvent *)
 {
     QPainter p(this);
     p.setRenderHint(QPainter::Antialiasing);
-    for (const Room &r : m_rooms) {
+    for (const Place &r : m_rooms) {
         if (!r.area.isEmpty()) {
             paintRoom(p, r);
         }
@@ -163,16 +207,13 @@ void PlanView::paintEvent(QPaintEvent *)
 void PlanView::resizeEvent(QResizeEvent *event)
 {
     QWidget::resizeEvent(event);
-    layOut();
-    if (height() != sizeHint().height()) {
-        setFixedHeight(sizeHint().height());
-    }
+    relay();
 }
 
-std::vector<const PlanView::Spot *> PlanView::drawn() const
+std::vector<const PlanView::Spot *> PlanView::spotsDrawn() const
 {
     std::vector<const Spot *> all;
-    for (const Room &r : m_rooms) {
+    for (const Place &r : m_rooms) {
         for (const Spot &s : r.spots) {
             if (!s.area.isEmpty()) {
                 all.push_back(&s);
@@ -184,7 +225,7 @@ std::vector<const PlanView::Spot *> PlanView::drawn() const
 
 qint64 PlanView::displayAt(const QPointF &at) const
 {
-    for (const Spot *s : drawn()) {
+    for (const Spot *s : spotsDrawn()) {
         if (s->area.contains(at)) {
             return s->id;
         }
@@ -194,7 +235,7 @@ qint64 PlanView::displayAt(const QPointF &at) const
 
 QRectF PlanView::placeOf(qint64 id) const
 {
-    for (const Spot *s : drawn()) {
+    for (const Spot *s : spotsDrawn()) {
         if (s->id == id) {
             return s->area;
         }
@@ -212,12 +253,21 @@ void PlanView::choose(qint64 id)
 
 void PlanView::mousePressEvent(QMouseEvent *event)
 {
+    if (m_arranging) {
+        m_grip = event->button() == Qt::LeftButton ? gripAt(event->position()) : std::nullopt;
+        if (m_grip) {
+            m_room = m_grip->roomId;
+            choose(m_grip->what == Grip::What::Display ? m_grip->id : 0);
+            update();
+        }
+        return;
+    }
     if (const qint64 id = displayAt(event->position()); id != 0) {
         choose(id);
         Q_EMIT displayChosen(id);
         return;
     }
-    for (const Room &r : m_rooms) {
+    for (const Place &r : m_rooms) {
         if (r.area.contains(event->position())) {
             Q_EMIT roomChosen(r.name);
         }
@@ -226,14 +276,17 @@ void PlanView::mousePressEvent(QMouseEvent *event)
 
 void PlanView::mouseDoubleClickEvent(QMouseEvent *event)
 {
-    if (const qint64 id = displayAt(event->position()); id != 0) {
+    if (const qint64 id = m_arranging ? 0 : displayAt(event->position()); id != 0) {
         Q_EMIT displayOpened(id);
     }
 }
 
 void PlanView::keyPressEvent(QKeyEvent *event)
 {
-    const auto all = drawn();
+    if (m_arranging && arrangeByKey(event)) {
+        return;
+    }
+    const auto all = spotsDrawn();
     const auto at = std::find_if(all.begin(), all.end(), [&](const Spot *s) { return s->id == m_chosen; });
     const bool forward = event->key() == Qt::Key_Right || event->key() == Qt::Key_Down;
     const bool back = event->key() == Qt::Key_Left || event->key() == Qt::Key_Up;
@@ -256,7 +309,7 @@ bool PlanView::event(QEvent *event)
     if (event->type() == QEvent::ToolTip) {
         const auto *help = static_cast<QHelpEvent *>(event);
         const qint64 id = displayAt(help->pos());
-        for (const Spot *s : drawn()) {
+        for (const Spot *s : spotsDrawn()) {
             if (id != 0 && s->id == id) {
                 QToolTip::showText(help->globalPos(), s->name + QStringLiteral(": ") + s->state);
             }

@@ -23,6 +23,8 @@ public:
     explicit AgeingView(Banner &banner, QWidget *parent = nullptr);
     /// \param chosen the display whose years are drawn at first
     void show(Store &store, WallTime now, qint64 chosen);
+    /// The display that is looked at; 0 for none.
+    [[nodiscard]] qint64 chosen() const { return m_chosen; }
     [[nodiscard]] bool busy() const { return m_background.busy(); }
     [[nodiscard]] QTableWidget *displays() const { return m_displays; }
     [[nodiscard]] QTableWidget *instruments() const { return m_instruments; }

@@ -12,13 +12,17 @@
 #include "app/studio/open_studio.h"
 
 #include <QMenu>
+#include <QTimer>
 
 namespace lamp::app {
 
 FleetDesk::FleetDesk(OpenStudio &studio, Pages &pages, Banner &banner, std::function<qint64()> display, QObject *parent)
     : QObject(parent), m_studio(studio), m_pages(pages), m_display(std::move(display)), m_board(new BoardView),
-      m_instruments(new InstrumentsView(banner)), m_group(new GroupView(banner)), m_ageing(new AgeingView(banner)), m_round(new RoundView(banner))
+      m_instruments(new InstrumentsView(banner)), m_group(new GroupView(banner)), m_ageing(new AgeingView(banner)), m_round(new RoundView(banner)),
+      m_later(new QTimer(this))
 {
+    m_later->setSingleShot(true);
+    connect(m_later, &QTimer::timeout, this, &FleetDesk::showAgain);
     using enum Pages::Beside;
     pages.add(m_board, Nothing, "A fleet: register, history, what is due, how displays agree");
     pages.add(m_instruments, Nothing, "Instruments");
@@ -62,6 +66,7 @@ void FleetDesk::showInstruments()
 void FleetDesk::showGroup()
 {
     if (Store *store = m_studio.store()) {
+        m_shown.start();
         m_group->show(*store, wallNow(), m_display());
         m_pages.setCurrentWidget(m_group);
     }
@@ -70,6 +75,7 @@ void FleetDesk::showGroup()
 void FleetDesk::showAgeing()
 {
     if (Store *store = m_studio.store()) {
+        m_shown.start();
         m_ageing->show(*store, wallNow(), m_display());
         m_pages.setCurrentWidget(m_ageing);
     }
@@ -78,6 +84,7 @@ void FleetDesk::showAgeing()
 void FleetDesk::showRound()
 {
     if (Store *store = m_studio.store()) {
+        m_shown.start();
         m_round->show(*store, wallNow());
         m_pages.setCurrentWidget(m_round);
     }
@@ -85,8 +92,25 @@ void FleetDesk::showRound()
 
 void FleetDesk::showAgain()
 {
-    if (m_pages.currentWidget() == m_board) {
+    // What is worked out anew for seconds waits until what is under way has ended, and is not done at each reading of somebody's visit.
+    constexpr qint64 kBetween = 15000;
+    QWidget *seen = m_pages.currentWidget();
+    const bool works = seen == m_group || seen == m_ageing || seen == m_round;
+    if (works && m_shown.isValid() && m_shown.elapsed() < kBetween) {
+        m_later->start(int(kBetween - m_shown.elapsed()));
+        return;
+    }
+    if (seen == m_board) {
         showBoard();
+    } else if (seen == m_instruments) {
+        showInstruments();
+    } else if (seen == m_group && !m_group->busy()) {
+        showGroup();
+    } else if (seen == m_ageing && !m_ageing->busy() && m_studio.store() != nullptr) {
+        m_shown.start();
+        m_ageing->show(*m_studio.store(), wallNow(), m_ageing->chosen()); // who is looked at stays
+    } else if (seen == m_round && !m_round->busy()) {
+        showRound();
     }
 }
 

@@ -3,11 +3,13 @@
 
 #include "visit/worklist.h"
 
+#include <QElapsedTimer>
 #include <QObject>
 
 #include <functional>
 
 class QMenu;
+class QTimer;
 
 namespace lamp::app {
 
@@ -58,6 +60,8 @@ private:
     GroupView *m_group;
     AgeingView *m_ageing;
     RoundView *m_round;
+    QTimer *m_later;       ///< for a page that was worked out anew only just now
+    QElapsedTimer m_shown; ///< since one was
 };
 
 } // namespace lamp::app

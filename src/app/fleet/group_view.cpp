@@ -264,6 +264,10 @@ void GroupView::compare()
 
 void GroupView::show(Compared compared, const Displays &displays)
 {
+    // Shown anew, since something was measured elsewhere, the pair that is looked at stays.
+    const bool same = std::equal(displays.begin(), displays.end(), m_compared.begin(), m_compared.end(),
+                                 [](const auto &p, const auto &q) { return p->entry.id == q->entry.id; });
+    const int a = same ? m_a : -1, b = same ? m_b : -1;
     m_compared = displays;
     QStringList names;
     for (const auto &d : displays) {
@@ -307,7 +311,9 @@ void GroupView::show(Compared compared, const Displays &displays)
     }
     m_matrix->pairs().set(names, std::move(compared.agreement));
     m_a = m_b = -1;
-    if (worst >= 0) {
+    if (a >= 0 && b >= 0) {
+        m_matrix->choose(a, b);
+    } else if (worst >= 0) {
         const PairAgreement &p = m_matrix->pairs().agreement().pairs[size_t(worst)];
         m_matrix->choose(int(p.a), int(p.b));
     }

@@ -26,9 +26,11 @@ ReportPage::ReportPage(Background &background, Banner &banner, QWidget *parent)
     layout->setContentsMargins(0, 0, 0, 0);
     auto *buttons = new QHBoxLayout;
     auto *back = new QPushButton(tr("Back to the worksheet (R)")), *toFile = new QPushButton(tr("Save as PDF…")),
-         *toPrinter = new QPushButton(tr("Print…")), *card = new QPushButton(tr("Settings card…"));
+         *toPrinter = new QPushButton(tr("Print…")), *card = new QPushButton(tr("Settings card…")),
+         *certificate = new QPushButton(tr("Certificate…"));
+    certificate->setToolTip(tr("One page to sign: target, what was found by both scopes, instrument, room."));
     card->setToolTip(tr("A small page to stick on the display: what its menu was left at."));
-    for (QPushButton *b : {back, toFile, toPrinter, card}) {
+    for (QPushButton *b : {back, toFile, toPrinter, certificate, card}) {
         buttons->addWidget(b);
     }
     buttons->addStretch(1);
@@ -46,16 +48,16 @@ ReportPage::ReportPage(Background &background, Banner &banner, QWidget *parent)
     connect(back, &QPushButton::clicked, this, &ReportPage::backWanted);
     connect(toFile, &QPushButton::clicked, this, &ReportPage::save);
     connect(card, &QPushButton::clicked, this, &ReportPage::saveCard);
+    connect(certificate, &QPushButton::clicked, this, &ReportPage::saveCertificate);
     connect(toPrinter, &QPushButton::clicked, this, &ReportPage::print);
 }
 
-void ReportPage::show(const RecordPtr &record, int cadenceDays, Letterhead head)
+void ReportPage::show(const RecordPtr &record, CertificateFacts facts)
 {
     m_record = record;
-    m_cadenceDays = cadenceDays;
-    m_head = std::move(head);
+    m_facts = std::move(facts);
     constexpr double kMargin = 26;
-    fillReport(*m_text->document(), *record, m_head);
+    fillReport(*m_text->document(), *record, m_facts.head);
     m_text->document()->setDocumentMargin(kMargin);
     m_text->moveCursor(QTextCursor::Start);
 }
@@ -67,7 +69,7 @@ void ReportPage::save()
     if (!file.isEmpty()) {
         m_background.carryOut(
             tr("Making the report…"),
-            [file, record = m_record, head = m_head] { return writeFile(std::filesystem::path(file.toStdString()), reportPdf(*record, head)); },
+            [file, record = m_record, head = m_facts.head] { return writeFile(std::filesystem::path(file.toStdString()), reportPdf(*record, head)); },
             [this, file](const Status &s) {
                 if (m_banner.did(s)) {
                     m_banner.say(tr("The report is in %1.").arg(file));
@@ -84,9 +86,24 @@ void ReportPage::saveCard()
     if (file.isEmpty()) {
         return;
     }
-    const auto due = m_cadenceDays > 0 ? std::optional(m_record->finished + std::chrono::days{m_cadenceDays}) : std::nullopt;
-    if (m_banner.did(writeFile(std::filesystem::path(file.toStdString()), settingsCardPdf(*m_record, due)))) {
+    if (m_banner.did(writeFile(std::filesystem::path(file.toStdString()), settingsCardPdf(*m_record, m_facts.due)))) {
         m_banner.say(tr("The settings card is in %1.").arg(file));
+    }
+}
+
+void ReportPage::saveCertificate()
+{
+    const QString file =
+        QFileDialog::getSaveFileName(this, tr("Save the certificate"),
+                                     plainFileName(text(modelAndSerial(m_record->display.model, m_record->display.serial))) + tr("-certificate.pdf"),
+                                     tr("PDF (*.pdf)") + QStringLiteral(";;") + tr("Page for a browser (*.html)"));
+    if (file.isEmpty()) {
+        return;
+    }
+    const std::filesystem::path path = file.toStdString();
+    const bool page = file.endsWith(QStringLiteral(".html"), Qt::CaseInsensitive);
+    if (m_banner.did(page ? writeFile(path, certificateHtml(*m_record, m_facts)) : writeFile(path, certificatePdf(*m_record, m_facts)))) {
+        m_banner.say(tr("The certificate is in %1.").arg(file));
     }
 }
 
@@ -95,7 +112,7 @@ void ReportPage::print()
     QPrinter printer;
     if (QPrintDialog dialog(&printer, this); dialog.exec() == QDialog::Accepted) {
         QTextDocument document; // the one that is seen has a margin of its own, paper has its printer's
-        fillReport(document, *m_record, m_head);
+        fillReport(document, *m_record, m_facts.head);
         document.print(&printer);
     }
 }

@@ -3,7 +3,7 @@
 
 #include "app/visit/visit_runner.h"
 
-#include "base/letterhead.h"
+#include "report/certificate.h"
 
 #include <QWidget>
 
@@ -20,8 +20,8 @@ class ReportPage : public QWidget {
 
 public:
     ReportPage(Background &background, Banner &banner, QWidget *parent = nullptr);
-    /// \param cadenceDays between visits to its display; 0: not known
-    void show(const RecordPtr &record, int cadenceDays = 0, Letterhead head = {});
+    /// \param facts for its certificate, and when it is due
+    void show(const RecordPtr &record, CertificateFacts facts = {});
 
 Q_SIGNALS:
     void backWanted();
@@ -29,13 +29,13 @@ Q_SIGNALS:
 private:
     void save();
     void saveCard();
+    void saveCertificate();
     void print();
     Background &m_background;
     Banner &m_banner;
     QTextBrowser *m_text;
     RecordPtr m_record;
-    int m_cadenceDays = 0;
-    Letterhead m_head;
+    CertificateFacts m_facts;
 };
 
 /// A file name without what file systems or people stumble over.

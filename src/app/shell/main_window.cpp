@@ -444,10 +444,17 @@ void MainWindow::toggleReport()
     if (m_stack->currentWidget() == m_report) {
         m_stack->setCurrentWidget(worksheet());
     } else if (m_visitDesk->shown() && !m_visitDesk->shown()->checks.empty()) {
-        const DisplayInfo &shown = m_visitDesk->shown()->display;
-        const auto display = store()->studio().find(QString::fromStdString(shown.model), QString::fromStdString(shown.serial));
-        m_report->show(m_visitDesk->shown(), display ? display->cadenceDays : 0,
-                       store() != nullptr ? store()->pictures().letterhead() : Letterhead{});
+        const VisitRecord &shown = *m_visitDesk->shown();
+        const auto display = store()->studio().find(text(shown.display.model), text(shown.display.serial));
+        CertificateFacts facts{store()->pictures().letterhead(), {}, {}, {}};
+        if (display) {
+            facts.display = display->name.toStdString();
+            for (const Room &r : store()->studio().rooms()) {
+                facts.room = r.id == display->roomId ? r.name.toStdString() : facts.room;
+            }
+            facts.due = shown.finished + std::chrono::days{display->cadenceDays};
+        }
+        m_report->show(m_visitDesk->shown(), std::move(facts));
         m_stack->setCurrentWidget(m_report);
     }
 }

@@ -873,6 +873,10 @@
         <source>With differ: serial number of the other one</source>
         <translation>Mit differ: Seriennummer des anderen</translation>
     </message>
+    <message>
+        <source>Of a whole visit into .pdf or .html: its certificate in place of the report</source>
+        <translation>Aus einem ganzen Besuch in .pdf oder .html: sein Zertifikat statt des Berichts</translation>
+    </message>
 </context>
 <context>
     <name>control</name>
@@ -1308,6 +1312,26 @@
     <message>
         <source>Shift and Ctrl choose several, Ctrl+A all that the search leaves.</source>
         <translation>Umschalt und Strg wählen mehrere, Strg+A alle, die die Suche lässt.</translation>
+    </message>
+    <message>
+        <source>Draw the &amp;plan</source>
+        <translation>&amp;Plan zeichnen</translation>
+    </message>
+    <message>
+        <source>&amp;Undo</source>
+        <translation>&amp;Rückgängig</translation>
+    </message>
+    <message>
+        <source>La&amp;y out by itself</source>
+        <translation>Von selbst an&amp;ordnen</translation>
+    </message>
+    <message>
+        <source>Drag rooms and displays to where they stand, a room&apos;s corner to make it larger. By keys: Page Up and Page Down choose, arrow keys move, with Shift they make a room larger.</source>
+        <translation>Räume und Bildschirme dahin ziehen, wo sie stehen, die Ecke eines Raums, um ihn zu vergrößern. Mit Tasten: Bild auf und Bild ab wählen, Pfeiltasten verschieben, mit der Umschalttaste vergrößern sie einen Raum.</translation>
+    </message>
+    <message>
+        <source>&amp;Plan is drawn</source>
+        <translation>&amp;Plan ist gezeichnet</translation>
     </message>
 </context>
 <context>
@@ -3302,6 +3326,30 @@
     <message>
         <source>The settings card is in %1.</source>
         <translation>Die Einstellkarte ist in %1.</translation>
+    </message>
+    <message>
+        <source>Certificate…</source>
+        <translation>Zertifikat …</translation>
+    </message>
+    <message>
+        <source>One page to sign: target, what was found by both scopes, instrument, room.</source>
+        <translation>Eine Seite zum Unterschreiben: Ziel, was nach beiden Maßstäben gefunden wurde, Messgerät, Raum.</translation>
+    </message>
+    <message>
+        <source>Save the certificate</source>
+        <translation>Zertifikat speichern</translation>
+    </message>
+    <message>
+        <source>-certificate.pdf</source>
+        <translation>-Zertifikat.pdf</translation>
+    </message>
+    <message>
+        <source>Page for a browser (*.html)</source>
+        <translation>Seite für einen Browser (*.html)</translation>
+    </message>
+    <message>
+        <source>The certificate is in %1.</source>
+        <translation>Das Zertifikat ist in %1.</translation>
     </message>
 </context>
 <context>
@@ -11255,6 +11303,162 @@
     <message>
         <source>Read by both instruments: the exact one corrects the quick one.</source>
         <translation>Von beiden Messgeräten gelesen: das genaue berichtigt das schnelle.</translation>
+    </message>
+    <message>
+        <source>A certificate is made of a visit that was judged.</source>
+        <translation>Ein Zertifikat wird von einem Besuch gemacht, der beurteilt wurde.</translation>
+    </message>
+    <message>
+        <source>A certificate is a .pdf or .html file.</source>
+        <translation>Ein Zertifikat ist eine Datei .pdf oder .html.</translation>
+    </message>
+    <message>
+        <source>Certificate of a display&apos;s calibration</source>
+        <translation>Zertifikat über die Kalibrierung eines Bildschirms</translation>
+    </message>
+    <message>
+        <source>It stands in: %1</source>
+        <translation>Er steht in: %1</translation>
+    </message>
+    <message>
+        <source>measured on %1 (%2).</source>
+        <translation>gemessen am %1 (%2).</translation>
+    </message>
+    <message>
+        <source>On that day this display was within its tolerance.</source>
+        <translation>An diesem Tag lag der Bildschirm innerhalb seiner Toleranz.</translation>
+    </message>
+    <message>
+        <source>On that day this display was not within its tolerance.</source>
+        <translation>An diesem Tag lag der Bildschirm nicht innerhalb seiner Toleranz.</translation>
+    </message>
+    <message>
+        <source>Whether this display was within its tolerance the readings of that day leave open.</source>
+        <translation>Ob der Bildschirm innerhalb seiner Toleranz lag, lassen die Messungen dieses Tages offen.</translation>
+    </message>
+    <message>
+        <source>What was found, with expanded uncertainty (k = 2)</source>
+        <translation>Was gefunden wurde, mit erweiterter Unsicherheit (k = 2)</translation>
+    </message>
+    <message>
+        <source>What it was measured against</source>
+        <translation>Woran er gemessen wurde</translation>
+    </message>
+    <message>
+        <source>How it was left</source>
+        <translation>Wie er verlassen wurde</translation>
+    </message>
+    <message>
+        <source>By what means, and where</source>
+        <translation>Womit und wo</translation>
+    </message>
+    <message>
+        <source>measured</source>
+        <translation>gemessen</translation>
+    </message>
+    <message>
+        <source>Tone</source>
+        <translation>Tonwertkurve</translation>
+    </message>
+    <message>
+        <source>Gamut</source>
+        <translation>Farbumfang</translation>
+    </message>
+    <message>
+        <source>the display&apos;s own</source>
+        <translation>sein eigenes</translation>
+    </message>
+    <message>
+        <source>Tolerance</source>
+        <translation>Toleranz</translation>
+    </message>
+    <message>
+        <source>%1, judged %2</source>
+        <translation>%1, beurteilt %2</translation>
+    </message>
+    <message>
+        <source>as this instrument sees it</source>
+        <translation>wie dieses Messgerät es sieht</translation>
+    </message>
+    <message>
+        <source>against the standard observer</source>
+        <translation>gegen den Normalbeobachter</translation>
+    </message>
+    <message>
+        <source>Colours verified</source>
+        <translation>Geprüfte Farben</translation>
+    </message>
+    <message>
+        <source>%1; 95 % of all colours are within %2 ΔE00, with 95 % confidence</source>
+        <translation>%1; 95 % aller Farben liegen innerhalb von %2 ΔE00, mit 95 % Sicherheit</translation>
+    </message>
+    <message>
+        <source>it shows %1 % of sRGB and %2 % of Adobe RGB (1998), by volume in CIELAB</source>
+        <translation>er zeigt %1 % von sRGB und %2 % von Adobe RGB (1998), nach Volumen in CIELAB</translation>
+    </message>
+    <message>
+        <source>Last certified</source>
+        <translation>Zuletzt zertifiziert</translation>
+    </message>
+    <message>
+        <source>not known</source>
+        <translation>nicht bekannt</translation>
+    </message>
+    <message>
+        <source>Its own uncertainty</source>
+        <translation>Eigene Unsicherheit</translation>
+    </message>
+    <message>
+        <source>± %1 in x and in y, ± %2 % of luminance for this display&apos;s light (k = 2), against the standard observer</source>
+        <translation>± %1 in x und in y, ± %2 % der Leuchtdichte für das Licht dieses Bildschirms (k = 2), gegen den Normalbeobachter</translation>
+    </message>
+    <message>
+        <source>Readings</source>
+        <translation>Messungen</translation>
+    </message>
+    <message>
+        <source>%1 lux</source>
+        <translation>%1 Lux</translation>
+    </message>
+    <message>
+        <source>not read</source>
+        <translation>nicht gemessen</translation>
+    </message>
+    <message>
+        <source>It is to be looked at again by %1.</source>
+        <translation>Er soll bis zum %1 wieder geprüft werden.</translation>
+    </message>
+    <message>
+        <source>It holds for the display as it stood then: with these settings, in this room, warmed up. Another instrument may find other figures, by as much as both may be wrong.</source>
+        <translation>Es gilt für den Bildschirm, wie er damals stand: mit diesen Einstellungen, in diesem Raum, warmgelaufen. Ein anderes Messgerät kann andere Werte finden, um so viel, wie beide falsch liegen dürfen.</translation>
+    </message>
+    <message>
+        <source>Measured by (date, signature)</source>
+        <translation>Gemessen von (Datum, Unterschrift)</translation>
+    </message>
+    <message>
+        <source>Accepted by (date, signature)</source>
+        <translation>Angenommen von (Datum, Unterschrift)</translation>
+    </message>
+    <message>
+        <source>Number of the visit: %1</source>
+        <translation>Nummer des Besuchs: %1</translation>
+    </message>
+    <message>
+        <source>The plan could not be kept.</source>
+        <translation>Der Plan konnte nicht behalten werden.</translation>
+    </message>
+    <message>
+        <source>A room or a display lies outside the plan.</source>
+        <translation>Ein Raum oder ein Bildschirm liegt außerhalb des Plans.</translation>
+    </message>
+    <message>
+        <source>%1 : 1</source>
+        <translation>%1 : 1</translation>
+    </message>
+    <message>
+        <source>at least %1 : 1</source>
+        <translation>mindestens %1 : 1</translation>
     </message>
 </context>
 </TS>
