@@ -44,6 +44,19 @@ std::vector<Message> differences(const VisitRecord &before, const VisitRecord &n
     return all;
 }
 
+/// What puts a menu back that was turned, with the check that shows it.
+std::vector<AnswerStep> settingBack(const VisitRecord &before, const VisitRecord &now)
+{
+    std::vector<AnswerStep> all;
+    for (const auto &[name, value] : now.controls) {
+        const auto then = before.controls.find(name);
+        if (then != before.controls.end() && then->second != value) {
+            all.push_back({AnswerStep::Do::Check, say("step-set-back", controlNamed(name), decimal(then->second, 0))});
+        }
+    }
+    return all;
+}
+
 /// Says white's and gray's distance of a visit's own.
 void sayStanding(Counsel &a, const VisitRecord &r)
 {
@@ -124,13 +137,13 @@ Counsel changed(const AskedAbout &about)
     // What the readings leave open; where it is not known, nothing can be said to have changed.
     const auto both = [](const Figure &p, const Figure &q) { return p.k2 && q.k2 ? std::optional(std::hypot(*p.k2, *q.k2)) : std::nullopt; };
     const auto whiteK2 = both(f0.white, f1.white), levelK2 = both(f0.luminance, f1.luminance);
-    const auto levelPercent = levelK2 ? std::optional(100 * *levelK2 / was.b) : std::nullopt;
-    a.title = say("answer-white-changes");
-    a.figures = {{say("figure-white-moved"), white, whiteK2}, {say("figure-luminance-moved"), luminance, levelPercent}};
+    a.title = say("answer-luminances");
+    a.figures = {{say("figure-before"), was.b, f0.luminance.k2}, {say("figure-now"), is.b, f1.luminance.k2}};
     constexpr double kSeenWhite = 1, kSeenLevel = 3; // ΔE00; percent: less nobody sees side by side (common practice, no published source)
-    const bool known = whiteK2 && levelPercent;
-    const bool moved = known && (white > std::max(kSeenWhite, *whiteK2) || std::abs(luminance) > std::max(kSeenLevel, *levelPercent));
-    const bool may = !known || white + *whiteK2 > kSeenWhite || std::abs(luminance) + *levelPercent > kSeenLevel;
+    const bool known = whiteK2 && levelK2;
+    const double whiteOpen = whiteK2.value_or(0), levelOpen = 100 * levelK2.value_or(0) / was.b;
+    const bool moved = known && (white > std::max(kSeenWhite, whiteOpen) || std::abs(luminance) > std::max(kSeenLevel, levelOpen));
+    const bool may = !known || white + whiteOpen > kSeenWhite || std::abs(luminance) + levelOpen > kSeenLevel;
     a.said = moved ? say("answer-has-changed", Day{before.finished}, decimal(white, 2), decimal(luminance, 1))
                    : (may ? say("answer-change-open", Day{before.finished}, decimal(white, 2), decimal(luminance, 1))
                           : say("answer-has-not-changed", Day{before.finished}, decimal(white, 2), decimal(luminance, 1)));
@@ -140,7 +153,9 @@ Counsel changed(const AskedAbout &about)
         a.because.push_back(say(moved ? "answer-nothing-turned" : "answer-all-as-it-was"));
     }
     if (moved) {
-        a.next = {{AnswerStep::Do::Diagnose, say("step-diagnose")}, {AnswerStep::Do::Refresh, say("step-refresh")}};
+        a.next = settingBack(before, now);
+        a.next.push_back({AnswerStep::Do::Diagnose, say("step-diagnose")});
+        a.next.push_back({AnswerStep::Do::Refresh, say("step-refresh")});
     } else if (may) {
         a.next = {{AnswerStep::Do::Check, say("step-check-longer")}};
     } else {

@@ -15,6 +15,7 @@ namespace lamp::answers {
 namespace {
 
 constexpr double kTooBright = 1.15; ///< of what fits the room: less is within what rooms and eyes differ by
+constexpr double kOff = 0.05;       ///< of the target's luminance: what usual tolerances allow
 constexpr double kPaper = 0.85;     ///< reflectance of usual paper (cli contract, "print")
 constexpr double kDimPrint = 0.5;   ///< of the screen's white: paper that is darker looks dark beside it
 
@@ -74,6 +75,10 @@ Counsel printsDark(const AskedAbout &about)
     a.title = say("answer-luminances");
     a.figures = {{say("figure-screen"), screen, figures.luminance.k2}, {say("figure-fits-room"), fits}, {say("figure-paper"), paper}};
     a.because.push_back(say(light->ofDay ? "answer-light-of-day" : "answer-light-at-visit", decimal(light->lux, 0), Day{light->read}));
+    // A visit that calibrates may have found the target out of reach; a check finds what was changed since.
+    if (const auto wanted = aimed.value(); wanted && last.plan.task == Task::Check && std::abs(screen / *wanted - 1) > kOff) {
+        a.because.push_back(say("answer-not-its-target", decimal(*wanted, 0), decimal(100 * (screen / *wanted - 1), 0)));
+    }
     if (screen > kTooBright * fits) {
         a.said = say("answer-too-bright", decimal(screen, 0), decimal(light->lux, 0), decimal(fits, 0));
         a.because.push_back(say("answer-shadows-opened"));

@@ -19,6 +19,7 @@
 
 #include <QApplication>
 #include <QDir>
+#include <QListWidget>
 #include <QPlainTextEdit>
 #include <QPushButton>
 #include <QSettings>
@@ -126,6 +127,26 @@ private Q_SLOTS:
         QCOMPARE(view()->modes()->rowCount(), 4);
         QCOMPARE(view()->modes()->item(0, 0)->text(), QStringLiteral("factory"));
         QCOMPARE(m_window->visits()->simulatedBench(m_window->currentDisplay())->describeDisplay()->mode, std::string("factory"));
+    }
+
+    // What was measured is kept with the display, and shown again as it was.
+    void whatIsKeptIsShownAgain()
+    {
+        QListWidget *kept = view()->kept();
+        QVERIFY(kept->isVisible() && kept->count() >= 4);
+        const QString modes = view()->words();
+        int grays = -1;
+        for (int i = 0; i < kept->count(); ++i) {
+            grays = kept->item(i)->text().startsWith("Grays") ? i : grays;
+        }
+        QVERIFY(grays >= 0);
+        kept->setCurrentRow(grays);
+        QVERIFY(view()->words().contains("for the standard observer") && !view()->modes()->isVisible());
+        QCOMPARE(view()->plots().size(), size_t(3));
+        kept->setCurrentRow(0);
+        QCOMPARE(view()->words(), modes);
+        QVERIFY(view()->modes()->isVisible() && view()->plots().empty());
+        picture(*m_window, "survey-kept");
     }
 
     // A day in the room: read by the instrument, then one that was written down.

@@ -164,6 +164,8 @@ void BoardView::fitPlan()
 {
     // The table below it stays in sight; while the plan is drawn it has more of the page.
     constexpr int kMost = 300, kMostDrawing = 370;
+    // While it is drawn its width does not jump as it grows.
+    m_planArea->setVerticalScrollBarPolicy(m_arrange->isChecked() ? Qt::ScrollBarAlwaysOn : Qt::ScrollBarAsNeeded);
     m_planArea->setFixedHeight(std::min(m_plan->height(), m_arrange->isChecked() ? kMostDrawing : kMost));
 }
 

@@ -359,7 +359,7 @@ void MainWindow::showSurvey()
 {
     if (const auto display = store() != nullptr ? store()->studio().display(currentDisplay()) : std::nullopt) {
         const auto last = m_studio->lastVisit(display->id);
-        m_survey->show(*display, last ? last->plan.target : *builtInTarget("Photo"), last ? brightnessLaw(visitFacts(*last)) : std::nullopt);
+        m_survey->show(*store(), *display, last ? last->plan.target : *builtInTarget("Photo"), last ? brightnessLaw(visitFacts(*last)) : std::nullopt);
         m_stack->setCurrentWidget(m_survey);
     }
 }

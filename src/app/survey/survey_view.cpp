@@ -55,10 +55,11 @@ QString aboutOf(SurveyKind kind)
 } // namespace
 
 SurveyView::SurveyView(SurveyRunner &runner, Banner &banner, QWidget *parent)
-    : QFrame(parent), m_runner(runner), m_banner(banner), m_kinds(new QListWidget), m_title(new QLabel), m_about(new QLabel), m_words(new QLabel),
-      m_progress(new QLabel), m_steps(new QSpinBox), m_luminance(new QDoubleSpinBox), m_minutes(new QDoubleSpinBox), m_hours(new QDoubleSpinBox),
-      m_every(new QDoubleSpinBox), m_follow(new QCheckBox(tr("Let the screen f&ollow"))), m_grid(new QComboBox), m_set(new QComboBox),
-      m_space(new QComboBox), m_start(new QPushButton), m_goOn(new QPushButton(tr("&Go on with it"))), m_type(new QPushButton(tr("T&ype a day …"))),
+    : QFrame(parent), m_runner(runner), m_banner(banner), m_kinds(new QListWidget), m_kept(new QListWidget), m_title(new QLabel), m_about(new QLabel),
+      m_words(new QLabel), m_progress(new QLabel), m_keptTitle(new QLabel(tr("&Earlier ones"))), m_steps(new QSpinBox),
+      m_luminance(new QDoubleSpinBox), m_minutes(new QDoubleSpinBox), m_hours(new QDoubleSpinBox), m_every(new QDoubleSpinBox),
+      m_follow(new QCheckBox(tr("Let the screen f&ollow"))), m_grid(new QComboBox), m_set(new QComboBox), m_space(new QComboBox),
+      m_start(new QPushButton), m_goOn(new QPushButton(tr("&Go on with it"))), m_type(new QPushButton(tr("T&ype a day …"))),
       m_charts(new QGridLayout), m_map(new UniformityMap),
       m_modes(
           plainTable({tr("Mode"), tr("Mean ΔE00"), tr("Largest"), tr("White"), tr("Contrast"), tr("Gamma"), tr("Gamut")}, tr("The display's modes")))
@@ -83,6 +84,7 @@ SurveyView::SurveyView(SurveyRunner &runner, Banner &banner, QWidget *parent)
     right->addWidget(m_title);
     right->addWidget(m_words);
     right->addLayout(m_charts, 1);
+    right->addStretch(0); // where nothing is drawn yet the words stand on top
     m_charts->setSpacing(8);
     m_charts->addWidget(m_modes, 2, 0, 1, 2);
     m_charts->addWidget(m_map, 3, 0, 1, 2);
@@ -166,7 +168,17 @@ QWidget *SurveyView::choices()
     layout->addWidget(m_start);
     layout->addWidget(m_goOn);
     layout->addWidget(m_progress);
-    layout->addStretch(1);
+    m_keptTitle->setBuddy(m_kept);
+    m_kept->setAccessibleName(tr("Earlier measurements of this display"));
+    m_kept->setWordWrap(true);
+    layout->addWidget(m_keptTitle);
+    layout->addWidget(m_kept, 1);
+    layout->addStretch(0);
+    connect(m_kept, &QListWidget::currentItemChanged, this, [this](const QListWidgetItem *item) {
+        if (item != nullptr && !m_runner.running()) {
+            showKept(item->data(Qt::UserRole).toLongLong());
+        }
+    });
     return part;
 }
 
@@ -217,12 +229,51 @@ SurveyPlan SurveyView::plan() const
     return p;
 }
 
-void SurveyView::show(const DisplayEntry &display, const Target &target, std::optional<BrightnessLaw> law)
+void SurveyView::listKept()
+{
+    constexpr Page kNewest{0, 100};
+    const QSignalBlocker quiet(m_kept);
+    m_kept->clear();
+    if (m_store != nullptr) {
+        for (const MeasurementEntry &m : m_store->measurements().of(m_display.id, {}, kNewest)) {
+            if (m.kind != "diagnosis") { // it has a page of its own
+                auto *item = new QListWidgetItem(tr("%1, %2").arg(text(say("measurement-" + m.kind)), wordedDay(m.finished))
+                                                     + (m.complete ? QString() : QLatin1Char(' ') + tr("(cut off)")),
+                                                 m_kept);
+                item->setData(Qt::UserRole, m.id);
+                item->setToolTip(m.said.empty() ? QString() : text(m.said.front()));
+            }
+        }
+    }
+    m_kept->setVisible(m_kept->count() > 0);
+    m_keptTitle->setVisible(m_kept->count() > 0);
+}
+
+void SurveyView::showKept(qint64 measurement)
+{
+    const auto document = m_store->measurements().document(measurement);
+    const auto record = document ? surveyFromJson(*document) : Result<SurveyRecord>(store::storageError(say("measurement-unreadable", measurement)));
+    if (!record) {
+        m_banner.say(record.error());
+        return;
+    }
+    clear();
+    const auto shown = std::make_shared<const SurveyRecord>(record.value());
+    tell(std::make_shared<const SurveyNews>(SurveyNews{shown, surveyResults(*shown)}));
+    m_title->setText(tr("%1: %2, %3").arg(m_display.name, titleOf(shown->plan.kind), wordedDay(shown->finished)));
+    if (!shown->complete) { // it can be gone on with from here
+        m_cutOff = shown;
+        m_goOn->show();
+    }
+}
+
+void SurveyView::show(Store &store, const DisplayEntry &display, const Target &target, std::optional<BrightnessLaw> law)
 {
     const bool another = display.id != m_display.id;
     if (m_runner.running()) {
         return; // what is being measured stays in sight, whatever is chosen
     }
+    m_store = &store;
     m_display = display;
     m_target = target;
     m_law = std::move(law);
@@ -233,6 +284,7 @@ void SurveyView::show(const DisplayEntry &display, const Target &target, std::op
     m_follow->setToolTip(m_law ? tr("Its brightness is moved by small steps, and stands as before at the end.")
                                : tr("No visit to this display tried two values of its brightness: how it would follow is not known."));
     kindChosen();
+    listKept();
     if (another) {
         clear();
     }
@@ -357,6 +409,7 @@ void SurveyView::ended(const SurveyEnd &end)
         return;
     }
     tell(end.news);
+    listKept();
     m_cutOff = end.error ? end.news->record : nullptr;
     m_goOn->setVisible(end.error.has_value());
     m_folder = end.folder;

@@ -3,7 +3,7 @@
 
 #include "app/survey/survey_runner.h"
 #include "calibrate/target.h"
-#include "store/studio.h"
+#include "store/store.h"
 
 #include <QFrame>
 
@@ -30,9 +30,9 @@ class SurveyView : public QFrame {
 public:
     SurveyView(SurveyRunner &runner, Banner &banner, QWidget *parent = nullptr);
     /// For a display. What was measured of another one is no longer shown, unless it is being measured.
-    /// \param target that its grays are judged against
+    /// \param store where what was measured of it is kept \param target that its grays are judged against
     /// \param law by which it could follow the room; nothing where its brightness was not tried
-    void show(const DisplayEntry &display, const Target &target, std::optional<BrightnessLaw> law = {});
+    void show(Store &store, const DisplayEntry &display, const Target &target, std::optional<BrightnessLaw> law = {});
     /// What would be measured by what is entered.
     [[nodiscard]] SurveyPlan plan() const;
     void choose(SurveyKind kind);
@@ -40,6 +40,8 @@ public:
     [[nodiscard]] std::vector<PlotWidget *> plots() const;
     [[nodiscard]] UniformityMap *map() const { return m_map; }
     [[nodiscard]] QTableWidget *modes() const { return m_modes; }
+    /// What is kept of the display, the newest first.
+    [[nodiscard]] QListWidget *kept() const { return m_kept; }
     /// Where the last one was written to; empty before.
     [[nodiscard]] const QString &folder() const { return m_folder; }
 
@@ -60,6 +62,8 @@ private:
     void tell(const SurveyNewsPtr &news);
     void ended(const SurveyEnd &end);
     void showModes(const SurveyRecord &record, const SurveyResults &results);
+    void listKept();
+    void showKept(qint64 measurement);
     void clear();
 
     SurveyRunner &m_runner;
@@ -70,8 +74,9 @@ private:
     SurveyPtr m_cutOff; ///< that can be gone on with
     QString m_folder;
     SurveyKind m_stepsFor = SurveyKind::Modes; ///< the kind that the steps are entered for
-    QListWidget *m_kinds;
-    QLabel *m_title, *m_about, *m_words, *m_progress;
+    Store *m_store = nullptr;
+    QListWidget *m_kinds, *m_kept;
+    QLabel *m_title, *m_about, *m_words, *m_progress, *m_keptTitle;
     QSpinBox *m_steps;
     QDoubleSpinBox *m_luminance, *m_minutes, *m_hours, *m_every;
     QCheckBox *m_follow;

@@ -266,6 +266,10 @@ void Worksheet::setRecord(RecordPtr record)
         m_rules.at(stage)->setVisible(line != nullptr);
         if (line != nullptr) {
             row->update(*line, r.plan.task);
+            if (line->state == LineState::Pending) { // what stood open of another visit is not of this one
+                m_tables.at(stage)->hide();
+                row->setOpen(false);
+            }
         }
     }
     m_charts->show(r);

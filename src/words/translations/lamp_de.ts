@@ -3847,6 +3847,26 @@
         <source>No visit to this display tried two values of its brightness: how it would follow is not known.</source>
         <translation>Keine Sitzung an diesem Bildschirm hat zwei Werte seiner Helligkeit versucht: wie er folgen würde, ist nicht bekannt.</translation>
     </message>
+    <message>
+        <source>&amp;Earlier ones</source>
+        <translation>Frü&amp;here</translation>
+    </message>
+    <message>
+        <source>Earlier measurements of this display</source>
+        <translation>Frühere Messungen dieses Bildschirms</translation>
+    </message>
+    <message>
+        <source>%1, %2</source>
+        <translation>%1, %2</translation>
+    </message>
+    <message>
+        <source>(cut off)</source>
+        <translation>(abgebrochen)</translation>
+    </message>
+    <message>
+        <source>%1: %2, %3</source>
+        <translation>%1: %2, %3</translation>
+    </message>
 </context>
 <context>
     <name>lamp::app::TargetDesk</name>
@@ -11055,18 +11075,6 @@
         <translation>Vielleicht: seit dem %1 hat sich Weiß um %2 ΔE00 bewegt und die Leuchtdichte um %3 %, doch die Messungen lassen das offen.</translation>
     </message>
     <message>
-        <source>Change of white: ΔE00, and percent</source>
-        <translation>Änderung von Weiß: ΔE00 und Prozent</translation>
-    </message>
-    <message>
-        <source>colour of white</source>
-        <translation>Farbe von Weiß</translation>
-    </message>
-    <message>
-        <source>luminance of white, %</source>
-        <translation>Leuchtdichte von Weiß, %</translation>
-    </message>
-    <message>
         <source>It is in mode %1; before it was in %2.</source>
         <translation>Er steht im Modus %1; vorher war es %2.</translation>
     </message>
@@ -11459,6 +11467,22 @@
     <message>
         <source>at least %1 : 1</source>
         <translation>mindestens %1 : 1</translation>
+    </message>
+    <message>
+        <source>before</source>
+        <translation>vorher</translation>
+    </message>
+    <message>
+        <source>now</source>
+        <translation>jetzt</translation>
+    </message>
+    <message>
+        <source>Set %1 back to %2, then make a check.</source>
+        <translation>%1 auf %2 zurückstellen, dann prüfen.</translation>
+    </message>
+    <message>
+        <source>Its target is %1 cd/m²: it stands %2 % from that, so somebody or something has changed it.</source>
+        <translation>Sein Ziel ist %1 cd/m²: er steht %2 % davon entfernt, jemand oder etwas hat ihn also verändert.</translation>
     </message>
 </context>
 </TS>
