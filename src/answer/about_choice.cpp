@@ -23,16 +23,21 @@ AnswerStep mending(const std::string &what)
 /// The newest two measurements of a kind by different instruments, the reference first; nothing where there are none that can be compared.
 std::optional<std::pair<InstrumentDifference, std::string>> byTwoInstruments(const AskedAbout &about, const std::string &serial)
 {
-    for (size_t i = 0; i < about.measured.size(); ++i) {
-        for (size_t j = i + 1; j < about.measured.size(); ++j) {
-            const auto &p = about.measured[i], &q = about.measured[j];
-            const auto a = p.kind == q.kind && p.kind != "diagnosis" ? surveyFromJson(p.json) : Result<SurveyRecord>(Error{});
-            const auto b = a ? surveyFromJson(q.json) : Result<SurveyRecord>(Error{});
-            if (!a || !b || (a->instrument.serial != serial && b->instrument.serial != serial)) {
+    std::vector<SurveyRecord> records; // each read once
+    for (const KnownDocument &d : about.measured) {
+        const bool compares = d.kind == "colours" || d.kind == "gray" || d.kind == "saturation";
+        if (auto record = compares ? surveyFromJson(d.json) : Result<SurveyRecord>(Error{})) {
+            records.push_back(std::move(record).value());
+        }
+    }
+    for (size_t i = 0; i < records.size(); ++i) {
+        for (size_t j = i + 1; j < records.size(); ++j) {
+            const SurveyRecord &a = records[i], &b = records[j];
+            if (a.plan.kind != b.plan.kind || (a.instrument.serial != serial && b.instrument.serial != serial)) {
                 continue;
             }
-            const bool mineSecond = b->instrument.serial == serial;
-            const SurveyRecord &reference = mineSecond ? *a : *b, &mine = mineSecond ? *b : *a;
+            const bool mineSecond = b.instrument.serial == serial;
+            const SurveyRecord &reference = mineSecond ? a : b, &mine = mineSecond ? b : a;
             if (const auto d = instrumentDifference(reference, mine)) {
                 return std::pair{d.value(), modelAndSerial(reference.instrument.model, reference.instrument.serial)};
             }

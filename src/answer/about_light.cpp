@@ -7,6 +7,7 @@
 #include "survey/results.h"
 #include "visit/figures.h"
 
+#include <algorithm>
 #include <cmath>
 #include <numbers>
 
@@ -57,7 +58,9 @@ Counsel printsDark(const AskedAbout &about)
     if (about.visits.empty()) {
         return neverVisited(about);
     }
-    const VisitRecord &last = about.visits.front();
+    // The newest that read how bright it is.
+    const auto read = std::find_if(about.visits.begin(), about.visits.end(), [](const VisitRecord &r) { return r.calibrated.white.b > 0; });
+    const VisitRecord &last = read != about.visits.end() ? *read : about.visits.front();
     const VisitFigures figures = figuresOf(last);
     const auto light = deskLight(about);
     Counsel a;
@@ -116,6 +119,12 @@ Counsel banding(const AskedAbout &about)
         return neverVisited(about);
     }
     Counsel a;
+    if (last->display.bits < 1) { // of readings that were brought in it may not be known
+        a.open = true;
+        a.said = say("answer-depth-unknown");
+        a.next = {{AnswerStep::Do::Diagnose, say("step-diagnose")}};
+        return a;
+    }
     // Steps of gray that are left behind the ramps, on the way that the picture takes.
     const int bits = std::min(last->display.bits, 10), steps = 1 << bits;
     const int lut = last->display.lut ? last->display.lut->bits : last->display.bits;

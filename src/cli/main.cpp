@@ -323,8 +323,11 @@ void addFleet(CLI::App &app, FleetOptions &o, int &status)
     due->add_option("--calendar", o.out, phrase("cli", "Also write what is due as a calendar (iCalendar)"));
     due->add_flag("--notify", o.notify, phrase("cli", "Also tell on this desktop, once, where there is something to do"));
     due->add_option("--interval", o.interval, phrase("cli", "Days between visits, of a history in files"))->check(CLI::Range(1, 3650));
-    auto *in = add("import", phrase("cli", "Brings whole visits, registers and histories into the studio; shows what would change"), importFleet);
-    in->add_option("FILE", o.files, phrase("cli", "whole-visit.json; a register or a history as CSV; a register as JSON"))->required();
+    auto *in = add("import", phrase("cli", "Brings whole visits, measurements, registers and histories into the studio; shows what would change"),
+                   importFleet);
+    in->add_option("FILE", o.files,
+                   phrase("cli", "whole-visit.json, measurement.json, diagnosis.json; a register or a history as CSV; a register as JSON"))
+        ->required();
     in->add_flag("--yes", o.yes, phrase("cli", "Do it"));
     auto *adding = add("add", phrase("cli", "Adds a display, or an assignment that displays have to be right for"), addToFleet);
     adding->add_option("--serial", o.entry.serial, phrase("cli", "Its serial number"));
@@ -336,7 +339,7 @@ void addFleet(CLI::App &app, FleetOptions &o, int &status)
     adding->add_option("--interval", o.entry.cadenceDays, phrase("cli", "Days between visits"))->check(CLI::Range(1, 3650));
     adding->add_option("--assignment", o.assignment,
                        phrase("cli", "An assignment's name; --on is its day, --serial the display, all where left out"));
-    auto *out = add("export", phrase("cli", "Writes register, history and whole visits into a folder"), exportFleet);
+    auto *out = add("export", phrase("cli", "Writes register, history, whole visits, measurements and photographs into a folder"), exportFleet);
     out->add_option("FOLDER", o.out, phrase("cli", "Folder for the results"))->required();
     auto *reporting = add("report", phrase("cli", "A report of all displays"), reportFleet);
     reporting->add_option("--out", o.out, phrase("cli", "File to write: .pdf, .html or .csv"))->required();

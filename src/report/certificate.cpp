@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "report/certificate.h"
 
-#include "colour/cct.h"
+#include "fleet/history.h"
 #include "report/html.h"
 #include "visit/session.h"
 
@@ -113,12 +113,12 @@ QString certifiedStanding(const VisitRecord &r)
 QString certifiedMeans(const VisitRecord &r)
 {
     const Accuracy a = r.accuracy();
+    const auto certified = timeOf(r.instrument.lastCertified);
     QString rows = certificateRow(say("certificate-instrument"),
                                   escaped(say("certificate-instrument-is", modelAndSerial(r.instrument.model, r.instrument.serial),
                                               r.correction.empty() ? say("no-correction") : say("correction-of", r.correction))));
-    rows += certificateRow(say("certificate-last-certified"),
-                           escaped(r.instrument.lastCertified.empty() ? say("certificate-not-certified")
-                                                                      : say("day-alone", Day{fromIsoTime(r.instrument.lastCertified)})));
+    rows +=
+        certificateRow(say("certificate-last-certified"), escaped(!certified ? say("certificate-not-certified") : say("day-alone", Day{*certified})));
     rows += certificateRow(say("certificate-accuracy"), escaped(say("certificate-accuracy-is", decimal(2 * a.xy, 4), decimal(200 * a.luminance, 1))));
     rows += certificateRow(say("certificate-readings"),
                            escaped(say("report-readings", say("count-readings", r.readings.size()), lasting(r.benchSeconds))));

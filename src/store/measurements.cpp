@@ -99,8 +99,9 @@ Result<qint64> Measurements::add(const std::string &document, std::optional<qint
             return entry.error();
         }
         if (entry->id != 0) {
-            id = entry->id;
-            return Done{};
+            id = entry->id; // one that was put away is wanted again
+            return m_connection.change(QStringLiteral("UPDATE measurement SET removed_at = NULL WHERE id = ? AND removed_at IS NOT NULL"),
+                                       {entry->id}, kMeasurementNotKept);
         }
         if (entry->displayId == 0 && !displayId) {
             return noDocument(say("measured-display-not-here"));

@@ -8,7 +8,7 @@ namespace lamp {
 
 namespace {
 
-constexpr int kMostSteps = 257, kMostColours = 2000, kMostModes = 10;
+constexpr int kMostColours = 2000, kMostModes = 10;
 constexpr size_t kBetweenWhites = 15; // patches, so that what the display does meanwhile is known
 
 Error badPlan(Message why)
@@ -59,8 +59,8 @@ std::vector<SurveyPatch> withWhites(std::vector<SurveyPatch> patches, size_t fro
 
 Result<std::vector<SurveyPatch>> grays(const SurveyPlan &plan)
 {
-    if (plan.steps < 3 || plan.steps > kMostSteps) {
-        return badPlan(say("survey-steps", 3, kMostSteps));
+    if (plan.steps < 3 || plan.steps > kMostSurveySteps) {
+        return badPlan(say("survey-steps", 3, kMostSurveySteps));
     }
     std::vector<SurveyPatch> all;
     addFrame(all);

@@ -37,6 +37,8 @@ struct SurveyColour {
     std::optional<Lab> wanted; ///< D50, relative to white; nothing: as the plan's space or profile says
 };
 
+constexpr int kMostSurveySteps = 257; ///< of grays
+
 struct SurveyPlan {
     SurveyKind kind = SurveyKind::Gray;
     int steps = 21;                                                   ///< grays; of saturation, from gray (not read) to the corner; 2 or more

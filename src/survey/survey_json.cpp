@@ -255,6 +255,15 @@ void takePlan(SurveyPlan &p, const Json &j)
     p.everyMinutes = j.at("every_minutes").get<double>();
     p.rule = {j.at("rule").at("limit").get<double>(), j.at("rule").at("equal").get<double>(), j.at("rule").at("uniformity").get<double>()};
     p.modes = j.at("modes").get<std::vector<std::string>>();
+    // What is worked out from it is worked out of what a plan can be, whoever wrote the file.
+    constexpr double kMostMinutes = 1440;
+    const auto within = [](double v, double least, double most) { return v >= least && v <= most; };
+    const bool sound = within(p.steps, 2, kMostSurveySteps) && within(p.luminance, 0, 1) && (p.grid == 3 || p.grid == 5 || p.grid == 9)
+                       && within(p.minutes, 0, kMostMinutes) && within(p.everyMinutes, 0, kMostMinutes) && within(p.rule.limit, 0, 1000)
+                       && within(p.rule.equal, 0, 1000) && within(p.rule.uniformity, 0, 1000);
+    if (!sound) {
+        throw Unreadable(verbatim("plan"));
+    }
 }
 
 SurveyPatch patchFrom(const Json &p)

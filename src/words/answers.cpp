@@ -70,6 +70,7 @@ std::span<const Sentence> answers()
         {"figure-levels-left", QT_TRANSLATE_NOOP("words", "left behind the ramps")},
         {"answer-levels-left", QT_TRANSLATE_NOOP("words", "Of grays behind the ramps %1 of %2 are told apart (%3 bits are sent, the ramps hold %4).")},
         {"answer-lut-steps", QT_TRANSLATE_NOOP("words", "Rounding in the ramps costs %1 ΔE00 on average.")},
+        {"answer-depth-unknown", QT_TRANSLATE_NOOP("words", "That cannot be told yet: how many bits are sent to the display is not known.")},
         {"answer-few-bits", QT_TRANSLATE_NOOP("words", "Only %1 bits are sent to the display: that alone shows bands.")},
         {"answer-ramps-cost-levels", QT_TRANSLATE_NOOP("words", "The ramps cost %1 % of the steps: bands come from there.")},
         {"answer-ramps-keep-levels", QT_TRANSLATE_NOOP("words", "The ramps keep the steps apart: bands come from the panel, the connection, or the file itself.")},

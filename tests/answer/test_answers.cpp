@@ -254,6 +254,8 @@ private Q_SLOTS:
         c = answerTo(Asked::Banding, about({costly}));
         QCOMPARE(c.said.code, std::string("answer-ramps-cost-levels"));
         LAMP_NEAR(c.figures.at(1).value, 169, 1); // 0.66 · 255 codes, and black
+        costly.display.bits = 0;
+        QVERIFY(answerTo(Asked::Banding, about({costly})).open); // what is not known is not few
         costly.display.bits = 6;
         QCOMPARE(answerTo(Asked::Banding, about({costly})).said.code, std::string("answer-few-bits"));
         // A diagnosis that found few levels is what is said why.

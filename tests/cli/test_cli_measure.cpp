@@ -59,6 +59,37 @@ private Q_SLOTS:
         const auto leak = ask("light-leak", {"--store", store, "--tests", "none"});
         QVERIFY2(leak.status == 1, leak.err.constData());
         QCOMPARE(leak.json()["causes"].toArray()[0].toObject()["code"].toString(), QStringLiteral("light-leak"));
+        // What was found goes into the studio, once, and answers what people ask.
+        const QString serial = leak.json()["display"].toObject()["serial"].toString(), file = path("found") + "/diagnosis.json";
+        const auto asks = [&](const QStringList &more) { return cli(QStringList{"ask"} + more + QStringList{"--store", store, "--json"}); };
+        auto cast = asks({"cast", "--display", serial});
+        QVERIFY2(cast.status == 1 && cast.json()["open"].toBool(), cast.err.constData());
+        const auto preview = cli({"fleet", "import", file, "--store", store, "--json"});
+        QVERIFY2(preview.status == 0 && preview.out.contains("\"known\": false"), preview.out.constData());
+        QVERIFY(asks({"cast", "--display", serial}).json()["open"].toBool()); // a preview changed nothing
+        QCOMPARE(cli({"fleet", "import", file, "--store", store, "--yes"}).status, 0);
+        QVERIFY(cli({"fleet", "import", file, "--store", store, "--json"}).out.contains("\"known\": true"));
+        cast = asks({"cast", "--display", serial});
+        QVERIFY2(cast.status == 0 && cast.json()["answer"].toString().contains("under the instrument"), cast.out.constData());
+        QVERIFY(!cast.json()["because"].toArray().isEmpty() && !cast.json()["next"].toArray().isEmpty());
+        QCOMPARE(asks({"prints-dark", "--display", serial}).json()["question"].toString(), QStringLiteral("prints-dark"));
+        QCOMPARE(asks({"cast", "--display", "nobody"}).status, 2);
+        QCOMPARE(asks({"whatever", "--display", serial}).status, 2);
+        QCOMPARE(asks({"cast"}).status, 2);
+        QCOMPARE(asks({"differ", "--display", serial}).status, 1); // beside which one?
+        QCOMPARE(cli({"ask", "--json"}).json()["questions"].toArray().size(), 7);
+        // Of a display that the studio does not have nothing is kept.
+        QCOMPARE(cli({"fleet", "import", file, "--store", path("empty.sqlite"), "--yes"}).status, 2);
+        // It goes out again as it is, and can be brought in elsewhere with its visit.
+        QCOMPARE(cli({"fleet", "export", path("all"), "--store", store}).status, 0);
+        const auto names = QDir(path("all") + "/measurements").entryList(QDir::Files);
+        QCOMPARE(names.size(), 1);
+        QCOMPARE(readFile((path("all") + "/measurements/" + names[0]).toStdString()).value(), readFile(file.toStdString()).value());
+        // The visit's certificate: a page, or what cannot be is said.
+        QCOMPARE(cli({"convert", visit + "/whole-visit.json", path("c.html"), "--certificate"}).status, 0);
+        QVERIFY(readFile(path("c.html").toStdString()).value().find("signature") != std::string::npos);
+        QCOMPARE(cli({"convert", visit + "/whole-visit.json", path("c.pdf"), "--certificate"}).status, 0);
+        QCOMPARE(cli({"convert", visit + "/whole-visit.json", path("c.csv"), "--certificate"}).status, 2);
     }
 
     void whatCannotBeDiagnosedIsSaid()

@@ -132,6 +132,10 @@ private Q_SLOTS:
         QVERIFY(m_store->measurements().document(all[1].id));
         QVERIFY(m_store->measurements().setRemoved(all[1].id, false, kNow));
         QCOMPARE(m_store->measurements().of(m_knot, "contrast").size(), size_t(2));
+        // Brought in once more it is wanted again.
+        QVERIFY(m_store->measurements().setRemoved(all[1].id, true, kNow));
+        QCOMPARE(m_store->measurements().add(*m_store->measurements().document(all[1].id)).value(), all[1].id);
+        QCOMPARE(m_store->measurements().of(m_knot, "contrast").size(), size_t(2));
     }
 
     void whatIsNoDocumentIsRefused()

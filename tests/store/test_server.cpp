@@ -245,6 +245,17 @@ private Q_SLOTS:
         const auto picture =
             store.value()->pictures().add(id, QByteArray("\x89PNG\0\xff", 6), "where it stands", fromIsoTime("2026-11-01T08:00:00Z"));
         QVERIFY2(picture.ok(), picture ? "" : english(picture.error().paragraph()).c_str());
+        // What this version added works there as it does in a file.
+        const std::string found = R"({"schema": "dutiful-lamp/diagnosis/1", "display": {"model": "", "serial": ""}, "instrument": {"model": "tern",
+            "serial": ""}, "finished": "2026-11-02T10:00:00Z", "said_codes": [{"code": "diagnosis-unexplained", "arguments": [[3.2, 1]]}]})";
+        const auto kept = store.value()->measurements().add(found, id);
+        QVERIFY2(kept.ok(), kept ? "" : english(kept.error().paragraph()).c_str());
+        QCOMPARE(store.value()->measurements().add(found, id).value(), kept.value());
+        QVERIFY(store.value()->measurements().of(id).size() == 1 && store.value()->measurements().document(kept.value()) == found);
+        DrawnPlan plan;
+        plan.rooms[store.value()->studio().rooms().front().id] = {0.1, 0.2, 0.3, 0.25};
+        plan.displays[id] = {store.value()->studio().rooms().front().id, {0.5, 0.75}};
+        QVERIFY(store.value()->plans().setDrawn(plan) && store.value()->plans().drawn() == plan);
         QVERIFY(store.value()->pictures().setLetterhead({"Saltmarsh Cartographic", {1, 0, 255}}, fromIsoTime("2026-11-01T08:00:00Z")).ok());
         // One that is newer than this program is left alone.
         QVERIFY(store.value()->connection().change("UPDATE studio_version SET version = 99", {}, {}).ok());

@@ -941,7 +941,15 @@ private Q_SLOTS:
         SurveyPlan plan;
         SurveyRecord r = ideal(plan, light);
         auto json = nlohmann::json::parse(surveyJson(r, surveyResults(r)));
-        for (const auto &[key, value] : std::map<std::string, nlohmann::json>{{"space", "nowhere"}, {"profile", "0g"}, {"tone", 7}, {"white", 1}}) {
+        for (const auto &[key, value] : std::map<std::string, nlohmann::json>{{"space", "nowhere"},
+                                                                              {"profile", "0g"},
+                                                                              {"tone", 7},
+                                                                              {"white", 1},
+                                                                              {"grid", 1000000},
+                                                                              {"steps", -1},
+                                                                              {"luminance", 2},
+                                                                              {"minutes", 1e99},
+                                                                              {"rule", {{"limit", -1}, {"equal", 0}, {"uniformity", 0}}}}) {
             auto broken = json;
             broken["plan"][key] = value;
             QVERIFY2(!surveyFromJson(broken.dump()).ok(), key.c_str());

@@ -198,6 +198,34 @@ private Q_SLOTS:
         QVERIFY(!view->comparison() && view->table()->isHidden());
     }
 
+    // Neutral in all three surrounds: no pixel of these pages has a colour.
+    void thePagesAddNoColour()
+    {
+        const auto neutral = [](QWidget &page) {
+            const QImage image = page.grab().toImage();
+            for (int y = 0; y < image.height(); ++y) {
+                for (int x = 0; x < image.width(); ++x) {
+                    const QRgb p = image.pixel(x, y);
+                    if (std::max({qRed(p), qGreen(p), qBlue(p)}) - std::min({qRed(p), qGreen(p), qBlue(p)}) > 2) {
+                        return false;
+                    }
+                }
+            }
+            return true;
+        };
+        m_window->selectDisplay(m_curlew);
+        for (const Surround s : {Surround::Medium, Surround::Bright, Surround::Dim}) {
+            applySurround(*qApp, s);
+            QTest::keyClick(m_window->windowHandle(), Qt::Key_K, Qt::ControlModifier);
+            asked(Asked::PrintsDark);
+            QVERIFY(neutral(*m_window->answers()));
+            QTest::keyClick(m_window->windowHandle(), Qt::Key_B, Qt::ControlModifier);
+            m_window->comparing()->choose({"vcurlew", "vgodwit"});
+            QTRY_VERIFY_WITH_TIMEOUT(!m_window->comparing()->busy() && m_window->comparing()->comparison(), kSlow);
+            QVERIFY(neutral(*m_window->comparing()));
+        }
+    }
+
     void aStudioWithoutVisitsSaysWhatIsMissing()
     {
         m_window->selectDisplay(m_godwit);

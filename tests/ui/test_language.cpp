@@ -5,7 +5,9 @@
 #include "ui/painted_text.h"
 #include "ui/views.h"
 
+#include "app/answers/answers_view.h"
 #include "app/board/board_view.h"
+#include "app/compare/compare_view.h"
 #include "app/files/file_desk.h"
 #include "app/files/import_view.h"
 #include "app/fleet/ageing_view.h"
@@ -360,13 +362,28 @@ private Q_SLOTS:
                                                                               {Qt::Key_G, Qt::ControlModifier, "agreement"},
                                                                               {Qt::Key_L, Qt::ControlModifier, "ageing"},
                                                                               {Qt::Key_R, Qt::ControlModifier, "round"},
-                                                                              {Qt::Key_M, Qt::ControlModifier, "survey"}}) {
+                                                                              {Qt::Key_M, Qt::ControlModifier, "survey"},
+                                                                              {Qt::Key_K, Qt::ControlModifier, "answers"},
+                                                                              {Qt::Key_B, Qt::ControlModifier, "compare"}}) {
             QTest::keyClick(&w, key, with);
-            QTRY_VERIFY_WITH_TIMEOUT(
-                !w.fleet()->board()->busy() && !w.fleet()->group()->busy() && !w.fleet()->ageing()->busy() && !w.fleet()->round()->busy(), 60000);
+            QTRY_VERIFY_WITH_TIMEOUT(!w.fleet()->board()->busy() && !w.fleet()->group()->busy() && !w.fleet()->ageing()->busy()
+                                         && !w.fleet()->round()->busy() && !w.answers()->busy() && !w.comparing()->busy(),
+                                     60000);
             inspectView(w, name);
             QVERIFY2(w.width() <= 1280 && w.height() <= 760, qPrintable(QStringLiteral("%1: %2 × %3").arg(name).arg(w.width()).arg(w.height())));
         }
+        // Each answer, and visits side by side.
+        QTest::keyClick(&w, Qt::Key_K, Qt::ControlModifier);
+        for (const Asked asked : kAsked) {
+            w.answers()->choose(asked);
+            QTRY_VERIFY_WITH_TIMEOUT(!w.answers()->busy() && w.answers()->answer(), 60000);
+            inspectView(w, QStringLiteral("answer-") + QString::fromStdString(askedName(asked)));
+        }
+        QTest::keyClick(&w, Qt::Key_B, Qt::ControlModifier);
+        w.comparing()->choose(w.comparing()->offered().mid(0, 3));
+        QTRY_VERIFY_WITH_TIMEOUT(!w.comparing()->busy() && w.comparing()->comparison(), 60000);
+        inspectView(w, "compared");
+        QVERIFY2(w.width() <= 1280 && w.height() <= 760, qPrintable(QStringLiteral("%1 × %2").arg(w.width()).arg(w.height())));
         QTest::keyClick(&w, Qt::Key_I, Qt::ControlModifier);
         QVERIFY(w.findChild<InstrumentsView *>()->isVisible());
         inspectView(w, "instruments");

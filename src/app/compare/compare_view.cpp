@@ -22,8 +22,8 @@ namespace lamp::app {
 
 namespace {
 
-constexpr int kMost = 8;           ///< things that can be told apart side by side
-constexpr int kKey = Qt::UserRole; ///< of a line of the list
+constexpr int kMost = 8;                                     ///< things that can be told apart side by side
+constexpr int kKey = Qt::UserRole, kName = Qt::UserRole + 1; ///< of a line of the list
 constexpr Page kVisits{0, 8}, kMeasurements{0, 24};
 constexpr int kOthers = 60; ///< other displays that are offered
 
@@ -55,9 +55,9 @@ QString figure(const std::optional<double> &value, int places)
 
 } // namespace
 
-CompareView::CompareView(Banner &banner, QWidget *parent)
-    : QFrame(parent), m_banner(banner), m_background(this), m_list(new QListWidget), m_title(new QLabel), m_verdict(new QLabel),
-      m_instruments(new QLabel), m_means(new NamedBars), m_largest(new NamedBars),
+CompareView::CompareView(Banner &banner, std::function<Store *()> store, QWidget *parent)
+    : QFrame(parent), m_banner(banner), m_background(this), m_store(std::move(store)), m_list(new QListWidget), m_title(new QLabel),
+      m_verdict(new QLabel), m_instruments(new QLabel), m_means(new NamedBars), m_largest(new NamedBars),
       m_table(plainTable({tr("What"), tr("Mean"), tr("Largest"), tr("Uniformity"), tr("Gamut, %"), tr("By the rule")}, tr("Side by side"), 26)),
       m_keep(new QPushButton(tr("&Keep the correction"))), m_limit(limitOf(ChoiceRule{}.limit, 0.1, 100, 0.5)),
       m_equal(limitOf(ChoiceRule{}.equal, 0, 10, 0.1)), m_uniformity(limitOf(ChoiceRule{}.uniformity, 0, 10, 0.1)), m_space(new QComboBox)
@@ -77,31 +77,35 @@ CompareView::CompareView(Banner &banner, QWidget *parent)
         m_space->addItem(text(space.name), text(space.name));
     }
     m_list->setAccessibleName(tr("What can be compared"));
-    m_list->setMinimumWidth(270);
-    m_list->setMaximumWidth(360);
     auto *rule = new QFormLayout;
     rule->addRow(tr("A colour &beyond discards, ΔE00"), m_limit);
     rule->addRow(tr("&Means are equal within"), m_equal);
-    rule->addRow(tr("&Uniformities are equal within"), m_uniformity);
+    rule->addRow(tr("Uni&formities are equal within"), m_uniformity);
     rule->addRow(tr("&Gamut that the work needs"), m_space);
-    auto *left = new QVBoxLayout;
+    auto *choices = new QWidget, *shown = new QWidget;
+    choices->setSizePolicy(QSizePolicy::Fixed, QSizePolicy::Preferred);
+    m_list->setMinimumWidth(340);
+    auto *left = new QVBoxLayout(choices);
+    left->setContentsMargins(0, 0, 0, 0);
     left->addWidget(m_list, 1);
     left->addLayout(rule);
     auto *bars = new QHBoxLayout;
     bars->setSpacing(24);
     bars->addWidget(m_means, 1, Qt::AlignTop);
     bars->addWidget(m_largest, 1, Qt::AlignTop);
-    auto *right = new QVBoxLayout;
+    auto *right = new QVBoxLayout(shown);
+    right->setContentsMargins(0, 0, 0, 0);
     right->setSpacing(12);
     right->addWidget(m_verdict);
     right->addLayout(bars);
     right->addWidget(m_table, 1);
     right->addWidget(m_instruments);
     right->addWidget(m_keep, 0, Qt::AlignLeft);
+    right->addStretch(0); // where nothing is compared yet the words stand on top
     auto *body = new QHBoxLayout;
     body->setSpacing(18);
-    body->addLayout(left);
-    body->addLayout(right, 1);
+    body->addWidget(choices);
+    body->addWidget(shown, 1);
     auto *layout = new QVBoxLayout(this);
     layout->setContentsMargins(18, 14, 18, 14);
     layout->setSpacing(12);
@@ -111,6 +115,9 @@ CompareView::CompareView(Banner &banner, QWidget *parent)
     m_table->setWordWrap(true);
     m_table->horizontalHeader()->setSectionResizeMode(QHeaderView::ResizeToContents);
     m_table->horizontalHeader()->setSectionResizeMode(5, QHeaderView::Stretch);
+    constexpr int kNames = 130; // wide; longer ones go on in a second line
+    m_table->horizontalHeader()->setSectionResizeMode(0, QHeaderView::Interactive);
+    m_table->setColumnWidth(0, kNames);
     connect(m_list, &QListWidget::itemChanged, this, &CompareView::compare);
     connect(m_keep, &QPushButton::clicked, this, &CompareView::keepCorrection);
     for (QDoubleSpinBox *box : {m_limit, m_equal, m_uniformity}) {
@@ -121,17 +128,22 @@ CompareView::CompareView(Banner &banner, QWidget *parent)
     clear({});
 }
 
-void CompareView::offer(const QString &key, const QString &words, const QStringList &before)
+void CompareView::offer(const QString &key, const QString &words, const QString &name, const QStringList &before)
 {
     auto *item = new QListWidgetItem(words, m_list);
     item->setData(kKey, key);
+    item->setData(kName, name);
     item->setFlags(Qt::ItemIsEnabled | Qt::ItemIsSelectable | Qt::ItemIsUserCheckable);
     item->setCheckState(before.contains(key) ? Qt::Checked : Qt::Unchecked);
 }
 
-void CompareView::show(Store &store, const DisplayEntry &display)
+void CompareView::show(const DisplayEntry &display)
 {
-    m_store = &store;
+    Store *open = m_store();
+    if (open == nullptr) {
+        return;
+    }
+    Store &store = *open;
     QStringList before;
     for (int i = 0; i < m_list->count() && display.id == m_display.id; ++i) {
         if (m_list->item(i)->checkState() == Qt::Checked) {
@@ -146,13 +158,18 @@ void CompareView::show(Store &store, const DisplayEntry &display)
         static const QStringList kinds{QStringLiteral("gray"), QStringLiteral("saturation"), QStringLiteral("colours"), QStringLiteral("uniformity"),
                                        QStringLiteral("modes")};
         if (m.complete && kinds.contains(text(m.kind))) {
-            offer(QLatin1Char('m') + QString::number(m.id),
-                  tr("%1, %2, by %3").arg(text(say("measurement-" + m.kind)), wordedDay(m.finished), text(m.instrument)), before);
+            const QString kind = text(say("measurement-" + m.kind)), day = wordedDay(m.finished);
+            offer(QLatin1Char('m') + QString::number(m.id), tr("%1, %2, by %3").arg(kind, day, text(m.instrument)),
+                  tr("%1, %2").arg(kind, text(m.instrument)), before);
         }
     }
     const auto offerVisit = [&](const VisitEntry &v, const QString &whose) {
         if (v.state == VisitState::Finished && v.figures.colourMean.value) {
-            offer(QLatin1Char('v') + v.id, tr("%1: %2, %3").arg(whose, text(named(v.task)), wordedDay(v.finished)), before);
+            const QString task = text(named(v.task)), day = wordedDay(v.finished);
+            // Of this display visits are told apart by what and when they were, others by which they are.
+            const bool own = v.displayId == display.id;
+            offer(QLatin1Char('v') + v.id, tr("%1: %2, %3").arg(whose, task, day),
+                  own ? tr("%1, %2").arg(task, text(isoTime(v.finished).substr(0, 10))) : behindComma(whose), before);
             return true;
         }
         return false;
@@ -210,14 +227,15 @@ void CompareView::clear(const QString &why)
 
 void CompareView::compare()
 {
-    if (m_store == nullptr) {
+    Store *store = m_store();
+    if (store == nullptr) {
         return;
     }
     QStringList keys, names;
     for (int i = 0; i < m_list->count(); ++i) {
         if (m_list->item(i)->checkState() == Qt::Checked) {
             keys << m_list->item(i)->data(kKey).toString();
-            names << m_list->item(i)->text();
+            names << m_list->item(i)->data(kName).toString();
         }
     }
     if (m_list->count() == 0) {
@@ -233,7 +251,7 @@ void CompareView::compare()
     const ChoiceRule rule{m_limit->value(), m_equal->value(), m_uniformity->value()};
     m_background.start(
         tr("Comparing…"),
-        [place = m_store->path(), keys, names, rule,
+        [place = store->path(), keys, names, rule,
          space = m_space->currentData().toString().toStdString()](const std::stop_token &) -> Result<Found> {
             auto opened = Store::look(place);
             if (!opened) {
@@ -311,7 +329,8 @@ void CompareView::show(const Found &found)
 
 void CompareView::keepCorrection()
 {
-    if (m_store != nullptr && m_correction && m_banner.did(m_store->aims().add(*m_correction))) {
+    Store *store = m_store();
+    if (store != nullptr && m_correction && m_banner.did(store->aims().add(*m_correction))) {
         m_banner.say(tr("Kept: visits to displays of this kind with %1 use it from now on.")
                          .arg(text(modelAndSerial(m_correction->instrumentModel, m_correction->instrumentSerial))));
         m_keep->hide();

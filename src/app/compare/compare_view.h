@@ -26,9 +26,10 @@ class CompareView : public QFrame {
     Q_OBJECT
 
 public:
-    explicit CompareView(Banner &banner, QWidget *parent = nullptr);
+    /// \param store the studio that is open, where there is one
+    CompareView(Banner &banner, std::function<Store *()> store, QWidget *parent = nullptr);
     /// What can be compared: a display's visits and measurements, and the newest visit of each other display. What was chosen stays.
-    void show(Store &store, const DisplayEntry &display);
+    void show(const DisplayEntry &display);
     /// Chooses by keys of the list: "v" and a visit's, "m" and a measurement's number.
     void choose(const QStringList &keys);
     [[nodiscard]] QStringList offered() const;
@@ -45,7 +46,8 @@ private:
         std::optional<Result<InstrumentDifference>> instruments; ///< of two that read one display
         std::pair<std::string, std::string> names;               ///< of those
     };
-    void offer(const QString &key, const QString &words, const QStringList &before);
+    /// \param words of the list \param name short, for bars and table
+    void offer(const QString &key, const QString &words, const QString &name, const QStringList &before);
     void compare();
     void show(const Found &found);
     void clear(const QString &why);
@@ -53,7 +55,7 @@ private:
 
     Banner &m_banner;
     Background m_background;
-    Store *m_store = nullptr;
+    std::function<Store *()> m_store;
     DisplayEntry m_display;
     std::optional<Comparison> m_comparison;
     std::optional<MatrixCorrection> m_correction;

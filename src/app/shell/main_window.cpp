@@ -48,8 +48,9 @@ MainWindow::MainWindow(QString storePath, QWidget *parent)
       m_register(new StudioDesk(*m_studio, *m_banner, *this)), m_stack(new Pages), m_welcome(new Welcome), m_card(new CardView),
       m_fleet(new FleetDesk(
           *m_studio, *m_stack, *m_banner, [this] { return currentDisplay(); }, this)),
-      m_survey(new SurveyView(m_visits->surveys(), *m_banner)), m_diagnosis(new DiagnosisView(m_visits->diagnoses(), *m_banner)),
-      m_answers(new AnswersView(*m_banner)), m_compare(new CompareView(*m_banner)), m_desk(new FileDesk),
+      m_survey(new SurveyView(m_visits->surveys(), *m_banner, [this] { return store(); })),
+      m_diagnosis(new DiagnosisView(m_visits->diagnoses(), *m_banner)), m_answers(new AnswersView(*m_banner)),
+      m_compare(new CompareView(*m_banner, [this] { return store(); })), m_desk(new FileDesk),
       m_bringIn(new BringIn(*m_studio, *m_desk, *m_background, *m_banner, this)), m_report(new ReportPage(*m_background, *m_banner)),
       m_progress(new ProgressBar)
 {
@@ -359,7 +360,7 @@ void MainWindow::showSurvey()
 {
     if (const auto display = store() != nullptr ? store()->studio().display(currentDisplay()) : std::nullopt) {
         const auto last = m_studio->lastVisit(display->id);
-        m_survey->show(*store(), *display, last ? last->plan.target : *builtInTarget("Photo"), last ? brightnessLaw(visitFacts(*last)) : std::nullopt);
+        m_survey->show(*display, last ? last->plan.target : *builtInTarget("Photo"), last ? brightnessLaw(visitFacts(*last)) : std::nullopt);
         m_stack->setCurrentWidget(m_survey);
     }
 }
@@ -383,7 +384,7 @@ void MainWindow::showAnswers()
 void MainWindow::showCompare()
 {
     if (const auto display = store() != nullptr ? store()->studio().display(currentDisplay()) : std::nullopt) {
-        m_compare->show(*store(), *display);
+        m_compare->show(*display);
         m_stack->setCurrentWidget(m_compare);
     }
 }

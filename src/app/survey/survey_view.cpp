@@ -54,10 +54,10 @@ QString aboutOf(SurveyKind kind)
 
 } // namespace
 
-SurveyView::SurveyView(SurveyRunner &runner, Banner &banner, QWidget *parent)
-    : QFrame(parent), m_runner(runner), m_banner(banner), m_kinds(new QListWidget), m_kept(new QListWidget), m_title(new QLabel), m_about(new QLabel),
-      m_words(new QLabel), m_progress(new QLabel), m_keptTitle(new QLabel(tr("&Earlier ones"))), m_steps(new QSpinBox),
-      m_luminance(new QDoubleSpinBox), m_minutes(new QDoubleSpinBox), m_hours(new QDoubleSpinBox), m_every(new QDoubleSpinBox),
+SurveyView::SurveyView(SurveyRunner &runner, Banner &banner, std::function<Store *()> store, QWidget *parent)
+    : QFrame(parent), m_runner(runner), m_banner(banner), m_store(std::move(store)), m_kinds(new QListWidget), m_kept(new QListWidget),
+      m_title(new QLabel), m_about(new QLabel), m_words(new QLabel), m_progress(new QLabel), m_keptTitle(new QLabel(tr("&Earlier ones"))),
+      m_steps(new QSpinBox), m_luminance(new QDoubleSpinBox), m_minutes(new QDoubleSpinBox), m_hours(new QDoubleSpinBox), m_every(new QDoubleSpinBox),
       m_follow(new QCheckBox(tr("Let the screen f&ollow"))), m_grid(new QComboBox), m_set(new QComboBox), m_space(new QComboBox),
       m_start(new QPushButton), m_goOn(new QPushButton(tr("&Go on with it"))), m_type(new QPushButton(tr("T&ype a day …"))),
       m_charts(new QGridLayout), m_map(new UniformityMap),
@@ -234,8 +234,8 @@ void SurveyView::listKept()
     constexpr Page kNewest{0, 100};
     const QSignalBlocker quiet(m_kept);
     m_kept->clear();
-    if (m_store != nullptr) {
-        for (const MeasurementEntry &m : m_store->measurements().of(m_display.id, {}, kNewest)) {
+    if (Store *store = m_store()) {
+        for (const MeasurementEntry &m : store->measurements().of(m_display.id, {}, kNewest)) {
             if (m.kind != "diagnosis") { // it has a page of its own
                 auto *item = new QListWidgetItem(tr("%1, %2").arg(text(say("measurement-" + m.kind)), wordedDay(m.finished))
                                                      + (m.complete ? QString() : QLatin1Char(' ') + tr("(cut off)")),
@@ -251,7 +251,8 @@ void SurveyView::listKept()
 
 void SurveyView::showKept(qint64 measurement)
 {
-    const auto document = m_store->measurements().document(measurement);
+    Store *store = m_store();
+    const auto document = store != nullptr ? store->measurements().document(measurement) : std::nullopt;
     const auto record = document ? surveyFromJson(*document) : Result<SurveyRecord>(store::storageError(say("measurement-unreadable", measurement)));
     if (!record) {
         m_banner.say(record.error());
@@ -267,13 +268,12 @@ void SurveyView::showKept(qint64 measurement)
     }
 }
 
-void SurveyView::show(Store &store, const DisplayEntry &display, const Target &target, std::optional<BrightnessLaw> law)
+void SurveyView::show(const DisplayEntry &display, const Target &target, std::optional<BrightnessLaw> law)
 {
     const bool another = display.id != m_display.id;
     if (m_runner.running()) {
         return; // what is being measured stays in sight, whatever is chosen
     }
-    m_store = &store;
     m_display = display;
     m_target = target;
     m_law = std::move(law);

@@ -28,11 +28,12 @@ class SurveyView : public QFrame {
     Q_OBJECT
 
 public:
-    SurveyView(SurveyRunner &runner, Banner &banner, QWidget *parent = nullptr);
+    /// \param store the studio that is open, where there is one; what was measured of its displays is kept there
+    SurveyView(SurveyRunner &runner, Banner &banner, std::function<Store *()> store, QWidget *parent = nullptr);
     /// For a display. What was measured of another one is no longer shown, unless it is being measured.
-    /// \param store where what was measured of it is kept \param target that its grays are judged against
+    /// \param target that its grays are judged against
     /// \param law by which it could follow the room; nothing where its brightness was not tried
-    void show(Store &store, const DisplayEntry &display, const Target &target, std::optional<BrightnessLaw> law = {});
+    void show(const DisplayEntry &display, const Target &target, std::optional<BrightnessLaw> law = {});
     /// What would be measured by what is entered.
     [[nodiscard]] SurveyPlan plan() const;
     void choose(SurveyKind kind);
@@ -74,7 +75,7 @@ private:
     SurveyPtr m_cutOff; ///< that can be gone on with
     QString m_folder;
     SurveyKind m_stepsFor = SurveyKind::Modes; ///< the kind that the steps are entered for
-    Store *m_store = nullptr;
+    std::function<Store *()> m_store;
     QListWidget *m_kinds, *m_kept;
     QLabel *m_title, *m_about, *m_words, *m_progress, *m_keptTitle;
     QSpinBox *m_steps;

@@ -586,14 +586,6 @@
         <translation>Tage zwischen Sitzungen, bei einem Verlauf aus Dateien</translation>
     </message>
     <message>
-        <source>Brings whole visits, registers and histories into the studio; shows what would change</source>
-        <translation>Bringt ganze Sitzungen, Verzeichnisse und Verläufe ins Studio; zeigt, was sich ändern würde</translation>
-    </message>
-    <message>
-        <source>whole-visit.json; a register or a history as CSV; a register as JSON</source>
-        <translation>whole-visit.json; ein Verzeichnis oder ein Verlauf als CSV; ein Verzeichnis als JSON</translation>
-    </message>
-    <message>
         <source>Do it</source>
         <translation>Es tun</translation>
     </message>
@@ -632,10 +624,6 @@
     <message>
         <source>An assignment&apos;s name; --on is its day, --serial the display, all where left out</source>
         <translation>Name eines Auftrags; --on ist sein Tag, --serial der Bildschirm, sonst alle</translation>
-    </message>
-    <message>
-        <source>Writes register, history and whole visits into a folder</source>
-        <translation>Schreibt Verzeichnis, Verlauf und ganze Sitzungen in einen Ordner</translation>
     </message>
     <message>
         <source>A report of all displays</source>
@@ -876,6 +864,18 @@
     <message>
         <source>Of a whole visit into .pdf or .html: its certificate in place of the report</source>
         <translation>Aus einem ganzen Besuch in .pdf oder .html: sein Zertifikat statt des Berichts</translation>
+    </message>
+    <message>
+        <source>Brings whole visits, measurements, registers and histories into the studio; shows what would change</source>
+        <translation>Bringt ganze Besuche, Messungen, Verzeichnisse und Verläufe in das Studio; zeigt, was sich ändern würde</translation>
+    </message>
+    <message>
+        <source>whole-visit.json, measurement.json, diagnosis.json; a register or a history as CSV; a register as JSON</source>
+        <translation>whole-visit.json, measurement.json, diagnosis.json; ein Verzeichnis oder ein Verlauf als CSV; ein Verzeichnis als JSON</translation>
+    </message>
+    <message>
+        <source>Writes register, history, whole visits, measurements and photographs into a folder</source>
+        <translation>Schreibt Verzeichnis, Verlauf, ganze Besuche, Messungen und Fotografien in einen Ordner</translation>
     </message>
 </context>
 <context>
@@ -1588,15 +1588,15 @@
     </message>
     <message>
         <source>Uniformity</source>
-        <translation>Gleichmäßigkeit</translation>
+        <translation>Gleichmaß</translation>
     </message>
     <message>
         <source>Gamut, %</source>
-        <translation>Farbumfang, %</translation>
+        <translation>Umfang, %</translation>
     </message>
     <message>
         <source>By the rule</source>
-        <translation>Nach der Regel</translation>
+        <translation>Urteil</translation>
     </message>
     <message>
         <source>Side by side</source>
@@ -1612,19 +1612,15 @@
     </message>
     <message>
         <source>A colour &amp;beyond discards, ΔE00</source>
-        <translation>Eine Farbe &amp;darüber scheidet aus, ΔE00</translation>
+        <translation>Eine &amp;Farbe darüber scheidet aus, ΔE00</translation>
     </message>
     <message>
         <source>&amp;Means are equal within</source>
         <translation>&amp;Mittel sind gleich innerhalb</translation>
     </message>
     <message>
-        <source>&amp;Uniformities are equal within</source>
-        <translation>&amp;Gleichmäßigkeiten sind gleich innerhalb</translation>
-    </message>
-    <message>
         <source>&amp;Gamut that the work needs</source>
-        <translation>Farb&amp;umfang, den die Arbeit braucht</translation>
+        <translation>Far&amp;bumfang, den die Arbeit braucht</translation>
     </message>
     <message>
         <source>That could not be done: %1.</source>
@@ -1681,6 +1677,14 @@
     <message>
         <source>Kept: visits to displays of this kind with %1 use it from now on.</source>
         <translation>Behalten: Besuche bei Bildschirmen dieser Art mit %1 verwenden sie von nun an.</translation>
+    </message>
+    <message>
+        <source>%1, %2</source>
+        <translation>%1, %2</translation>
+    </message>
+    <message>
+        <source>Uni&amp;formities are equal within</source>
+        <translation>Glei&amp;chmäßigkeiten sind gleich innerhalb</translation>
     </message>
 </context>
 <context>
@@ -11483,6 +11487,10 @@
     <message>
         <source>Its target is %1 cd/m²: it stands %2 % from that, so somebody or something has changed it.</source>
         <translation>Sein Ziel ist %1 cd/m²: er steht %2 % davon entfernt, jemand oder etwas hat ihn also verändert.</translation>
+    </message>
+    <message>
+        <source>That cannot be told yet: how many bits are sent to the display is not known.</source>
+        <translation>Das lässt sich noch nicht sagen: wie viele Bit zum Bildschirm gesendet werden, ist nicht bekannt.</translation>
     </message>
 </context>
 </TS>
