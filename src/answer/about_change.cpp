@@ -12,6 +12,8 @@ namespace lamp::answers {
 
 namespace {
 
+constexpr double kFresh = 1.5; ///< days: what was read longer ago says nothing of today
+
 /// What of a record is a standing of the display: its white was read.
 bool standing(const VisitRecord &r)
 {
@@ -106,6 +108,11 @@ Counsel cast(const AskedAbout &about)
         a.said = say("answer-cast-unexplained", Day{found->finished});
         a.next = {{AnswerStep::Do::FullVisit, say("step-full-visit")}};
     }
+    if (daysBetween(found->finished, about.now) > kFresh) {
+        a.open = true; // that was then
+        a.because.push_back(say("answer-looked-at-then", decimal(daysBetween(found->finished, about.now), 0)));
+        a.next.insert(a.next.begin(), {AnswerStep::Do::Diagnose, say("step-diagnose")});
+    }
     return a;
 }
 
@@ -122,8 +129,9 @@ Counsel changed(const AskedAbout &about)
     }
     const VisitRecord &now = *stood.front();
     Counsel a;
-    constexpr double kFresh = 1.5; // days: what was read longer ago says nothing of today
-    if (stood.size() < 2 || daysBetween(now.finished, about.now) > kFresh) {
+    // What calibrated it says how it was left: nobody has read it since either.
+    const bool setAnew = now.plan.task == Task::Full || now.plan.task == Task::Refresh;
+    if (stood.size() < 2 || setAnew || daysBetween(now.finished, about.now) > kFresh) {
         a.open = true;
         a.said = say("answer-not-read-since", Day{now.finished});
         sayStanding(a, now);
@@ -135,7 +143,13 @@ Counsel changed(const AskedAbout &about)
     const double white = whiteDifference(is, chromaticity(was)), luminance = 100 * (is.b / was.b - 1);
     const VisitFigures f0 = figuresOf(before), f1 = figuresOf(now);
     // What the readings leave open; where it is not known, nothing can be said to have changed.
-    const auto both = [](const Figure &p, const Figure &q) { return p.k2 && q.k2 ? std::optional(std::hypot(*p.k2, *q.k2)) : std::nullopt; };
+    // Read by two instruments, or by two corrections, they are only as near as each comes to the standard observer.
+    const bool one = modelAndSerial(before.instrument.model, before.instrument.serial) == modelAndSerial(now.instrument.model, now.instrument.serial)
+                     && before.correction == now.correction;
+    const auto both = [one](const Figure &p, const Figure &q) {
+        const auto &a0 = one ? p.k2 : p.absoluteK2, &a1 = one ? q.k2 : q.absoluteK2;
+        return a0 && a1 ? std::optional(std::hypot(*a0, *a1)) : std::nullopt;
+    };
     const auto whiteK2 = both(f0.white, f1.white), levelK2 = both(f0.luminance, f1.luminance);
     a.title = say("answer-luminances");
     a.figures = {{say("figure-before"), was.b, f0.luminance.k2}, {say("figure-now"), is.b, f1.luminance.k2}};

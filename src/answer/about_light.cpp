@@ -78,6 +78,7 @@ Counsel printsDark(const AskedAbout &about)
     a.title = say("answer-luminances");
     a.figures = {{say("figure-screen"), screen, figures.luminance.k2}, {say("figure-fits-room"), fits}, {say("figure-paper"), paper}};
     a.because.push_back(say(light->ofDay ? "answer-light-of-day" : "answer-light-at-visit", decimal(light->lux, 0), Day{light->read}));
+    a.because.push_back(say("answer-luminance-read", Day{last.finished}));
     // A visit that calibrates may have found the target out of reach; a check finds what was changed since.
     if (const auto wanted = aimed.value(); wanted && last.plan.task == Task::Check && std::abs(screen / *wanted - 1) > kOff) {
         a.because.push_back(say("answer-not-its-target", decimal(*wanted, 0), decimal(100 * (screen / *wanted - 1), 0)));

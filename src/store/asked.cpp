@@ -8,7 +8,7 @@ namespace lamp {
 namespace {
 
 constexpr Page kVisits{0, 400}, kMeasurements{0, 24}; ///< that are looked through, the newest: a check each day for a year and more
-constexpr size_t kRecords = 3;                       ///< of visits that are read whole, and the newest that calibrated
+constexpr size_t kRecords = 3;                        ///< of visits that are read whole, and the newest that calibrated
 
 Status takeVisits(Store &store, qint64 displayId, AskedAbout &about)
 {

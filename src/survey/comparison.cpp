@@ -184,6 +184,11 @@ Result<InstrumentDifference> instrumentDifference(const SurveyRecord &a, const S
     if (whiteA == nullptr || whiteB == nullptr || !(whiteA->xyz.b > 0) || !(whiteB->xyz.b > 0)) {
         return notComparable(say("no-white-in-it"));
     }
+    // A display goes on ageing; where it is not known when they were taken nothing is said of it.
+    constexpr std::chrono::hours kApart{7 * 24};
+    if (a.started != WallTime{} && b.started != WallTime{} && std::chrono::abs(a.started - b.started) > kApart) {
+        return notComparable(say("not-of-one-week"));
+    }
     // Menu, mode and ramps: what differs in them is no difference of instruments; of what is not known nothing can be said.
     const DisplayState *stateA = a.states.find(whiteA->state), *stateB = b.states.find(whiteB->state);
     if (stateA == nullptr || stateB == nullptr || stateA->mode != stateB->mode || stateA->controls != stateB->controls

@@ -60,6 +60,8 @@ std::span<const Sentence> answers()
         {"figure-paper", QT_TRANSLATE_NOOP("words", "paper in its light")},
         {"answer-light-of-day", QT_TRANSLATE_NOOP("words", "The light at the desk was %1 lux in the middle of a day (%2).")},
         {"answer-light-at-visit", QT_TRANSLATE_NOOP("words", "The light at the desk was %1 lux at the visit of %2.")},
+        {"answer-luminance-read", QT_TRANSLATE_NOOP("words", "How bright the screen is was read on %1.")},
+        {"answer-looked-at-then", QT_TRANSLATE_NOOP("words", "That is %1 days ago: what has come since is not known.")},
         {"answer-shadows-opened", QT_TRANSLATE_NOOP("words", "On a screen that bright shadows look open; whoever edits there leaves them darker than paper can show.")},
         {"answer-paper-is", QT_TRANSLATE_NOOP("words", "Paper gives %1 cd/m² at %2 lux: the screen is %3 times as bright.")},
         {"answer-paper-needs", QT_TRANSLATE_NOOP("words", "Prints would be as bright as the screen at about %1 lux.")},

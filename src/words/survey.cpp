@@ -49,6 +49,7 @@ std::span<const Sentence> survey()
         {"survey-never-settled", QT_TRANSLATE_NOOP("words", "It did not come to rest.")},
                 {"cannot-be-compared", QT_TRANSLATE_NOOP("words", "That cannot be compared: %1.")},
         {"neither-visit-nor-measurement", QT_TRANSLATE_NOOP("words", "%1 is neither a visit.json nor a measurement.json")},
+        {"not-of-one-week", QT_TRANSLATE_NOOP("words", "they were taken more than a week apart: the display itself may have changed")},
         {"not-one-display", QT_TRANSLATE_NOOP("words", "they are not of one display")},
         {"not-two-instruments", QT_TRANSLATE_NOOP("words", "both were read by one instrument")},
         {"not-one-state", QT_TRANSLATE_NOOP("words", "the display stood otherwise: mode, menu or ramps")},

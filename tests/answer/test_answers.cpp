@@ -183,9 +183,14 @@ private Q_SLOTS:
         QCOMPARE(c.said.code, std::string(r.verdict == Verdict::Pass ? "answer-cast-since" : "answer-cast-left"));
         AskedAbout a = about({r});
         a.measured = {examined(*bench, r, "night-colours", 6)};
+        a.now = a.measured[0].finished + std::chrono::hours(1);
         c = answerTo(Asked::Cast, a);
         QVERIFY2(!c.open && english(c.said).find("Night colours are on") != std::string::npos, english(c.said).c_str());
         QVERIFY(saysWhy(c, "diagnosis-cure"));
+        // Ten days later that was then.
+        a.now = a.measured[0].finished + std::chrono::hours(240);
+        QVERIFY(answerTo(Asked::Cast, a).open);
+        a.now = a.measured[0].finished + std::chrono::hours(1);
         // One of before the calibration says nothing of it.
         a.measured[0].finished = r.finished - std::chrono::hours(5);
         QVERIFY(answerTo(Asked::Cast, a).open);
@@ -194,6 +199,7 @@ private Q_SLOTS:
         const VisitRecord s = visited(*sound);
         a = about({s});
         a.measured = {examined(*sound, s, "healthy", 7)};
+        a.now = a.measured[0].finished + std::chrono::hours(1);
         c = answerTo(Asked::Cast, a);
         QCOMPARE(c.said.code, std::string("answer-no-cast"));
         QVERIFY(!c.open && saysWhy(c, "answer-eye-adapts"));
@@ -225,6 +231,17 @@ private Q_SLOTS:
         QVERIFY2(english(c.next.front().said).find("back to " + fixed(full.controls.at("brightness"), 0)) != std::string::npos,
                  english(c.next.front().said).c_str());
         QVERIFY(saysWhy(c, "answer-control-then") && !saysWhy(c, "answer-nothing-turned"));
+        // 3.5 % more light is a change where one instrument read both; two may differ by more than that.
+        VisitRecord more = same;
+        for (int k = 0; k < 3; ++k) {
+            more.calibrated.white[k] *= 1.035 * full.calibrated.white.b / same.calibrated.white.b;
+        }
+        QCOMPARE(answerTo(Asked::Changed, about({more, full})).said.code, std::string("answer-has-changed"));
+        more.instrument.serial = "another";
+        c = answerTo(Asked::Changed, about({more, full}));
+        QVERIFY2(c.open && saysWhy(c, "answer-other-instrument"), c.said.code.c_str());
+        // What a visit that calibrates left is not what somebody found.
+        QVERIFY(answerTo(Asked::Changed, about({full, same})).open);
         // What is not known of the uncertainty is no certainty.
         VisitRecord unsure = same;
         unsure.doubt = {};
@@ -342,6 +359,15 @@ private Q_SLOTS:
         c = answerTo(Asked::Meter, a);
         QVERIFY2(!c.open && saysWhy(c, "answer-meter-beside"), english(c.said).c_str());
         QVERIFY(c.said.code == "answer-meter-good" || c.said.code == "answer-meter-good-but-old");
+        // Taken in different months they say nothing of the instruments: the display goes on ageing.
+        auto json = nlohmann::json::parse(a.measured[0].json);
+        json["started"] = "2031-06-01T09:00:00Z";
+        a.measured[0].json = json.dump();
+        json = nlohmann::json::parse(a.measured[1].json);
+        json["started"] = "2031-01-01T09:00:00Z";
+        a.measured[1].json = json.dump();
+        c = answerTo(Asked::Meter, a);
+        QVERIFY(c.open && !saysWhy(c, "answer-meter-beside"));
     }
 
     void aModeIsChosenByTheRuleAndWithItsUniformity()

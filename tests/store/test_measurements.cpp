@@ -181,7 +181,9 @@ private Q_SLOTS:
             db.setDatabaseName(to);
             QVERIFY(db.open());
             QSqlQuery q(db);
-            QVERIFY2(q.exec("DROP TABLE measurement") && q.exec("DROP TABLE room_outline") && q.exec("DROP TABLE display_spot") && q.exec("PRAGMA user_version = 11"), qPrintable(q.lastError().text()));
+            QVERIFY2(q.exec("DROP TABLE measurement") && q.exec("DROP TABLE room_outline") && q.exec("DROP TABLE display_spot")
+                         && q.exec("PRAGMA user_version = 11"),
+                     qPrintable(q.lastError().text()));
         }
         QSqlDatabase::removeDatabase("raw");
         other = Store::open(to);

@@ -11492,5 +11492,17 @@
         <source>That cannot be told yet: how many bits are sent to the display is not known.</source>
         <translation>Das lässt sich noch nicht sagen: wie viele Bit zum Bildschirm gesendet werden, ist nicht bekannt.</translation>
     </message>
+    <message>
+        <source>How bright the screen is was read on %1.</source>
+        <translation>Wie hell der Schirm ist, wurde am %1 gemessen.</translation>
+    </message>
+    <message>
+        <source>That is %1 days ago: what has come since is not known.</source>
+        <translation>Das ist %1 Tage her: was seither gekommen ist, ist nicht bekannt.</translation>
+    </message>
+    <message>
+        <source>they were taken more than a week apart: the display itself may have changed</source>
+        <translation>sie liegen mehr als eine Woche auseinander: der Bildschirm selbst kann sich verändert haben</translation>
+    </message>
 </context>
 </TS>
