@@ -17,7 +17,7 @@ constexpr double kFresh = 1.5; ///< days: what was read longer ago says nothing 
 /// What of a record is a standing of the display: its white was read.
 bool standing(const VisitRecord &r)
 {
-    return r.calibrated.white.b > 0;
+    return hasColour(r.verification.white.xyz);
 }
 
 /// What of menu, mode and instrument is otherwise than the visit before.
@@ -139,23 +139,31 @@ Counsel changed(const AskedAbout &about)
         return a;
     }
     const VisitRecord &before = *stood[1];
-    const XYZ &was = before.calibrated.white, &is = now.calibrated.white;
-    const double white = whiteDifference(is, chromaticity(was)), luminance = 100 * (is.b / was.b - 1);
+    VisitRecord held = now;
+    held.plan.earlier = earlierOf(before);
+    const auto change = changeSince(held);
+    if (!change) {
+        a.open = true;
+        a.said = say("answer-not-read-since", Day{before.finished});
+        a.next = {{AnswerStep::Do::Check, say("step-check")}};
+        return a;
+    }
+    const double was = held.plan.earlier->white.b, is = now.verification.white.xyz.b, white = change->white, luminance = change->luminancePercent;
     const VisitFigures f0 = figuresOf(before), f1 = figuresOf(now);
-    // What the readings leave open; where it is not known, nothing can be said to have changed.
+    a.title = say("answer-luminances");
+    a.figures = {{say("figure-before"), was, f0.luminance.k2}, {say("figure-now"), is, f1.luminance.k2}};
+    constexpr double kSeenWhite = 1, kSeenLevel = 3; // ΔE00; percent: less nobody sees side by side (common practice, no published source)
     // Read by two instruments, or by two corrections, they are only as near as each comes to the standard observer.
-    const bool one = modelAndSerial(before.instrument.model, before.instrument.serial) == modelAndSerial(now.instrument.model, now.instrument.serial)
-                     && before.correction == now.correction;
+    const bool one = change->sameInstrument && before.correction == now.correction;
     const auto both = [one](const Figure &p, const Figure &q) {
         const auto &a0 = one ? p.k2 : p.absoluteK2, &a1 = one ? q.k2 : q.absoluteK2;
         return a0 && a1 ? std::optional(std::hypot(*a0, *a1)) : std::nullopt;
     };
+    // What the readings leave open, and laying the instrument on anew; where it is not known, nothing can be said to have changed.
     const auto whiteK2 = both(f0.white, f1.white), levelK2 = both(f0.luminance, f1.luminance);
-    a.title = say("answer-luminances");
-    a.figures = {{say("figure-before"), was.b, f0.luminance.k2}, {say("figure-now"), is.b, f1.luminance.k2}};
-    constexpr double kSeenWhite = 1, kSeenLevel = 3; // ΔE00; percent: less nobody sees side by side (common practice, no published source)
     const bool known = whiteK2 && levelK2;
-    const double whiteOpen = whiteK2.value_or(0), levelOpen = 100 * levelK2.value_or(0) / was.b;
+    const double whiteOpen = std::hypot(whiteK2.value_or(0), change->whiteK2),
+                 levelOpen = std::hypot(100 * levelK2.value_or(0) / was, change->luminanceK2);
     const bool moved = known && (white > std::max(kSeenWhite, whiteOpen) || std::abs(luminance) > std::max(kSeenLevel, levelOpen));
     const bool may = !known || white + whiteOpen > kSeenWhite || std::abs(luminance) + levelOpen > kSeenLevel;
     a.said = moved ? say("answer-has-changed", Day{before.finished}, decimal(white, 2), decimal(luminance, 1))

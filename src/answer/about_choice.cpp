@@ -181,7 +181,8 @@ Counsel mode(const AskedAbout &about)
     a.said = c.choice.chosen ? say("answer-use-mode", c.candidates[*c.choice.chosen].name, Day{modes->finished}, c.choice.reason) : c.choice.reason;
     const bool uniform = std::any_of(c.candidates.begin(), c.candidates.end(), [](const Candidate &k) { return k.uniformity.has_value(); });
     if (c.choice.chosen) {
-        a.next.push_back({AnswerStep::Do::FullVisit, say("step-visit-in-mode", c.candidates[*c.choice.chosen].name)});
+        const std::string &name = c.candidates[*c.choice.chosen].name;
+        a.next.push_back({AnswerStep::Do::FullVisit, say("step-visit-in-mode", name), {}, name});
     }
     if (!uniform && c.candidates.size() > 1) {
         a.next.push_back({AnswerStep::Do::MeasureUniformity, say("step-measure-uniformity")});

@@ -88,7 +88,7 @@ Counsel printsDark(const AskedAbout &about)
         a.because.push_back(say("answer-shadows-opened"));
         sayPaper(a, screen, onPrints);
         const auto law = about.display != nullptr ? brightnessLaw(about.display->facts()) : std::nullopt;
-        a.next.push_back({AnswerStep::Do::FullVisit, say("step-visit-dimmer", decimal(fits, 0))});
+        a.next.push_back({AnswerStep::Do::FullVisit, say("step-visit-dimmer", decimal(fits, 0)), std::round(fits), {}});
         if (law) {
             a.because.push_back(say("answer-brightness-about", decimal(law->value(fits), 0)));
         }

@@ -70,7 +70,14 @@ std::string answerJson(const Counsel &a, const Wording &wording)
         because.push_back(wording(m));
     }
     for (const AnswerStep &s : a.next) {
-        next.push_back({{"what", stepName(s.what)}, {"text", wording(s.said)}});
+        Json step{{"what", stepName(s.what)}, {"text", wording(s.said)}};
+        if (s.luminance) {
+            step["luminance_cd_m2"] = *s.luminance;
+        }
+        if (!s.mode.empty()) {
+            step["mode"] = s.mode;
+        }
+        next.push_back(std::move(step));
     }
     for (const AnswerFigure &f : a.figures) {
         figures.push_back({{"name", wording(f.name)}, {"value", f.value}, {"k2", f.k2 ? Json(*f.k2) : Json(nullptr)}});

@@ -44,6 +44,8 @@ struct AnswerStep {
         Instruments ///< the instruments' cards
     } what;
     Message said;
+    std::optional<double> luminance = {}; ///< of a visit: the target's, cd/m²; nothing leaves it
+    std::string mode = {};                ///< of a visit: the display's own; empty leaves it
 };
 std::string stepName(AnswerStep::Do what); ///< in files: "measure-room", "diagnose", ...
 

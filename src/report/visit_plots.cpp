@@ -37,6 +37,20 @@ std::array<int, 3> screenCodes(const Lab &lab)
     return codes;
 }
 
+Plot thenAndNowPlot(const VisitRecord &r)
+{
+    Plot p = whiteAboutTargetPlot(r);
+    p.title = said(say("plot-then-and-now"));
+    p.legend = {said(say("legend-cross", said(say("series-target-white"))))};
+    if (r.plan.earlier && hasColour(r.plan.earlier->white)) {
+        p.legend.push_back(said(say("legend-white-then", Day{r.plan.earlier->at}, decimal(r.plan.earlier->white.b, 1))));
+    }
+    p.legend.push_back(said(say("legend-white-now", decimal(r.calibrated.white.b, 1))));
+    p.legend.push_back(said(say("legend-tolerance-of", decimal(r.plan.tolerance.whiteDeltaE, 1))));
+    p.legendAt = Plot::Legend::Beside;
+    return p;
+}
+
 Plot grayPlot(const VisitRecord &r)
 {
     const double limit = limitsDrawn(r) ? r.plan.tolerance.grayMax : 0;
@@ -164,6 +178,11 @@ Plot whiteAboutTargetPlot(const VisitRecord &r)
     Series allowed{said(say("series-tolerance")), {}, Stroke::Dashed, 1.2, Ink::Soft, Mark::None, true};
     constexpr int kDirections = 48;
     double reach = std::hypot(at.u - aim.u, at.v - aim.v);
+    const bool then = r.plan.earlier && hasColour(r.plan.earlier->white);
+    if (then) {
+        const Uv was = uvOf(chromaticity(r.plan.earlier->white));
+        reach = std::max(reach, std::hypot(was.u - aim.u, was.v - aim.v));
+    }
     for (int k = 0; k < kDirections; ++k) {
         const double angle = 2 * std::numbers::pi * k / kDirections;
         const auto along = [&](double d) { return xyOf({aim.u + d * std::cos(angle), aim.v + d * std::sin(angle)}); };
@@ -196,6 +215,17 @@ Plot whiteAboutTargetPlot(const VisitRecord &r)
         std::move(allowed),
         {said(say("series-target-white")), {chromaticityPoint(target, false, whiteReadOut(target))}, Stroke::None, 1, Ink::Strong, Mark::Cross},
         {read, {chromaticityPoint(is, false, whiteReadOut(is))}, Stroke::None, 1, Ink::Strong, Mark::Ring}};
+    if (then) {
+        const Chromaticity was = chromaticity(r.plan.earlier->white);
+        p.series.push_back({said(say("series-white-then")),
+                            {chromaticityPoint(was, false, whiteReadOut(was)), chromaticityPoint(is, false, {})},
+                            Stroke::Dotted,
+                            1.2,
+                            Ink::Soft,
+                            Mark::None});
+        p.series.push_back(
+            {said(say("series-white-then")), {chromaticityPoint(was, false, whiteReadOut(was))}, Stroke::None, 1, Ink::Strong, Mark::Square});
+    }
     return p;
 }
 

@@ -17,6 +17,8 @@ plot::Plot whitePlot(const Chromaticity &white, const std::optional<Chromaticity
 
 /// White as a visit left it about its target, with what the tolerance allows around it: near enough to see a tenth of that.
 plot::Plot whiteAboutTargetPlot(const VisitRecord &record);
+/// The same of a check in words: as it was left, as it is, and how bright each was.
+plot::Plot thenAndNowPlot(const VisitRecord &record);
 
 /// A chromaticity diagram with its spectral locus, in u'v' or in x, y.
 plot::Plot chromaticityPlot(const std::string &title, bool xy = false);

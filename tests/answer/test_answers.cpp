@@ -136,7 +136,7 @@ private Q_SLOTS:
         QCOMPARE(c.figures.size(), size_t(3));
         LAMP_NEAR(c.figures[1].value, 100, 1e-9);
         LAMP_NEAR(c.figures[2].value, 8.658, 0.001);
-        QVERIFY(english(c.next.front().said).find("100 cd/m²") != std::string::npos);
+        QVERIFY(english(c.next.front().said).find("100 cd/m²") != std::string::npos && c.next.front().luminance == 100);
         r.roomLux = 500;
         c = answerTo(Asked::PrintsDark, about({r}));
         QCOMPARE(c.said.code, std::string("answer-screen-right")); // 500·0.85/π = 135 cd/m²: paper is nearly as bright
@@ -234,7 +234,7 @@ private Q_SLOTS:
         // 3.5 % more light is a change where one instrument read both; two may differ by more than that.
         VisitRecord more = same;
         for (int k = 0; k < 3; ++k) {
-            more.calibrated.white[k] *= 1.035 * full.calibrated.white.b / same.calibrated.white.b;
+            more.verification.white.xyz[k] *= 1.035 * full.verification.white.xyz.b / same.verification.white.xyz.b;
         }
         QCOMPARE(answerTo(Asked::Changed, about({more, full})).said.code, std::string("answer-has-changed"));
         more.instrument.serial = "another";

@@ -116,6 +116,32 @@ private Q_SLOTS:
         }
     }
 
+    // Of a check one picture says what drifted: white as it was left and as it is, both within the chart, with how bright each was.
+    void aCheckShowsThenAndNow()
+    {
+        VisitRecord r = visited();
+        r.plan.task = Task::Check;
+        const XYZ now = r.calibrated.white;
+        EarlierState left;
+        left.at = fromIsoTime("2026-10-01T09:00:00Z");
+        left.white = xyzOf({chromaticity(now).x + 0.02, chromaticity(now).y - 0.01}, 131.4);
+        r.plan.earlier = left;
+        const plot::Plot p = thenAndNowPlot(r);
+        const Uv was = uvOf(chromaticity(left.white));
+        const auto square = std::find_if(p.series.begin(), p.series.end(), [](const plot::Series &s) { return s.mark == plot::Mark::Square; });
+        QVERIFY(square != p.series.end() && square->points.size() == 1);
+        QVERIFY(std::abs(square->points[0].x - was.u) < 1e-12 && std::abs(square->points[0].y - was.v) < 1e-12);
+        QVERIFY(was.u > p.x.from && was.u < p.x.to && was.v > p.y.from && was.v < p.y.to);
+        const auto says = [&](const QString &words) {
+            return std::any_of(p.legend.begin(), p.legend.end(), [&](const std::string &l) { return QString::fromStdString(l).contains(words); });
+        };
+        QVERIFY(says("131.4 cd/m²") && says(QString::number(now.b, 'f', 1) + " cd/m²") && says("1.5"));
+        // Without an earlier one there is none to show.
+        r.plan.earlier.reset();
+        const plot::Plot alone = thenAndNowPlot(r);
+        QVERIFY(std::none_of(alone.series.begin(), alone.series.end(), [](const plot::Series &s) { return s.mark == plot::Mark::Square; }));
+    }
+
     // A certificate: one page, each figure by both scopes; what is not known is a dash, and no verdict.
     void aCertificateIsOnePageByBothScopes()
     {

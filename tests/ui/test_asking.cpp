@@ -226,6 +226,24 @@ private Q_SLOTS:
         }
     }
 
+    // "Make a full visit with so much luminance" begins one that aims at it.
+    void aStepSetsWhatItSays()
+    {
+        m_window->selectDisplay(m_curlew);
+        QTest::keyClick(m_window->windowHandle(), Qt::Key_K, Qt::ControlModifier);
+        const Counsel dark = asked(Asked::PrintsDark);
+        QCOMPARE(dark.said.code, std::string("answer-too-bright"));
+        QVERIFY(dark.next.front().luminance);
+        m_window->answers()->findChild<QPushButton *>()->click();
+        QTRY_VERIFY_WITH_TIMEOUT(m_window->runner()->running() && m_window->runner()->question(), kSlow);
+        QTRY_VERIFY(m_window->runner()->record());
+        const Target &target = m_window->runner()->record()->plan.target;
+        QVERIFY(target.luminance.kind == LuminanceTarget::Kind::Value && target.luminance.cdM2 == *dark.next.front().luminance);
+        QVERIFY(target.name != "Photo");
+        m_window->runner()->cancel();
+        QTRY_VERIFY_WITH_TIMEOUT(!m_window->runner()->running(), kSlow);
+    }
+
     void aStudioWithoutVisitsSaysWhatIsMissing()
     {
         m_window->selectDisplay(m_godwit);

@@ -78,7 +78,7 @@ AnswersView::AnswersView(Banner &banner, QWidget *parent)
     connect(m_questions, &QListWidget::currentRowChanged, this, &AnswersView::ask);
     connect(m_questions, &QListWidget::itemActivated, this, [this] {
         if (m_answer && !m_answer->next.empty()) {
-            Q_EMIT stepWanted(m_answer->next.front().what);
+            Q_EMIT stepWanted(AnswerStep(m_answer->next.front())); // the page may be asked anew by it
         }
     });
     connect(m_beside, &QComboBox::currentIndexChanged, this, [this] {
@@ -193,7 +193,7 @@ void AnswersView::show(const Counsel &answer)
     m_bars->setBars(text(answer.title), std::move(bars), most >= 20 ? 1 : 2);
     for (const AnswerStep &step : answer.next) {
         auto *button = new QPushButton(text(step.said));
-        connect(button, &QPushButton::clicked, this, [this, what = step.what] { Q_EMIT stepWanted(what); });
+        connect(button, &QPushButton::clicked, this, [this, step] { Q_EMIT stepWanted(AnswerStep(step)); });
         m_steps->addWidget(button, 0, Qt::AlignLeft);
     }
     QStringList because;

@@ -34,7 +34,7 @@ public:
     [[nodiscard]] QString words() const;
 
 Q_SIGNALS:
-    void stepWanted(lamp::AnswerStep::Do what);
+    void stepWanted(const lamp::AnswerStep &step);
 
 private:
     void ask();

@@ -154,8 +154,10 @@ void BoardView::buildArranging(QHBoxLayout &head)
     connect(m_undo, &QPushButton::clicked, this, [this] {
         if (!m_before.empty()) {
             const DrawnPlan before = m_before.back();
-            m_before.pop_back();
-            keepPlan(before, {});
+            if (keepPlan(before, {})) {
+                m_before.pop_back();
+                m_undo->setEnabled(!m_before.empty());
+            }
         }
     });
 }
@@ -169,16 +171,16 @@ void BoardView::fitPlan()
     m_planArea->setFixedHeight(std::min(m_plan->height(), m_arrange->isChecked() ? kMostDrawing : kMost));
 }
 
-void BoardView::keepPlan(const DrawnPlan &plan, std::optional<DrawnPlan> before)
+bool BoardView::keepPlan(const DrawnPlan &plan, std::optional<DrawnPlan> before)
 {
     constexpr size_t kMost = 200; // steps back
     if (m_store == nullptr) {
-        return;
+        return false;
     }
     if (const Status kept = m_store->plans().setDrawn(plan); !kept) {
         m_plan->setDrawn(m_kept); // what is seen is what is kept
         Q_EMIT failed(kept.error());
-        return;
+        return false;
     }
     m_kept = plan;
     m_plan->setDrawn(plan);
@@ -189,6 +191,7 @@ void BoardView::keepPlan(const DrawnPlan &plan, std::optional<DrawnPlan> before)
         }
     }
     m_undo->setEnabled(!m_before.empty());
+    return true;
 }
 
 bool BoardView::busy() const
@@ -199,23 +202,26 @@ bool BoardView::busy() const
 void BoardView::show(Store &store, WallTime now)
 {
     m_now = now;
-    if (m_store != &store) {
-        m_before.clear(); // another studio's plan is not taken back here
-    }
-    m_store = &store;
-    m_rooms = store.studio().rooms();
-    if (const DrawnPlan drawn = store.plans().drawn(); drawn != m_kept) {
-        m_kept = drawn; // somebody else may have drawn it
-        m_plan->setDrawn(drawn);
-    }
     AgeingQuestion question;
     question.on = now;
     question.tolerance = *builtInTolerance("studio");
     // At once what is known without walking through history; then, on a connection of its own, what history says.
     const std::vector<DueQuestion> known = dueByStatus(store, now);
+    const std::vector<Room> rooms = store.studio().rooms();
+    const DrawnPlan drawn = store.plans().drawn();
     if (const auto problem = store.takeProblem()) {
         Q_EMIT failed(*problem);
-        return; // what was shown stays: an unreadable studio is not an empty one
+        return; // what was shown stays: an unreadable studio is not an empty one, nor one without a plan
+    }
+    if (m_place != store.path()) {
+        m_before.clear(); // another studio's plan is not taken back here
+    }
+    m_store = &store;
+    m_place = store.path();
+    m_rooms = rooms;
+    if (drawn != m_kept) {
+        m_kept = drawn; // somebody else may have drawn it
+        m_plan->setDrawn(drawn);
     }
     take(linesOf(known, {}, now));
     // A larger fleet's history is not worked out while somebody waits; it is due by visits, moves and assignments then.

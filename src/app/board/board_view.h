@@ -52,7 +52,8 @@ private:
     void buildArranging(QHBoxLayout &head);
     void fitPlan();
     /// Keeps the plan as it is drawn now. \param before that it was, to be taken back; nothing where it is taken back itself
-    void keepPlan(const DrawnPlan &plan, std::optional<DrawnPlan> before);
+    /// \return whether it is kept
+    bool keepPlan(const DrawnPlan &plan, std::optional<DrawnPlan> before);
 
     Background *m_background;
     BoardModel *m_model;
@@ -65,6 +66,7 @@ private:
     QTableView *m_table;
     QPushButton *m_export, *m_edit, *m_arrange, *m_undo, *m_anew;
     Store *m_store = nullptr;
+    QString m_place; ///< of that studio
     std::vector<Room> m_rooms;
     DrawnPlan m_kept;                ///< the plan as it is in the store
     std::vector<DrawnPlan> m_before; ///< to be taken back, the newest last

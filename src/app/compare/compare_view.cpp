@@ -188,6 +188,9 @@ void CompareView::show(const DisplayEntry &display)
             }
         }
     }
+    if (const auto problem = store.takeProblem()) {
+        m_banner.say(*problem); // what could not be read must not look like nothing
+    }
     compare();
     m_list->setFocus();
 }

@@ -389,20 +389,20 @@ void MainWindow::showCompare()
     }
 }
 
-void MainWindow::takeStep(AnswerStep::Do what)
+void MainWindow::takeStep(const AnswerStep &step)
 {
     using enum AnswerStep::Do;
     const auto measure = [this](SurveyKind kind) {
         showSurvey();
         m_survey->choose(kind);
     };
-    switch (what) {
+    switch (step.what) {
     case MeasureRoom: measure(SurveyKind::Room); break;
     case MeasureModes: measure(SurveyKind::Modes); break;
     case MeasureUniformity: measure(SurveyKind::Uniformity); break;
     case MeasureColours: measure(SurveyKind::Colours); break;
     case Diagnose: showDiagnosis(); break;
-    case FullVisit: startVisit(Task::Full); break;
+    case FullVisit: m_visits->start(Task::Full, currentDisplay(), {step.luminance, step.mode}); break;
     case Refresh: startVisit(Task::Refresh); break;
     case Check: startVisit(Task::Check); break;
     case Agreement: m_fleet->showGroup(); break;

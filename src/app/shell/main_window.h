@@ -78,7 +78,7 @@ private:
     void showAnswers();
     void showCompare();
     /// What an answer says is next.
-    void takeStep(AnswerStep::Do what);
+    void takeStep(const AnswerStep &step);
     void layOut();
     void buildMenus();
     void connectPages();

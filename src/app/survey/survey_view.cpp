@@ -245,6 +245,9 @@ void SurveyView::listKept()
             }
         }
     }
+    if (const auto problem = m_store() != nullptr ? m_store()->takeProblem() : std::nullopt) {
+        m_banner.say(*problem); // what could not be read must not look like nothing
+    }
     m_kept->setVisible(m_kept->count() > 0);
     m_keptTitle->setVisible(m_kept->count() > 0);
 }

@@ -131,7 +131,7 @@ std::vector<Control> VisitController::knownMenu(qint64 displayId) const
     return {};
 }
 
-void VisitController::start(Task task, qint64 displayId)
+void VisitController::start(Task task, qint64 displayId, const VisitWish &wish)
 {
     if (m_studio.store() == nullptr || busy()) {
         return;
@@ -149,6 +149,14 @@ void VisitController::start(Task task, qint64 displayId)
             plan.profileIn = record->profile;
             plan.profileInName = record->profileName();
         }
+    }
+    if (wish.luminance) {
+        plan.target.luminance.kind = LuminanceTarget::Kind::Value;
+        plan.target.luminance.cdM2 = *wish.luminance;
+        plan.target.name += ", " + fixed(*wish.luminance, 0) + " cd/m²"; // it is no longer the one of that name
+    }
+    if (!wish.mode.empty()) {
+        plan.mode = wish.mode;
     }
     run(std::move(plan), std::nullopt, displayId);
 }

@@ -31,6 +31,12 @@ class DiagnosisRunner;
 class SurveyRunner;
 
 /// Owns what is measured with: the running visit and its display, whatever the window shows; the benches; the patches on
+/// What a visit is to be made with, other than what the last one was.
+struct VisitWish {
+    std::optional<double> luminance = {}; ///< of the target, cd/m²
+    std::string mode = {};                ///< the display's own
+};
+
 /// a screen of this computer. One instrument at a time.
 class VisitController : public QObject {
     Q_OBJECT
@@ -50,7 +56,7 @@ public:
     /// Keeps a day's light that was read with another meter.
     void typedRoom(qint64 displayId, const std::vector<RoomPoint> &points);
     /// Begins a visit to a display, by its last one's target.
-    void start(Task task, qint64 displayId);
+    void start(Task task, qint64 displayId, const VisitWish &wish = {});
     /// Begins a full visit that makes a display like another one, as a visit to that one left it.
     void startLike(qint64 displayId, const QString &visitId);
     /// Goes on with a visit that was interrupted.

@@ -115,7 +115,8 @@ QLabel *paragraph(const QString &content, QWidget *parent)
 
 Worksheet::Worksheet(QWidget *parent)
     : QScrollArea(parent), m_heading(new QLabel), m_verdict(new QLabel), m_gray(new PlotWidget), m_tone(new PlotWidget), m_gamut(new PlotWidget),
-      m_colours(new PlotWidget), m_charts(new StageCharts(this)), m_look(new LookView), m_report(new QPushButton(tr("Report (R)")))
+      m_colours(new PlotWidget), m_thenAndNow(new PlotWidget), m_charts(new StageCharts(this)), m_look(new LookView),
+      m_report(new QPushButton(tr("Report (R)")))
 {
     setWidgetResizable(true);
     setFrameShape(QFrame::NoFrame);
@@ -191,6 +192,7 @@ void Worksheet::buildDetails()
     connect(m_open, &QPushButton::clicked, this, &Worksheet::profileWanted);
     row(Stage::Verify)->body()->addWidget(m_charts->verifying());
     row(Stage::Verify)->body()->addWidget(m_colours);
+    row(Stage::Verify)->body()->addWidget(m_thenAndNow);
     row(Stage::Look)->body()->addWidget(m_look);
     row(Stage::Look)->body()->addWidget(new LookControls(*m_look));
     for (const Stage stage : allStages()) {
@@ -283,6 +285,11 @@ void Worksheet::setRecord(RecordPtr record)
     m_gamut->setVisible(calibrated);
     m_open->setVisible(m_record && !m_record->profile.empty());
     m_colours->setVisible(!r.verification.colours.empty());
+    const bool sees = r.plan.task == Task::Check && !r.verification.colours.empty() && changeSince(r);
+    m_thenAndNow->setVisible(sees);
+    if (sees) {
+        m_thenAndNow->setPlot(thenAndNowPlot(r));
+    }
     m_look->setVisible(judged);
     if (judged) {
         m_look->setRecord(m_record);

@@ -88,7 +88,7 @@ private:
     std::map<Stage, StageRow *> m_rows; ///< of every stage there is; those are shown that the visit has
     std::map<Stage, QFrame *> m_rules;  ///< above them
     std::map<Stage, QTableWidget *> m_tables;
-    PlotWidget *m_gray, *m_tone, *m_gamut, *m_colours;
+    PlotWidget *m_gray, *m_tone, *m_gamut, *m_colours, *m_thenAndNow;
     StageCharts *m_charts; ///< while it is being read
     LookView *m_look;
     QPushButton *m_report, *m_open = nullptr, *m_enough = nullptr, *m_again = nullptr;

@@ -11504,5 +11504,25 @@
         <source>they were taken more than a week apart: the display itself may have changed</source>
         <translation>sie liegen mehr als eine Woche auseinander: der Bildschirm selbst kann sich verändert haben</translation>
     </message>
+    <message>
+        <source>White, then and now</source>
+        <translation>Weiß, damals und jetzt</translation>
+    </message>
+    <message>
+        <source>white as it was left</source>
+        <translation>Weiß, wie es verlassen wurde</translation>
+    </message>
+    <message>
+        <source>square: left on %1, %2 cd/m²</source>
+        <translation>Quadrat: verlassen am %1, %2 cd/m²</translation>
+    </message>
+    <message>
+        <source>ring: now, %1 cd/m²</source>
+        <translation>Ring: jetzt, %1 cd/m²</translation>
+    </message>
+    <message>
+        <source>dashed: within ΔE00 %1 of the target</source>
+        <translation>gestrichelt: innerhalb von ΔE00 %1 um das Ziel</translation>
+    </message>
 </context>
 </TS>
