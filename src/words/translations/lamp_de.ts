@@ -11509,20 +11509,20 @@
         <translation>Weiß, damals und jetzt</translation>
     </message>
     <message>
-        <source>white as it was left</source>
-        <translation>Weiß, wie es verlassen wurde</translation>
-    </message>
-    <message>
-        <source>square: left on %1, %2 cd/m²</source>
-        <translation>Quadrat: verlassen am %1, %2 cd/m²</translation>
-    </message>
-    <message>
         <source>ring: now, %1 cd/m²</source>
         <translation>Ring: jetzt, %1 cd/m²</translation>
     </message>
     <message>
         <source>dashed: within ΔE00 %1 of the target</source>
         <translation>gestrichelt: innerhalb von ΔE00 %1 um das Ziel</translation>
+    </message>
+    <message>
+        <source>white at the visit before</source>
+        <translation>Weiß beim Besuch davor</translation>
+    </message>
+    <message>
+        <source>square: on %1, %2 cd/m²</source>
+        <translation>Quadrat: am %1, %2 cd/m²</translation>
     </message>
 </context>
 </TS>
