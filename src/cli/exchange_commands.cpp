@@ -283,6 +283,9 @@ int convertFile(const ImportOptions &o)
             return convertVisit(content.value(), o);
         }
     }
+    if (o.certificate) {
+        return report(optionError(say("certificate-needs-verdict"), {}), o.json);
+    }
     std::string text;
     if (from == ".icc" || from == ".icm" || looksLikeRamps(o.file)) {
         Ramps ramps;

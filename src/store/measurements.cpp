@@ -3,6 +3,7 @@
 
 #include "base/json.h"
 #include "fleet/history.h"
+#include "survey/survey.h"
 
 #include <QCryptographicHash>
 #include <QtEndian>
@@ -40,6 +41,9 @@ Head headOf(const Json &j)
         throw Unreadable(verbatim(schema));
     }
     h.entry.kind = diagnosis ? "diagnosis" : j.at("kind").get<std::string>();
+    if (!diagnosis && !surveyKindFromName(h.entry.kind)) { // it becomes part of file names
+        throw Unreadable(verbatim(h.entry.kind));
+    }
     h.entry.complete = diagnosis || j.at("complete").get<bool>();
     const auto finished = timeOf(j.at("finished").get<std::string>());
     if (!finished) {

@@ -90,6 +90,7 @@ private Q_SLOTS:
         QVERIFY(readFile(path("c.html").toStdString()).value().find("signature") != std::string::npos);
         QCOMPARE(cli({"convert", visit + "/whole-visit.json", path("c.pdf"), "--certificate"}).status, 0);
         QCOMPARE(cli({"convert", visit + "/whole-visit.json", path("c.csv"), "--certificate"}).status, 2);
+        QCOMPARE(cli({"convert", visit + "/readings.txt", path("c.csv"), "--certificate"}).status, 2); // of no visit there is none
     }
 
     void whatCannotBeDiagnosedIsSaid()

@@ -150,6 +150,11 @@ private Q_SLOTS:
             bad.push_back(without.dump());
             bad.push_back(wrong.dump());
         }
+        for (const char *kind : {"../../elsewhere", "diagnosis", ""}) {
+            auto other = json;
+            other["kind"] = kind;
+            bad.push_back(other.dump());
+        }
         json["finished"] = "yesterday";
         bad.push_back(json.dump());
         for (const std::string &text : bad) {

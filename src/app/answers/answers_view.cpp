@@ -42,7 +42,9 @@ AnswersView::AnswersView(Banner &banner, QWidget *parent)
         m_questions->addItem(text(askedSaid(asked)));
     }
     m_besideLabel->setBuddy(m_beside);
+    m_title->setTextFormat(Qt::PlainText);
     for (QLabel *label : {m_said, m_because}) {
+        label->setTextFormat(Qt::PlainText); // names in them come from outside
         label->setWordWrap(true);
         label->setTextInteractionFlags(Qt::TextSelectableByMouse);
         label->setAlignment(Qt::AlignTop | Qt::AlignLeft);
@@ -78,7 +80,7 @@ AnswersView::AnswersView(Banner &banner, QWidget *parent)
     connect(m_questions, &QListWidget::currentRowChanged, this, &AnswersView::ask);
     connect(m_questions, &QListWidget::itemActivated, this, [this] {
         if (m_answer && !m_answer->next.empty()) {
-            Q_EMIT stepWanted(AnswerStep(m_answer->next.front())); // the page may be asked anew by it
+            Q_EMIT stepWanted(m_display.id, AnswerStep(m_answer->next.front())); // the page may be asked anew by it
         }
     });
     connect(m_beside, &QComboBox::currentIndexChanged, this, [this] {
@@ -193,7 +195,7 @@ void AnswersView::show(const Counsel &answer)
     m_bars->setBars(text(answer.title), std::move(bars), most >= 20 ? 1 : 2);
     for (const AnswerStep &step : answer.next) {
         auto *button = new QPushButton(text(step.said));
-        connect(button, &QPushButton::clicked, this, [this, step] { Q_EMIT stepWanted(AnswerStep(step)); });
+        connect(button, &QPushButton::clicked, this, [this, step] { Q_EMIT stepWanted(m_display.id, AnswerStep(step)); });
         m_steps->addWidget(button, 0, Qt::AlignLeft);
     }
     QStringList because;

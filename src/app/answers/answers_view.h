@@ -34,7 +34,8 @@ public:
     [[nodiscard]] QString words() const;
 
 Q_SIGNALS:
-    void stepWanted(const lamp::AnswerStep &step);
+    /// Of the display that was asked about, whichever is chosen by now.
+    void stepWanted(qint64 display, const lamp::AnswerStep &step);
 
 private:
     void ask();

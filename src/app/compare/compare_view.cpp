@@ -69,7 +69,9 @@ CompareView::CompareView(Banner &banner, std::function<Store *()> store, QWidget
     QFont verdict = m_verdict->font();
     verdict.setPointSizeF(1.2 * verdict.pointSizeF());
     m_verdict->setFont(verdict);
+    m_title->setTextFormat(Qt::PlainText);
     for (QLabel *label : {m_verdict, m_instruments}) {
+        label->setTextFormat(Qt::PlainText); // names in them come from outside
         label->setWordWrap(true);
         label->setTextInteractionFlags(Qt::TextSelectableByMouse);
     }

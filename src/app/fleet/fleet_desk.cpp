@@ -96,20 +96,21 @@ void FleetDesk::showAgain()
     constexpr qint64 kBetween = 15000;
     QWidget *seen = m_pages.currentWidget();
     const bool works = seen == m_group || seen == m_ageing || seen == m_round;
-    if (works && m_shown.isValid() && m_shown.elapsed() < kBetween) {
-        m_later->start(int(kBetween - m_shown.elapsed()));
+    const bool busy = m_group->busy() || m_ageing->busy() || m_round->busy();
+    if (works && (busy || (m_shown.isValid() && m_shown.elapsed() < kBetween))) {
+        m_later->start(int(std::max<qint64>(1000, kBetween - (m_shown.isValid() ? m_shown.elapsed() : 0))));
         return;
     }
     if (seen == m_board) {
         showBoard();
     } else if (seen == m_instruments) {
         showInstruments();
-    } else if (seen == m_group && !m_group->busy()) {
+    } else if (seen == m_group) {
         showGroup();
-    } else if (seen == m_ageing && !m_ageing->busy() && m_studio.store() != nullptr) {
+    } else if (seen == m_ageing && m_studio.store() != nullptr) {
         m_shown.start();
         m_ageing->show(*m_studio.store(), wallNow(), m_ageing->chosen()); // who is looked at stays
-    } else if (seen == m_round && !m_round->busy()) {
+    } else if (seen == m_round) {
         showRound();
     }
 }

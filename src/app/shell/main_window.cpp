@@ -356,66 +356,6 @@ void MainWindow::showCard()
     tellOfVisit();
 }
 
-void MainWindow::showSurvey()
-{
-    if (const auto display = store() != nullptr ? store()->studio().display(currentDisplay()) : std::nullopt) {
-        const auto last = m_studio->lastVisit(display->id);
-        m_survey->show(*display, last ? last->plan.target : *builtInTarget("Photo"), last ? brightnessLaw(visitFacts(*last)) : std::nullopt);
-        m_stack->setCurrentWidget(m_survey);
-    }
-}
-
-void MainWindow::showDiagnosis()
-{
-    if (const auto display = store() != nullptr ? store()->studio().display(currentDisplay()) : std::nullopt) {
-        m_diagnosis->show(*display);
-        m_stack->setCurrentWidget(m_diagnosis);
-    }
-}
-
-void MainWindow::showAnswers()
-{
-    if (const auto display = store() != nullptr ? store()->studio().display(currentDisplay()) : std::nullopt) {
-        m_answers->show(*store(), *display);
-        m_stack->setCurrentWidget(m_answers);
-    }
-}
-
-void MainWindow::showCompare()
-{
-    if (const auto display = store() != nullptr ? store()->studio().display(currentDisplay()) : std::nullopt) {
-        m_compare->show(*display);
-        m_stack->setCurrentWidget(m_compare);
-    }
-}
-
-void MainWindow::takeStep(const AnswerStep &step)
-{
-    using enum AnswerStep::Do;
-    const auto measure = [this](SurveyKind kind) {
-        showSurvey();
-        m_survey->choose(kind);
-    };
-    switch (step.what) {
-    case MeasureRoom: measure(SurveyKind::Room); break;
-    case MeasureModes: measure(SurveyKind::Modes); break;
-    case MeasureUniformity: measure(SurveyKind::Uniformity); break;
-    case MeasureColours: measure(SurveyKind::Colours); break;
-    case Diagnose: showDiagnosis(); break;
-    case FullVisit: m_visits->start(Task::Full, currentDisplay(), {step.luminance, step.mode}); break;
-    case Refresh: startVisit(Task::Refresh); break;
-    case Check: startVisit(Task::Check); break;
-    case Agreement: m_fleet->showGroup(); break;
-    case Ageing: m_fleet->showAgeing(); break;
-    case Instruments: m_fleet->showInstruments(); break;
-    case Look:
-        if (const auto last = m_studio->lastVisit(currentDisplay())) {
-            m_banner->did(m_visitDesk->showKept(text(last->id)));
-        }
-        break;
-    }
-}
-
 void MainWindow::lookAgain()
 {
     // One's own visit is shown as it goes on, and its demo as it fills. Somebody else's may write every second.

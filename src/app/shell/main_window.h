@@ -78,7 +78,7 @@ private:
     void showAnswers();
     void showCompare();
     /// What an answer says is next.
-    void takeStep(const AnswerStep &step);
+    void takeStep(qint64 display, const AnswerStep &step);
     void layOut();
     void buildMenus();
     void connectPages();

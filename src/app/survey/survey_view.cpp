@@ -241,7 +241,7 @@ void SurveyView::listKept()
                                                      + (m.complete ? QString() : QLatin1Char(' ') + tr("(cut off)")),
                                                  m_kept);
                 item->setData(Qt::UserRole, m.id);
-                item->setToolTip(m.said.empty() ? QString() : text(m.said.front()));
+                item->setToolTip(m.said.empty() ? QString() : QStringLiteral("<qt>%1</qt>").arg(text(m.said.front()).toHtmlEscaped()));
             }
         }
     }

@@ -47,6 +47,7 @@ ReadingPanel::ReadingPanel(QWidget *parent) : QFrame(parent)
     m_distance->setMinimumHeight(36);
     m_distance->setAlignment(Qt::AlignTop | Qt::AlignLeft);
     m_next = line(12);
+    m_next->setTextFormat(Qt::PlainText);
     m_next->setWordWrap(true);
     m_next->setMinimumHeight(62); // of four lines: the figures above do not jump as reasons change
     m_next->setAlignment(Qt::AlignTop | Qt::AlignLeft);
