@@ -3,7 +3,9 @@
 
 #include "base/file.h"
 #include "base/json.h"
+#include "base/parallel.h"
 #include "cli/output.h"
+#include "cli/progress_line.h"
 #include "cli/studio.h"
 #include "fleet/ageing.h"
 #include "fleet/agreement.h"
@@ -14,8 +16,11 @@
 
 #include <QDateTime>
 
+#include <atomic>
 #include <cstdio>
+#include <functional>
 #include <iostream>
+#include <optional>
 
 namespace lamp::cli {
 
@@ -68,15 +73,22 @@ Result<std::vector<VisitedDisplay>> displaysOf(const FleetOptions &o)
     if (o.files.empty()) {
         return displaysOfStudio(o.store);
     }
-    const std::vector<std::string> &paths = o.files;
+    std::vector<std::optional<Result<VisitedDisplay>>> read(o.files.size());
+    {
+        SharedProgress progress(say("visits-being-read"));
+        std::atomic<size_t> done = 0;
+        inParallel(int(o.files.size()), [&](int i) {
+            auto facts = visitFacts(o.files[size_t(i)]);
+            read[size_t(i)] = facts ? VisitedDisplay::of(std::move(facts).value()) : Result<VisitedDisplay>(facts.error());
+            progress(double(++done) / double(o.files.size()));
+        });
+    }
     std::vector<VisitedDisplay> all;
-    for (const std::string &path : paths) {
-        auto facts = visitFacts(path);
-        auto display = facts ? VisitedDisplay::of(std::move(facts).value()) : Result<VisitedDisplay>(facts.error());
-        if (!display) {
-            return naming(path, display.error());
+    for (size_t i = 0; i < read.size(); ++i) {
+        if (!*read[i]) {
+            return naming(o.files[i], read[i]->error());
         }
-        all.push_back(std::move(display).value());
+        all.push_back(std::move(*read[i]).value());
     }
     return all;
 }
@@ -284,7 +296,10 @@ int agreeFleet(const FleetOptions &o)
         }
         colours = std::move(read).value();
     }
-    const Agreement agreement = agreementOf(displays.value(), colours);
+    const Agreement agreement = [&] {
+        SharedProgress progress(say("displays-being-compared"));
+        return agreementOf(groupOf(displays.value()), colours, {}, std::ref(progress));
+    }();
     if (o.json) {
         printJson(nlohmann::json::parse(agreementToJson(displays.value(), agreement)));
         return kDone;

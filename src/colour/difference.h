@@ -3,6 +3,7 @@
 
 #include "colour/types.h"
 
+#include <cstdint>
 #include <optional>
 #include <span>
 #include <string>
@@ -20,6 +21,14 @@ double deltaE2000(const Lab &reference, const Lab &sample);
 /// The same of many pairs at once, several times as fast, within 1e-9 of the one above. \param differences as many as there
 /// are pairs; NaN where one has no partner
 void deltaE2000(std::span<const Lab> reference, std::span<const Lab> sample, std::span<double> differences);
+/// CIELAB in single precision, where there are many.
+struct ShortLab {
+    float a = 0, b = 0, c = 0; ///< L*, a*, b*
+};
+/// The same of many of them, within 0.0005 of the ones above, in half their time. \param which pairs, by their numbers in both
+/// \pre each number is less than both sizes
+void deltaE2000(std::span<const ShortLab> reference, std::span<const ShortLab> sample, std::span<const std::uint32_t> which,
+                std::span<float> differences);
 /// ΔE_ITP (BT.2124) between two absolute tristimulus values in cd/m²; 1 is about a just noticeable difference.
 double deltaEItp(const XYZ &reference, const XYZ &sample);
 

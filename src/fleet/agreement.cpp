@@ -9,6 +9,7 @@
 #include "judge/colour_table.h"
 
 #include <algorithm>
+#include <atomic>
 #include <cmath>
 
 namespace lamp {
@@ -32,7 +33,8 @@ std::vector<Lab> candidates(size_t count)
 
 } // namespace
 
-Agreement agreementOf(const DisplayGroup &displays, const std::vector<Lab> &wanted, const std::stop_token &stop)
+Agreement agreementOf(const DisplayGroup &displays, const std::vector<Lab> &wanted, const std::stop_token &stop,
+                      const std::function<void(double)> &progress)
 {
     const bool many = displays.size() > kMany;
     const std::vector<Lab> colours = wanted.empty() ? candidates(many ? kCandidatesOfMany : kCandidates) : wanted;
@@ -52,9 +54,10 @@ Agreement agreementOf(const DisplayGroup &displays, const std::vector<Lab> &want
     }
     const size_t most = wanted.empty() ? kColours : wanted.size();
     if (many) {
-        agreeing::agreementOfMany(displays, shown, most, stop, all.pairs);
+        agreeing::agreementOfMany(displays, shown, most, stop, progress, all.pairs);
     } else {
         constexpr int kDraws = 60;
+        std::atomic<size_t> done = 0;
         inParallel(int(all.pairs.size()), [&](int i) {
             PairAgreement &p = all.pairs[size_t(i)];
             const size_t a = p.a, b = p.b;
@@ -64,6 +67,9 @@ Agreement agreementOf(const DisplayGroup &displays, const std::vector<Lab> &want
             p = agreeing::agreementOfPair(*displays[a], *displays[b], shown[a], shown[b], most, kDraws);
             p.a = a;
             p.b = b;
+            if (const size_t told = ++done; progress) {
+                progress(double(told) / double(all.pairs.size()));
+            }
         });
     }
     std::vector<const Profile *> profiles;

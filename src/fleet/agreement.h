@@ -3,6 +3,7 @@
 
 #include "fleet/visited_display.h"
 
+#include <functional>
 #include <stop_token>
 #include <string>
 #include <vector>
@@ -35,8 +36,9 @@ struct Agreement {
 
 /// Each colour is asked for by way of each display's own profile, as programs do, and what then stands on the screens is compared.
 /// \param colours D50, relative to white; empty for 500 spread over what both can show (docs/methods.md, "Agreement")
-/// \param stop then pairs that were not come to have no colours
-Agreement agreementOf(const DisplayGroup &displays, const std::vector<Lab> &colours = {}, const std::stop_token &stop = {});
+/// \param stop then pairs that were not come to have no colours \param progress told the share that is done, 0..1, from any thread
+Agreement agreementOf(const DisplayGroup &displays, const std::vector<Lab> &colours = {}, const std::stop_token &stop = {},
+                      const std::function<void(double)> &progress = {});
 inline Agreement agreementOf(const std::vector<VisitedDisplay> &displays, const std::vector<Lab> &colours = {})
 {
     return agreementOf(groupOf(displays), colours);

@@ -6,6 +6,7 @@
 #include "judge/uncertainty.h"
 
 #include <algorithm>
+#include <atomic>
 #include <cmath>
 #include <functional>
 #include <map>
@@ -15,17 +16,18 @@ namespace lamp::agreeing {
 
 namespace {
 
-// With the colours as they are, draws make four whole blocks of those that differences are worked out in.
+// With the colours as they are, draws make four whole blocks of those that differences are worked out in. What is shown is given to 0.0001:
+// single precision is enough for looks, and half as much to read.
 constexpr int kDraws = 15;
-constexpr size_t kDrawnColours = 16, kFewestDrawn = 8, kAbsoluteColours = 64, kBecauseColours = 16;
+constexpr size_t kDrawnColours = 16, kFewestDrawn = 8, kAbsoluteColours = 48, kBecauseColours = 16;
 constexpr size_t kMostWhites = 6;   ///< of targets; more are worked out pair by pair
-constexpr size_t kMostLooks = 4000; ///< some 60 KB each
+constexpr size_t kMostLooks = 8000; ///< some 30 KB each
 
 /// A display's colours as they look beside those of a display with a certain target.
 struct Looks {
-    std::vector<Lab> lab; ///< of all colours that it can show
+    std::vector<ShortLab> lab; ///< of all colours that it can show
     /// The drawn colours as they are, then draw by draw: with the instrument laid on anew, and by another instrument's eyes as well.
-    std::vector<Lab> placed, absolute;
+    std::vector<ShortLab> placed, absolute;
 };
 
 /// Pairs of many displays: what each display brings is worked out once.
@@ -128,7 +130,11 @@ void Many::draw()
 Looks Many::looksOf(size_t display, const Chromaticity &white) const
 {
     const Shown &s = m_shown[display];
-    const Seen seen(white, s.luminance);
+    const Seen precise(white, s.luminance);
+    const auto seen = [&precise](const XYZ &xyz) {
+        const Lab lab = precise(xyz);
+        return ShortLab{float(lab.a), float(lab.b), float(lab.c)};
+    };
     Looks looks;
     looks.lab.resize(s.xyz.size());
     for (size_t c = 0; c < s.xyz.size(); ++c) {
@@ -141,7 +147,7 @@ Looks Many::looksOf(size_t display, const Chromaticity &white) const
         for (const size_t c : m_drawn) {
             const bool shown = c < s.xyz.size() && s.shows(c);
             if (!shown || d < 0) {
-                looks.placed.push_back(shown ? looks.lab[c] : Lab());
+                looks.placed.push_back(shown ? looks.lab[c] : ShortLab());
                 looks.absolute.push_back(looks.placed.back());
                 continue;
             }
@@ -158,16 +164,17 @@ Looks Many::looksOf(size_t display, const Chromaticity &white) const
 
 double Many::k2(const Looks &a, const Looks &b, const std::vector<size_t> &drawn, bool absolute) const
 {
-    const std::vector<Lab> &la = absolute ? a.absolute : a.placed, &lb = absolute ? b.absolute : b.placed;
-    std::array<double, (kDraws + 1) * kDrawnColours> d{};
-    deltaE2000(std::span<const Lab>(la), std::span<const Lab>(lb), std::span(d).first(la.size()));
-    const auto mean = [&](size_t row) {
-        double sum = 0;
-        for (const size_t i : drawn) {
-            sum += d[row * m_drawn.size() + i];
+    constexpr size_t kAll = (kDraws + 1) * kDrawnColours;
+    std::array<std::uint32_t, kAll> which{};
+    std::array<float, kAll> d{};
+    const size_t each = drawn.size(), all = (kDraws + 1) * each;
+    for (size_t row = 0; row <= kDraws; ++row) {
+        for (size_t i = 0; i < each; ++i) {
+            which[row * each + i] = std::uint32_t(row * m_drawn.size() + drawn[i]);
         }
-        return sum / double(drawn.size());
-    };
+    }
+    deltaE2000(absolute ? a.absolute : a.placed, absolute ? b.absolute : b.placed, std::span(which).first(all), std::span(d).first(all));
+    const auto mean = [&](size_t row) { return meanOf(std::span<const float>(d).subspan(row * each, each)); };
     const double usual = mean(0);
     double squares = 0, largest = 0;
     for (size_t row = 1; row <= kDraws; ++row) {
@@ -205,54 +212,64 @@ void Many::tell(PairAgreement &p) const
     if (p.colours == 0) {
         return;
     }
-    std::vector<Lab> la(p.colours), lb(p.colours);
-    for (size_t i = 0; i < p.colours; ++i) {
-        la[i] = lookA->lab[common.colours[i]];
-        lb[i] = lookB->lab[common.colours[i]];
-    }
-    std::vector<double> d(p.colours);
-    deltaE2000(std::span<const Lab>(la), std::span<const Lab>(lb), d);
-    p.mean = p.meanAbsolute = meanOf(d);
-    p.max = *std::max_element(d.begin(), d.end());
-    const auto at = d.begin() + long(std::ceil(0.95 * double(d.size()))) - 1;
-    std::nth_element(d.begin(), at, d.end());
+    std::vector<float> apart(p.colours);
+    deltaE2000(lookA->lab, lookB->lab, common.colours, apart);
+    p.mean = p.meanAbsolute = meanOf(std::span<const float>(apart));
+    p.max = *std::max_element(apart.begin(), apart.end());
+    const auto at = apart.begin() + long(std::ceil(0.95 * double(apart.size()))) - 1;
+    std::nth_element(apart.begin(), at, apart.end());
     p.p95 = *at;
     if (ofA.luminance != ofB.luminance) {
         const Seen one(middleOf(ofA.targetWhite, ofB.targetWhite), std::max(ofA.luminance, ofB.luminance));
         const size_t step = std::max<size_t>(1, p.colours / kAbsoluteColours);
-        la.clear();
-        lb.clear();
+        std::vector<Lab> la, lb;
         for (size_t i = 0; i < p.colours; i += step) {
             la.push_back(one(ofA.xyz[common.colours[i]]));
             lb.push_back(one(ofB.xyz[common.colours[i]]));
         }
-        d.resize(la.size());
+        std::vector<double> d(la.size());
         deltaE2000(std::span<const Lab>(la), std::span<const Lab>(lb), d);
-        p.meanAbsolute = meanOf(d);
+        p.meanAbsolute = meanOf(std::span<const double>(d));
     }
     const bool same = sameInstrumentOf(a.facts(), b.facts());
     p.instrumentK2 = k2(*lookA, *lookB, drawn, !same); // two instruments differ, also as instruments see it
-    p.absoluteK2 = std::max(k2(*lookA, *lookB, drawn, true), p.instrumentK2);
+    p.absoluteK2 = same ? std::max(k2(*lookA, *lookB, drawn, true), p.instrumentK2) : p.instrumentK2;
     p.because = becauseOf(a, b, ofA, ofB, common, kBecauseColours);
 }
 
 } // namespace
 
 void agreementOfMany(const DisplayGroup &displays, const std::vector<Shown> &shown, size_t most, const std::stop_token &stop,
-                     std::vector<PairAgreement> &pairs)
+                     const std::function<void(double)> &progress, std::vector<PairAgreement> &pairs)
 {
+    const auto tell = [&progress](double share) {
+        if (progress) {
+            progress(share);
+        }
+    };
     if (stop.stop_requested()) {
         return;
     }
     const Many many(displays, shown, most);
-    // Some at a time: a pair takes less than handing it out.
-    constexpr size_t kAtOnce = 200;
-    const size_t pieces = (pairs.size() + kAtOnce - 1) / kAtOnce;
-    inParallel(int(pieces), [&](int piece) {
-        const size_t from = size_t(piece) * kAtOnce, to = std::min(pairs.size(), from + kAtOnce);
-        for (size_t i = from; i < to && !stop.stop_requested(); ++i) {
-            many.tell(pairs[i]);
+    // A square of the matrix at a time: a pair takes less than handing it out, and what its displays bring stays close at hand.
+    constexpr size_t kSide = 8;
+    const size_t n = displays.size(), sides = (n + kSide - 1) / kSide;
+    std::vector<std::pair<size_t, size_t>> squares;
+    for (size_t a = 0; a < sides; ++a) {
+        for (size_t b = a; b < sides; ++b) {
+            squares.emplace_back(kSide * a, kSide * b);
         }
+    }
+    std::atomic<size_t> done = 0;
+    inParallel(int(squares.size()), [&](int square) {
+        const auto [fromA, fromB] = squares[size_t(square)];
+        size_t told = 0;
+        for (size_t a = fromA; a < std::min(n, fromA + kSide) && !stop.stop_requested(); ++a) {
+            for (size_t b = std::max(a + 1, fromB); b < std::min(n, fromB + kSide); ++b, ++told) {
+                many.tell(pairs[pairNumber(n, a, b)]);
+            }
+        }
+        tell(double(done += told) / double(pairs.size()));
     });
 }
 

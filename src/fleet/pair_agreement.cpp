@@ -65,15 +65,6 @@ bool sameInstrumentOf(const VisitFacts &a, const VisitFacts &b)
     return !a.instrument.empty() && a.instrument == b.instrument;
 }
 
-double meanOf(std::span<const double> values)
-{
-    double sum = 0;
-    for (const double v : values) {
-        sum += v;
-    }
-    return sum / double(std::max<size_t>(1, values.size()));
-}
-
 namespace {
 
 std::vector<double> differences(const std::vector<XYZ> &a, const Seen &seenA, const std::vector<XYZ> &b, const Seen &seenB)
@@ -86,6 +77,11 @@ std::vector<double> differences(const std::vector<XYZ> &a, const Seen &seenA, co
     std::vector<double> d(a.size());
     deltaE2000(std::span<const Lab>(p), std::span<const Lab>(q), d);
     return d;
+}
+
+double meanOfAll(const std::vector<double> &values)
+{
+    return meanOf(std::span<const double>(values));
 }
 
 /// One pair, with the colours that both can show.
@@ -113,12 +109,12 @@ public:
             return p;
         }
         std::vector<double> d = differences(m_xyzA, m_seenA, m_xyzB, m_seenB);
-        p.mean = meanOf(d);
+        p.mean = meanOfAll(d);
         std::sort(d.begin(), d.end());
         p.max = d.back();
         p.p95 = d[size_t(std::ceil(0.95 * double(d.size()))) - 1];
         const Seen one(m_white, m_luminance);
-        p.meanAbsolute = meanOf(differences(m_xyzA, one, m_xyzB, one));
+        p.meanAbsolute = meanOfAll(differences(m_xyzA, one, m_xyzB, one));
         p.instrumentK2 = k2(false);
         p.absoluteK2 = std::max(k2(true), p.instrumentK2); // drawn, so that the one may fall a little below the other
         p.because = becauseOf(m_a, m_b, m_shownA, m_shownB, m_common, m_common.colours.size());
@@ -164,7 +160,7 @@ double Pair::k2(bool absolute) const
         p.push_back(m_xyzA[i]);
         q.push_back(m_xyzB[i]);
     }
-    const double usual = meanOf(differences(p, m_seenA, q, m_seenB));
+    const double usual = meanOfAll(differences(p, m_seenA, q, m_seenB));
     for (int draw = 0; draw < m_draws; ++draw) {
         const Eigen::Matrix3d eA = drawn ? errorA.draw(normal) : Eigen::Matrix3d::Identity(),
                               eB = !drawn ? Eigen::Matrix3d::Identity() : (shared && absolute ? eA : errorB.draw(normal));
@@ -176,7 +172,7 @@ double Pair::k2(bool absolute) const
             pp.emplace_back(Eigen::Vector3d(eA * (p[i].vec().array() * atA.array() * (1 + dark * bendA.array())).matrix()));
             qq.emplace_back(Eigen::Vector3d(eB * (q[i].vec().array() * atB.array() * (1 + dark * bendB.array())).matrix()));
         }
-        apart.push_back(std::abs(meanOf(differences(pp, m_seenA, qq, m_seenB)) - usual));
+        apart.push_back(std::abs(meanOfAll(differences(pp, m_seenA, qq, m_seenB)) - usual));
     }
     std::sort(apart.begin(), apart.end());
     return apart[size_t(0.9545 * (m_draws - 1) + 0.5)];
@@ -231,7 +227,7 @@ std::vector<Disagreement> becauseOf(const VisitedDisplay &displayA, const Visite
     static constexpr std::array<const char *, 4> kParts{"luminance", "white", "tone", "gamut"};
     std::vector<Disagreement> all;
     for (size_t k = 0; k < kParts.size(); ++k) {
-        all.push_back({kParts[k], meanOf(std::span(d).subspan(k * n, n))});
+        all.push_back({kParts[k], meanOf(std::span<const double>(d).subspan(k * n, n))});
     }
     std::stable_sort(all.begin(), all.end(), [](const Disagreement &p, const Disagreement &q) { return p.deltaE > q.deltaE; });
     return all;

@@ -3,8 +3,10 @@
 
 #include "fleet/agreement.h"
 
+#include <algorithm>
 #include <array>
 #include <cstdint>
+#include <functional>
 #include <span>
 
 namespace lamp {
@@ -45,7 +47,19 @@ struct Seen {
 /// Half way between in u'v'.
 Chromaticity middleOf(const Chromaticity &p, const Chromaticity &q);
 bool sameInstrumentOf(const VisitFacts &a, const VisitFacts &b);
-double meanOf(std::span<const double> values);
+template <typename Real> double meanOf(std::span<const Real> values)
+{
+    double sum = 0;
+    for (const Real v : values) {
+        sum += double(v);
+    }
+    return sum / double(std::max<size_t>(1, values.size()));
+}
+/// Of all pairs of so many displays, a before b, where this one stands.
+constexpr size_t pairNumber(size_t displays, size_t a, size_t b)
+{
+    return a * displays - a * (a + 1) / 2 + (b - a - 1);
+}
 
 /// What laying the instrument on anew leaves open (common practice, no published source).
 constexpr double kPlacedLuminance = 0.0025, kPlacedXy = 0.00015;
@@ -56,9 +70,10 @@ std::vector<Disagreement> becauseOf(const VisitedDisplay &a, const VisitedDispla
 /// All there is to say of a pair, each figure by all of its colours. \param draws for its uncertainties
 PairAgreement agreementOfPair(const VisitedDisplay &a, const VisitedDisplay &b, const Shown &ofA, const Shown &ofB, size_t most, int draws);
 /// The same of all pairs of many displays: mean, largest and 95 % by all colours, the rest by some of them; what draws share among pairs is
-/// drawn once (docs/methods.md, "Agreement").
+/// drawn once (docs/methods.md, "Agreement"). \param progress told the share that is done, from any thread
+/// \param pairs all of them, each at its pairNumber()
 void agreementOfMany(const DisplayGroup &displays, const std::vector<Shown> &shown, size_t most, const std::stop_token &stop,
-                     std::vector<PairAgreement> &pairs);
+                     const std::function<void(double)> &progress, std::vector<PairAgreement> &pairs);
 
 } // namespace agreeing
 } // namespace lamp

@@ -380,7 +380,7 @@ struct Body {
     }
     [[nodiscard]] double shares(const GamutBody &space) const
     {
-        return surface ? space.shownPercent([this](const Lab &lab) { return depth(lab); }, volume) : space.shownPercent(additive);
+        return surface ? space.shownPercent([this](const Lab &lab, double) { return depth(lab); }, volume) : space.shownPercent(additive);
     }
 };
 
@@ -503,16 +503,14 @@ Body surfaceBody(const Profile &profile, int grid)
     return bodyOf(colours, grid);
 }
 
-/// How deep a colour lies within all of them.
-double depthInAll(const std::vector<Body> &bodies, const Lab &lab)
+/// How deep a colour lies within all of them; outside of one by `enough` it lies outside of all.
+double depthInAll(const std::vector<Body> &bodies, const Lab &lab, double enough)
 {
-    // Far outside of one it lies outside of all: no cell of a space is so wide that more would tell.
-    constexpr double kFar = -40;
     const GamutSurface::Direction d = GamutSurface::directionOf(lab);
     double least = std::numeric_limits<double>::infinity();
     for (const Body &b : bodies) {
         least = std::min(least, b.depth(d));
-        if (least < kFar) {
+        if (least < -enough) {
             break;
         }
     }
@@ -543,7 +541,8 @@ std::vector<double> sharedCoverage(const std::vector<const Profile *> &profiles,
     if (!bodies.empty()) {
         inParallel(int(spaces.size()), [&](int i) {
             all[size_t(i)] =
-                hundredths(bodyOf(spaces[size_t(i)]).shownPercent([&](const Lab &lab) { return depthInAll(bodies, lab); }, leastVolume(bodies)));
+                hundredths(bodyOf(spaces[size_t(i)])
+                               .shownPercent([&](const Lab &lab, double enough) { return depthInAll(bodies, lab, enough); }, leastVolume(bodies)));
         });
     }
     return all;
@@ -552,11 +551,12 @@ std::vector<double> sharedCoverage(const std::vector<const Profile *> &profiles,
 std::vector<double> sharedOfEach(const std::vector<const Profile *> &profiles)
 {
     const std::vector<Body> bodies = surfaceBodies(profiles);
-    std::vector<double> all;
-    for (const Profile *p : profiles) {
-        all.push_back(hundredths(
-            GamutBody(additiveOf(*p).blackCompensated()).shownPercent([&](const Lab &lab) { return depthInAll(bodies, lab); }, leastVolume(bodies))));
-    }
+    std::vector<double> all(profiles.size());
+    inParallel(int(profiles.size()), [&](int i) {
+        const GamutBody own(additiveOf(*profiles[size_t(i)]).blackCompensated());
+        all[size_t(i)] =
+            hundredths(own.shownPercent([&](const Lab &lab, double enough) { return depthInAll(bodies, lab, enough); }, leastVolume(bodies)));
+    });
     return all;
 }
 

@@ -13,6 +13,8 @@ std::span<const Sentence> commands()
         {"note-warning", QT_TRANSLATE_NOOP("words", "Warning: %1")},
         {"progress-line", QT_TRANSLATE_NOOP("words", "%1  %2 %")},
         {"progress-line-left", QT_TRANSLATE_NOOP("words", "%1  %2 %, about %3 left")},
+        {"visits-being-read", QT_TRANSLATE_NOOP("words", "Reading the visits")},
+        {"displays-being-compared", QT_TRANSLATE_NOOP("words", "Comparing the displays")},
         {"matches", QT_TRANSLATE_NOOP("words", "To match: %1 shows white at %2 cd/m², x %3, y %4.")},
         {"target-or-match", QT_TRANSLATE_NOOP("words", "Nothing says what to aim at.")},
         {"choose-target-or-match", QT_TRANSLATE_NOOP("words", "Give --target, or --match with the visit.json of the display to match.")},

@@ -164,6 +164,26 @@ private Q_SLOTS:
                 }
             }
         }
+        // In single precision, of the colours as that has them, in any order.
+        std::vector<ShortLab> shortP, shortQ;
+        std::vector<std::uint32_t> which;
+        const auto shortened = [](const Lab &lab) { return ShortLab{float(lab.a), float(lab.b), float(lab.c)}; };
+        const auto lengthened = [](const ShortLab &lab) { return Lab{lab.a, lab.b, lab.c}; };
+        for (size_t i = 0; i < p.size(); ++i) {
+            shortP.push_back(shortened(p[i]));
+            shortQ.push_back(shortened(q[i]));
+            which.push_back(std::uint32_t(p.size() - 1 - i));
+        }
+        std::vector<float> few(which.size() + 1);
+        deltaE2000(shortP, shortQ, which, few);
+        QVERIFY(std::isnan(few.back()));
+        double worst = 0;
+        for (size_t i = 0; i < which.size(); ++i) {
+            const double off = std::abs(double(few[i]) - deltaE2000(lengthened(shortP[which[i]]), lengthened(shortQ[which[i]])));
+            QVERIFY(std::isfinite(off));
+            worst = std::max(worst, off);
+        }
+        QVERIFY2(worst < 5e-4, qPrintable(QString::number(worst)));
         for (size_t i = 0; i < std::size(kSharma); ++i) {
             std::vector<double> one(2, -1);
             deltaE2000(std::span(p).subspan(i, 1), std::span(q).subspan(i, 1), one);

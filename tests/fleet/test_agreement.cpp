@@ -111,15 +111,16 @@ private Q_SLOTS:
         for (const PairAgreement &p : all.pairs) {
             const size_t a = std::min(p.a % 4, p.b % 4), b = std::max(p.a % 4, p.b % 4);
             if (a == b) {
-                QVERIFY(p.mean < 1e-9 && p.max < 1e-9); // a display beside itself
+                QVERIFY(p.mean < 1e-5 && p.max < 2e-5); // a display beside itself, in single precision
                 continue;
             }
             const auto like = std::find_if(alone.pairs.begin(), alone.pairs.end(), [&](const PairAgreement &q) { return q.a == a && q.b == b; });
             QCOMPARE(p.colours, like->colours);
             // One way round or the other: CIEDE2000 is symmetric but for rounding.
-            LAMP_NEAR(p.mean, like->mean, 1e-6);
-            LAMP_NEAR(p.max, like->max, 1e-6);
-            LAMP_NEAR(p.p95, like->p95, 1e-6);
+            // Those of many are worked out in single precision: a fifth of the last figure that is given.
+            LAMP_NEAR(p.mean, like->mean, 2e-5);
+            LAMP_NEAR(p.max, like->max, 2e-5);
+            LAMP_NEAR(p.p95, like->p95, 2e-5);
             LAMP_NEAR(p.meanAbsolute, like->meanAbsolute, 0.1 * like->meanAbsolute + 0.02);
             QVERIFY2(p.instrumentK2 > 0.4 * like->instrumentK2 && p.instrumentK2 < 2.5 * like->instrumentK2,
                      qPrintable(QStringLiteral("%1 and %2").arg(p.instrumentK2).arg(like->instrumentK2)));

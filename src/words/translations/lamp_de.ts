@@ -11524,5 +11524,13 @@
         <source>square: on %1, %2 cd/m²</source>
         <translation>Quadrat: am %1, %2 cd/m²</translation>
     </message>
+    <message>
+        <source>Reading the visits</source>
+        <translation>Die Besuche werden gelesen</translation>
+    </message>
+    <message>
+        <source>Comparing the displays</source>
+        <translation>Die Bildschirme werden verglichen</translation>
+    </message>
 </context>
 </TS>
