@@ -58,6 +58,9 @@ struct RoundPlan {
 /// displays are tried in every order, more by annealing from several starts (docs/methods.md, "Round"). The same problem gives the same plan.
 /// \return an error where no instrument serves a display, displays wait for each other, or no plan keeps the times that were set
 Result<RoundPlan> planRound(const RoundProblem &problem);
+/// The same of what is left of a round, begun from the plan that there was: sooner made where there are many, and people find most where it was.
+/// \param kept of each of the problem's stops its number in that plan
+Result<RoundPlan> planAgain(const RoundProblem &problem, const RoundPlan &before, const std::vector<size_t> &kept);
 
 /// Minutes that no plan can be shorter than: the longest chain of displays that wait for each other; what each group of instruments has to
 /// do, shared among them; what all people have to attend.

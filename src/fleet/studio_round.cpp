@@ -42,6 +42,15 @@ RoundProblem::Stop stopOf(const RoundCandidate &c, Task task, std::string id, si
     return stop;
 }
 
+/// Whether one stop is, or waits for, another, in one or several steps. \pre each waits for one at most, none in a circle
+bool waitsFor(const RoundProblem &problem, size_t stop, size_t other)
+{
+    while (stop != other && !problem.stops[stop].after.empty()) {
+        stop = problem.stops[stop].after.front();
+    }
+    return stop == other;
+}
+
 /// The round of the first `count` candidates.
 StudioRound roundOfFirst(const std::vector<RoundCandidate> &due, size_t count, const RoundDay &day)
 {
@@ -66,6 +75,12 @@ StudioRound roundOfFirst(const std::vector<RoundCandidate> &due, size_t count, c
         r.tasks.push_back(taskFor(c.due));
         r.keys.push_back(c.key);
         r.problem.stops.push_back(stopOf(c, r.tasks.back(), std::move(id), size_t(room - r.problem.rooms.begin())));
+    }
+    for (size_t i = 0; i < count; ++i) {
+        const auto reference = due[i].like ? std::find(r.keys.begin(), r.keys.end(), *due[i].like) : r.keys.end();
+        if (reference != r.keys.end() && !waitsFor(r.problem, size_t(reference - r.keys.begin()), i)) {
+            r.problem.stops[i].after.push_back(size_t(reference - r.keys.begin())); // what it is to match may have moved
+        }
     }
     const size_t rooms = r.problem.rooms.size();
     r.problem.walk.assign(rooms, std::vector<double>(rooms, day.walk));
@@ -94,28 +109,36 @@ Result<StudioRound> studioRound(std::vector<RoundCandidate> candidates, const Ro
     std::stable_sort(candidates.begin(), candidates.end(),
                      [](const RoundCandidate &p, const RoundCandidate &q) { return urgency(p.due.state) < urgency(q.due.state); });
     std::vector<std::string> beyond;
-    constexpr size_t kMost = 150; // that one day's round may hold
+    constexpr size_t kMost = 500; // that one day's round may hold
     for (size_t i = kMost; i < candidates.size(); ++i) {
         beyond.push_back(candidates[i].name);
     }
     candidates.resize(std::min(candidates.size(), kMost));
-    // As many as fit: more displays never end earlier, so the number is found by halving.
+    // As many as fit: more displays never end earlier, so the number is found between those that do and those that do not.
+    const double minutes = 60 * day.hours;
     size_t fits = 0, tooMany = candidates.size() + 1;
+    const auto between = [&](size_t count) { return std::clamp(count, fits + 1, tooMany - 1); };
+    // What no plan could be short enough for is told by the bound, which is soon worked out.
+    for (size_t low = 0, count = candidates.size(); low + 1 < tooMany; count = (low + tooMany) / 2) {
+        (roundLowerBound(roundOfFirst(candidates, count, day).problem) <= minutes ? low : tooMany) = count;
+    }
     std::optional<StudioRound> best;
     std::optional<Error> why;
-    for (size_t count = candidates.size(); fits + 1 < tooMany; count = (fits + tooMany) / 2) {
+    for (size_t count = tooMany - 1; fits + 1 < tooMany;) {
         StudioRound r = roundOfFirst(candidates, count, day);
-        if (roundLowerBound(r.problem) <= 60 * day.hours) {
-            auto plan = planRound(r.problem);
-            if (plan && plan->makespan <= 60 * day.hours) {
-                r.plan = std::move(plan).value();
-                best = std::move(r);
-                fits = count;
-                continue;
-            }
-            why = plan ? why : std::optional(plan.error());
+        auto plan = planRound(r.problem);
+        const bool fit = plan && plan->makespan <= minutes;
+        why = plan ? why : std::optional(plan.error());
+        (fit ? fits : tooMany) = count;
+        if (fits + 1 < tooMany) {
+            // So many more or fewer as the day has minutes left or too few, first; then by halving.
+            const double share = plan && best == std::nullopt ? minutes / plan->makespan : 0;
+            count = between(share > 0 ? size_t(share * double(count)) : (fits + tooMany) / 2);
         }
-        tooMany = count;
+        if (fit) {
+            r.plan = std::move(plan).value();
+            best = std::move(r);
+        }
     }
     if (!best) {
         return why ? *why : Error{ErrorKind::Input, say("round-day-too-short"), {}, say("round-longer-day"), "too-short", false};

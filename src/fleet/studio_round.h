@@ -13,6 +13,7 @@ namespace lamp {
 struct RoundCandidate {
     std::int64_t key = 0; ///< the store's number
     std::string name, serial, technology, room;
+    std::optional<std::int64_t> like; ///< the key of the display that its target was measured on
     Due due;
     std::map<Task, double> minutes; ///< of its last visit of each kind, warm-up left out
     std::optional<double> warmUp;   ///< minutes that its panel took to stand still when it was last cold

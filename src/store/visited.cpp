@@ -108,14 +108,27 @@ std::vector<RoundCandidate> roundCandidates(Store &store, const std::vector<DueQ
     constexpr size_t kMostRecords = 200; // whose visits are looked into: the others take what is usual
     std::vector<RoundCandidate> all;
     size_t looked = 0;
+    std::map<std::string, std::int64_t> keyOf; // by what a visit calls what it matches
     for (const DueQuestion &q : due) {
-        RoundCandidate c{q.key, q.name, q.serial, {}, q.room, dueOf(q, on), {}, {}};
+        if (const auto entry = store.studio().display(q.key)) {
+            const auto [at, first] = keyOf.emplace(modelAndSerial(entry->model.toStdString(), entry->serial.toStdString()), q.key);
+            at->second = first ? q.key : 0; // two that are called alike: nobody knows which
+        }
+    }
+    for (const DueQuestion &q : due) {
+        RoundCandidate c{q.key, q.name, q.serial, {}, q.room, {}, dueOf(q, on), {}, {}};
         const auto entry = store.studio().display(q.key);
         c.technology = entry ? entry->technology.toStdString() : "";
         if (c.due.state != "ok" && ++looked <= kMostRecords) {
+            bool calibrated = false;
             for (const VisitEntry &v : store.visits().of(q.key, kNewest)) {
                 const auto record =
                     v.state == VisitState::Finished && !c.minutes.contains(v.task) ? store.visits().record(v.id) : Result<VisitRecord>(Error{});
+                if (record && !calibrated && v.task != Task::Check) {
+                    calibrated = true; // what an earlier visit was like counts no more
+                    const auto like = record->plan.matched ? keyOf.find(record->plan.matched->display) : keyOf.end();
+                    c.like = like != keyOf.end() && like->second != 0 && like->second != q.key ? std::optional(like->second) : std::nullopt;
+                }
                 if (record && record->benchSeconds > record->warmUpSeconds) {
                     c.minutes[v.task] = (record->benchSeconds - record->warmUpSeconds) / 60;
                     // One that was found warm says nothing of how long it takes.

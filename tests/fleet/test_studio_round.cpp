@@ -51,6 +51,42 @@ class TestStudioRound : public QObject {
     Q_OBJECT
 
 private Q_SLOTS:
+    // Common practice, no published source: what is to match is measured after what it is to match.
+    void whatMatchesComesAfterItsReference()
+    {
+        RoundCandidate first = candidate("Avocet", "booth", "overdue"), reference = candidate("Curlew", "booth", "due"),
+                       third = candidate("Dunlin", "booth", "due");
+        first.like = reference.key;
+        third.like = 77; // which is not due
+        const auto r = studioRound({first, reference, third}, dayOf(4));
+        QVERIFY(r.ok());
+        QCOMPARE(r->problem.stops.size(), size_t(3));
+        QCOMPARE(r->problem.stops[0].after, std::vector<size_t>{1});
+        QVERIFY(r->problem.stops[1].after.empty() && r->problem.stops[2].after.empty());
+        QVERIFY(visitOf(r.value(), 0).from >= visitOf(r.value(), 1).to - 1e-9);
+        // Two that were made like each other in turn: not in a circle.
+        reference.like = first.key;
+        const auto circle = studioRound({first, reference}, dayOf(4));
+        QVERIFY(circle.ok());
+        QCOMPARE(circle->problem.stops[0].after.size() + circle->problem.stops[1].after.size(), size_t(1));
+    }
+
+    // More than fit a day: the most urgent ones that end in time, and the day is nearly filled.
+    void manyThatAreDueFillTheDay()
+    {
+        std::vector<RoundCandidate> many;
+        for (int i = 0; i < 400; ++i) {
+            many.push_back(candidate("D" + std::to_string(i), "R" + std::to_string(i / 12), i % 7 == 0 ? "overdue" : "due"));
+        }
+        RoundDay day = dayOf(6, 2);
+        day.instruments.push_back({"Plover", {}});
+        const auto r = studioRound(many, day);
+        QVERIFY(r.ok());
+        QVERIFY2(r->plan.makespan <= 360 && r->plan.makespan > 340, qPrintable(QString::number(r->plan.makespan)));
+        QCOMPARE(r->problem.stops.size() + r->left.size(), size_t(400));
+        QVERIFY(std::set(r->keys.begin(), r->keys.end()).size() == r->keys.size());
+    }
+
     void theKindOfVisitFollowsFromTheState_data()
     {
         QTest::addColumn<QString>("state");

@@ -285,7 +285,7 @@ void RoundView::goOn(const std::vector<bool> &gone)
             if (kept.empty()) {
                 return Error{ErrorKind::Input, say("round-is-done"), {}, {}, "nothing-due", false};
             }
-            auto plan = planRound(rest.problem);
+            auto plan = planAgain(rest.problem, round.plan, kept);
             if (!plan) {
                 return plan.error();
             }
