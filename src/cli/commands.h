@@ -93,7 +93,7 @@ struct DesktopOptions {
 /// Of `fleet`.
 struct FleetOptions {
     std::vector<std::string> files;
-    std::string on, target, tolerance = "studio", colours, history, problem, store, out, since, assignment;
+    std::string on, target, tolerance = "studio", colours, history, problem, store, out, since, assignment, conflicts;
     double months = 12, hours = 8;
     int interval = 28, people = 1;
     RegisterEntry entry;
@@ -135,6 +135,9 @@ int checkStore(const FleetOptions &options);
 int backUpStore(const FleetOptions &options);
 /// Copies the studio to another place, file or server, and compares; with --use it is looked for there from then on.
 int moveStore(const FleetOptions &options);
+/// Takes a copy along to work on while the studio's place is out of reach; brings home what was done in it.
+int takeStoreAlong(const FleetOptions &options);
+int bringStoreHome(const FleetOptions &options);
 int listTolerances(bool json);
 int serveDisplay(const ServeOptions &options, bool json);
 

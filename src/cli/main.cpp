@@ -354,7 +354,7 @@ void addFleet(CLI::App &app, FleetOptions &o, int &status)
     for (auto *command : {plan, age, agree, common, due, in, adding, out, reporting}) {
         command->add_option("--store", o.store, phrase("cli", "The studio: a file, or postgresql://...; the one in use where left out"));
     }
-    auto *keeping = app.add_subcommand("store", phrase("cli", "The studio's store: check, backup, move"));
+    auto *keeping = app.add_subcommand("store", phrase("cli", "The studio's store: check, backup, move, take a copy along and bring it home"));
     keeping->require_subcommand(1);
     const auto keep = [&](const char *name, const std::string &help, int (*run)(const FleetOptions &)) {
         auto *command = keeping->add_subcommand(name, help);
@@ -368,6 +368,14 @@ void addFleet(CLI::App &app, FleetOptions &o, int &status)
     auto *moving = keep("move", phrase("cli", "Copies the studio to another file or to a server, and compares every value"), moveStore);
     moving->add_option("TO,--to", o.out, phrase("cli", "A file that is not there yet, or postgresql://user@server/database"))->required();
     moving->add_flag("--use", o.yes, phrase("cli", "Look for the studio there from now on"));
+    keep("take", phrase("cli", "Takes a copy along, to work on while the studio is out of reach"), takeStoreAlong)
+        ->add_option("FILE", o.out, phrase("cli", "Where to"))
+        ->required();
+    auto *bringing = keep("bring", phrase("cli", "Brings home what was done in a copy; shows it first"), bringStoreHome);
+    bringing->add_option("FILE", o.out, phrase("cli", "The copy that was taken along"))->required();
+    bringing->add_flag("--yes", o.yes, phrase("cli", "Do it"));
+    bringing->add_option("--conflicts", o.conflicts, phrase("cli", "Of what both sides changed, which counts"))
+        ->check(CLI::IsMember({"copy", "home"}));
 }
 
 /// The commands' names in a line.

@@ -7,7 +7,7 @@
 #include "cli/output.h"
 #include "cli/progress_line.h"
 #include "cli/studio.h"
-#include "store/transfer.h"
+#include "store/along.h"
 #include "words/words.h"
 
 #include <array>
@@ -139,6 +139,104 @@ int moveStore(const FleetOptions &o)
     } else {
         std::cout << said(say("store-moved", say("count-rows", moved.rows), store.shown().toStdString(), shown.toStdString())) << "\n"
                   << said(o.yes ? say("store-used-from-now") : say("store-old-one-stays")) << "\n";
+    }
+    return kDone;
+}
+
+int takeStoreAlong(const FleetOptions &o)
+{
+    OpenStudio studio(o.store);
+    if (!studio.store()) {
+        return report(studio.store().error(), o.json);
+    }
+    store::Transfer taken;
+    {
+        ProgressLine line;
+        taken = store::takeAlong(
+            *studio.store().value(), QString::fromStdString(o.out), now(),
+            [&](qint64 rows, qint64 all) { line.progress(say("store-moving"), double(rows) / double(std::max<qint64>(1, all)), -1); }, {});
+        line.clear();
+    }
+    if (!taken.status) {
+        report(taken.status.error(), o.json);
+        return taken.status.error().kind == ErrorKind::Storage ? kNotWritten : kBadInput;
+    }
+    if (o.json) {
+        printJson({{"copy", o.out}, {"rows", taken.rows}});
+    } else {
+        std::cout << said(say("store-taken-along", o.out)) << "\n";
+    }
+    return kDone;
+}
+
+namespace {
+
+nlohmann::json mergeJson(const Merge &merge, bool done)
+{
+    auto conflicts = nlohmann::json::array();
+    for (const MergeConflict &c : merge.conflicts) {
+        conflicts.push_back({{"kind", c.kind},
+                             {"name", c.name},
+                             {"field", c.field},
+                             {"taken", c.base},
+                             {"copy", c.mine},
+                             {"home", c.theirs},
+                             {"counts", c.takeMine ? "copy" : "home"}});
+    }
+    return {{"brings", merge.counts}, {"conflicts", conflicts}, {"unended_visits", merge.unended}, {"done", done}};
+}
+
+void tellMerge(const Merge &merge)
+{
+    for (const auto &[kind, number] : merge.counts) {
+        std::cout << said(say("merge-brings", say("merge-" + kind), number)) << "\n";
+    }
+    for (const MergeConflict &c : merge.conflicts) {
+        std::cout << said(say("merge-conflict", say("merge-kind-" + c.kind), c.name, say("merge-field-" + c.field), c.base, c.mine, c.theirs))
+                  << "\n";
+    }
+    if (merge.unended > 0) {
+        std::cout << said(say("merge-unended", merge.unended)) << "\n";
+    }
+    if (merge.empty()) {
+        std::cout << said(say("merge-nothing")) << "\n";
+    }
+}
+
+} // namespace
+
+int bringStoreHome(const FleetOptions &o)
+{
+    OpenStudio studio(o.store), copy(o.out, false);
+    for (OpenStudio *side : {&copy, &studio}) {
+        if (!side->store()) {
+            return report(side->store().error(), o.json);
+        }
+    }
+    Store &home = *studio.store().value(), &away = *copy.store().value();
+    auto merge = store::mergeOf(away, home);
+    if (!merge) {
+        return report(merge.error(), o.json);
+    }
+    std::vector<MergeConflict> decided = merge.value().conflicts;
+    if (o.yes && !decided.empty() && o.conflicts.empty()) {
+        tellMerge(merge.value());
+        return report(Error{ErrorKind::Input, say("merge-undecided"), say("nothing-changed"), say("merge-decide"), "undecided", false}, o.json);
+    }
+    for (MergeConflict &c : decided) {
+        c.takeMine = o.conflicts == "copy";
+    }
+    if (o.yes) {
+        merge = store::bringHome(away, home, decided, now());
+        if (!merge) {
+            return report(merge.error(), o.json);
+        }
+    }
+    if (o.json) {
+        printJson(mergeJson(merge.value(), o.yes));
+    } else {
+        tellMerge(merge.value());
+        std::cout << said(say(o.yes ? "merge-done" : "merge-not-yet")) << "\n";
     }
     return kDone;
 }

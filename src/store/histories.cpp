@@ -229,6 +229,13 @@ std::vector<HistoryEntry> Histories::written() const
     return list;
 }
 
+std::vector<HistoryEntry> Histories::written(qint64 displayId) const
+{
+    std::vector<HistoryEntry> list;
+    rows(list, displayId);
+    return list;
+}
+
 Status Histories::addAssignment(const DatedAssignment &a, std::optional<qint64> displayId)
 {
     {

@@ -25,6 +25,8 @@ public:
     [[nodiscard]] std::map<qint64, std::string> names() const;
     /// Of what was written down only, with moves from room to room: what no visit says.
     [[nodiscard]] std::vector<HistoryEntry> written() const;
+    /// Of what was written down of one display, without its moves.
+    [[nodiscard]] std::vector<HistoryEntry> written(qint64 displayId) const;
 
     /// Once, however often it is added.
     Status addAssignment(const DatedAssignment &assignment, std::optional<qint64> displayId);

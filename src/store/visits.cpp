@@ -249,6 +249,12 @@ Status Visits::noteInstalled(qint64 displayId, const Bytes &profile, const QStri
     });
 }
 
+Result<Bytes> Visits::profileOf(const QString &hash) const
+{
+    Rows rows = m_connection.read(QStringLiteral("SELECT id FROM profile WHERE sha256 = ?"), {QByteArray::fromHex(hash.toLatin1())});
+    return profile(rows.next() ? rows.integer(0) : 0);
+}
+
 std::vector<InstalledEntry> Visits::installations(qint64 displayId) const
 {
     std::vector<InstalledEntry> all;

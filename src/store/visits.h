@@ -77,6 +77,8 @@ public:
     /// Keeps that a visit's profile was put to use, in place of what was on that output before.
     Status noteInstalled(qint64 displayId, const Bytes &profile, const QString &computer, const QString &output, WallTime now);
     [[nodiscard]] std::vector<InstalledEntry> installations(qint64 displayId) const;
+    /// The bytes of a profile that the studio keeps. \param hash its SHA-256 in hexadecimal digits
+    [[nodiscard]] Result<Bytes> profileOf(const QString &hash) const;
 
 private:
     [[nodiscard]] std::vector<VisitEntry> where(const QString &condition, const QVariantList &values, Page page) const;

@@ -1,0 +1,357 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "store/merging.h"
+
+#include <algorithm>
+#include <array>
+
+namespace lamp::store {
+
+namespace {
+
+using Fields = std::map<std::string, std::string>;
+
+class CardMerging {
+public:
+    CardMerging(MergeSides &sides, Cards base) : m_s(sides), m_base(std::move(base)) {}
+
+    Status run()
+    {
+        auto mine = cardsOf(m_s.away), theirs = cardsOf(m_s.home);
+        if (!mine || !theirs) {
+            return mine ? theirs.error() : mine.error();
+        }
+        m_mine = std::move(mine).value();
+        m_theirs = std::move(theirs).value();
+        Status done = rooms();
+        for (const auto part :
+             {&CardMerging::displays, &CardMerging::plan, &CardMerging::instruments, &CardMerging::aims, &CardMerging::letterhead}) {
+            done = done ? (this->*part)() : done;
+        }
+        return done;
+    }
+
+private:
+    [[nodiscard]] static const Card *find(const Cards &cards, const std::string &kind, const std::string &key)
+    {
+        const auto some = cards.find(kind);
+        if (some == cards.end()) {
+            return nullptr;
+        }
+        const auto one = some->second.find(key);
+        return one == some->second.end() ? nullptr : &one->second;
+    }
+
+    /// What a field comes to; a conflict is kept, and decided where it was.
+    Result<std::string> field(MergeConflict c, bool known)
+    {
+        if (c.mine == c.theirs || c.mine == c.base) {
+            return c.theirs;
+        }
+        if (c.theirs == c.base || (!known && c.theirs.empty())) {
+            return c.mine;
+        }
+        if (m_s.decided != nullptr) {
+            const auto decided = std::find_if(m_s.decided->begin(), m_s.decided->end(), [&](const MergeConflict &d) {
+                return d.kind == c.kind && d.key == c.key && d.field == c.field && d.mine == c.mine && d.theirs == c.theirs;
+            });
+            if (decided == m_s.decided->end()) {
+                return mergeStops("merge-changed-since", "look-again", "undecided");
+            }
+            c.takeMine = decided->takeMine;
+        }
+        m_s.merge.conflicts.push_back(c);
+        return c.takeMine ? c.mine : c.theirs;
+    }
+
+    /// A card's fields as they shall stand at home; nothing where they stand so. \param homeKey its key there
+    Result<std::optional<Fields>> merged(const std::string &kind, const std::string &key, const std::string &homeKey, const Card &mine)
+    {
+        const Card *base = find(m_base, kind, key), *theirs = find(m_theirs, kind, homeKey);
+        Fields fields = theirs != nullptr ? theirs->fields : Fields{};
+        bool changed = false;
+        for (const auto &[name, value] : mine.fields) {
+            const std::string was = base != nullptr ? base->fields.count(name) != 0 ? base->fields.at(name) : "" : "";
+            const std::string there = fields.count(name) != 0 ? fields.at(name) : "";
+            const auto is = field({kind, homeKey, mine.name, name, was, value, there, false}, base != nullptr);
+            if (!is) {
+                return is.error();
+            }
+            if (is.value() != there) {
+                fields[name] = is.value();
+                changed = true;
+                const bool aim = kind == "target" || kind == "tolerance";
+                if (aim || theirs != nullptr) {
+                    m_s.count(aim ? "aims" : "fields");
+                }
+            }
+        }
+        return changed ? std::optional(fields) : std::nullopt;
+    }
+
+    [[nodiscard]] const std::map<std::string, Card> &mineOf(const char *kind) { return m_mine[kind]; }
+
+    [[nodiscard]] Result<qint64> roomAtHome(const std::string &name)
+    {
+        for (const Room &r : m_s.home.studio().rooms()) {
+            if (r.name.toStdString() == name) {
+                return r.id;
+            }
+        }
+        return m_s.home.studio().addRoom(fromStd(name));
+    }
+
+    Status rooms()
+    {
+        for (const auto &[name, card] : mineOf("room")) {
+            if (find(m_theirs, "room", name) == nullptr) {
+                m_s.count("rooms");
+                if (const auto made = m_s.acts() ? roomAtHome(name) : Result<qint64>(0); !made) {
+                    return made.error();
+                }
+            }
+        }
+        return Done{};
+    }
+
+    /// When a display was last moved in the copy: that day is told at home, not the day of the merging.
+    [[nodiscard]] WallTime movedAt(qint64 id)
+    {
+        WallTime at = m_s.now;
+        for (const DisplayEvent &e : m_s.away.studio().events(id)) {
+            at = e.kind == QStringLiteral("moved") && e.at >= m_s.along.at ? e.at : at;
+        }
+        return at;
+    }
+
+    [[nodiscard]] static DisplayEntry entryOf(const Fields &f, DisplayEntry d)
+    {
+        const auto text = [&](const char *name) { return fromStd(f.count(name) != 0 ? f.at(name) : ""); };
+        d.name = text("name");
+        d.model = text("model");
+        d.serial = text("serial");
+        d.technology = text("technology");
+        d.role = text("role");
+        d.note = text("note");
+        d.critical = text("critical").toInt();
+        d.cadenceDays = std::max(1, text("interval").toInt());
+        d.bits = text("bits").toInt();
+        return d;
+    }
+
+    /// The display at home that one of the copy is: the same number where it was taken along; else the one of its model and serial.
+    [[nodiscard]] std::optional<qint64> atHome(const std::string &key, const Card &mine)
+    {
+        if (find(m_base, "display", key) != nullptr) {
+            return std::stoll(key);
+        }
+        const auto twin = mine.fields.at("serial").empty()
+                              ? std::nullopt
+                              : m_s.home.studio().find(fromStd(mine.fields.at("model")), fromStd(mine.fields.at("serial")));
+        return twin ? std::optional(twin->id) : std::nullopt;
+    }
+
+    Status displays()
+    {
+        for (const auto &[key, mine] : mineOf("display")) {
+            const qint64 own = std::stoll(key);
+            auto there = atHome(key, mine);
+            if (there && find(m_theirs, "display", std::to_string(*there)) == nullptr) {
+                return mergeStops("along-of-another", "choose-its-own", "other"); // nothing is ever deleted there
+            }
+            if (!there) {
+                m_s.count("displays");
+                if (const Status s = addDisplay(own, mine); !s) {
+                    return s;
+                }
+                continue;
+            }
+            m_s.atHome[own] = *there;
+            auto fields = merged("display", key, std::to_string(*there), mine);
+            if (!fields) {
+                return fields.error();
+            }
+            if (m_s.acts() && fields.value()) {
+                if (const Status s = writeDisplay(own, *there, *fields.value()); !s) {
+                    return s;
+                }
+            }
+        }
+        return Done{};
+    }
+
+    Status addDisplay(qint64 own, const Card &mine)
+    {
+        if (!m_s.acts()) {
+            return Done{};
+        }
+        const auto room = roomAtHome(mine.fields.at("room"));
+        const auto was = m_s.away.studio().display(own); // with how this computer reaches it
+        if (!room || !was) {
+            return room ? storageError(say("display-gone")) : room.error();
+        }
+        DisplayEntry d = entryOf(mine.fields, *was);
+        d.roomId = *room;
+        const auto added = m_s.home.studio().add(d, m_s.now);
+        if (!added) {
+            return added.error();
+        }
+        m_s.atHome[own] = *added;
+        m_places[*added] = mine.fields.at("place");
+        const bool retired = !mine.fields.at("retired").empty();
+        return retired ? m_s.home.studio().setRetired(*added, true, was->retired.value_or(m_s.now)) : Status(Done{});
+    }
+
+    Status writeDisplay(qint64 own, qint64 there, const Fields &fields)
+    {
+        const auto is = m_s.home.studio().display(there);
+        const auto room = roomAtHome(fields.at("room"));
+        if (!is || !room) {
+            return room ? storageError(say("display-gone")) : room.error();
+        }
+        m_places[there] = fields.at("place");
+        DisplayEntry d = entryOf(fields, *is);
+        d.roomId = *room;
+        const Status written = m_s.home.studio().change(d, movedAt(own));
+        return written ? m_s.home.studio().setRetired(there, !fields.at("retired").empty(), m_s.now) : written;
+    }
+
+    /// Outlines of rooms and places of displays, decided with their cards, as one plan.
+    Status plan()
+    {
+        std::map<std::string, std::string> outlines;
+        for (const auto &[name, mine] : mineOf("room")) {
+            const auto fields = merged("room", name, name, mine);
+            if (!fields) {
+                return fields.error();
+            }
+            if (fields.value()) {
+                outlines[name] = fields.value()->at("outline");
+            }
+        }
+        if (!m_s.acts()) {
+            return Done{};
+        }
+        // Cards of home as they are now: with what was changed above, but for places, which no card's verb writes.
+        std::map<std::string, qint64> numbers;
+        for (const Room &r : m_s.home.studio().rooms()) {
+            numbers[r.name.toStdString()] = r.id;
+        }
+        DrawnPlan plan = m_s.home.plans().drawn();
+        const DrawnPlan before = plan;
+        try {
+            for (const auto &[name, outline] : outlines) {
+                plan.rooms.erase(numbers[name]);
+                if (!outline.empty()) {
+                    const auto v = nlohmann::json::parse(outline).get<std::array<double, 4>>();
+                    plan.rooms[numbers[name]] = {v[0], v[1], v[2], v[3]};
+                }
+            }
+            for (const auto &[display, place] : m_places) {
+                plan.displays.erase(display);
+                if (!place.empty()) {
+                    const auto v = nlohmann::json::parse(place);
+                    plan.displays[display] = {numbers[v.at(0).get<std::string>()], {v.at(1).get<double>(), v.at(2).get<double>()}};
+                }
+            }
+        } catch (const nlohmann::json::exception &) {
+            return mergeStops("along-damaged", "choose-its-own", "damaged");
+        }
+        return plan == before ? Status(Done{}) : m_s.home.plans().setDrawn(plan);
+    }
+
+    Status instruments()
+    {
+        for (const auto &[key, mine] : mineOf("instrument")) {
+            if (find(m_theirs, "instrument", key) == nullptr) {
+                m_s.count("instruments");
+            }
+            const auto fields = merged("instrument", key, key, mine);
+            if (!fields) {
+                return fields.error();
+            }
+            if (!m_s.acts() || !fields.value()) {
+                continue;
+            }
+            const Fields &f = *fields.value();
+            const auto text = [&](const char *name) { return fromStd(f.at(name)); };
+            InstrumentEntry i;
+            i.kind = text("kind");
+            i.model = fromStd(key.substr(0, key.find('\n')));
+            i.serial = fromStd(key.substr(key.find('\n') + 1));
+            i.certificate = text("certificate");
+            i.note = text("note");
+            i.made = timeOfField(f.at("made"));
+            i.certified = timeOfField(f.at("certified"));
+            i.retired = timeOfField(f.at("retired"));
+            i.accuracyXy = numberOf(f.at("accuracy_xy"));
+            i.accuracyLuminancePercent = numberOf(f.at("accuracy_luminance"));
+            if (const Status s = m_s.home.studio().keep(i); !s) {
+                return s;
+            }
+        }
+        return Done{};
+    }
+
+    template <typename Aim> Status aimsOf(const char *kind, Result<Aim> (*fromJson)(const std::string &))
+    {
+        std::map<std::string, Card> all = mineOf(kind);
+        for (const auto &[key, card] : m_base[kind]) {
+            all.emplace(key, Card{card.name, {{"content", ""}}}); // taken off the list in the copy
+        }
+        for (const auto &[key, mine] : all) {
+            const auto fields = merged(kind, key, key, mine);
+            if (!fields) {
+                return fields.error();
+            }
+            if (!m_s.acts() || !fields.value()) {
+                continue;
+            }
+            const std::string &content = fields.value()->at("content");
+            const auto aim = content.empty() ? Result<Aim>(Aim{}) : fromJson(content);
+            if (!aim) {
+                return aim.error();
+            }
+            const Status kept = !content.empty()              ? m_s.home.aims().keep(aim.value())
+                                : std::is_same_v<Aim, Target> ? m_s.home.aims().takeOff(key)
+                                                              : Status(Done{}); // a tolerance cannot be taken off
+            if (!kept) {
+                return kept;
+            }
+        }
+        return Done{};
+    }
+
+    Status aims()
+    {
+        const Status targets = aimsOf<Target>("target", &targetFromJson);
+        return targets ? aimsOf<Tolerance>("tolerance", &toleranceFromJson) : targets;
+    }
+
+    Status letterhead()
+    {
+        const auto fields = merged("letterhead", "", "", mineOf("letterhead").at(""));
+        if (!fields || !m_s.acts() || !fields.value()) {
+            return fields ? Status(Done{}) : fields.error();
+        }
+        const Letterhead mine = m_s.away.pictures().letterhead();
+        Letterhead head = m_s.home.pictures().letterhead();
+        head.name = fields.value()->at("name");
+        if (fields.value()->at("mark") == mineOf("letterhead").at("").fields.at("mark")) {
+            head.mark = mine.mark;
+        }
+        return m_s.home.pictures().setLetterhead(head, m_s.now);
+    }
+
+    MergeSides &m_s;
+    Cards m_base, m_mine, m_theirs;
+    std::map<qint64, std::string> m_places; ///< of displays at home that change, where they stand on the plan
+};
+
+} // namespace
+
+Status mergeCards(MergeSides &sides, Cards base)
+{
+    return CardMerging(sides, std::move(base)).run();
+}
+
+} // namespace lamp::store

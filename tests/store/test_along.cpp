@@ -1,0 +1,321 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// A copy of the studio taken along and brought home: what was done on both sides is there afterwards, once; what both changed is asked.
+#include "english.h"
+#include "store/server.h"
+#include "support.h"
+
+#include "store/along.h"
+
+#include <QFile>
+#include <QTemporaryDir>
+
+#include <algorithm>
+
+using namespace lamp;
+
+namespace {
+
+WallTime at(const char *time)
+{
+    return fromIsoTime(time);
+}
+
+VisitRecord visit(const std::string &id, const char *finished)
+{
+    VisitRecord r;
+    r.id = id;
+    r.plan.target = builtInTargets().front();
+    r.plan.tolerance = builtInTolerances().front();
+    r.started = at("2031-03-01T08:00:00Z");
+    r.finished = at(finished);
+    r.verdict = Verdict::Pass;
+    r.display.model = "Knot 14";
+    for (int i = 1; i <= 3; ++i) {
+        Measurement m;
+        m.index = i;
+        m.stage = "verify";
+        m.name = "sky";
+        m.rgb = {0.1, 0.2, 0.3};
+        m.xyz = {10.125, 20.0625 + i, 30.5};
+        r.readings.push_back(m);
+    }
+    return r;
+}
+
+DisplayEntry display(const QString &name, const QString &serial, qint64 room)
+{
+    DisplayEntry d;
+    d.name = name;
+    d.serial = serial;
+    d.model = QStringLiteral("Knot 14");
+    d.technology = QStringLiteral("wled");
+    d.roomId = room;
+    d.bench = QStringLiteral("sim:knot");
+    return d;
+}
+
+DisplayEntry named(Store &store, const QString &name)
+{
+    for (const DisplayEntry &d : store.studio().displays()) {
+        if (d.name == name) {
+            return d;
+        }
+    }
+    return {};
+}
+
+qint64 room(Store &store, const QString &name)
+{
+    for (const Room &r : store.studio().rooms()) {
+        if (r.name == name) {
+            return r.id;
+        }
+    }
+    return 0;
+}
+
+Target target(const std::string &name, double luminance)
+{
+    Target t = builtInTargets().front();
+    t.name = name;
+    t.luminance = {LuminanceTarget::Kind::Value, luminance, 0, 0};
+    return t;
+}
+
+const WallTime kTaken = fromIsoTime("2031-03-02T08:00:00Z"), kBack = fromIsoTime("2031-03-20T08:00:00Z");
+
+} // namespace
+
+class TestAlong : public QObject {
+    Q_OBJECT
+
+private:
+    std::unique_ptr<TemporaryServer> m_server;
+    QTemporaryDir m_folder;
+    int m_number = 0;
+
+    QString newFile() { return m_folder.filePath(QStringLiteral("studio%1.sqlite").arg(++m_number)); }
+
+    /// A studio with two displays and one visit, and its copy.
+    struct Sides {
+        std::unique_ptr<Store> home, away;
+        qint64 knot = 0, dunlin = 0;
+    };
+    Sides sides(const QString &place)
+    {
+        Sides s;
+        s.home = std::move(Store::open(place)).value();
+        const qint64 booth = s.home->studio().addRoom("Booth").value();
+        s.knot = s.home->studio().add(display("Knot", "K-1", booth), at("2031-01-01T08:00:00Z")).value();
+        s.dunlin = s.home->studio().add(display("Dunlin", "D-1", booth), at("2031-01-01T08:00:00Z")).value();
+        (void)s.home->visits().finish(visit("v-1", "2031-03-01T09:00:00Z"), s.knot);
+        (void)s.home->aims().keep(target("House", 100));
+        InstrumentEntry i;
+        i.kind = "colorimeter";
+        i.model = "tern";
+        i.serial = "T-1";
+        (void)s.home->studio().keep(i);
+        const QString copy = newFile();
+        const auto taken = store::takeAlong(*s.home, copy, kTaken, {}, {});
+        if (!taken.status) {
+            qFatal("%s", english(taken.status.error()).c_str());
+        }
+        s.away = std::move(Store::open(copy)).value();
+        return s;
+    }
+
+    static DisplayEntry changed(Store &store, const QString &name, const std::function<void(DisplayEntry &)> &how, WallTime when)
+    {
+        DisplayEntry d = named(store, name);
+        how(d);
+        const Status s = store.studio().change(d, when);
+        return s ? d : DisplayEntry();
+    }
+
+private Q_SLOTS:
+    void initTestCase()
+    {
+        m_server = std::make_unique<TemporaryServer>();
+        QVERIFY(m_server->good());
+    }
+
+    void aCopyKnowsWhatItIs()
+    {
+        Sides s = sides(newFile());
+        const auto along = store::alongOf(*s.away);
+        QVERIFY(along && along->at == kTaken);
+        QCOMPARE(along->place, s.home->path());
+        QVERIFY(!store::alongOf(*s.home));
+        const auto nothing = store::mergeOf(*s.away, *s.home);
+        QVERIFY2(nothing.ok(), nothing ? "" : english(nothing.error()).c_str());
+        QVERIFY(nothing->empty() && nothing->unended == 0);
+        // A file that is there is not written over; a studio of its own, or this one, is no copy of it.
+        QVERIFY(!store::takeAlong(*s.home, s.away->path(), kTaken, {}, {}).status);
+        QVERIFY(store::alongOf(*s.away));
+        auto other = std::move(Store::open(newFile())).value();
+        QCOMPARE(store::mergeOf(*other, *s.home).error().code, std::string("other"));
+        QCOMPARE(store::mergeOf(*s.away, *s.away).error().code, std::string("other"));
+    }
+
+    void whatBothDidIsThereOnce_data()
+    {
+        QTest::addColumn<bool>("server");
+        QTest::newRow("a file") << false;
+        QTest::newRow("a server") << true;
+    }
+    void whatBothDidIsThereOnce()
+    {
+        QFETCH(bool, server);
+        Sides s = sides(server ? m_server->newDatabase() : newFile());
+        // At home: a display is added, a visit made, a note written. In the copy: other ones, with the same numbers.
+        const qint64 booth = room(*s.home, "Booth");
+        const qint64 curlew = s.home->studio().add(display("Curlew", "C-1", booth), at("2031-03-05T08:00:00Z")).value();
+        QVERIFY(s.home->visits().finish(visit("v-home", "2031-03-05T09:00:00Z"), curlew).ok());
+        QVERIFY(!changed(
+                     *s.home, "Dunlin", [](DisplayEntry &d) { d.note = "hood on"; }, at("2031-03-05T08:00:00Z"))
+                     .name.isEmpty());
+        const qint64 launch = s.away->studio().addRoom("Launch").value();
+        const qint64 godwit = s.away->studio().add(display("Godwit", "G-1", launch), at("2031-03-06T08:00:00Z")).value();
+        QCOMPARE(godwit, curlew); // two displays of one number
+        QVERIFY(s.away->visits().finish(visit("v-away", "2031-03-06T09:00:00Z"), godwit).ok());
+        QVERIFY(s.away->visits().finish(visit("v-knot", "2031-03-07T09:00:00Z"), s.knot).ok());
+        QVERIFY(s.away->visits().save(visit("v-open", "2031-03-07T09:00:00Z"), s.knot, VisitState::Running).ok());
+        QVERIFY(!changed(
+                     *s.away, "Dunlin",
+                     [&](DisplayEntry &d) {
+                         d.role = "layout";
+                         d.roomId = launch;
+                     },
+                     at("2031-03-08T08:00:00Z"))
+                     .name.isEmpty());
+        QVERIFY(s.away->studio().setRetired(s.knot, true, at("2031-03-09T08:00:00Z")).ok());
+        QVERIFY(s.away->pictures().add(s.dunlin, "a picture's bytes", "at sea", at("2031-03-08T08:00:00Z")).ok());
+        HistoryEntry e;
+        e.display = "D-1";
+        e.at = at("2031-03-08T09:00:00Z");
+        e.luminance = 88;
+        QVERIFY(s.away->histories().add(s.dunlin, {e}).ok());
+        QVERIFY(s.away->histories().addAssignment({at("2031-04-01T00:00:00Z"), "Atlas", {}}, s.dunlin).ok());
+        QVERIFY(s.away->aims().keep(target("At sea", 150)).ok());
+        DrawnPlan plan;
+        plan.rooms[launch] = {0.1, 0.2, 0.3, 0.2};
+        plan.displays[godwit] = {launch, {0.5, 0.25}};
+        QVERIFY(s.away->plans().setDrawn(plan).ok());
+
+        const auto preview = store::mergeOf(*s.away, *s.home);
+        QVERIFY2(preview.ok(), preview ? "" : english(preview.error()).c_str());
+        QCOMPARE(s.home->studio().count(), 3); // nothing is changed by looking
+        const std::map<std::string, int> counts{{"rooms", 1},   {"displays", 1},    {"visits", 2}, {"photographs", 1},
+                                                {"history", 1}, {"assignments", 1}, {"fields", 3}, {"aims", 1}};
+        for (const auto &[kind, number] : counts) {
+            QVERIFY2(preview->counts.contains(kind) && preview->counts.at(kind) == number, kind.c_str());
+        }
+        QCOMPARE(preview->counts.size(), counts.size());
+        QVERIFY(preview->conflicts.empty());
+        QCOMPARE(preview->unended, 1);
+
+        const auto done = store::bringHome(*s.away, *s.home, preview->conflicts, kBack);
+        QVERIFY2(done.ok(), done ? "" : english(done.error()).c_str());
+        QCOMPARE(done->counts, preview->counts);
+        const DisplayEntry d = named(*s.home, "Dunlin"), g = named(*s.home, "Godwit");
+        QCOMPARE(d.note, QString("hood on"));
+        QCOMPARE(d.role, QString("layout"));
+        QCOMPARE(d.roomId, room(*s.home, "Launch"));
+        QCOMPARE(s.home->studio().events(d.id).back().at, at("2031-03-08T08:00:00Z")); // when it was moved, not when that was told
+        QVERIFY(g.id != curlew && g.serial == "G-1" && g.bench == "sim:knot");
+        QVERIFY(s.home->studio().display(s.knot)->retired);
+        QCOMPARE(s.home->visits().of(g.id).size(), size_t(1));
+        QCOMPARE(s.home->visits().of(curlew).size(), size_t(1));
+        QCOMPARE(s.home->visits().of(s.knot).size(), size_t(2));
+        QCOMPARE(s.home->visits().record("v-away")->readings.size(), size_t(3));
+        QCOMPARE(s.home->pictures().of(d.id).size(), size_t(1));
+        QCOMPARE(s.home->histories().written(d.id).size(), size_t(1));
+        QCOMPARE(s.home->histories().assignments(kTaken).size(), size_t(1));
+        QCOMPARE(s.home->aims().target("At sea").luminance.cdM2, 150.0);
+        const DrawnPlan drawn = s.home->plans().drawn();
+        QCOMPARE(drawn.rooms.at(room(*s.home, "Launch")), plan.rooms.at(launch));
+        QCOMPARE(drawn.displays.at(g.id).middle, plan.displays.at(godwit).middle);
+
+        // Once more brings nothing twice.
+        const auto again = store::mergeOf(*s.away, *s.home);
+        QVERIFY(again.ok() && again->conflicts.empty());
+        QVERIFY2(again->counts.empty(), again->counts.empty() ? "" : again->counts.begin()->first.c_str());
+        // The visit that was open is brought when it has ended.
+        QVERIFY(s.away->visits().finish(visit("v-open", "2031-03-10T09:00:00Z"), s.knot).ok());
+        QCOMPARE(store::bringHome(*s.away, *s.home, {}, kBack)->counts, (std::map<std::string, int>{{"visits", 1}}));
+        QCOMPARE(s.home->visits().of(s.knot).size(), size_t(3));
+    }
+
+    void whatBothChangedIsAsked()
+    {
+        Sides s = sides(newFile());
+        (void)changed(
+            *s.home, "Knot",
+            [](DisplayEntry &d) {
+                d.note = "cable changed";
+                d.cadenceDays = 14;
+            },
+            kTaken);
+        (void)changed(
+            *s.away, "Knot",
+            [](DisplayEntry &d) {
+                d.note = "hood lost";
+                d.cadenceDays = 14;
+                d.name = "Knot at sea";
+            },
+            kTaken);
+        QVERIFY(s.home->aims().keep(target("House", 110)).ok());
+        QVERIFY(s.away->aims().takeOff("House").ok());
+        auto merge = store::mergeOf(*s.away, *s.home);
+        QVERIFY(merge.ok());
+        QCOMPARE(merge->conflicts.size(), size_t(2)); // the same change of the interval is none
+        auto decided = merge->conflicts;
+        MergeConflict &note = decided.front(), &house = decided.back();
+        QCOMPARE(note.field + ": " + note.base + " | " + note.mine + " | " + note.theirs, std::string("note:  | hood lost | cable changed"));
+        QCOMPARE(house.kind, std::string("target"));
+        QVERIFY(house.mine.empty() && !house.theirs.empty());
+        // Undecided, or decided of what has changed since: nothing is written.
+        QCOMPARE(store::bringHome(*s.away, *s.home, {}, kBack).error().code, std::string("undecided"));
+        note.takeMine = true;
+        (void)changed(
+            *s.home, "Knot", [](DisplayEntry &d) { d.note = "cable changed twice"; }, kTaken);
+        QCOMPARE(store::bringHome(*s.away, *s.home, decided, kBack).error().code, std::string("undecided"));
+        QCOMPARE(named(*s.home, "Knot").note, QString("cable changed twice"));
+        (void)changed(
+            *s.home, "Knot", [](DisplayEntry &d) { d.note = "cable changed"; }, kTaken);
+        QVERIFY(store::bringHome(*s.away, *s.home, decided, kBack).ok());
+        QCOMPARE(named(*s.home, "Knot at sea").note, QString("hood lost"));
+        QCOMPARE(s.home->aims().target("House").luminance.cdM2, 110.0); // home's stays where nothing else was decided
+    }
+
+    void aDisplayThatBothAddedIsOne()
+    {
+        Sides s = sides(newFile());
+        DisplayEntry home = display("Plover", "P-1", room(*s.home, "Booth")), away = display("Plover at sea", "P-1", room(*s.away, "Booth"));
+        home.role = "retouching";
+        const qint64 id = s.home->studio().add(home, kTaken).value();
+        QVERIFY(s.away->studio().add(away, kTaken).ok());
+        QVERIFY(s.away->visits().finish(visit("v-p", "2031-03-07T09:00:00Z"), named(*s.away, "Plover at sea").id).ok());
+        auto merge = store::mergeOf(*s.away, *s.home);
+        QVERIFY(merge.ok() && !merge->counts.contains("displays"));
+        // Nobody knows which name was first; the use is given by one side only, but the other says none: that is asked too.
+        QVERIFY(std::any_of(merge->conflicts.begin(), merge->conflicts.end(), [](const MergeConflict &c) { return c.field == "name"; }));
+        QVERIFY(store::bringHome(*s.away, *s.home, merge->conflicts, kBack).ok());
+        QCOMPARE(s.home->studio().count(), 3);
+        QCOMPARE(s.home->visits().of(id).size(), size_t(1));
+        QCOMPARE(s.home->studio().display(id)->role, QString("retouching"));
+    }
+
+    void aDamagedCopyChangesNothing()
+    {
+        Sides s = sides(newFile());
+        QVERIFY(s.away->connection().change("UPDATE along SET cards = '{\"display\": 3}'", {}, say("nothing-changed")).ok());
+        const auto merge = store::mergeOf(*s.away, *s.home);
+        QVERIFY(!merge.ok() && merge.error().kind == ErrorKind::Storage);
+        QVERIFY(s.away->connection().change("UPDATE along SET cards = '{}'", {}, say("nothing-changed")).ok());
+        (void)store::mergeOf(*s.away, *s.home); // all is a conflict or the same, and nothing breaks
+    }
+};
+
+QTEST_GUILESS_MAIN(TestAlong)
+#include "test_along.moc"
