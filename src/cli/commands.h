@@ -93,7 +93,7 @@ struct DesktopOptions {
 /// Of `fleet`.
 struct FleetOptions {
     std::vector<std::string> files;
-    std::string on, target, tolerance = "studio", colours, history, problem, store, out, since, assignment, conflicts;
+    std::string on, target, tolerance = "studio", colours, history, problem, store, out, since, assignment, conflicts, user, role;
     double months = 12, hours = 8;
     int interval = 28, people = 1;
     RegisterEntry entry;
@@ -138,6 +138,8 @@ int moveStore(const FleetOptions &options);
 /// Takes a copy along to work on while the studio's place is out of reach; brings home what was done in it.
 int takeStoreAlong(const FleetOptions &options);
 int bringStoreHome(const FleetOptions &options);
+/// Says what a user of the server may do with the studio.
+int grantStore(const FleetOptions &options);
 int listTolerances(bool json);
 int serveDisplay(const ServeOptions &options, bool json);
 

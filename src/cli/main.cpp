@@ -371,6 +371,11 @@ void addFleet(CLI::App &app, FleetOptions &o, int &status)
     keep("take", phrase("cli", "Takes a copy along, to work on while the studio is out of reach"), takeStoreAlong)
         ->add_option("FILE", o.out, phrase("cli", "Where to"))
         ->required();
+    auto *granting = keep("grant", phrase("cli", "Says what a user of the server may do with the studio"), grantStore);
+    granting->add_option("USER", o.user, phrase("cli", "That the server knows"))->required();
+    granting->add_option("ROLE", o.role, phrase("cli", "read, measure (not rooms, plan and name), administer, or none"))
+        ->required()
+        ->check(CLI::IsMember({"read", "measure", "administer", "none"}));
     auto *bringing = keep("bring", phrase("cli", "Brings home what was done in a copy; shows it first"), bringStoreHome);
     bringing->add_option("FILE", o.out, phrase("cli", "The copy that was taken along"))->required();
     bringing->add_flag("--yes", o.yes, phrase("cli", "Do it"));

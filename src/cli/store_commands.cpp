@@ -8,6 +8,7 @@
 #include "cli/progress_line.h"
 #include "cli/studio.h"
 #include "store/along.h"
+#include "store/roles.h"
 #include "words/words.h"
 
 #include <array>
@@ -143,6 +144,24 @@ int moveStore(const FleetOptions &o)
     return kDone;
 }
 
+int grantStore(const FleetOptions &o)
+{
+    OpenStudio studio(o.store);
+    if (!studio.store()) {
+        return report(studio.store().error(), o.json);
+    }
+    Store &store = *studio.store().value();
+    if (const Status s = store::setRole(store, QString::fromStdString(o.user), store::roleFromName(o.role)); !s) {
+        return report(s.error(), o.json);
+    }
+    if (o.json) {
+        printJson({{"user", o.user}, {"role", o.role}, {"store", store.shown().toStdString()}});
+    } else {
+        std::cout << said(say("role-given", o.user, say("role-" + o.role), store.shown().toStdString())) << "\n";
+    }
+    return kDone;
+}
+
 int takeStoreAlong(const FleetOptions &o)
 {
     OpenStudio studio(o.store);
@@ -189,7 +208,7 @@ nlohmann::json mergeJson(const Merge &merge, bool done)
 void tellMerge(const Merge &merge)
 {
     for (const auto &[kind, number] : merge.counts) {
-        std::cout << said(say("merge-brings", say("merge-" + kind), number)) << "\n";
+        std::cout << said(say("merge-brings", say("merge-count-" + kind), number)) << "\n";
     }
     for (const MergeConflict &c : merge.conflicts) {
         std::cout << said(say("merge-conflict", say("merge-kind-" + c.kind), c.name, say("merge-field-" + c.field), c.base, c.mine, c.theirs))

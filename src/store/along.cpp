@@ -2,8 +2,11 @@
 #include "store/along.h"
 
 #include "store/cards.h"
+#include "store/packed.h"
 
 #include <QFile>
+#include <QFileInfo>
+#include <QSettings>
 
 namespace lamp::store {
 
@@ -13,6 +16,12 @@ const Message kNotTaken = say("studio-could-not-copied");
 
 /// Not a table of every studio: a copy alone has it, and one row in it.
 const char *const kTable = "CREATE TABLE along (place TEXT NOT NULL, taken_at {integer} NOT NULL, cards TEXT NOT NULL)";
+
+/// Where it is remembered which copy was taken of a place.
+QString keyOf(const QString &place)
+{
+    return QStringLiteral("along/") + QString::fromLatin1(sha256(withoutPassword(place).toUtf8()).toHex());
+}
 
 Status writeDown(Store &copy, const QString &place, WallTime now)
 {
@@ -40,6 +49,12 @@ std::optional<Along> alongOf(Store &store)
     return rows.next() ? std::optional(Along{rows.text(0), rows.time(1).value_or(WallTime{})}) : std::nullopt;
 }
 
+QString lastAlong(const QString &place)
+{
+    const QString file = QSettings(kOwnSettings, kOwnSettings).value(keyOf(place)).toString();
+    return QFile::exists(file) ? file : QString();
+}
+
 Transfer takeAlong(Store &from, const QString &file, WallTime now, const TransferProgress &progress, const std::stop_token &stop)
 {
     if (isServer(file) || QFile::exists(file)) {
@@ -50,7 +65,9 @@ Transfer takeAlong(Store &from, const QString &file, WallTime now, const Transfe
         auto copy = Store::open(file);
         done.status = copy ? writeDown(*copy.value(), from.path(), now) : copy.error();
     }
-    if (!done.status) {
+    if (done.status) {
+        QSettings(kOwnSettings, kOwnSettings).setValue(keyOf(from.path()), QFileInfo(file).absoluteFilePath());
+    } else {
         for (const char *suffix : {"", "-wal", "-shm"}) {
             QFile::remove(file + QLatin1String(suffix));
         }

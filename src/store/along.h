@@ -34,6 +34,9 @@ struct Along {
 };
 std::optional<Along> alongOf(Store &store);
 
+/// The copy that was last taken along of a studio on this computer; empty where there is none, or its file is gone.
+QString lastAlong(const QString &place);
+
 /// Copies the studio into a new file that can be worked on while its own place is out of reach, and writes down how all cards stood.
 /// \return an error and no file where anything failed
 Transfer takeAlong(Store &from, const QString &file, WallTime now, const TransferProgress &progress, const std::stop_token &stop);

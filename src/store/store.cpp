@@ -19,7 +19,7 @@ using namespace store;
 
 namespace {
 
-const QString kOwn = QStringLiteral("dutiful-lamp"), kPlace = QStringLiteral("studio/place");
+const QString kPlace = QStringLiteral("studio/place");
 
 QString inDataFolder(const char *file)
 {
@@ -253,7 +253,7 @@ Status Store::examine(const QString &path, const std::stop_token &stop)
 
 QString defaultStorePath()
 {
-    const QString chosen = QSettings(kOwn, kOwn).value(kPlace).toString();
+    const QString chosen = QSettings(kOwnSettings, kOwnSettings).value(kPlace).toString();
     return chosen.isEmpty() ? inDataFolder("studio.sqlite") : chosen;
 }
 
@@ -265,7 +265,7 @@ QString demoPlace()
 void setStudioPlace(const QString &where)
 {
     // From wherever the program is started next.
-    QSettings(kOwn, kOwn).setValue(kPlace, isServer(where) ? withoutPassword(where) : QFileInfo(where).absoluteFilePath());
+    QSettings(kOwnSettings, kOwnSettings).setValue(kPlace, isServer(where) ? withoutPassword(where) : QFileInfo(where).absoluteFilePath());
 }
 
 } // namespace lamp

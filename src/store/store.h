@@ -97,6 +97,8 @@ private:
 QString defaultStorePath();
 /// Where the demo's studio is: a file of its own beside the usual place.
 QString demoPlace();
+/// How this person's settings are named.
+inline const QString kOwnSettings = QStringLiteral("dutiful-lamp");
 /// Keeps where the studio is, a file or a server, without a password.
 void setStudioPlace(const QString &where);
 

@@ -5,6 +5,7 @@
 #include "support.h"
 
 #include "store/along.h"
+#include "store/roles.h"
 
 #include <QFile>
 #include <QTemporaryDir>
@@ -298,12 +299,46 @@ private Q_SLOTS:
         QVERIFY(s.away->visits().finish(visit("v-p", "2031-03-07T09:00:00Z"), named(*s.away, "Plover at sea").id).ok());
         auto merge = store::mergeOf(*s.away, *s.home);
         QVERIFY(merge.ok() && !merge->counts.contains("displays"));
-        // Nobody knows which name was first; the use is given by one side only, but the other says none: that is asked too.
+        // Nobody knows which name was first; the use is given by one side only.
         QVERIFY(std::any_of(merge->conflicts.begin(), merge->conflicts.end(), [](const MergeConflict &c) { return c.field == "name"; }));
         QVERIFY(store::bringHome(*s.away, *s.home, merge->conflicts, kBack).ok());
         QCOMPARE(s.home->studio().count(), 3);
         QCOMPARE(s.home->visits().of(id).size(), size_t(1));
         QCOMPARE(s.home->studio().display(id)->role, QString("retouching"));
+    }
+
+    // Roles are the server's: it refuses what a role may not, whatever program asks.
+    void rolesAreKeptByTheServer()
+    {
+        const QString place = m_server->newDatabase(), database = place.section('/', 3).section('?', 0, 0);
+        Sides s = sides(place);
+        for (const char *user : {"reader", "meter", "odd \"name\"; x"}) {
+            QVERIFY(m_server->sql(QStringLiteral("CREATE ROLE \"%1\" LOGIN").arg(QString(user).replace('"', "\"\"")), database));
+        }
+        QVERIFY(store::setRole(*s.home, "reader", store::Role::Read).ok());
+        QVERIFY(store::setRole(*s.home, "meter", store::Role::Measure).ok());
+        QVERIFY(store::setRole(*s.home, "odd \"name\"; x", store::Role::Read).ok());
+        QCOMPARE(store::setRole(*s.home, "nobody", store::Role::Read).error().code, std::string("user"));
+        QCOMPARE(store::setRole(*s.away, "reader", store::Role::Read).error().code, std::string("store"));
+        const auto as = [&](const char *user) { return Store::open(QString(place).replace("lamp@", QLatin1String(user) + '@')); };
+        auto reader = as("reader"), meter = as("meter");
+        QVERIFY2(reader.ok() && meter.ok(), reader ? "" : english(reader.error()).c_str());
+        QCOMPARE(reader.value()->studio().count(), 2);
+        QVERIFY(!reader.value()->visits().finish(visit("v-r", "2031-03-07T09:00:00Z"), s.knot).ok());
+        const Status measured = meter.value()->visits().finish(visit("v-m", "2031-03-07T09:00:00Z"), s.knot);
+        QVERIFY2(measured.ok(), measured ? "" : english(measured.error()).c_str());
+        QVERIFY(!changed(
+                     *meter.value(), "Dunlin", [](DisplayEntry &d) { d.note = "hood"; }, kTaken)
+                     .name.isEmpty());
+        QVERIFY(!meter.value()->studio().addRoom("Attic").ok());
+        QVERIFY(!meter.value()->plans().setDrawn({}).ok());
+        QCOMPARE(s.home->visits().of(s.knot).size(), size_t(2));
+        // More, and nothing at all.
+        QVERIFY(store::setRole(*s.home, "meter", store::Role::Administer).ok());
+        QVERIFY(as("meter").value()->studio().addRoom("Attic").ok());
+        QVERIFY(store::setRole(*s.home, "meter", std::nullopt).ok());
+        const auto gone = as("meter");
+        QVERIFY(!gone.ok() || gone.value()->studio().count() == 0);
     }
 
     void aDamagedCopyChangesNothing()

@@ -10,15 +10,18 @@
 #include "app/fleet/fleet_desk.h"
 #include "app/parts/look.h"
 #include "app/shell/main_window.h"
+#include "app/studio/bring_home.h"
 #include "app/studio/move_studio.h"
 #include "report/report.h"
 #include "visit/visit.h"
 
 #include <QApplication>
+#include <QComboBox>
 #include <QLineEdit>
 #include <QPushButton>
 #include <QSettings>
 #include <QTableView>
+#include <QTableWidget>
 #include <QTemporaryDir>
 #include <QTimer>
 #include <QTreeView>
@@ -215,6 +218,60 @@ private Q_SLOTS:
         const QString before = places(*m_two);
         QVERIFY(m_one->store()->visits().finish(finishedVisit("v2"), m_one->store()->studio().find("Curlew", "CU-1")->id).ok());
         QTRY_VERIFY_WITH_TIMEOUT(places(*m_two) != before, 3000);
+    }
+
+    // Out of reach one goes on with a copy, and brings it home afterwards; the window that stayed sees it.
+    void aCopyIsTakenAlongAndBroughtHome()
+    {
+        const QString server = m_one->store()->path(), file = m_dir.filePath("along.sqlite");
+        QVERIFY(
+            store::takeAlong(*m_one->store(), file, std::chrono::floor<std::chrono::seconds>(std::chrono::system_clock::now()), {}, {}).status.ok());
+        const auto noted = [](Store &store, qint64 id, const QString &note) {
+            DisplayEntry d = *store.studio().display(id);
+            d.note = note;
+            QVERIFY(store.studio().change(d, {}).ok());
+        };
+        noted(*m_one->store(), m_display, "at home");
+        m_server->stop();
+        auto away = open(server); // offers the copy
+        QTRY_VERIFY(button(*away, "Open the copy") != nullptr && button(*away, "Open the copy")->isVisible());
+        picture(*away, "out-of-reach");
+        button(*away, "Open the copy")->click();
+        QTRY_COMPARE(away->store()->path(), file);
+        QVERIFY2(labels(*away).contains("This is the copy that was taken along"), qPrintable(labels(*away)));
+        QVERIFY(places(*away).contains("Curlew"));
+        noted(*away->store(), m_display, "at sea");
+        QVERIFY(away->store()->visits().finish(finishedVisit("v-sea"), m_display).ok());
+        QVERIFY(m_server->start());
+        QTest::qWait(1500);
+        QAction *bring = nullptr;
+        for (QAction *a : away->findChildren<QAction *>()) {
+            bring = QString(a->text()).remove('&') == "Bring a copy home…" ? a : bring;
+        }
+        QVERIFY(bring != nullptr);
+        QTimer::singleShot(0, this, [&] {
+            auto *dialog = qobject_cast<BringHome *>(QApplication::activeModalWidget());
+            QVERIFY(dialog != nullptr);
+            QPushButton *act = button(*dialog, "Bring it home");
+            QTRY_VERIFY_WITH_TIMEOUT(act->isEnabled(), 10000);
+            auto *table = dialog->findChild<QTableWidget *>();
+            QVERIFY(table->isVisible() && table->rowCount() == 1);
+            QCOMPARE(table->item(0, 3)->text(), QString("at sea"));
+            QCOMPARE(table->item(0, 4)->text(), QString("at home"));
+            QVERIFY2(labels(*dialog).contains("Visits: 1"), qPrintable(labels(*dialog)));
+            qobject_cast<QComboBox *>(table->cellWidget(0, 5))->setCurrentIndex(1);
+            picture(*dialog, "bring-home");
+            act->click();
+            QTRY_VERIFY_WITH_TIMEOUT(labels(*dialog).contains("All of it is in the studio now"), 10000);
+            QVERIFY(!act->isEnabled());
+            dialog->reject();
+        });
+        bring->trigger();
+        QTRY_VERIFY(button(*away, "Open it") != nullptr && button(*away, "Open it")->isVisible());
+        button(*away, "Open it")->click();
+        QTRY_COMPARE(away->store()->path(), server);
+        QCOMPARE(away->store()->studio().display(m_display)->note, QString("at sea"));
+        QVERIFY(m_one->store()->visits().entry("v-sea"));
     }
 };
 

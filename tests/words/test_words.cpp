@@ -99,7 +99,8 @@ QSet<int> placesOf(const QString &text)
 /// These are put together from a part that is a name in files.
 bool madeOfAName(const QString &code)
 {
-    return code.startsWith("task-") || code.startsWith("effort-") || code.startsWith("verdict-");
+    return code.startsWith("task-") || code.startsWith("effort-") || code.startsWith("verdict-") || code.startsWith("merge-kind-")
+           || code.startsWith("merge-field-") || code.startsWith("merge-count-") || code.startsWith("role-");
 }
 
 } // namespace

@@ -105,6 +105,8 @@ void MainWindow::buildMenus()
     });
     studio->addAction(tr("E&xport this visit…"), this, &MainWindow::passVisitOn);
     studio->addAction(tr("&Where it is kept…"), this, [this] { m_register->move(runner()->running() || m_background->busy()); });
+    studio->addAction(tr("&Take a copy along…"), m_register, &StudioDesk::takeAlong);
+    studio->addAction(tr("&Bring a copy home…"), m_register, &StudioDesk::bringHome);
     studio->addAction(tr("&Name and mark on reports…"), m_register, &StudioDesk::editLetterhead);
     studio->addAction(tr("&Settings…"), QKeySequence(tr("Ctrl+,")), this, [this] { WorkSettings(store(), this).exec(); });
     studio->addSeparator();
@@ -214,10 +216,12 @@ void MainWindow::connectStudio()
     connect(m_welcome, &Welcome::thisScreenWanted, m_register, &StudioDesk::calibrateThisScreen);
     connect(m_register, &StudioDesk::visitWanted, this, [this] { startVisit(Task::Full); });
     connect(m_studio, &OpenStudio::changed, this, &MainWindow::reloadPlaces);
-    connect(m_register, &StudioDesk::openWanted, this, [this] {
+    const auto openAgain = [this] {
         m_places->mean(0);
         openStore();
-    });
+    };
+    connect(m_register, &StudioDesk::openWanted, this, openAgain);
+    connect(m_studio, &OpenStudio::wanted, this, openAgain);
     connect(m_fleet, &FleetDesk::editWanted, m_register, &StudioDesk::editDisplays);
     connect(m_register, &StudioDesk::manyChanged, this, [this] {
         reloadPlaces();

@@ -6,6 +6,9 @@
 #include "app/parts/words.h"
 #include "app/studio/demo_studio.h"
 
+#include "store/along.h"
+
+#include <QDateTime>
 #include <QFileInfo>
 
 namespace lamp::app {
@@ -36,6 +39,13 @@ bool OpenStudio::open(Demo demo)
     auto opened = Store::open(m_path);
     if (!opened) {
         m_banner.say(opened.error());
+        if (const QString copy = store::lastAlong(m_path); !copy.isEmpty()) {
+            m_banner.say(tr("%1 Meanwhile the copy that was taken along can be worked on.").arg(text(opened.error())), tr("Open the copy"),
+                         [this, copy] {
+                             choose(copy);
+                             Q_EMIT wanted();
+                         });
+        }
         return false;
     }
     if (m_store) {
@@ -45,6 +55,10 @@ bool OpenStudio::open(Demo demo)
     m_store->onChanges([this] { Q_EMIT changedElsewhere(); });
     if (!m_store->movedAside().isEmpty()) {
         m_banner.say(tr("The studio file was damaged. It is kept as %1; a new one was begun.").arg(m_store->movedAside()));
+    }
+    if (const auto along = store::alongOf(*m_store)) {
+        const QString day = QDateTime::fromSecsSinceEpoch(along->at.time_since_epoch().count()).date().toString(Qt::ISODate);
+        m_banner.say(tr("This is the copy that was taken along on %1. \"Bring a copy home\" puts what is done in it into the studio.").arg(day));
     }
     if (!m_store->copyBefore().isEmpty()) {
         m_banner.say(tr("The studio file was converted to this version. The previous one is kept as %1.").arg(m_store->copyBefore()));

@@ -41,6 +41,8 @@ Q_SIGNALS:
     void changed();
     /// The same, by another window, program or workstation.
     void changedElsewhere();
+    /// Another place was chosen from what was said: it is to be opened.
+    void wanted();
     /// The demo is filled, or could not be.
     void filled();
 

@@ -1,19 +1,33 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/studio/studio_desk.h"
 
+#include "app/parts/background.h"
 #include "app/parts/banner.h"
 #include "app/parts/words.h"
 #include "app/studio/add_display.h"
+#include "app/studio/bring_home.h"
 #include "app/studio/edit_display.h"
 #include "app/studio/edit_letterhead.h"
 #include "app/studio/edit_many.h"
 #include "app/studio/move_studio.h"
 #include "app/studio/open_studio.h"
 
+#include <QDate>
+#include <QDir>
+#include <QFileDialog>
+#include <QFileInfo>
+
 namespace lamp::app {
 
-StudioDesk::StudioDesk(OpenStudio &studio, Banner &banner, QWidget &window) : QObject(&window), m_studio(studio), m_banner(banner), m_window(window)
+StudioDesk::StudioDesk(OpenStudio &studio, Banner &banner, QWidget &window)
+    : QObject(&window), m_studio(studio), m_banner(banner), m_window(window), m_background(new Background(this))
 {
+    connect(m_background, &Background::failed, this, [this](const QString &why) { m_banner.say(why); });
+}
+
+StudioDesk::~StudioDesk()
+{
+    m_background->cancel();
 }
 
 void StudioDesk::ask(bool thisScreen)
@@ -141,6 +155,57 @@ void StudioDesk::move(bool busy)
     } else {
         m_studio.choose(before);
         Q_EMIT openWanted();
+    }
+}
+
+void StudioDesk::takeAlong()
+{
+    if (m_studio.store() == nullptr || m_studio.filling()) {
+        m_banner.say(tr("There is no studio to copy yet."));
+        return;
+    }
+    const QString name = tr("along-%1.sqlite").arg(QDate::currentDate().toString(Qt::ISODate));
+    const QString file =
+        QFileDialog::getSaveFileName(&m_window, tr("A copy to take along"), QDir(QFileInfo(defaultStorePath()).path()).filePath(name),
+                                     tr("Studio (*.sqlite)"), nullptr, QFileDialog::DontConfirmOverwrite);
+    if (file.isEmpty()) {
+        return;
+    }
+    m_banner.say(tr("Copying the studio to %1…").arg(file));
+    m_background->carryOut(
+        {},
+        [file, place = m_studio.path()](const std::stop_token &stop) -> Status {
+            auto own = Store::open(place);
+            return own ? store::takeAlong(*own.value(), file, wallNow(), {}, stop).status : Status(own.error());
+        },
+        [this, file](const Status &taken) {
+            if (m_banner.did(taken)) {
+                m_banner.say(tr("The copy is %1. While the studio is out of reach, open it by \"Where it is kept\"; then bring it home.").arg(file));
+            }
+        });
+}
+
+void StudioDesk::bringHome()
+{
+    if (m_studio.store() == nullptr) {
+        return;
+    }
+    const auto along = store::alongOf(*m_studio.store());
+    const QString copy = along
+                             ? m_studio.path()
+                             : QFileDialog::getOpenFileName(&m_window, tr("The copy that was taken along"),
+                                                            QFileInfo(store::lastAlong(m_studio.path())).absoluteFilePath(), tr("Studio (*.sqlite)"));
+    if (copy.isEmpty()) {
+        return;
+    }
+    BringHome(copy, along ? along->place : m_studio.path(), &m_window).exec();
+    if (along) {
+        m_banner.say(tr("Go on with the studio itself?"), tr("Open it"), [this, place = along->place] {
+            m_studio.choose(place);
+            Q_EMIT openWanted();
+        });
+    } else {
+        Q_EMIT manyChanged();
     }
 }
 

@@ -7,6 +7,7 @@
 
 namespace lamp::app {
 
+class Background;
 class Banner;
 class OpenStudio;
 
@@ -17,6 +18,7 @@ class StudioDesk : public QObject {
 
 public:
     StudioDesk(OpenStudio &studio, Banner &banner, QWidget &window);
+    ~StudioDesk() override;
 
     void addDisplay() { ask(false); }
     /// Adds the screen that the window is on, and begins a visit to it.
@@ -29,6 +31,10 @@ public:
     void photographPutAway(qint64 id, qint64 displayId);
     /// \param busy whether something still works with the studio: it is not moved from under it
     void move(bool busy);
+    /// Copies the studio into a file to work on while its own place is out of reach.
+    void takeAlong();
+    /// Brings a copy home: the one that is open, else one that is asked for.
+    void bringHome();
 
 Q_SIGNALS:
     /// A display was added or its card changed: it is to be seen.
@@ -46,6 +52,7 @@ private:
     OpenStudio &m_studio;
     Banner &m_banner;
     QWidget &m_window;
+    Background *m_background; ///< copies: apart, since nothing may push them aside
 };
 
 } // namespace lamp::app

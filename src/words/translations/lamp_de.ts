@@ -654,10 +654,6 @@
         <translation>Das Studio: eine Datei oder postgresql://...; ohne Angabe das benutzte</translation>
     </message>
     <message>
-        <source>The studio&apos;s store: check, backup, move</source>
-        <translation>Der Speicher des Studios: check, backup, move</translation>
-    </message>
-    <message>
         <source>Copies the studio to another file or to a server, and compares every value</source>
         <translation>Kopiert das Studio in eine andere Datei oder auf einen Server und vergleicht jeden Wert</translation>
     </message>
@@ -876,6 +872,38 @@
     <message>
         <source>Writes register, history, whole visits, measurements and photographs into a folder</source>
         <translation>Schreibt Verzeichnis, Verlauf, ganze Besuche, Messungen und Fotografien in einen Ordner</translation>
+    </message>
+    <message>
+        <source>The studio&apos;s store: check, backup, move, take a copy along and bring it home</source>
+        <translation>Der Speicher des Studios: prüfen, sichern, umziehen, Kopie mitnehmen und heimbringen</translation>
+    </message>
+    <message>
+        <source>Takes a copy along, to work on while the studio is out of reach</source>
+        <translation>Nimmt eine Kopie mit, um zu arbeiten, während das Studio nicht erreichbar ist</translation>
+    </message>
+    <message>
+        <source>Brings home what was done in a copy; shows it first</source>
+        <translation>Bringt heim, was in einer Kopie getan wurde; zeigt es zuerst</translation>
+    </message>
+    <message>
+        <source>The copy that was taken along</source>
+        <translation>Die mitgenommene Kopie</translation>
+    </message>
+    <message>
+        <source>Of what both sides changed, which counts</source>
+        <translation>Was gilt, wenn beide Seiten etwas änderten</translation>
+    </message>
+    <message>
+        <source>Says what a user of the server may do with the studio</source>
+        <translation>Sagt, was ein Benutzer des Servers mit dem Studio tun darf</translation>
+    </message>
+    <message>
+        <source>That the server knows</source>
+        <translation>Den der Server kennt</translation>
+    </message>
+    <message>
+        <source>read, measure (not rooms, plan and name), administer, or none</source>
+        <translation>read, measure (nicht Räume, Plan und Name), administer oder none</translation>
     </message>
 </context>
 <context>
@@ -1332,6 +1360,77 @@
     <message>
         <source>&amp;Plan is drawn</source>
         <translation>&amp;Plan ist gezeichnet</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::BringHome</name>
+    <message>
+        <source>changed</source>
+        <translation>geändert</translation>
+    </message>
+    <message>
+        <source>&amp;Bring it home</source>
+        <translation>&amp;Heimbringen</translation>
+    </message>
+    <message>
+        <source>Bring a copy home</source>
+        <translation>Eine Kopie heimbringen</translation>
+    </message>
+    <message>
+        <source>Changed on both sides</source>
+        <translation>Auf beiden Seiten geändert</translation>
+    </message>
+    <message>
+        <source>What of it</source>
+        <translation>Was daran</translation>
+    </message>
+    <message>
+        <source>When it was taken</source>
+        <translation>Bei der Mitnahme</translation>
+    </message>
+    <message>
+        <source>In the copy</source>
+        <translation>In der Kopie</translation>
+    </message>
+    <message>
+        <source>At home</source>
+        <translation>Zu Hause</translation>
+    </message>
+    <message>
+        <source>What counts</source>
+        <translation>Was gilt</translation>
+    </message>
+    <message>
+        <source>Comparing %1 with %2…</source>
+        <translation>%1 wird mit %2 verglichen…</translation>
+    </message>
+    <message>
+        <source>%1: %2</source>
+        <translation>%1: %2</translation>
+    </message>
+    <message>
+        <source>The copy brings this home; nothing of it was changed here as well.</source>
+        <translation>Die Kopie bringt dies heim; nichts davon wurde auch hier geändert.</translation>
+    </message>
+    <message>
+        <source>The copy brings this home. Of what was changed on both sides, choose what counts; the other value is then gone.</source>
+        <translation>Die Kopie bringt dies heim. Wählen Sie bei dem, was auf beiden Seiten geändert wurde, was gilt; der andere Wert ist danach weg.</translation>
+    </message>
+    <message>
+        <source>%1 %2</source>
+        <translation>%1 %2</translation>
+    </message>
+    <message>
+        <source>What counts: %1, %2</source>
+        <translation>Was gilt: %1, %2</translation>
+    </message>
+    <message>
+        <source>Bringing it home…</source>
+        <translation>Wird heimgebracht…</translation>
+    </message>
+    <message>
+        <source>Card</source>
+        <translation>Karte</translation>
     </message>
 </context>
 <context>
@@ -2772,6 +2871,14 @@
         <source>Ctrl+B</source>
         <translation>Ctrl+B</translation>
     </message>
+    <message>
+        <source>&amp;Take a copy along…</source>
+        <translation>Eine Kopie &amp;mitnehmen…</translation>
+    </message>
+    <message>
+        <source>&amp;Bring a copy home…</source>
+        <translation>Eine Kopie heimbrin&amp;gen…</translation>
+    </message>
 </context>
 <context>
     <name>lamp::app::MenuForm</name>
@@ -2886,6 +2993,18 @@
     <message>
         <source>The studio file was converted to this version. The previous one is kept as %1.</source>
         <translation>Die Studiodatei wurde auf diese Version umgestellt. Die vorige bleibt als %1 erhalten.</translation>
+    </message>
+    <message>
+        <source>%1 Meanwhile the copy that was taken along can be worked on.</source>
+        <translation>%1 Inzwischen kann mit der mitgenommenen Kopie gearbeitet werden.</translation>
+    </message>
+    <message>
+        <source>Open the copy</source>
+        <translation>Kopie öffnen</translation>
+    </message>
+    <message>
+        <source>This is the copy that was taken along on %1. &quot;Bring a copy home&quot; puts what is done in it into the studio.</source>
+        <translation>Das ist die Kopie, die am %1 mitgenommen wurde. „Eine Kopie heimbringen“ bringt ins Studio, was in ihr getan wird.</translation>
     </message>
 </context>
 <context>
@@ -3663,6 +3782,42 @@
     <message>
         <source>The cards of %1 displays are changed.</source>
         <translation>Die Karten von %1 Bildschirmen sind geändert.</translation>
+    </message>
+    <message>
+        <source>There is no studio to copy yet.</source>
+        <translation>Es gibt noch kein Studio, das kopiert werden könnte.</translation>
+    </message>
+    <message>
+        <source>along-%1.sqlite</source>
+        <translation>unterwegs-%1.sqlite</translation>
+    </message>
+    <message>
+        <source>A copy to take along</source>
+        <translation>Eine Kopie zum Mitnehmen</translation>
+    </message>
+    <message>
+        <source>Studio (*.sqlite)</source>
+        <translation>Studio (*.sqlite)</translation>
+    </message>
+    <message>
+        <source>Copying the studio to %1…</source>
+        <translation>Das Studio wird nach %1 kopiert…</translation>
+    </message>
+    <message>
+        <source>The copy is %1. While the studio is out of reach, open it by &quot;Where it is kept&quot;; then bring it home.</source>
+        <translation>Die Kopie ist %1. Öffnen Sie sie mit „Wo es liegt“, solange das Studio nicht erreichbar ist; bringen Sie sie danach heim.</translation>
+    </message>
+    <message>
+        <source>The copy that was taken along</source>
+        <translation>Die mitgenommene Kopie</translation>
+    </message>
+    <message>
+        <source>Go on with the studio itself?</source>
+        <translation>Mit dem Studio selbst weitermachen?</translation>
+    </message>
+    <message>
+        <source>Open it</source>
+        <translation>Öffnen</translation>
     </message>
 </context>
 <context>
@@ -11531,6 +11686,246 @@
     <message>
         <source>Comparing the displays</source>
         <translation>Die Bildschirme werden verglichen</translation>
+    </message>
+    <message>
+        <source>A copy to take along is a new file.</source>
+        <translation>Eine Kopie zum Mitnehmen ist eine neue Datei.</translation>
+    </message>
+    <message>
+        <source>What the copy remembers of the studio cannot be read.</source>
+        <translation>Was sich die Kopie vom Studio gemerkt hat, ist nicht lesbar.</translation>
+    </message>
+    <message>
+        <source>That file is no copy that was taken along.</source>
+        <translation>Diese Datei ist keine mitgenommene Kopie.</translation>
+    </message>
+    <message>
+        <source>That copy was not taken from this studio.</source>
+        <translation>Diese Kopie stammt nicht aus diesem Studio.</translation>
+    </message>
+    <message>
+        <source>Choose the copy that was taken from it.</source>
+        <translation>Wählen Sie die Kopie, die aus ihm mitgenommen wurde.</translation>
+    </message>
+    <message>
+        <source>The studio was changed since it was compared with the copy.</source>
+        <translation>Das Studio wurde geändert, seit es mit der Kopie verglichen wurde.</translation>
+    </message>
+    <message>
+        <source>Compare them again.</source>
+        <translation>Vergleichen Sie noch einmal.</translation>
+    </message>
+    <message>
+        <source>Some of it was changed on both sides.</source>
+        <translation>Manches wurde auf beiden Seiten geändert.</translation>
+    </message>
+    <message>
+        <source>Say which counts: --conflicts copy, or --conflicts home.</source>
+        <translation>Sagen Sie, was gilt: --conflicts copy oder --conflicts home.</translation>
+    </message>
+    <message>
+        <source>Changed on both sides: %1 %2, %3: was &quot;%4&quot;, in the copy &quot;%5&quot;, at home &quot;%6&quot;</source>
+        <translation>Auf beiden Seiten geändert: %1 %2, %3: war „%4“, in der Kopie „%5“, zu Hause „%6“</translation>
+    </message>
+    <message>
+        <source>Visits in the copy that are not ended stay there: %1</source>
+        <translation>Nicht beendete Besuche in der Kopie bleiben dort: %1</translation>
+    </message>
+    <message>
+        <source>The copy brings nothing new.</source>
+        <translation>Die Kopie bringt nichts Neues.</translation>
+    </message>
+    <message>
+        <source>All of it is in the studio now. The copy is left as it is.</source>
+        <translation>Alles ist jetzt im Studio. Die Kopie bleibt, wie sie ist.</translation>
+    </message>
+    <message>
+        <source>Nothing was changed yet; --yes does it.</source>
+        <translation>Noch wurde nichts geändert; --yes führt es aus.</translation>
+    </message>
+    <message>
+        <source>The copy is in %1. Work on it with --store; &quot;store bring&quot; brings home what was done.</source>
+        <translation>Die Kopie ist in %1. Arbeiten Sie mit --store darin; „store bring“ bringt heim, was getan wurde.</translation>
+    </message>
+    <message>
+        <source>New rooms</source>
+        <translation>Neue Räume</translation>
+    </message>
+    <message>
+        <source>New displays</source>
+        <translation>Neue Bildschirme</translation>
+    </message>
+    <message>
+        <source>New instruments</source>
+        <translation>Neue Messgeräte</translation>
+    </message>
+    <message>
+        <source>Visits</source>
+        <translation>Besuche</translation>
+    </message>
+    <message>
+        <source>Measurements beside visits</source>
+        <translation>Messungen neben Besuchen</translation>
+    </message>
+    <message>
+        <source>Photographs</source>
+        <translation>Fotos</translation>
+    </message>
+    <message>
+        <source>Rows of history</source>
+        <translation>Zeilen der Geschichte</translation>
+    </message>
+    <message>
+        <source>Assignments</source>
+        <translation>Aufträge</translation>
+    </message>
+    <message>
+        <source>Corrections of instruments</source>
+        <translation>Korrekturen von Messgeräten</translation>
+    </message>
+    <message>
+        <source>Profiles that were installed</source>
+        <translation>Installierte Profile</translation>
+    </message>
+    <message>
+        <source>Changes of cards</source>
+        <translation>Änderungen an Karten</translation>
+    </message>
+    <message>
+        <source>Targets and tolerances</source>
+        <translation>Ziele und Toleranzen</translation>
+    </message>
+    <message>
+        <source>room</source>
+        <translation>Raum</translation>
+    </message>
+    <message>
+        <source>display</source>
+        <translation>Bildschirm</translation>
+    </message>
+    <message>
+        <source>instrument</source>
+        <translation>Messgerät</translation>
+    </message>
+    <message>
+        <source>tolerance</source>
+        <translation>Toleranz</translation>
+    </message>
+    <message>
+        <source>letterhead</source>
+        <translation>Briefkopf</translation>
+    </message>
+    <message>
+        <source>model</source>
+        <translation>Modell</translation>
+    </message>
+    <message>
+        <source>serial number</source>
+        <translation>Seriennummer</translation>
+    </message>
+    <message>
+        <source>kind of panel</source>
+        <translation>Art des Panels</translation>
+    </message>
+    <message>
+        <source>use</source>
+        <translation>Verwendung</translation>
+    </message>
+    <message>
+        <source>weight</source>
+        <translation>Gewicht</translation>
+    </message>
+    <message>
+        <source>days between visits</source>
+        <translation>Tage zwischen Besuchen</translation>
+    </message>
+    <message>
+        <source>bits</source>
+        <translation>Bit</translation>
+    </message>
+    <message>
+        <source>out of use</source>
+        <translation>außer Gebrauch</translation>
+    </message>
+    <message>
+        <source>place on the plan</source>
+        <translation>Platz auf dem Plan</translation>
+    </message>
+    <message>
+        <source>outline</source>
+        <translation>Umriss</translation>
+    </message>
+    <message>
+        <source>kind</source>
+        <translation>Art</translation>
+    </message>
+    <message>
+        <source>certificate</source>
+        <translation>Zertifikat</translation>
+    </message>
+    <message>
+        <source>made</source>
+        <translation>gebaut</translation>
+    </message>
+    <message>
+        <source>certified</source>
+        <translation>zertifiziert</translation>
+    </message>
+    <message>
+        <source>accuracy of x and y</source>
+        <translation>Genauigkeit von x und y</translation>
+    </message>
+    <message>
+        <source>accuracy of luminance</source>
+        <translation>Genauigkeit der Leuchtdichte</translation>
+    </message>
+    <message>
+        <source>values</source>
+        <translation>Werte</translation>
+    </message>
+    <message>
+        <source>mark</source>
+        <translation>Zeichen</translation>
+    </message>
+    <message>
+        <source>A studio in a file has no roles: who may read the file may do everything.</source>
+        <translation>Ein Studio in einer Datei hat keine Rollen: Wer die Datei lesen darf, darf alles.</translation>
+    </message>
+    <message>
+        <source>Move it to a server first (store move).</source>
+        <translation>Ziehen Sie es zuerst auf einen Server um (store move).</translation>
+    </message>
+    <message>
+        <source>The server knows no user &quot;%1&quot;.</source>
+        <translation>Der Server kennt keinen Benutzer „%1“.</translation>
+    </message>
+    <message>
+        <source>%1 owns the studio and may do everything.</source>
+        <translation>%1 gehört das Studio und darf alles.</translation>
+    </message>
+    <message>
+        <source>Have the user made by whoever looks after the server (CREATE ROLE ... LOGIN).</source>
+        <translation>Lassen Sie den Benutzer von dem anlegen, der sich um den Server kümmert (CREATE ROLE ... LOGIN).</translation>
+    </message>
+    <message>
+        <source>The role could not be given.</source>
+        <translation>Die Rolle konnte nicht vergeben werden.</translation>
+    </message>
+    <message>
+        <source>%1 may %2 the studio %3.</source>
+        <translation>%1 darf das Studio %3 %2.</translation>
+    </message>
+    <message>
+        <source>read and measure in</source>
+        <translation>lesen und darin messen</translation>
+    </message>
+    <message>
+        <source>administer</source>
+        <translation>verwalten</translation>
+    </message>
+    <message>
+        <source>no longer use</source>
+        <translation>nicht mehr benutzen</translation>
     </message>
 </context>
 </TS>
