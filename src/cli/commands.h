@@ -16,7 +16,7 @@ constexpr int kDone = 0, kNotWithin = 1, kBadInput = 2, kBenchFailed = 3, kNotWr
 /// The options of `visit`, as written on the command line.
 struct VisitOptions {
     std::string bench, target, out, task = "full", profile = "auto", instrument = "auto", effort = "standard", mode, metric, since, match, matchTo,
-                                    perceptualSource = "sRGB", tolerance = "studio", warmUp = "wait", name, profileIn, correction, keep,
+                                    byEye, perceptualSource = "sRGB", tolerance = "studio", warmUp = "wait", name, profileIn, correction, keep,
                                     report = "pdf", curves = "auto";
     int icc = 4, grid = 33;
     bool json = false, whole = false, gentle = false;

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "cli/commands.h"
 #include "cli/signal_stop.h"
+#include "fleet/eye_match.h"
 
 #include "cli/painting.h"
 #include "cli/progress_line.h"
@@ -37,6 +38,27 @@ void tellStage(ProgressLine &line, Stage stage, const VisitRecord &record)
 Error badChoice(const std::string &option, const std::string &value, Argument choices)
 {
     return {ErrorKind::Input, say("option-cannot-be", option, value), say("nothing-started"), say("choose-one", std::move(choices)), "option", false};
+}
+
+/// A match with what people saw alike, of the pair that it is of.
+Result<MatchTarget> byEyeToo(const MatchTarget &match, const std::string &path)
+{
+    const auto text = readFile(path);
+    const auto eye = text ? eyeMatchFromJson(text.value()) : Result<EyeMatch>(text.error());
+    if (!eye) {
+        return eye.error();
+    }
+    const std::string reference = modelAndSerial(eye->referenceModel, eye->referenceSerial);
+    if (reference != match.like.display) {
+        return Error{ErrorKind::Input,
+                     say("eye-of-others", reference, modelAndSerial(eye->model, eye->serial)),
+                     say("nothing-started"),
+                     say("give-eye-of-pair"),
+                     "eye",
+                     false};
+    }
+    const auto offset = setOffOf(eye.value());
+    return offset ? setOff(match, *offset) : match;
 }
 
 Result<VisitPlan> planFrom(const VisitOptions &o)
@@ -105,8 +127,12 @@ Result<VisitPlan> planFrom(const VisitOptions &o)
         if (!match) {
             return naming(o.match, match.error());
         }
-        plan.target = match->target;
-        plan.matched = match->like;
+        const auto alike = o.byEye.empty() ? match : byEyeToo(match.value(), o.byEye);
+        if (!alike) {
+            return naming(o.byEye, alike.error());
+        }
+        plan.target = alike->target;
+        plan.matched = alike->like;
     }
     if (!o.keep.empty()) {
         if (o.keep != "white" && o.keep != "luminance") {

@@ -36,15 +36,15 @@ Head headOf(const Json &j)
 {
     Head h;
     const std::string schema = j.at("schema").get<std::string>();
-    const bool diagnosis = schema == "dutiful-lamp/diagnosis/1";
-    if (!diagnosis && schema != "dutiful-lamp/measurement/1") {
+    const bool diagnosis = schema == "dutiful-lamp/diagnosis/1", byEye = schema == "dutiful-lamp/eye-match/1";
+    if (!diagnosis && !byEye && schema != "dutiful-lamp/measurement/1") {
         throw Unreadable(verbatim(schema));
     }
-    h.entry.kind = diagnosis ? "diagnosis" : j.at("kind").get<std::string>();
-    if (!diagnosis && !surveyKindFromName(h.entry.kind)) { // it becomes part of file names
+    h.entry.kind = diagnosis ? "diagnosis" : byEye ? "eye-match" : j.at("kind").get<std::string>();
+    if (!diagnosis && !byEye && !surveyKindFromName(h.entry.kind)) { // it becomes part of file names
         throw Unreadable(verbatim(h.entry.kind));
     }
-    h.entry.complete = diagnosis || j.at("complete").get<bool>();
+    h.entry.complete = diagnosis || byEye || j.at("complete").get<bool>();
     const auto finished = timeOf(j.at("finished").get<std::string>());
     if (!finished) {
         throw Unreadable(say("no-such-day", j.at("finished").get<std::string>()));
@@ -67,7 +67,8 @@ Head headOf(const Json &j)
 
 bool looksLikeMeasurement(const std::string &text)
 {
-    return text.find("dutiful-lamp/measurement/") != std::string::npos || text.find("dutiful-lamp/diagnosis/") != std::string::npos;
+    return text.find("dutiful-lamp/measurement/") != std::string::npos || text.find("dutiful-lamp/diagnosis/") != std::string::npos
+           || text.find("dutiful-lamp/eye-match/") != std::string::npos;
 }
 
 Result<MeasurementEntry> Measurements::describe(const std::string &document) const

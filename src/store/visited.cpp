@@ -103,6 +103,18 @@ Result<std::optional<VisitedDisplay>> asCalibrated(Store &store, qint64 displayI
     return std::optional(std::move(display).value());
 }
 
+std::optional<EyeMatch> eyeMatchOf(Store &store, qint64 displayId, const std::string &reference)
+{
+    for (const MeasurementEntry &m : store.measurements().of(displayId, "eye-match")) { // the newest first
+        const auto document = store.measurements().document(m.id);
+        auto match = document ? eyeMatchFromJson(*document) : Result<EyeMatch>(Error{});
+        if (match && modelAndSerial(match->referenceModel, match->referenceSerial) == reference) {
+            return std::move(match).value();
+        }
+    }
+    return std::nullopt;
+}
+
 std::vector<RoundCandidate> roundCandidates(Store &store, const std::vector<DueQuestion> &due, WallTime on)
 {
     constexpr size_t kMostRecords = 200; // whose visits are looked into: the others take what is usual

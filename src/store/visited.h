@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "fleet/eye_match.h"
 #include "fleet/studio_round.h"
 #include "fleet/visited_display.h"
 #include "store/store.h"
@@ -20,6 +21,9 @@ struct StudioDisplay {
 /// a while for many. \param ids of those that are wanted; empty: all
 /// \return an error where one cannot be read, or with ErrorKind::Cancelled where it was stopped
 Result<std::vector<StudioDisplay>> visitedDisplays(Store &store, const std::vector<qint64> &ids = {}, const std::stop_token &stop = {});
+
+/// What people last found of a display beside a reference, by eye; nothing where they did not. \param reference model and serial
+std::optional<EyeMatch> eyeMatchOf(Store &store, qint64 displayId, const std::string &reference);
 
 /// A display as its newest calibration left it, by the visit that made it; by the profile that a check held it against where no such visit is known.
 /// \return nothing where there is neither, or its profile holds no readings

@@ -53,6 +53,15 @@ Result<MatchTarget> matchOfVisitFile(const std::string &text, Target wanted)
     return match;
 }
 
+MatchTarget setOff(MatchTarget match, const Matched::ByEye &offset)
+{
+    const Uv read = uvOf(match.target.white.xy);
+    match.target.white.xy = xyOf({read.u + offset.du, read.v + offset.dv});
+    match.target.luminance.cdM2 *= 1 + offset.luminancePercent / 100;
+    match.like.byEye = offset;
+    return match;
+}
+
 Result<MatchTarget> matchOfVisit(const VisitRecord &record)
 {
     const auto earlier = earlierOf(record);

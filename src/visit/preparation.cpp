@@ -151,7 +151,10 @@ void Preparation::compareWithOthers()
         return;
     }
     const Matched &like = *r.plan.matched;
-    if (!like.technology.empty() && like.technology != r.display.technology) {
+    if (like.byEye) {
+        m_s.warn(say("matched-by-eye", like.display, decimal(like.byEye->du, 4), decimal(like.byEye->dv, 4), decimal(like.byEye->luminancePercent, 1),
+                     like.byEye->day));
+    } else if (!like.technology.empty() && like.technology != r.display.technology) {
         m_s.warn(say("matched-another-technology", like.display));
     }
     if (!like.instrument.empty() && like.instrument != instrument) {

@@ -41,6 +41,13 @@ constexpr const char *kUsualName = "{display}, {white}, {luminance} cd/m², {ton
 /// A display that another one is made like; what is not known is empty.
 struct Matched {
     std::string display, technology, instrument; ///< model and serial; kind of panel; model and serial of what read it
+    /// White as people saw it alike, less what was read of that display; nothing where they were not asked.
+    struct ByEye {
+        double du = 0, dv = 0, luminancePercent = 0; ///< u′v′; %
+        std::string day;                             ///< ISO date when they were
+        bool operator==(const ByEye &) const = default;
+    };
+    std::optional<ByEye> byEye = {};
 };
 
 /// What the studio's card of an instrument says beyond what the instrument says of itself.

@@ -68,6 +68,17 @@ MatrixCorrection correctionFrom(const Json &j)
     return c.value();
 }
 
+Json matchedJson(const Matched &m)
+{
+    Json j{m.display, m.technology, m.instrument};
+    if (m.byEye) {
+        for (const Json &part : {Json(m.byEye->du), Json(m.byEye->dv), Json(m.byEye->luminancePercent), Json(m.byEye->day)}) {
+            j.push_back(part);
+        }
+    }
+    return j;
+}
+
 Json planJson(const VisitPlan &p)
 {
     Json j{{"task", taskName(p.task)},
@@ -87,7 +98,7 @@ Json planJson(const VisitPlan &p)
            {"profile_in", base16(p.profileIn)},
            {"profile_in_name", p.profileInName},
            {"matrix", p.matrix ? correctionJson(*p.matrix) : Json(nullptr)},
-           {"matched", p.matched ? Json{p.matched->display, p.matched->technology, p.matched->instrument} : Json(nullptr)},
+           {"matched", p.matched ? matchedJson(*p.matched) : Json(nullptr)},
            {"earlier", p.earlier ? Json::parse(earlierToJson(*p.earlier)) : Json(nullptr)}};
     if (p.at != VisitPlan{}.at) {
         j["at"] = p.at;
@@ -142,7 +153,10 @@ VisitPlan planFrom(const Json &j)
     }
     if (j.contains("matched") && !j.at("matched").is_null()) {
         const Json &m = j.at("matched");
-        p.matched = {m.at(0).get<std::string>(), m.at(1).get<std::string>(), m.at(2).get<std::string>()};
+        p.matched = Matched{m.at(0).get<std::string>(), m.at(1).get<std::string>(), m.at(2).get<std::string>(), {}};
+        if (m.size() > 3) {
+            p.matched->byEye = {m.at(3).get<double>(), m.at(4).get<double>(), m.at(5).get<double>(), m.at(6).get<std::string>()};
+        }
     }
     if (j.contains("earlier") && !j.at("earlier").is_null()) {
         p.earlier = earlierFromJson(j.at("earlier").dump());

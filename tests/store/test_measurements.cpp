@@ -5,6 +5,7 @@
 
 #include "store/registers.h"
 #include "store/transfer.h"
+#include "store/visited.h"
 #include "survey/results.h"
 
 #include <QSqlError>
@@ -196,6 +197,21 @@ private Q_SLOTS:
         QCOMPARE(other.value()->copyBefore(), to + ".version-11");
         QVERIFY(other.value()->measurements().all().empty());
         QVERIFY(other.value()->measurements().add(kDiagnosis).ok());
+        // What two people matched by eye is kept the same way, of the display that follows; found by its reference.
+        EyeMatch eye{"Knot 24", "K-1", "Avocet 27", "A-1", {95, 100, 108}, fromIsoTime("2031-03-04T09:20:00Z"), {}};
+        for (const char *person : {"A", "A", "A", "B", "B", "B"}) {
+            eye.settings.push_back({person, 0.003, 0.001, 0});
+        }
+        const std::string document = eyeMatchToJson(eye);
+        QVERIFY(store::looksLikeMeasurement(document));
+        const auto kept = other.value()->measurements().add(document);
+        QVERIFY2(kept.ok(), kept ? "" : english(kept.error()).c_str());
+        const qint64 knot = other.value()->studio().find("Knot 24", "K-1")->id;
+        QCOMPARE(other.value()->measurements().of(knot, "eye-match").size(), size_t(1));
+        QVERIFY(!other.value()->measurements().of(knot, "eye-match").front().said.empty());
+        QVERIFY(eyeMatchOf(*other.value(), knot, "Avocet 27 A-1") && !eyeMatchOf(*other.value(), knot, "Avocet 27 A-2"));
+        QVERIFY(other.value()->measurements().setRemoved(kept.value(), true, kNow).ok());
+        QVERIFY(!eyeMatchOf(*other.value(), knot, "Avocet 27 A-1"));
         QCOMPARE(other.value()->studio().count(), 2);
     }
 };

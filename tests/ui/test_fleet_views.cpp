@@ -8,6 +8,7 @@
 
 #include "app/board/board_view.h"
 #include "app/fleet/ageing_view.h"
+#include "app/fleet/eye_view.h"
 #include "app/fleet/fleet_desk.h"
 #include "app/fleet/group_view.h"
 #include "app/fleet/pair_matrix.h"
@@ -21,12 +22,14 @@
 
 #include <QApplication>
 #include <QDoubleSpinBox>
+#include <QLineEdit>
 #include <QListWidget>
 #include <QPushButton>
 #include <QSettings>
 #include <QSpinBox>
 #include <QTableWidget>
 #include <QTemporaryDir>
+#include <QTimer>
 
 using namespace lamp;
 using namespace lamp::app;
@@ -53,6 +56,52 @@ class TestFleetViews : public QObject {
     QTemporaryDir m_dir;
     std::unique_ptr<MainWindow> m_window;
     void go(Qt::Key key, Qt::KeyboardModifiers with = Qt::NoModifier) { QTest::keyClick(m_window->windowHandle(), key, with); }
+
+    /// Two people match the pair by eye with the keys: kept, shown, and taken back.
+    void matchByEye(GroupView &group)
+    {
+        QPushButton *eye = nullptr;
+        for (QPushButton *b : group.findChildren<QPushButton *>()) {
+            eye = QString(b->text()).remove('&') == "Match by eye…" ? b : eye;
+        }
+        QVERIFY(eye != nullptr && eye->isVisible());
+        QTimer::singleShot(0, this, [&] {
+            auto *view = qobject_cast<EyeView *>(QApplication::activeModalWidget());
+            QVERIFY(view != nullptr && view->matching() != nullptr);
+            auto *person = view->findChild<QLineEdit *>();
+            QVERIFY(QTest::qWaitForWindowExposed(view));
+            for (const char *who : {"first", "second"}) {
+                person->setText(who);
+                view->findChild<NeutralPatch *>()->setFocus();
+                for (int i = 0; i < kEyeSettings; ++i) {
+                    // As an instrument would: until the two are read alike, but for a step to the blue.
+                    const QColor before = view->findChild<NeutralPatch *>()->patch();
+                    QTest::keyClick(view, Qt::Key_Left, Qt::ShiftModifier);
+                    QVERIFY(view->findChild<NeutralPatch *>()->patch() != before);
+                    QTest::keyClick(view, Qt::Key_Space);
+                }
+                if (person->text() == "first") {
+                    picture(*view, "by-eye");
+                    QVERIFY(!labels(*view).contains(QStringLiteral("Δu′"))); // the second is not told what the first found
+                }
+            }
+            QCOMPARE(view->matching()->settings().size(), size_t(2 * kEyeSettings));
+            QVERIFY2(labels(*view).contains(QStringLiteral("Δu′")), qPrintable(labels(*view)));
+            picture(*view, "by-eye-found");
+            view->accept();
+        });
+        eye->click();
+        QVERIFY2(group.pairWords().contains("By eye"), qPrintable(group.pairWords()));
+        QPushButton *undo = nullptr;
+        for (QPushButton *b : m_window->findChildren<QPushButton *>()) {
+            undo = b->text() == "Undo" && b->isVisible() ? b : undo;
+        }
+        QVERIFY(undo != nullptr);
+        undo->click();
+        QVERIFY2(!group.pairWords().contains("By eye"), qPrintable(group.pairWords()));
+        m_window->activateWindow();
+        QVERIFY(QTest::qWaitForWindowActive(m_window.get()));
+    }
 
 private Q_SLOTS:
     void initTestCase()
@@ -134,6 +183,7 @@ private Q_SLOTS:
         QVERIFY2(pair->mean - pair->instrumentK2 > 1, qPrintable(QString::number(pair->mean)));
         QVERIFY2(group->pairWords().contains("do not match"), qPrintable(group->pairWords()));
         QVERIFY(pair->aShowsOfB > 0.5 && pair->aShowsOfB <= 1 && pair->bShowsOfA > 0.5 && pair->bShowsOfA <= 1);
+        matchByEye(*group);
         auto *list = group->findChild<QListWidget *>();
         list->item(0)->setCheckState(Qt::Unchecked); // one display is no pair
         QTRY_VERIFY_WITH_TIMEOUT(!group->busy(), kSlow);

@@ -20,6 +20,7 @@
 #include "app/profiles/screening_view.h"
 #include "app/shell/main_window.h"
 #include "app/studio/add_display.h"
+#include "app/studio/bring_home.h"
 #include "app/studio/edit_display.h"
 #include "app/studio/edit_letterhead.h"
 #include "app/studio/instruments_view.h"
@@ -258,6 +259,11 @@ class TestLanguage : public QObject {
         head.show();
         inspectView(head, "letterhead");
         head.close();
+        BringHome home(w.store()->path(), w.store()->path(), &w); // which is no copy: says so
+        home.show();
+        QTRY_VERIFY(!labels(home).contains(QStringLiteral("…")));
+        inspectView(home, "bring-home");
+        home.close();
         MoveStudio place(w.store()->path(), &w);
         place.show();
         inspectView(place, "where-it-is-kept");

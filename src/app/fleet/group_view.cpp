@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/fleet/group_view.h"
 
+#include "app/fleet/eye_view.h"
+
 #include "app/fleet/pair_matrix.h"
 #include "app/parts/banner.h"
 #include "app/parts/plain_table.h"
@@ -70,7 +72,8 @@ GroupView::GroupView(Banner &banner, QWidget *parent)
       m_pairFacts(new QLabel), m_shared(new QLabel), m_commonFacts(new QLabel), m_parts(smallTable({tr("Part"), tr("ΔE00")}, tr("Why they differ"))),
       m_loses(smallTable({tr("Display"), tr("Most, cd/m²"), tr("At the end"), tr("Gives up"), tr("Levels lost"), tr("Gamut given up")},
                          tr("What each display gives up"))),
-      m_matrix(new PairMatrix), m_match(new QPushButton), m_keep(new QPushButton(tr("&Keep as a target"))), m_months(new QDoubleSpinBox)
+      m_matrix(new PairMatrix), m_match(new QPushButton), m_eye(new QPushButton(tr("Match by e&ye…"))),
+      m_keep(new QPushButton(tr("&Keep as a target"))), m_months(new QDoubleSpinBox)
 {
     setFrameShape(QFrame::StyledPanel);
     m_list->setAccessibleName(tr("Displays that are compared"));
@@ -104,13 +107,13 @@ GroupView::GroupView(Banner &banner, QWidget *parent)
     connect(m_months, &QDoubleSpinBox::valueChanged, this, [this] { compare(); });
     connect(m_keep, &QPushButton::clicked, this, &GroupView::keepTarget);
     connect(m_match, &QPushButton::clicked, this, [this] {
-        const PairAgreement *p = m_matrix->pairs().pair(m_a, m_b);
-        if (p != nullptr) {
-            // The one that shows more of the other is the reference: a lesser one cannot be followed everywhere.
-            const bool aLeads = p->aShowsOfB >= p->bShowsOfA;
-            Q_EMIT matchWanted(m_compared[aLeads ? p->b : p->a]->entry.id, text(m_compared[aLeads ? p->a : p->b]->visit));
+        const auto [reference, follower] = leading();
+        if (reference != nullptr) {
+            Q_EMIT matchWanted(follower->entry.id, text(reference->visit));
         }
     });
+    m_eye->setToolTip(tr("Two displays of different light may be read alike and look different: two people set white until both look the same."));
+    connect(m_eye, &QPushButton::clicked, this, &GroupView::matchByEye);
     connect(&m_background, &Background::failed, this, [this](const QString &why) { m_banner.say(tr("That could not be done: %1.").arg(why)); });
 }
 
@@ -124,6 +127,7 @@ QWidget *GroupView::pairPart()
     m_parts->setFixedHeight(4 * 22 + 32);
     layout->addWidget(m_parts);
     layout->addWidget(m_match);
+    layout->addWidget(m_eye);
     layout->addStretch(1);
     auto *scroll = new QScrollArea; // where letters are large, all of it is still there
     scroll->setWidget(part);
@@ -326,7 +330,7 @@ void GroupView::showPair(int a, int b)
     m_a = a;
     m_b = b;
     const PairAgreement *p = m_matrix->pairs().pair(a, b);
-    for (QWidget *w : std::initializer_list<QWidget *>{m_pair, m_pairFacts, m_parts, m_match}) {
+    for (QWidget *w : std::initializer_list<QWidget *>{m_pair, m_pairFacts, m_parts, m_match, m_eye}) {
         w->setVisible(p != nullptr);
     }
     m_parts->setRowCount(0);
@@ -338,6 +342,7 @@ void GroupView::showPair(int a, int b)
     if (p->colours == 0) {
         m_pairFacts->setText(tr("No colour is within reach of both: nothing can be compared."));
         m_match->hide();
+        m_eye->hide();
         m_parts->hide();
         return;
     }
@@ -354,7 +359,16 @@ void GroupView::showPair(int a, int b)
     if (std::abs(p->meanAbsolute - p->mean) > 0.1) {
         facts << tr("With one luminance for both: mean %1.").arg(number(p->meanAbsolute, 2));
     }
-    if (p->mean + p->instrumentK2 > kDone && !p->because.empty()) {
+    const auto byEye = m_store != nullptr
+                           ? eyeMatchOf(*m_store, leading().second->entry.id,
+                                        modelAndSerial(leading().first->display.facts().model, leading().first->display.facts().serial))
+                           : std::nullopt;
+    if (byEye) {
+        facts << tr("By eye, %1:").arg(text(isoTime(byEye->finished).substr(0, 10)));
+        for (const Message &m : eyeMatchSaid(*byEye, eyeOffset(byEye->settings).value())) {
+            facts.back() += QLatin1Char(' ') + text(m);
+        }
+    } else if (p->mean + p->instrumentK2 > kDone && !p->because.empty()) {
         facts << remedyFor(p->because.front().what);
     }
     m_pairFacts->setText(facts.join(QStringLiteral("\n")));
@@ -365,9 +379,46 @@ void GroupView::showPair(int a, int b)
         m_parts->item(i, 1)->setTextAlignment(Qt::AlignRight | Qt::AlignVCenter);
     }
     m_parts->resizeColumnsToContents();
+    const auto [reference, follower] = leading();
+    m_match->setText(tr("Calibrate “%1” to &match…").arg(behindComma(follower->entry.name)));
+    m_match->setToolTip(tr("A full visit to %1 that aims at what %2 shows.").arg(follower->entry.name, reference->entry.name));
+}
+
+std::pair<const StudioDisplay *, const StudioDisplay *> GroupView::leading() const
+{
+    const PairAgreement *p = m_matrix->pairs().pair(m_a, m_b);
+    if (p == nullptr) {
+        return {nullptr, nullptr};
+    }
+    // The one that shows more of the other is the reference: a lesser one cannot be followed everywhere.
     const bool aLeads = p->aShowsOfB >= p->bShowsOfA;
-    m_match->setText(tr("Calibrate “%1” to &match…").arg(behindComma(aLeads ? nameB : nameA)));
-    m_match->setToolTip(tr("A full visit to %1 that aims at what %2 shows.").arg(aLeads ? nameB : nameA, aLeads ? nameA : nameB));
+    return {m_compared[aLeads ? p->a : p->b].get(), m_compared[aLeads ? p->b : p->a].get()};
+}
+
+void GroupView::matchByEye()
+{
+    const Displays kept = m_compared; // they live while the window is open, whatever is compared meanwhile
+    const auto [reference, follower] = leading();
+    if (reference == nullptr || m_store == nullptr) {
+        return;
+    }
+    EyeView view(*reference, *follower, std::random_device()(), this);
+    if (view.exec() != QDialog::Accepted) {
+        return;
+    }
+    Store *store = m_store;
+    const auto id = store->measurements().add(eyeMatchToJson(view.found(wallNow())), follower->entry.id);
+    if (!id) {
+        m_banner.say(id.error());
+        return;
+    }
+    m_banner.say(tr("Kept with the pair: from now on a calibration of %1 to match sets white off by it.").arg(follower->entry.name), tr("Undo"),
+                 [this, store, id = id.value()] {
+                     if (m_store == store && m_banner.did(store->measurements().setRemoved(id, true, wallNow()))) {
+                         showPair(m_a, m_b);
+                     }
+                 });
+    showPair(m_a, m_b);
 }
 
 void GroupView::showCommon(const Result<CommonTarget> &common)

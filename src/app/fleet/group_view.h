@@ -61,6 +61,9 @@ private:
     void showPair(int a, int b);
     void showCommon(const Result<CommonTarget> &common);
     void keepTarget();
+    void matchByEye();
+    /// The reference and the one that follows, of the chosen pair; null where there is none.
+    [[nodiscard]] std::pair<const StudioDisplay *, const StudioDisplay *> leading() const;
 
     Banner &m_banner;
     Background m_background;
@@ -76,7 +79,7 @@ private:
     QLabel *m_summary, *m_pair, *m_pairFacts, *m_shared, *m_commonFacts;
     QTableWidget *m_parts, *m_loses;
     PairMatrix *m_matrix;
-    QPushButton *m_match, *m_keep;
+    QPushButton *m_match, *m_eye, *m_keep;
     QDoubleSpinBox *m_months;
 };
 

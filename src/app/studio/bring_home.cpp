@@ -78,10 +78,10 @@ void BringHome::compare()
     m_bring->setEnabled(false);
     m_said->setText(tr("Comparing %1 with %2…").arg(m_away, store::withoutPassword(m_home)));
     m_background->start(
-        {}, [away = m_away, home = m_home] { return work(away, home, nullptr); }, [this](const Result<Merge> &merge) { show(merge); });
+        {}, [away = m_away, home = m_home] { return work(away, home, nullptr); }, [this](const Result<Merge> &merge) { take(merge); });
 }
 
-void BringHome::show(const Result<Merge> &merge)
+void BringHome::take(const Result<Merge> &merge)
 {
     if (!merge) {
         m_said->setText(text(merge.error()));

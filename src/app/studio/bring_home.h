@@ -26,7 +26,7 @@ public:
 
 private:
     void compare();
-    void show(const Result<Merge> &merge);
+    void take(const Result<Merge> &merge);
     void bring();
     void said(const Result<Merge> &done);
     [[nodiscard]] std::vector<MergeConflict> decided() const;

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/visit/visit_controller.h"
 #include "desktop/undisturbed.h"
+#include "store/visited.h"
 #include "visit/match.h"
 
 #include "app/diagnosis/diagnosis_runner.h"
@@ -176,8 +177,13 @@ void VisitController::startLike(qint64 displayId, const QString &visitId)
         plan.earlier = earlierOf(*own);
         plan.menu = knownMenu(displayId);
     }
-    plan.target = match->target;
-    plan.matched = match->like;
+    // Where people matched the two by eye, white is set off by what they saw; where these saw it differently nobody knows by how much.
+    const auto eye = eyeMatchOf(*m_studio.store(), displayId, match->like.display);
+    const auto offset = eye ? eyeOffset(eye->settings) : Result<EyeOffset>(Error{});
+    const auto set = offset && offset->peopleAgree ? setOffOf(*eye) : std::nullopt;
+    const MatchTarget alike = set ? setOff(match.value(), *set) : match.value();
+    plan.target = alike.target;
+    plan.matched = alike.like;
     run(std::move(plan), std::nullopt, displayId);
 }
 

@@ -905,6 +905,10 @@
         <source>read, measure (not rooms, plan and name), administer, or none</source>
         <translation>read, measure (nicht Räume, Plan und Name), administer oder none</translation>
     </message>
+    <message>
+        <source>With --match: what the two were matched by eye at, as the window exports it</source>
+        <translation>Mit --match: worauf die beiden nach Auge abgeglichen wurden, wie das Fenster es exportiert</translation>
+    </message>
 </context>
 <context>
     <name>control</name>
@@ -2003,6 +2007,65 @@
     </message>
 </context>
 <context>
+    <name>lamp::app::EyeView</name>
+    <message>
+        <source>They look the &amp;same</source>
+        <translation>&amp;Sehen gleich aus</translation>
+    </message>
+    <message>
+        <source>&amp;Take the last back</source>
+        <translation>&amp;Letzte zurücknehmen</translation>
+    </message>
+    <message>
+        <source>&amp;Keep with the pair</source>
+        <translation>Beim &amp;Paar behalten</translation>
+    </message>
+    <message>
+        <source>Matched by eye: %1 beside %2</source>
+        <translation>Nach Auge abgeglichen: %1 neben %2</translation>
+    </message>
+    <message>
+        <source>Move this window to %1, and the reference&apos;s to %2; sit so that both are seen, in the light that you work in, and rest your eyes before each setting. Arrow keys: left bluer, right yellower, up greener, down pinker; + and − brighter and darker; with Shift in larger steps. Each person sets it three times or more; where it begins is not told.</source>
+        <translation>Schieben Sie dieses Fenster auf %1 und das der Referenz auf %2; setzen Sie sich so, dass beide zu sehen sind, im Licht, in dem Sie arbeiten, und ruhen Sie die Augen vor jeder Einstellung aus. Pfeiltasten: links blauer, rechts gelber, oben grüner, unten rosa; + und − heller und dunkler; mit Umschalt in größeren Schritten. Jeder stellt mindestens dreimal ein; wo es beginnt, wird nicht verraten.</translation>
+    </message>
+    <message>
+        <source>&amp;Who looks</source>
+        <translation>&amp;Wer schaut</translation>
+    </message>
+    <message>
+        <source>first</source>
+        <translation>erste Person</translation>
+    </message>
+    <message>
+        <source>The &amp;reference&apos;s patch</source>
+        <translation>Das Feld der &amp;Referenz</translation>
+    </message>
+    <message>
+        <source>&amp;Close</source>
+        <translation>&amp;Schließen</translation>
+    </message>
+    <message>
+        <source>The neutral that is set</source>
+        <translation>Das Neutral, das eingestellt wird</translation>
+    </message>
+    <message>
+        <source>Say who looks.</source>
+        <translation>Sagen Sie, wer schaut.</translation>
+    </message>
+    <message>
+        <source>The display cannot go farther that way.</source>
+        <translation>Weiter kann der Bildschirm in diese Richtung nicht.</translation>
+    </message>
+    <message>
+        <source>The reference: %1</source>
+        <translation>Die Referenz: %1</translation>
+    </message>
+    <message>
+        <source>%1: settings kept %2, needed %3 or more.</source>
+        <translation>%1: %2 Einstellungen behalten, mindestens %3 nötig.</translation>
+    </message>
+</context>
+<context>
     <name>lamp::app::FigureStrip</name>
     <message>
         <source>What it shows</source>
@@ -2296,6 +2359,22 @@
     <message>
         <source>Only the first %1 of the %2 that are ticked are compared.</source>
         <translation>Nur die ersten %1 der %2 angehakten werden verglichen.</translation>
+    </message>
+    <message>
+        <source>Match by e&amp;ye…</source>
+        <translation>Na&amp;ch Auge abgleichen…</translation>
+    </message>
+    <message>
+        <source>Two displays of different light may be read alike and look different: two people set white until both look the same.</source>
+        <translation>Zwei Bildschirme mit verschiedenem Licht können gleich messen und verschieden aussehen: Zwei Personen stellen Weiß ein, bis beide gleich aussehen.</translation>
+    </message>
+    <message>
+        <source>By eye, %1:</source>
+        <translation>Nach Auge, %1:</translation>
+    </message>
+    <message>
+        <source>Kept with the pair: from now on a calibration of %1 to match sets white off by it.</source>
+        <translation>Beim Paar behalten: Von nun an setzt eine angleichende Kalibrierung von %1 das Weiß um so viel ab.</translation>
     </message>
 </context>
 <context>
@@ -11926,6 +12005,46 @@
     <message>
         <source>no longer use</source>
         <translation>nicht mehr benutzen</translation>
+    </message>
+    <message>
+        <source>At least %1 people have to set it, %2 times each.</source>
+        <translation>Mindestens %1 Personen müssen es einstellen, je %2-mal.</translation>
+    </message>
+    <message>
+        <source>A setting is no number.</source>
+        <translation>Eine Einstellung ist keine Zahl.</translation>
+    </message>
+    <message>
+        <source>One of the displays cannot show the gray that both are to show.</source>
+        <translation>Einer der Bildschirme kann das Grau nicht zeigen, das beide zeigen sollen.</translation>
+    </message>
+    <message>
+        <source>To look like %1, white is set off from what is read of it by Δu′ %2, Δv′ %3 (± %4), luminance by %5 % (± %6).</source>
+        <translation>Um wie %1 auszusehen, wird Weiß von dessen Messwert um Δu′ %2, Δv′ %3 (± %4) abgesetzt, die Leuchtdichte um %5 % (± %6).</translation>
+    </message>
+    <message>
+        <source>%1 settings by %2 people; one person&apos;s scatter by %3 in u′v′.</source>
+        <translation>%1 Einstellungen von %2 Personen; die einer Person streuen um %3 in u′v′.</translation>
+    </message>
+    <message>
+        <source>The people see it differently: no offset suits both. Decide by whose eyes, or ask a third.</source>
+        <translation>Die Personen sehen es verschieden: Kein Versatz passt beiden. Entscheiden Sie, wessen Augen gelten, oder fragen Sie eine dritte.</translation>
+    </message>
+    <message>
+        <source>White is set off from what was read of %1 by Δu′ %2, Δv′ %3, luminance by %4 %, as people matched it by eye on %5.</source>
+        <translation>Weiß ist vom Messwert von %1 um Δu′ %2, Δv′ %3 abgesetzt, die Leuchtdichte um %4 %, wie es am %5 nach Auge abgeglichen wurde.</translation>
+    </message>
+    <message>
+        <source>It was matched by eye between %1 and %2, not between these.</source>
+        <translation>Nach Auge abgeglichen wurde es zwischen %1 und %2, nicht zwischen diesen.</translation>
+    </message>
+    <message>
+        <source>Give the one of this pair, or leave it out.</source>
+        <translation>Geben Sie den dieses Paars an, oder lassen Sie es weg.</translation>
+    </message>
+    <message>
+        <source>That is within its uncertainty: white stays as it is read.</source>
+        <translation>Das liegt innerhalb seiner Unsicherheit: Weiß bleibt, wie es gemessen wird.</translation>
     </message>
 </context>
 </TS>
