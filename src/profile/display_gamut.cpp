@@ -548,6 +548,12 @@ std::vector<double> sharedCoverage(const std::vector<const Profile *> &profiles,
     return all;
 }
 
+GamutMesh sharedMesh(std::string name, const std::vector<const Profile *> &profiles)
+{
+    const std::vector<Body> bodies = surfaceBodies(profiles);
+    return bodies.empty() ? GamutMesh{std::move(name), {}, {}} : meshOf(std::move(name), [&](const Lab &lab) { return depthInAll(bodies, lab, 0); });
+}
+
 std::vector<double> sharedOfEach(const std::vector<const Profile *> &profiles)
 {
     const std::vector<Body> bodies = surfaceBodies(profiles);

@@ -2,6 +2,7 @@
 #pragma once
 
 #include "colour/spaces.h"
+#include "gamut/mesh.h"
 #include "icc/icc.h"
 
 #include <nlohmann/json_fwd.hpp>
@@ -106,6 +107,8 @@ std::vector<SpaceCoverage> coverageBy(const Profile &profile, const std::vector<
 /// How much of each space's volume all of several displays show, percent, by their profiles, each display's black taken to zero.
 /// Not a number where there is no display.
 std::vector<double> sharedCoverage(const std::vector<const Profile *> &profiles, const std::vector<RgbSpace> &spaces);
+/// The body of what all of several displays show, each one's black taken to zero; of one display that one's own.
+GamutMesh sharedMesh(std::string name, const std::vector<const Profile *> &profiles);
 /// How much of each display's own gamut all of them show, percent.
 std::vector<double> sharedOfEach(const std::vector<const Profile *> &profiles);
 

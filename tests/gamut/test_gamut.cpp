@@ -4,6 +4,7 @@
 #include "support.h"
 
 #include "gamut/gamut.h"
+#include "gamut/mesh.h"
 
 #include <Eigen/Dense>
 
@@ -120,6 +121,37 @@ class TestGamut : public QObject {
     Q_OBJECT
 
 private Q_SLOTS:
+    // Surfaces to be drawn hold what the bodies hold: a ball and a box in closed form, sRGB by the divergence theorem over its own faces.
+    void meshesHoldTheirBodies()
+    {
+        const GamutMesh ball = meshOf(
+            "ball", [](const Lab &c) { return 40 - std::hypot(c.a - 50, c.b, c.c); }, 96, 49);
+        const double exact = 4 * std::numbers::pi / 3 * 40 * 40 * 40;
+        LAMP_NEAR(ball.volume(), exact, 0.005 * exact);
+        QCOMPARE(ball.corners.size(), size_t(2 + 47 * 96));
+        QCOMPARE(ball.faces.size(), size_t(48 * 96));
+        const GamutMesh box = meshOf(
+            "box",
+            [](const Lab &c) {
+                return std::min({30 - std::abs(c.a - 50), 40 - std::abs(c.b), 50 - std::abs(c.c)});
+            },
+            240, 121);
+        LAMP_NEAR(box.volume(), 60.0 * 80 * 100, 0.01 * 60 * 80 * 100);
+        const RgbSpace srgb = *rgbSpace("sRGB");
+        const double volume = volumeOf(gamutOf(srgb));
+        LAMP_NEAR(meshOf(srgb, 240, 121).volume(), volume, 0.01 * volume);
+        LAMP_NEAR(meshOf(srgb).volume(), volume, 0.025 * volume); // as it is drawn: edges between directions are cut
+        // All faces are seen from outside the same way round, and every corner lies on the surface.
+        for (const auto &f : ball.faces) {
+            const auto at = [&](int i) { return ball.corners[size_t(f[size_t(i)])].vec(); };
+            const Eigen::Vector3d across = (at(2) - at(0)).cross(at(3) - at(1)), out = (at(0) + at(2)) / 2 - Eigen::Vector3d(50, 0, 0);
+            QVERIFY(across.dot(out) > 0);
+        }
+        // A body that does not hold the middle gray has none; one that goes on for ever ends.
+        QVERIFY(meshOf("none", [](const Lab &) { return -1.0; }).empty());
+        QVERIFY(std::isfinite(meshOf("all", [](const Lab &) { return 1.0; }).volume()));
+    }
+
     void areasOfTheUsualSpaces_data()
     {
         QTest::addColumn<QString>("display");

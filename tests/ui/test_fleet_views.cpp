@@ -7,6 +7,7 @@
 #include "ui/watchdog.h"
 
 #include "app/board/board_view.h"
+#include "app/compare/gamut_view.h"
 #include "app/fleet/ageing_view.h"
 #include "app/fleet/eye_view.h"
 #include "app/fleet/fleet_desk.h"
@@ -21,7 +22,9 @@
 #include "report/report.h"
 
 #include <QApplication>
+#include <QComboBox>
 #include <QDoubleSpinBox>
+#include <QElapsedTimer>
 #include <QLineEdit>
 #include <QListWidget>
 #include <QPushButton>
@@ -56,6 +59,50 @@ class TestFleetViews : public QObject {
     QTemporaryDir m_dir;
     std::unique_ptr<MainWindow> m_window;
     void go(Qt::Key key, Qt::KeyboardModifiers with = Qt::NoModifier) { QTest::keyClick(m_window->windowHandle(), key, with); }
+
+    /// The pair's gamuts are turned by keys and pointer, chosen and read out.
+    void lookAtBodies(GroupView &group)
+    {
+        QPushButton *open = nullptr;
+        for (QPushButton *b : group.findChildren<QPushButton *>()) {
+            open = QString(b->text()).remove('&') == "Gamuts as bodies…" ? b : open;
+        }
+        QVERIFY(open != nullptr);
+        QTimer::singleShot(0, this, [&] {
+            auto *view = qobject_cast<GamutView *>(QApplication::activeModalWidget());
+            QVERIFY(view != nullptr);
+            QTRY_VERIFY_WITH_TIMEOUT(!view->busy(), kSlow);
+            const auto boxes = view->findChildren<QComboBox *>();
+            QCOMPARE(boxes.size(), 2);
+            QVERIFY(boxes[0]->findText("sRGB") >= 0 && boxes[0]->findText("What all of them show") == 2);
+            BodyWidget *body = view->body();
+            picture(*view, "bodies");
+            const QPointF middle(body->width() / 2.0, body->height() / 2.0);
+            QVERIFY2(body->readOut(middle).contains("L*"), qPrintable(body->readOut(middle)));
+            QVERIFY(body->readOut({2, 2}).isEmpty());
+            const Lab before = body->colourAt(middle).value();
+            const double turned = body->turned();
+            QElapsedTimer timer;
+            timer.start();
+            for (int i = 0; i < 36; ++i) {
+                QTest::keyClick(body, Qt::Key_Right);
+                body->repaint();
+            }
+            qInfo("turned: %.1f ms a picture of %d x %d", double(timer.elapsed()) / 36, body->width(), body->height());
+            QVERIFY(std::abs(std::remainder(body->turned() - turned - 180, 360)) < 1e-6);
+            const Lab behind = body->colourAt(middle).value(); // the other side has the opposite hue
+            QVERIFY2(before.b * behind.b + before.c * behind.c < 0, qPrintable(QString("%1 %2").arg(before.b).arg(behind.b)));
+            QTest::mousePress(body, Qt::LeftButton, {}, middle.toPoint());
+            QTest::mouseMove(body, middle.toPoint() + QPoint(40, 0));
+            QTest::mouseRelease(body, Qt::LeftButton, {}, middle.toPoint() + QPoint(40, 0));
+            QTest::keyClick(body, Qt::Key_Home);
+            QCOMPARE(body->turned(), turned);
+            boxes[1]->setCurrentIndex(0);
+            QVERIFY(!labels(*view).contains("% of what"));
+            view->reject();
+        });
+        open->click();
+    }
 
     /// Two people match the pair by eye with the keys: kept, shown, and taken back.
     void matchByEye(GroupView &group)
@@ -183,6 +230,7 @@ private Q_SLOTS:
         QVERIFY2(pair->mean - pair->instrumentK2 > 1, qPrintable(QString::number(pair->mean)));
         QVERIFY2(group->pairWords().contains("do not match"), qPrintable(group->pairWords()));
         QVERIFY(pair->aShowsOfB > 0.5 && pair->aShowsOfB <= 1 && pair->bShowsOfA > 0.5 && pair->bShowsOfA <= 1);
+        lookAtBodies(*group);
         matchByEye(*group);
         auto *list = group->findChild<QListWidget *>();
         list->item(0)->setCheckState(Qt::Unchecked); // one display is no pair

@@ -8,6 +8,7 @@
 #include "app/answers/answers_view.h"
 #include "app/board/board_view.h"
 #include "app/compare/compare_view.h"
+#include "app/compare/gamut_view.h"
 #include "app/files/file_desk.h"
 #include "app/files/import_view.h"
 #include "app/fleet/ageing_view.h"
@@ -259,6 +260,11 @@ class TestLanguage : public QObject {
         head.show();
         inspectView(head, "letterhead");
         head.close();
+        GamutView bodies({}, &w);
+        bodies.show();
+        QTRY_VERIFY(!bodies.busy());
+        inspectView(bodies, "bodies");
+        bodies.close();
         BringHome home(w.store()->path(), w.store()->path(), &w); // which is no copy: says so
         home.show();
         QTRY_VERIFY(!labels(home).contains(QStringLiteral("…")));

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/fleet/group_view.h"
 
+#include "app/compare/gamut_view.h"
 #include "app/fleet/eye_view.h"
 
 #include "app/fleet/pair_matrix.h"
@@ -73,7 +74,7 @@ GroupView::GroupView(Banner &banner, QWidget *parent)
       m_loses(smallTable({tr("Display"), tr("Most, cd/m²"), tr("At the end"), tr("Gives up"), tr("Levels lost"), tr("Gamut given up")},
                          tr("What each display gives up"))),
       m_matrix(new PairMatrix), m_match(new QPushButton), m_eye(new QPushButton(tr("Match by e&ye…"))),
-      m_keep(new QPushButton(tr("&Keep as a target"))), m_months(new QDoubleSpinBox)
+      m_bodies(new QPushButton(tr("Gamuts as &bodies…"))), m_keep(new QPushButton(tr("&Keep as a target"))), m_months(new QDoubleSpinBox)
 {
     setFrameShape(QFrame::StyledPanel);
     m_list->setAccessibleName(tr("Displays that are compared"));
@@ -97,7 +98,7 @@ GroupView::GroupView(Banner &banner, QWidget *parent)
     matrix->addWidget(m_shared);
     middle->addLayout(matrix, 1);
     middle->addWidget(pairPart());
-    layout->addLayout(middle, 5);
+    layout->addLayout(middle, 7);
     layout->addWidget(commonPart(), 3);
     connect(m_list, &QListWidget::itemChanged, this, [this] {
         m_chosen = true;
@@ -113,6 +114,7 @@ GroupView::GroupView(Banner &banner, QWidget *parent)
         }
     });
     m_eye->setToolTip(tr("Two displays of different light may be read alike and look different: two people set white until both look the same."));
+    connect(m_bodies, &QPushButton::clicked, this, &GroupView::showBodies);
     connect(m_eye, &QPushButton::clicked, this, &GroupView::matchByEye);
     connect(&m_background, &Background::failed, this, [this](const QString &why) { m_banner.say(tr("That could not be done: %1.").arg(why)); });
 }
@@ -127,7 +129,10 @@ QWidget *GroupView::pairPart()
     m_parts->setFixedHeight(4 * 22 + 32);
     layout->addWidget(m_parts);
     layout->addWidget(m_match);
-    layout->addWidget(m_eye);
+    auto *more = new QHBoxLayout;
+    more->addWidget(m_eye);
+    more->addWidget(m_bodies);
+    layout->addLayout(more);
     layout->addStretch(1);
     auto *scroll = new QScrollArea; // where letters are large, all of it is still there
     scroll->setWidget(part);
@@ -330,7 +335,7 @@ void GroupView::showPair(int a, int b)
     m_a = a;
     m_b = b;
     const PairAgreement *p = m_matrix->pairs().pair(a, b);
-    for (QWidget *w : std::initializer_list<QWidget *>{m_pair, m_pairFacts, m_parts, m_match, m_eye}) {
+    for (QWidget *w : std::initializer_list<QWidget *>{m_pair, m_pairFacts, m_parts, m_match, m_eye, m_bodies}) {
         w->setVisible(p != nullptr);
     }
     m_parts->setRowCount(0);
@@ -393,6 +398,24 @@ std::pair<const StudioDisplay *, const StudioDisplay *> GroupView::leading() con
     // The one that shows more of the other is the reference: a lesser one cannot be followed everywhere.
     const bool aLeads = p->aShowsOfB >= p->bShowsOfA;
     return {m_compared[aLeads ? p->a : p->b].get(), m_compared[aLeads ? p->b : p->a].get()};
+}
+
+void GroupView::showBodies()
+{
+    // The chosen pair first, then the others that are compared.
+    std::vector<std::pair<std::string, Bytes>> profiles;
+    const auto [reference, follower] = leading();
+    for (const StudioDisplay *d : {reference, follower}) {
+        if (d != nullptr) {
+            profiles.emplace_back(d->entry.name.toStdString(), d->display.facts().profile);
+        }
+    }
+    for (const auto &d : m_compared) {
+        if (d.get() != reference && d.get() != follower) {
+            profiles.emplace_back(d->entry.name.toStdString(), d->display.facts().profile);
+        }
+    }
+    GamutView(profiles, this).exec();
 }
 
 void GroupView::matchByEye()

@@ -62,6 +62,7 @@ private:
     void showCommon(const Result<CommonTarget> &common);
     void keepTarget();
     void matchByEye();
+    void showBodies();
     /// The reference and the one that follows, of the chosen pair; null where there is none.
     [[nodiscard]] std::pair<const StudioDisplay *, const StudioDisplay *> leading() const;
 
@@ -79,7 +80,7 @@ private:
     QLabel *m_summary, *m_pair, *m_pairFacts, *m_shared, *m_commonFacts;
     QTableWidget *m_parts, *m_loses;
     PairMatrix *m_matrix;
-    QPushButton *m_match, *m_eye, *m_keep;
+    QPushButton *m_match, *m_eye, *m_bodies, *m_keep;
     QDoubleSpinBox *m_months;
 };
 

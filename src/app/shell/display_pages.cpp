@@ -2,6 +2,7 @@
 // The window's pages about one display, beside its card and its visits.
 #include "app/answers/answers_view.h"
 #include "app/compare/compare_view.h"
+#include "app/compare/gamut_view.h"
 #include "app/diagnosis/diagnosis_view.h"
 #include "app/fleet/fleet_desk.h"
 #include "app/parts/banner.h"
@@ -45,6 +46,18 @@ void MainWindow::showCompare()
         m_compare->show(*display);
         m_stack->setCurrentWidget(m_compare);
     }
+}
+
+void MainWindow::showBody()
+{
+    const auto display = store() != nullptr ? store()->studio().display(currentDisplay()) : std::nullopt;
+    const auto last = display ? m_studio->lastVisit(display->id) : std::nullopt;
+    const Bytes profile = !last ? Bytes() : last->profile.empty() ? last->plan.profileIn : last->profile; // a check holds the one it looked at
+    if (profile.empty()) {
+        m_banner->say(tr("The display has no profile yet: its gamut is not known."));
+        return;
+    }
+    GamutView({{display->name.toStdString(), profile}}, this).exec();
 }
 
 void MainWindow::takeStep(qint64 display, const AnswerStep &step)

@@ -121,6 +121,7 @@ void MainWindow::buildMenus()
     display->addAction(tr("&What is wrong?"), QKeySequence(tr("Ctrl+D")), this, &MainWindow::showDiagnosis);
     display->addAction(tr("What people as&k"), QKeySequence(tr("Ctrl+K")), this, &MainWindow::showAnswers);
     display->addAction(tr("&Side by side"), QKeySequence(tr("Ctrl+B")), this, &MainWindow::showCompare);
+    display->addAction(tr("&Gamut as a body…"), QKeySequence(tr("Ctrl+Shift+G")), this, &MainWindow::showBody);
     display->addAction(tr("&Next profile of this computer's output"), QKeySequence(tr("F9")), this, [this] { m_installed->next(); });
     display->addAction(tr("Compare &before and after on this computer's output"), QKeySequence(tr("F8")), this,
                        [this] { m_installed->lookBothWays(); });

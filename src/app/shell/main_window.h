@@ -77,6 +77,7 @@ private:
     void showDiagnosis();
     void showAnswers();
     void showCompare();
+    void showBody();
     /// What an answer says is next.
     void takeStep(qint64 display, const AnswerStep &step);
     void layOut();

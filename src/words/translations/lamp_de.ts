@@ -1367,6 +1367,17 @@
     </message>
 </context>
 <context>
+    <name>lamp::app::BodyWidget</name>
+    <message>
+        <source>Gamuts as bodies</source>
+        <translation>Farbumfänge als Körper</translation>
+    </message>
+    <message>
+        <source>%1: L* %2, a* %3, b* %4, chroma %5, hue %6°</source>
+        <translation>%1: L* %2, a* %3, b* %4, Buntheit %5, Bunttonwinkel %6°</translation>
+    </message>
+</context>
+<context>
     <name>lamp::app::BringHome</name>
     <message>
         <source>changed</source>
@@ -2179,6 +2190,69 @@
     </message>
 </context>
 <context>
+    <name>lamp::app::GamutView</name>
+    <message>
+        <source>Working out the bodies…</source>
+        <translation>Die Körper werden berechnet…</translation>
+    </message>
+    <message>
+        <source>Gamuts as bodies</source>
+        <translation>Farbumfänge als Körper</translation>
+    </message>
+    <message>
+        <source>In its &amp;colours</source>
+        <translation>In eigenen &amp;Farben</translation>
+    </message>
+    <message>
+        <source>As &amp;lines</source>
+        <translation>Als &amp;Linien</translation>
+    </message>
+    <message>
+        <source>&amp;Save the picture…</source>
+        <translation>Bild &amp;sichern…</translation>
+    </message>
+    <message>
+        <source>What all of them show</source>
+        <translation>Was alle zeigen</translation>
+    </message>
+    <message>
+        <source>none</source>
+        <translation>keiner</translation>
+    </message>
+    <message>
+        <source>There is no gamut to show.</source>
+        <translation>Es gibt keinen Farbumfang zu zeigen.</translation>
+    </message>
+    <message>
+        <source>, %1 % of what %2 holds</source>
+        <translation>, %1 % von dem, was %2 umfasst</translation>
+    </message>
+    <message>
+        <source>. Drag, or press the arrow keys, to turn; the wheel, + and − magnify; Home shows it as at first. Colours beyond sRGB are drawn as near as that comes.</source>
+        <translation>. Ziehen oder Pfeiltasten drehen; Rad, + und − vergrößern; Pos1 zeigt es wie zu Beginn. Farben jenseits von sRGB werden so nah gezeichnet, wie es geht.</translation>
+    </message>
+    <message>
+        <source>The picture of the bodies</source>
+        <translation>Das Bild der Körper</translation>
+    </message>
+    <message>
+        <source>Pictures (*.png *.svg *.pdf)</source>
+        <translation>Bilder (*.png *.svg *.pdf)</translation>
+    </message>
+    <message>
+        <source>The picture is in %1.</source>
+        <translation>Das Bild ist in %1.</translation>
+    </message>
+    <message>
+        <source>%1 could not be written.</source>
+        <translation>%1 konnte nicht geschrieben werden.</translation>
+    </message>
+    <message>
+        <source>%1 holds %2 thousand cubic ΔE of CIELAB (D50, black taken to zero)</source>
+        <translation>%1 umfasst %2 Tausend Kubik-ΔE in CIELAB (D50, Schwarz auf null)</translation>
+    </message>
+</context>
+<context>
     <name>lamp::app::GroupView</name>
     <message>
         <source>An excellent match.</source>
@@ -2375,6 +2449,10 @@
     <message>
         <source>Kept with the pair: from now on a calibration of %1 to match sets white off by it.</source>
         <translation>Beim Paar behalten: Von nun an setzt eine angleichende Kalibrierung von %1 das Weiß um so viel ab.</translation>
+    </message>
+    <message>
+        <source>Gamuts as &amp;bodies…</source>
+        <translation>Farbumfänge als &amp;Körper…</translation>
     </message>
 </context>
 <context>
@@ -2957,6 +3035,18 @@
     <message>
         <source>&amp;Bring a copy home…</source>
         <translation>Eine Kopie heimbrin&amp;gen…</translation>
+    </message>
+    <message>
+        <source>The display has no profile yet: its gamut is not known.</source>
+        <translation>Der Bildschirm hat noch kein Profil: Sein Farbumfang ist nicht bekannt.</translation>
+    </message>
+    <message>
+        <source>&amp;Gamut as a body…</source>
+        <translation>Farbumfang als K&amp;örper…</translation>
+    </message>
+    <message>
+        <source>Ctrl+Shift+G</source>
+        <translation>Ctrl+Shift+G</translation>
     </message>
 </context>
 <context>
