@@ -7,7 +7,7 @@
 #include "cli/signal_stop.h"
 #include "device/bench_client.h"
 #include "exchange/reading_table.h"
-#include "report/results.h"
+#include "report/beside_report.h"
 
 #include <iostream>
 #include <memory>
@@ -83,6 +83,18 @@ public:
         }
         const int exit = told(kept);
         return kept && !kept->problem ? exit : kNotWritten;
+    }
+
+    /// Writes the report that was asked for beside it. \return the exit status: as it was, where that could be done
+    static int writeReport(const std::string &file, const BesideReport &what, int exit)
+    {
+        const auto kept = keepBesideReport(file, what, {});
+        if (!kept) {
+            report(kept.error(), false);
+            return kNotWritten;
+        }
+        tellKept(kept.value());
+        return kept->problem ? kNotWritten : exit;
     }
 
     /// The line that ends what was told.

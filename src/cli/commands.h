@@ -34,7 +34,7 @@ struct ServeOptions {
 
 /// Of `measure`.
 struct MeasureOptions {
-    std::string kind, bench, out, target, space = "sRGB", profileIn, colours, set, resume, warmUp = "wait", readings, follow;
+    std::string kind, bench, out, target, space = "sRGB", profileIn, colours, set, resume, warmUp = "wait", readings, follow, report;
     std::vector<std::string> modes;
     int steps = 0, grid = 3, instrument = -1;
     double luminance = 1, minutes = 60, average = 0, limit = 5, hours = 8, every = 5;
@@ -43,7 +43,7 @@ struct MeasureOptions {
 
 /// Of `diagnose`.
 struct DiagnoseOptions {
-    std::string bench, out, visit, store, profileIn, tests = "needed";
+    std::string bench, out, visit, store, profileIn, tests = "needed", report;
     int instrument = -1;
     bool json = false;
 };
@@ -51,7 +51,7 @@ struct DiagnoseOptions {
 /// Of `compare`.
 struct CompareOptions {
     std::vector<std::string> files;
-    std::string space = "sRGB", correction;
+    std::string space = "sRGB", correction, report;
     double limit = 5, equal = 0.2;
     bool instruments = false, json = false;
 };

@@ -1,7 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "cli/commands.h"
 
+#include "cli/beside_visits.h"
 #include "cli/output.h"
+#include "cli/painting.h"
 #include "survey/comparison.h"
 #include "words/words.h"
 
@@ -150,7 +152,12 @@ int compareResults(const CompareOptions &o)
     } else {
         tell(c, o.space);
     }
-    return c.choice.chosen ? kDone : kNotWithin;
+    const int exit = c.choice.chosen ? kDone : kNotWithin;
+    if (o.report.empty()) {
+        return exit;
+    }
+    const PaintingWithoutScreen painting(true);
+    return BesideVisits::writeReport(o.report, comparisonReport(c, rule, o.space, now()), exit);
 }
 
 } // namespace lamp::cli

@@ -2,6 +2,7 @@
 #include "cli/commands.h"
 
 #include "cli/beside_visits.h"
+#include "cli/painting.h"
 #include "cli/studio.h"
 #include "diagnose/examination.h"
 #include "store/visited.h"
@@ -85,6 +86,7 @@ int tellFound(const Examination &e, const Result<KeptResults> &kept, const Diagn
 
 int diagnose(const DiagnoseOptions &o)
 {
+    const PaintingWithoutScreen painting(!o.report.empty());
     const SignalStop signals; // before any thread, so that all of them leave signals to it
     const auto plan = planOf(o);
     auto last = plan && !o.visit.empty() ? ofFile(o.visit) : Result<VisitedDisplay>(plan ? Error{} : plan.error());
@@ -112,7 +114,10 @@ int diagnose(const DiagnoseOptions &o)
     const Status status = examine(bench, last.value(), plan.value(), hooks, signals.token(), examination);
     return beside.value()->conclude(
         examination, status, o.json, [&] { return keepExamination(o.out, examination, bool(status)); }, "readings.txt",
-        [&](const Result<KeptResults> &kept) { return tellFound(examination, kept, o); });
+        [&](const Result<KeptResults> &kept) {
+            const int exit = tellFound(examination, kept, o);
+            return o.report.empty() ? exit : BesideVisits::writeReport(o.report, diagnosisReport(examination), exit);
+        });
 }
 
 } // namespace lamp::cli

@@ -212,6 +212,7 @@ void addMeasure(CLI::App &app, MeasureOptions &o, int &status)
     command->add_option("--warm-up", o.warmUp, phrase("cli", "wait or skip"));
     command->add_option("--resume", o.resume, phrase("cli", "measurement.json of one that was cut off, to go on with"));
     command->add_flag("--json", o.json, phrase("cli", "Machine-readable output"));
+    command->add_option("--report", o.report, phrase("cli", "Also write a report there: a file that ends in .pdf or .html"));
     command->callback([&] { status = measure(o); });
 }
 
@@ -228,6 +229,7 @@ void addDiagnose(CLI::App &app, DiagnoseOptions &o, int &status)
         ->check(CLI::IsMember({"needed", "none", "all"}));
     command->add_option("--instrument", o.instrument, phrase("cli", "Number of one of the bench's instruments"))->check(CLI::Range(0, 99));
     command->add_flag("--json", o.json, phrase("cli", "Machine-readable output"));
+    command->add_option("--report", o.report, phrase("cli", "Also write a report there: a file that ends in .pdf or .html"));
     command->callback([&] { status = diagnose(o); });
 }
 
@@ -241,6 +243,7 @@ void addCompare(CLI::App &app, CompareOptions &o, int &status)
     command->add_flag("--instruments", o.instruments, phrase("cli", "Two measurements of one display by two instruments: how they differ"));
     command->add_option("--correction", o.correction, phrase("cli", "With --instruments: write a matrix that takes the second to the first"));
     command->add_flag("--json", o.json, phrase("cli", "Machine-readable output"));
+    command->add_option("--report", o.report, phrase("cli", "Also write a report there: a file that ends in .pdf or .html"));
     command->callback([&] { status = compareResults(o); });
 }
 

@@ -2,6 +2,7 @@
 #include "cli/commands.h"
 
 #include "cli/beside_visits.h"
+#include "cli/painting.h"
 #include "fleet/visited_display.h"
 #include "survey/colour_list.h"
 #include "survey/results.h"
@@ -154,6 +155,7 @@ int takeTyped(const MeasureOptions &o)
 
 int measure(const MeasureOptions &o)
 {
+    const PaintingWithoutScreen painting(!o.report.empty());
     const SignalStop signals; // before any thread, so that all of them leave signals to it
     const auto plan = planOf(o);
     if (!plan) {
@@ -184,7 +186,10 @@ int measure(const MeasureOptions &o)
     const Status status = runSurvey(beside.value()->bench(), plan.value(), hooks, signals.token(), record, earlier ? &*earlier : nullptr);
     return beside.value()->conclude(
         record, status, o.json, [&] { return keepMeasurement(o.out, record); }, "measurement.json",
-        [&](const Result<KeptResults> &kept) { return tellResults(record, kept, o); });
+        [&](const Result<KeptResults> &kept) {
+            const int exit = tellResults(record, kept, o);
+            return o.report.empty() ? exit : BesideVisits::writeReport(o.report, measurementReport(record), exit);
+        });
 }
 
 } // namespace lamp::cli

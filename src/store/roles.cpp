@@ -44,7 +44,7 @@ QStringList statements(const QString &user, const QString &owner, std::optional<
 std::optional<Role> roleFromName(const std::string &name)
 {
     static constexpr std::array<const char *, 3> kNames{"read", "measure", "administer"};
-    return named<Role>(kNames, name);
+    return lamp::named<Role>(kNames, name); // aims.cpp has one of its own
 }
 
 Status setRole(Store &store, const QString &user, std::optional<Role> role)
