@@ -173,6 +173,32 @@ private Q_SLOTS:
         QVERIFY2(german.out.contains("Weiß") && !german.out.contains("White"), german.out.constData());
     }
 
+    // What it came to on paper and for a browser, by the file's ending; where it cannot be written it is said and kept elsewhere.
+    void asReports()
+    {
+        const auto textOf = [](const QString &pdf) {
+            QProcess p;
+            p.start("pdftotext", {"-layout", pdf, "-"});
+            return p.waitForFinished(20000) ? p.readAllStandardOutput() : QByteArray();
+        };
+        const QString html = path("contrast.html"), pdf = path("modes.pdf");
+        QCOMPARE(cli({"measure", "contrast", "--bench", serve("knot --warm"), "--out", path("r1"), "--report", html}).status, 0);
+        QFile page(html);
+        QVERIFY(page.open(QIODevice::ReadOnly));
+        const QByteArray words = page.readAll();
+        QVERIFY2(words.contains("Contrast, measured") && words.contains("Knot") && words.contains("cd/m"), words.left(3000).constData());
+        QCOMPARE(cli({"measure", "modes", "--bench", serve("curlew --warm"), "--out", path("r2")}).status, 0);
+        const int chosen = cli({"compare", path("r2"), "--report", pdf}).status;
+        QCOMPARE(cli({"compare", path("r2")}).status, chosen); // a report changes no judgement
+        const QByteArray said = textOf(pdf);
+        QVERIFY2(said.contains("which to take") && said.contains("By the rule") && said.contains("factory"), said.constData());
+        // German, with a chart; and a folder that is none.
+        const QString german = path("grau.pdf");
+        QCOMPARE(cli({"--language", "de", "measure", "gray", "--bench", serve("knot --warm"), "--out", path("r3"), "--report", german}).status, 0);
+        QVERIFY2(textOf(german).contains("Graustufen, gemessen"), textOf(german).constData());
+        QCOMPARE(cli({"compare", path("r2"), "--report", path("r2/measurement.json/x.pdf")}).status, 4);
+    }
+
     // A profile says what drives mean: of a display it was made for, colours are where it says.
     void byAProfile()
     {

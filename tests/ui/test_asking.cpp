@@ -9,6 +9,7 @@
 #include "app/diagnosis/diagnosis_view.h"
 #include "app/parts/look.h"
 #include "app/parts/named_bars.h"
+#include "app/reports/report_button.h"
 #include "app/shell/main_window.h"
 #include "app/survey/survey_view.h"
 #include "app/visit/visit_controller.h"
@@ -173,6 +174,10 @@ private Q_SLOTS:
         QTRY_VERIFY_WITH_TIMEOUT(!view->busy() && view->comparison(), kSlow);
         QCOMPARE(view->table()->rowCount(), 4);
         picture(*m_window, "side-by-side");
+        auto *report = view->findChild<ReportButton *>();
+        QVERIFY(report->isEnabled());
+        report->write(m_dir.filePath("side-by-side.pdf"));
+        QVERIFY(QFile(m_dir.filePath("side-by-side.pdf")).size() > 5000);
         const auto choice = view->comparison()->choice;
         QVERIFY(choice.lines.size() == 4);
         // The mode that uniformity was measured in has it, and no other.
@@ -195,7 +200,7 @@ private Q_SLOTS:
         QVERIFY(view->comparison()->choice.chosen);
         // Too many are not told apart, and nothing is nothing.
         view->choose({});
-        QVERIFY(!view->comparison() && view->table()->isHidden());
+        QVERIFY(!view->comparison() && view->table()->isHidden() && !report->isEnabled());
     }
 
     // Neutral in all three surrounds: no pixel of these pages has a colour.

@@ -9,6 +9,7 @@
 #include "app/parts/banner.h"
 #include "app/parts/look.h"
 #include "app/parts/plot_widget.h"
+#include "app/reports/report_button.h"
 #include "app/shell/main_window.h"
 #include "app/survey/room_typed.h"
 #include "app/survey/survey_view.h"
@@ -99,6 +100,15 @@ private Q_SLOTS:
             QVERIFY(!p->plot().series.empty() && p->plot().series.front().points.size() >= 15);
         }
         QVERIFY(QFile::exists(view()->folder() + "/measurement.json") && QFile::exists(view()->folder() + "/readings.txt"));
+        const QString file = m_dir.filePath("grays.html");
+        auto *report = view()->findChild<ReportButton *>();
+        QVERIFY(report->isEnabled() && report->isVisible());
+        report->write(file);
+        QVERIFY(m_window->findChild<Banner *>()->message().contains(file));
+        QFile page(file);
+        QVERIFY(page.open(QIODevice::ReadOnly));
+        const QByteArray html = page.readAll();
+        QVERIFY(html.contains("Grays, measured") && html.count("<img") == 3);
     }
 
     void sweeps()
@@ -253,6 +263,8 @@ private Q_SLOTS:
         QVERIFY2(page->words().contains("ramps are not loaded") && page->words().contains("Apply the display's profile"), qPrintable(page->words()));
         QVERIFY(QFile::exists(page->folder() + "/diagnosis.json") && QFile::exists(page->folder() + "/readings.txt"));
         picture(*m_window, "diagnosis");
+        page->findChild<ReportButton *>()->write(m_dir.filePath("diagnosis.pdf"));
+        QVERIFY(QFile(m_dir.filePath("diagnosis.pdf")).size() > 5000);
         // One instrument at a time, here as well; and it can be stopped, with what was read.
         m_window->setSpeed(60);
         page->startOrStop();

@@ -5,6 +5,7 @@
 #include "app/parts/named_bars.h"
 #include "app/parts/plain_table.h"
 #include "app/parts/words.h"
+#include "app/reports/report_button.h"
 #include "colour/spaces.h"
 
 #include <QComboBox>
@@ -59,8 +60,9 @@ CompareView::CompareView(Banner &banner, std::function<Store *()> store, QWidget
     : QFrame(parent), m_banner(banner), m_background(this), m_store(std::move(store)), m_list(new QListWidget), m_title(new QLabel),
       m_verdict(new QLabel), m_instruments(new QLabel), m_means(new NamedBars), m_largest(new NamedBars),
       m_table(plainTable({tr("What"), tr("Mean"), tr("Largest"), tr("Uniformity"), tr("Gamut, %"), tr("By the rule")}, tr("Side by side"), 26)),
-      m_keep(new QPushButton(tr("&Keep the correction"))), m_limit(limitOf(ChoiceRule{}.limit, 0.1, 100, 0.5)),
-      m_equal(limitOf(ChoiceRule{}.equal, 0, 10, 0.1)), m_uniformity(limitOf(ChoiceRule{}.uniformity, 0, 10, 0.1)), m_space(new QComboBox)
+      m_keep(new QPushButton(tr("&Keep the correction"))), m_report(new ReportButton(banner, m_store)),
+      m_limit(limitOf(ChoiceRule{}.limit, 0.1, 100, 0.5)), m_equal(limitOf(ChoiceRule{}.equal, 0, 10, 0.1)),
+      m_uniformity(limitOf(ChoiceRule{}.uniformity, 0, 10, 0.1)), m_space(new QComboBox)
 {
     setFrameShape(QFrame::StyledPanel);
     QFont large = m_title->font();
@@ -102,7 +104,11 @@ CompareView::CompareView(Banner &banner, std::function<Store *()> store, QWidget
     right->addLayout(bars);
     right->addWidget(m_table, 1);
     right->addWidget(m_instruments);
-    right->addWidget(m_keep, 0, Qt::AlignLeft);
+    auto *under = new QHBoxLayout;
+    under->addWidget(m_keep);
+    under->addWidget(m_report);
+    under->addStretch(1);
+    right->addLayout(under);
     right->addStretch(0); // where nothing is compared yet the words stand on top
     auto *body = new QHBoxLayout;
     body->setSpacing(18);
@@ -220,6 +226,7 @@ void CompareView::choose(const QStringList &keys)
 void CompareView::clear(const QString &why)
 {
     m_comparison.reset();
+    m_report->setReport({}, {});
     m_correction.reset();
     m_verdict->setText(why);
     m_means->setBars({}, {}, 2);
@@ -295,6 +302,9 @@ void CompareView::show(const Found &found)
     const Comparison &c = found.comparison;
     clear(c.candidates.empty() ? tr("These are measurements of uniformity only: choose what they belong to as well.") : text(c.choice.reason));
     m_comparison = c;
+    const ChoiceRule rule{m_limit->value(), m_equal->value(), m_uniformity->value()};
+    m_report->setReport([c, rule, space = m_space->currentData().toString().toStdString()] { return comparisonReport(c, rule, space, wallNow()); },
+                        QStringLiteral("side-by-side"));
     if (!c.sameTests) {
         m_verdict->setText(m_verdict->text() + '\n' + text(say("compared-own-colours")));
     }

@@ -18,6 +18,7 @@ class QTableWidget;
 namespace lamp::app {
 
 class Banner;
+class ReportButton;
 class NamedBars;
 
 /// Two to eight things side by side that did the same tests: a display's modes, displays, profiles, visits, instruments; which of them to take, and
@@ -64,6 +65,7 @@ private:
     NamedBars *m_means, *m_largest;
     QTableWidget *m_table;
     QPushButton *m_keep;
+    ReportButton *m_report;
     QDoubleSpinBox *m_limit, *m_equal, *m_uniformity;
     QComboBox *m_space;
 };

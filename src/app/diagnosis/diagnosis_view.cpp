@@ -4,6 +4,7 @@
 #include "app/parts/banner.h"
 #include "app/parts/plot_widget.h"
 #include "app/parts/words.h"
+#include "app/reports/report_button.h"
 #include "report/diagnosis_plot.h"
 
 #include <QCheckBox>
@@ -82,9 +83,10 @@ QWidget *causeCard(const Ranking::Entry &c)
 
 } // namespace
 
-DiagnosisView::DiagnosisView(DiagnosisRunner &runner, Banner &banner, QWidget *parent)
+DiagnosisView::DiagnosisView(DiagnosisRunner &runner, Banner &banner, std::function<Store *()> store, QWidget *parent)
     : QFrame(parent), m_runner(runner), m_banner(banner), m_title(new QLabel), m_verdict(wrapped({})), m_progress(wrapped({})),
-      m_all(new QCheckBox(tr("Make &all tests"))), m_start(new QPushButton(tr("&Look now"))), m_causes(new QVBoxLayout), m_plot(new PlotWidget)
+      m_all(new QCheckBox(tr("Make &all tests"))), m_start(new QPushButton(tr("&Look now"))), m_report(new ReportButton(banner, std::move(store))),
+      m_causes(new QVBoxLayout), m_plot(new PlotWidget)
 {
     setFrameShape(QFrame::StyledPanel);
     QFont large = m_title->font();
@@ -100,6 +102,7 @@ DiagnosisView::DiagnosisView(DiagnosisRunner &runner, Banner &banner, QWidget *p
     line->addWidget(m_start);
     line->addWidget(m_all);
     line->addWidget(m_progress, 1);
+    line->addWidget(m_report);
     layout->addLayout(line);
     layout->addWidget(m_verdict);
     auto *inside = new QWidget;
@@ -139,6 +142,7 @@ void DiagnosisView::clear()
         tr("Some thirty patches are read and held against what its last visit left; then the test is made that tells most for its time, until a "
            "cause is as good as sure. It takes one to six minutes. Nothing of the display is changed but what it shows."));
     m_progress->clear();
+    m_report->setReport({}, {});
     m_plot->hide();
     while (QLayoutItem *item = m_causes->takeAt(0)) {
         delete item->widget();
@@ -162,6 +166,7 @@ void DiagnosisView::tell(const ExaminationPtr &e)
     const QString progress = m_progress->text();
     clear();
     m_progress->setText(progress);
+    m_report->setReport([e] { return diagnosisReport(*e); }, QStringLiteral("diagnosis"));
     const Ranking &r = e->ranking;
     const bool found = !r.causes.empty() && r.causes.front().probability > std::max(r.healthy, r.unexplained);
     const std::vector<Message> said = examinationSaid(*e);

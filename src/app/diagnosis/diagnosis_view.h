@@ -6,14 +6,21 @@
 
 #include <QFrame>
 
+#include <functional>
+
 class QCheckBox;
 class QLabel;
 class QPushButton;
 class QVBoxLayout;
 
+namespace lamp {
+class Store;
+}
+
 namespace lamp::app {
 
 class Banner;
+class ReportButton;
 class PlotWidget;
 
 /// What is wrong with a display: causes as the readings weigh them, the most probable first, each with what speaks for and against it and what to do.
@@ -21,7 +28,7 @@ class DiagnosisView : public QFrame {
     Q_OBJECT
 
 public:
-    DiagnosisView(DiagnosisRunner &runner, Banner &banner, QWidget *parent = nullptr);
+    DiagnosisView(DiagnosisRunner &runner, Banner &banner, std::function<Store *()> store, QWidget *parent = nullptr);
     /// For a display. What was found of another one is no longer shown, unless that is being looked at.
     void show(const DisplayEntry &display);
     /// What stands on the page, from top to bottom.
@@ -49,6 +56,7 @@ private:
     QLabel *m_title, *m_verdict, *m_progress;
     QCheckBox *m_all;
     QPushButton *m_start;
+    ReportButton *m_report;
     QVBoxLayout *m_causes;
     PlotWidget *m_plot;
 };

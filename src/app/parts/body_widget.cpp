@@ -19,7 +19,7 @@ namespace lamp::app {
 namespace {
 
 constexpr double kFirstTurn = -35, kFirstTilt = 22, kTurnStep = 5; // degrees
-constexpr double kWide = 250;                                      // ΔE that the smaller side of the place shows at first
+constexpr double kShownAtFirst = 250;                              // ΔE that the smaller side of the place shows at first
 
 /// As sRGB shows it; what lies beyond is cut off, which a picture on any one display cannot help.
 QColor colourOf(const Lab &lab)
@@ -83,7 +83,7 @@ std::vector<BodyWidget::Seen> BodyWidget::seen(const GamutMesh &mesh, const QSiz
 {
     const double turn = m_turn * std::numbers::pi / 180, tilt = m_tilt * std::numbers::pi / 180;
     const double ct = std::cos(turn), st = std::sin(turn), cu = std::cos(tilt), su = std::sin(tilt);
-    const double scale = m_scale * std::min(size.width(), size.height()) / kWide;
+    const double scale = m_scale * std::min(size.width(), size.height()) / kShownAtFirst;
     const QPointF middle(size.width() / 2.0, size.height() / 2.0);
     std::vector<Seen> all;
     all.reserve(mesh.corners.size());

@@ -49,7 +49,7 @@ MainWindow::MainWindow(QString storePath, QWidget *parent)
       m_fleet(new FleetDesk(
           *m_studio, *m_stack, *m_banner, [this] { return currentDisplay(); }, this)),
       m_survey(new SurveyView(m_visits->surveys(), *m_banner, [this] { return store(); })),
-      m_diagnosis(new DiagnosisView(m_visits->diagnoses(), *m_banner)), m_answers(new AnswersView(*m_banner)),
+      m_diagnosis(new DiagnosisView(m_visits->diagnoses(), *m_banner, [this] { return store(); })), m_answers(new AnswersView(*m_banner)),
       m_compare(new CompareView(*m_banner, [this] { return store(); })), m_desk(new FileDesk),
       m_bringIn(new BringIn(*m_studio, *m_desk, *m_background, *m_banner, this)), m_report(new ReportPage(*m_background, *m_banner)),
       m_progress(new ProgressBar)

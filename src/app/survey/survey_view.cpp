@@ -5,6 +5,7 @@
 #include "app/parts/plain_table.h"
 #include "app/parts/plot_widget.h"
 #include "app/parts/words.h"
+#include "app/reports/report_button.h"
 #include "app/survey/room_typed.h"
 #include "app/survey/uniformity_map.h"
 #include "report/survey_plots.h"
@@ -60,7 +61,7 @@ SurveyView::SurveyView(SurveyRunner &runner, Banner &banner, std::function<Store
       m_steps(new QSpinBox), m_luminance(new QDoubleSpinBox), m_minutes(new QDoubleSpinBox), m_hours(new QDoubleSpinBox), m_every(new QDoubleSpinBox),
       m_follow(new QCheckBox(tr("Let the screen f&ollow"))), m_grid(new QComboBox), m_set(new QComboBox), m_space(new QComboBox),
       m_start(new QPushButton), m_goOn(new QPushButton(tr("&Go on with it"))), m_type(new QPushButton(tr("T&ype a day …"))),
-      m_charts(new QGridLayout), m_map(new UniformityMap),
+      m_report(new ReportButton(banner, m_store)), m_charts(new QGridLayout), m_map(new UniformityMap),
       m_modes(
           plainTable({tr("Mode"), tr("Mean ΔE00"), tr("Largest"), tr("White"), tr("Contrast"), tr("Gamma"), tr("Gamut")}, tr("The display's modes")))
 {
@@ -167,6 +168,7 @@ QWidget *SurveyView::choices()
     layout->addSpacing(6);
     layout->addWidget(m_start);
     layout->addWidget(m_goOn);
+    layout->addWidget(m_report);
     layout->addWidget(m_progress);
     m_keptTitle->setBuddy(m_kept);
     m_kept->setAccessibleName(tr("Earlier measurements of this display"));
@@ -303,6 +305,7 @@ void SurveyView::clear()
         p->hide();
     }
     m_cutOff.reset();
+    m_report->setReport({}, {});
     m_goOn->hide();
     m_progress->clear();
     m_start->setText(tr("Measure no&w"));
@@ -349,6 +352,7 @@ void SurveyView::typeRoom()
 void SurveyView::tell(const SurveyNewsPtr &news)
 {
     const SurveyPtr &record = news->record;
+    m_report->setReport([record] { return measurementReport(*record); }, text(surveyKindName(record->plan.kind)));
     const SurveyResults &results = news->results;
     QStringList words;
     for (const Message &m : surveySaid(*record, results)) {

@@ -20,6 +20,7 @@ class QGridLayout;
 namespace lamp::app {
 
 class Banner;
+class ReportButton;
 class PlotWidget;
 class UniformityMap;
 
@@ -85,6 +86,7 @@ private:
     QComboBox *m_grid, *m_set, *m_space;
     std::vector<std::pair<QWidget *, std::vector<SurveyKind>>> m_options; ///< with its label, and for which kinds it is
     QPushButton *m_start, *m_goOn, *m_type;
+    ReportButton *m_report;
     QGridLayout *m_charts;
     std::vector<PlotWidget *> m_plots;
     UniformityMap *m_map;

@@ -909,6 +909,10 @@
         <source>With --match: what the two were matched by eye at, as the window exports it</source>
         <translation>Mit --match: worauf die beiden nach Auge abgeglichen wurden, wie das Fenster es exportiert</translation>
     </message>
+    <message>
+        <source>Also write a report there: a file that ends in .pdf or .html</source>
+        <translation>Auch einen Bericht dorthin schreiben: eine Datei, die auf .pdf oder .html endet</translation>
+    </message>
 </context>
 <context>
     <name>control</name>
@@ -3567,6 +3571,29 @@
     <message>
         <source>Why %1? %2</source>
         <translation>Warum %1? %2</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::ReportButton</name>
+    <message>
+        <source>Repor&amp;t…</source>
+        <translation>Be&amp;richt…</translation>
+    </message>
+    <message>
+        <source>What this page shows, as PDF or HTML</source>
+        <translation>Was diese Seite zeigt, als PDF oder HTML</translation>
+    </message>
+    <message>
+        <source>The report</source>
+        <translation>Der Bericht</translation>
+    </message>
+    <message>
+        <source>Reports (*.pdf *.html)</source>
+        <translation>Berichte (*.pdf *.html)</translation>
+    </message>
+    <message>
+        <source>The report is %1.</source>
+        <translation>Der Bericht ist %1.</translation>
     </message>
 </context>
 <context>
@@ -11562,7 +11589,7 @@
         <source>%n measurements beside visits</source>
         <translation>
             <numerusform>%n Messung neben Besuchen</numerusform>
-            <numerusform>%n Messungen neben Besuchen</numerusform>
+            <numerusform>%n Messungen neben Sitzungen</numerusform>
         </translation>
     </message>
     <message numerus="yes">
@@ -11850,7 +11877,7 @@
     </message>
     <message>
         <source>Reading the visits</source>
-        <translation>Die Besuche werden gelesen</translation>
+        <translation>Die Sitzungen werden gelesen</translation>
     </message>
     <message>
         <source>Comparing the displays</source>
@@ -11898,7 +11925,7 @@
     </message>
     <message>
         <source>Visits in the copy that are not ended stay there: %1</source>
-        <translation>Nicht beendete Besuche in der Kopie bleiben dort: %1</translation>
+        <translation>Nicht beendete Sitzungen in der Kopie bleiben dort: %1</translation>
     </message>
     <message>
         <source>The copy brings nothing new.</source>
@@ -11930,11 +11957,11 @@
     </message>
     <message>
         <source>Visits</source>
-        <translation>Besuche</translation>
+        <translation>Sitzungen</translation>
     </message>
     <message>
         <source>Measurements beside visits</source>
-        <translation>Messungen neben Besuchen</translation>
+        <translation>Messungen neben Sitzungen</translation>
     </message>
     <message>
         <source>Photographs</source>
@@ -12006,7 +12033,7 @@
     </message>
     <message>
         <source>days between visits</source>
-        <translation>Tage zwischen Besuchen</translation>
+        <translation>Tage zwischen Sitzungen</translation>
     </message>
     <message>
         <source>bits</source>
@@ -12135,6 +12162,106 @@
     <message>
         <source>That is within its uncertainty: white stays as it is read.</source>
         <translation>Das liegt innerhalb seiner Unsicherheit: Weiß bleibt, wie es gemessen wird.</translation>
+    </message>
+    <message>
+        <source>Grays, measured</source>
+        <translation>Graustufen, gemessen</translation>
+    </message>
+    <message>
+        <source>Saturation sweeps, measured</source>
+        <translation>Sättigungsreihen, gemessen</translation>
+    </message>
+    <message>
+        <source>Colours, measured</source>
+        <translation>Farben, gemessen</translation>
+    </message>
+    <message>
+        <source>Uniformity, measured</source>
+        <translation>Gleichmäßigkeit, gemessen</translation>
+    </message>
+    <message>
+        <source>Contrast, measured</source>
+        <translation>Kontrast, gemessen</translation>
+    </message>
+    <message>
+        <source>Stability, measured</source>
+        <translation>Stabilität, gemessen</translation>
+    </message>
+    <message>
+        <source>Modes of a display, measured</source>
+        <translation>Modi eines Bildschirms, gemessen</translation>
+    </message>
+    <message>
+        <source>The room&apos;s light, measured</source>
+        <translation>Das Licht im Raum, gemessen</translation>
+    </message>
+    <message>
+        <source>What is wrong with a display</source>
+        <translation>Was mit einem Bildschirm nicht stimmt</translation>
+    </message>
+    <message>
+        <source>Side by side, and which to take</source>
+        <translation>Nebeneinander, und was zu nehmen ist</translation>
+    </message>
+    <message>
+        <source>Display %1</source>
+        <translation>Bildschirm %1</translation>
+    </message>
+    <message>
+        <source>Cause</source>
+        <translation>Ursache</translation>
+    </message>
+    <message>
+        <source>Probability, %</source>
+        <translation>Wahrscheinlichkeit, %</translation>
+    </message>
+    <message>
+        <source>How strong</source>
+        <translation>Wie stark</translation>
+    </message>
+    <message>
+        <source>Nothing is wrong</source>
+        <translation>Nichts ist falsch</translation>
+    </message>
+    <message>
+        <source>None of these</source>
+        <translation>Keine davon</translation>
+    </message>
+    <message>
+        <source>A diagnosis says what is likely, by readings and by what is usual; it is no certificate.</source>
+        <translation>Eine Diagnose sagt, was wahrscheinlich ist, nach Messungen und nach dem Üblichen; sie ist kein Zertifikat.</translation>
+    </message>
+    <message>
+        <source>It was cut off: not all of it was read.</source>
+        <translation>Sie wurde abgebrochen: Nicht alles wurde gemessen.</translation>
+    </message>
+    <message>
+        <source>Compared</source>
+        <translation>Verglichen</translation>
+    </message>
+    <message>
+        <source>Largest</source>
+        <translation>Größte</translation>
+    </message>
+    <message>
+        <source>Uniformity ΔE00</source>
+        <translation>Gleichmäßigkeit ΔE00</translation>
+    </message>
+    <message>
+        <source>Shows of %1, %</source>
+        <translation>Zeigt von %1, %</translation>
+    </message>
+    <message>
+        <source>What of it</source>
+        <translation>Was daran</translation>
+    </message>
+    <message>
+        <source>By the rule: what has a patch beyond %1 ΔE00 is discarded; means closer than their uncertainty, or than %2, are equal; then the most uniform (equal within %3), then the largest gamut.</source>
+        <translation>Nach der Regel: Was ein Feld über %1 ΔE00 hat, scheidet aus; Mittel, die näher als ihre Unsicherheit oder als %2 liegen, sind gleich; dann das gleichmäßigste (gleich innerhalb %3), dann der größte Farbumfang.</translation>
+    </message>
+    <message>
+        <source>Means and largest are CIEDE2000 of the colours that were verified, each relative to its own white.</source>
+        <translation>Mittel und größte sind CIEDE2000 der geprüften Farben, jede bezogen auf ihr eigenes Weiß.</translation>
     </message>
 </context>
 </TS>
