@@ -255,7 +255,9 @@ int bringStoreHome(const FleetOptions &o)
         printJson(mergeJson(merge.value(), o.yes));
     } else {
         tellMerge(merge.value());
-        std::cout << said(say(o.yes ? "merge-done" : "merge-not-yet")) << "\n";
+        if (!merge.value().empty()) {
+            std::cout << said(say(o.yes ? "merge-done" : "merge-not-yet")) << "\n";
+        }
     }
     return kDone;
 }

@@ -103,6 +103,12 @@ double roundLowerBound(const RoundProblem &p)
             bound = std::max(bound, e);
         }
     }
+    double longest = 0; // walk
+    for (const auto &from : p.walk) {
+        for (const double minutes : from) {
+            longest = std::max(longest, minutes);
+        }
+    }
     // What only some of the instruments can do they share at best evenly, from when the first of it can begin.
     const size_t kinds = std::min<size_t>(p.instruments.size(), 12);
     for (size_t group = 1; group < (size_t(1) << kinds); ++group) {
@@ -123,7 +129,9 @@ double roundLowerBound(const RoundProblem &p)
                 first = std::min(first, std::max(p.stops[s].warmUp, p.stops[s].earliest));
             }
         }
-        if (work > 0) {
+        // The tree takes a while where rooms are many, and most groups of instruments are not what a round waits for.
+        const double atMost = work + longest * double(p.rooms.size()) + waitingToBegin(p, members);
+        if (work > 0 && first + atMost / double(members) > bound) {
             const double idle = leastCarried(p, rooms, members) + waitingToBegin(p, members);
             bound = std::max(bound, first + (work + idle) / double(members));
         }
