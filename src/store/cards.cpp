@@ -113,6 +113,11 @@ Result<Cards> cardsOf(Store &store)
             cards["tolerance"][t.name] = {t.name, {{"content", toleranceToJson(t)}}};
         }
     }
+    // Visits that are not finished, so that one whose state is changed later is known from one that was so.
+    Rows visits = store.connection().read(QStringLiteral("SELECT uid, state FROM visit WHERE state <> ?"), {int(VisitState::Finished)});
+    while (visits.next()) {
+        cards["visit"][visits.text(0).toStdString()] = {{}, {{"state", std::to_string(visits.integer(1))}}};
+    }
     const Letterhead head = store.pictures().letterhead();
     const QByteArray mark = head.mark.empty() ? QByteArray() : sha256(asBytes(head.mark)).toHex();
     cards["letterhead"][""] = {head.name, {{"name", head.name}, {"mark", mark.toStdString()}}};

@@ -10,8 +10,8 @@ struct Card {
     std::string name; ///< for people
     std::map<std::string, std::string> fields;
 };
-/// By kind ("room", "display", "instrument", "target", "tolerance", "letterhead") and by what tells one from another: a display's number, an
-/// instrument's model and serial, a room's or target's name.
+/// By kind ("room", "display", "instrument", "target", "tolerance", "letterhead"; "visit", of those that are not finished) and by what tells one from
+/// another: a display's number, an instrument's model and serial, a room's or target's name.
 using Cards = std::map<std::string, std::map<std::string, Card>>;
 
 /// All cards of a studio; with each room its outline, with each display its place, as they were drawn.

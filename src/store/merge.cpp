@@ -25,8 +25,8 @@ Result<Merge> merged(Store &away, Store &home, const std::vector<MergeConflict> 
         return base.error();
     }
     MergeSides sides{away, home, *along, decided, now, {}, {}};
-    Status done = mergeCards(sides, std::move(base).value());
-    done = done ? mergeRows(sides) : done;
+    Status done = mergeCards(sides, base.value());
+    done = done ? mergeRows(sides, base.value()) : done;
     for (Store *side : {&away, &home}) {
         if (const auto problem = side->takeProblem(); done && problem) {
             done = *problem; // what could not be read must not look like nothing

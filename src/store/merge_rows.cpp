@@ -22,7 +22,7 @@ std::vector<qint64> displaysOf(Store &store)
 
 class RowMerging {
 public:
-    explicit RowMerging(MergeSides &sides) : m_s(sides) {}
+    RowMerging(MergeSides &sides, const Cards &base) : m_s(sides), m_base(base) {}
 
     Status run()
     {
@@ -36,55 +36,80 @@ public:
 
 private:
     struct VisitRow {
-        qint64 display = 0, revision = 0;
+        QString uid;
+        qint64 display = 0;
         VisitState state = VisitState::Running;
     };
-    static std::map<QString, VisitRow> visitsOf(Store &store)
+    /// In the order in which they began: what a display's status says is what its last one left.
+    static std::vector<VisitRow> visitsOf(Store &store)
     {
-        std::map<QString, VisitRow> all;
-        Rows rows = store.connection().read(QStringLiteral("SELECT uid, display_id, revision, state FROM visit"));
+        std::vector<VisitRow> all;
+        Rows rows = store.connection().read(QStringLiteral("SELECT uid, display_id, state FROM visit ORDER BY started_at, id"));
         while (rows.next()) {
-            all[rows.text(0)] = {rows.integer(1), rows.integer(2), VisitState(rows.integer(3))};
+            all.push_back({rows.text(0), rows.integer(1), VisitState(rows.integer(2))});
         }
         return all;
     }
 
+    /// The state that a visit had when the copy was taken. \pre it was there
+    [[nodiscard]] VisitState before(const QString &uid) const
+    {
+        const auto visits = m_base.find("visit");
+        const auto it = visits == m_base.end() ? std::map<std::string, Card>::const_iterator() : visits->second.find(uid.toStdString());
+        const bool known = visits != m_base.end() && it != visits->second.end();
+        return known ? VisitState(fromStd(it->second.fields.at("state")).toInt()) : VisitState::Finished;
+    }
+
     Status visits()
     {
-        const auto mine = visitsOf(m_s.away), theirs = visitsOf(m_s.home);
-        for (const auto &[uid, visit] : mine) {
-            const auto there = theirs.find(uid);
-            if (there != theirs.end() && there->second.revision >= visit.revision) {
+        std::map<QString, VisitState> theirs;
+        for (const VisitRow &v : visitsOf(m_s.home)) {
+            theirs[v.uid] = v.state;
+        }
+        for (const VisitRow &mine : visitsOf(m_s.away)) {
+            const auto there = theirs.find(mine.uid);
+            const bool known = there != theirs.end();
+            // One that both have: ended in the copy only, or put aside or back there while nobody did at home.
+            if (known && (mine.state == there->second || mine.state == before(mine.uid) || there->second != before(mine.uid))) {
                 continue;
             }
-            if (visit.state == VisitState::Running) {
+            if (mine.state == VisitState::Running) {
                 ++m_s.merge.unended;
                 continue;
             }
             m_s.count("visits");
-            if (!m_s.acts()) {
-                continue;
-            }
-            if (const Status s = bringVisit(uid, visit); !s) {
+            const bool whole = !known || there->second == VisitState::Running;
+            const Status s = !m_s.acts() ? Status(Done{}) : whole ? bringVisit(mine) : m_s.home.visits().setState(mine.uid, mine.state);
+            if (!s) {
                 return s;
             }
         }
         return Done{};
     }
 
-    Status bringVisit(const QString &uid, const VisitRow &visit)
+    Status bringVisit(const VisitRow &visit)
     {
-        const auto record = m_s.away.visits().record(uid);
+        const auto record = m_s.away.visits().record(visit.uid);
         if (!record) {
             return record.error();
         }
         const qint64 display = m_s.atHome.at(visit.display);
+        store::Visits &home = m_s.home.visits();
         if (visit.state == VisitState::Finished) {
-            return m_s.home.visits().finish(record.value(), display);
+            return home.finish(record.value(), display);
         }
-        // One that was set aside keeps its readings, as one that was not ended does.
-        Status done = m_s.home.visits().finish(record.value(), display);
-        return done ? m_s.home.visits().setState(uid, VisitState::SetAside) : done;
+        // One that was set aside says nothing of the display, and keeps its readings all the same.
+        std::set<int> there;
+        if (const auto known = home.entry(visit.uid) ? home.record(visit.uid) : Result<VisitRecord>(Error{})) {
+            for (const Measurement &m : known->readings) {
+                there.insert(m.index);
+            }
+        }
+        Status done = home.save(record.value(), display, VisitState::Running);
+        for (const Measurement &m : record->readings) {
+            done = done && !there.contains(m.index) ? home.addReading(record->id, m, record->states) : done;
+        }
+        return done ? home.setState(visit.uid, VisitState::SetAside) : done;
     }
 
     Status measurements()
@@ -272,13 +297,14 @@ private:
     }
 
     MergeSides &m_s;
+    const Cards &m_base;
 };
 
 } // namespace
 
-Status mergeRows(MergeSides &sides)
+Status mergeRows(MergeSides &sides, const Cards &base)
 {
-    return RowMerging(sides).run();
+    return RowMerging(sides, base).run();
 }
 
 } // namespace lamp::store

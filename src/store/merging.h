@@ -25,6 +25,6 @@ Error mergeStops(const char *what, const char *todo, const char *code);
 /// Cards, compared three ways: as they were taken along, as they are in the copy, as they are at home.
 Status mergeCards(MergeSides &sides, Cards base);
 /// What is only ever added: visits, measurements, photographs, history, corrections, installations. \pre the cards were merged
-Status mergeRows(MergeSides &sides);
+Status mergeRows(MergeSides &sides, const Cards &base);
 
 } // namespace lamp::store

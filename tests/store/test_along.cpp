@@ -11,6 +11,7 @@
 #include <QTemporaryDir>
 
 #include <algorithm>
+#include <utility>
 
 using namespace lamp;
 
@@ -245,6 +246,45 @@ private Q_SLOTS:
         QVERIFY(s.away->visits().finish(visit("v-open", "2031-03-10T09:00:00Z"), s.knot).ok());
         QCOMPARE(store::bringHome(*s.away, *s.home, {}, kBack)->counts, (std::map<std::string, int>{{"visits", 1}}));
         QCOMPARE(s.home->visits().of(s.knot).size(), size_t(3));
+    }
+
+    // Visits as they are made, saved line by line: once, whatever their count of changes; those set aside say nothing of the display.
+    void visitsKeepTheirState()
+    {
+        Sides s = sides(newFile());
+        const auto made = [](Store &store, const char *id, qint64 display, VisitState end) {
+            VisitRecord r = visit(id, "2031-03-07T09:00:00Z");
+            const std::vector<Measurement> readings = std::exchange(r.readings, {});
+            for (int line = 0; line < 5; ++line) {
+                QVERIFY(store.visits().save(r, display, VisitState::Running).ok());
+            }
+            for (const Measurement &m : readings) {
+                QVERIFY(store.visits().addReading(id, m).ok());
+            }
+            r.readings = readings;
+            QVERIFY(end == VisitState::Finished ? store.visits().finish(r, display).ok() : store.visits().setState(id, end).ok());
+        };
+        made(*s.away, "v-long", s.knot, VisitState::Finished);
+        made(*s.away, "v-aside", s.dunlin, VisitState::SetAside);
+        // One of before was set aside in the copy, nobody touched it at home.
+        QVERIFY(s.away->visits().setState("v-1", VisitState::SetAside).ok());
+        QCOMPARE(store::mergeOf(*s.away, *s.home)->counts, (std::map<std::string, int>{{"visits", 3}}));
+        const auto done = store::bringHome(*s.away, *s.home, {}, kBack);
+        QVERIFY2(done.ok(), done ? "" : english(done.error()).c_str());
+        QVERIFY(s.home->visits().entry("v-long")->state == VisitState::Finished);
+        QVERIFY(s.home->visits().entry("v-aside")->state == VisitState::SetAside);
+        QVERIFY(s.home->visits().entry("v-1")->state == VisitState::SetAside);
+        QCOMPARE(s.home->visits().record("v-aside")->readings.size(), size_t(3));
+        for (const DisplayStatus &d : s.home->board().displays()) {
+            QCOMPARE(d.upkeep.lastVisit.has_value(), d.displayId == s.knot);
+        }
+        QVERIFY(store::mergeOf(*s.away, *s.home)->counts.empty()); // once
+        // Taken back at home since: that stays.
+        QVERIFY(s.home->visits().setState("v-1", VisitState::Finished).ok());
+        QVERIFY(store::mergeOf(*s.away, *s.home)->counts.contains("visits")); // the copy still says so, and home is as it was taken
+        QVERIFY(s.home->visits().setState("v-long", VisitState::SetAside).ok());
+        QCOMPARE(store::bringHome(*s.away, *s.home, {}, kBack)->counts, (std::map<std::string, int>{{"visits", 1}}));
+        QVERIFY(s.home->visits().entry("v-long")->state == VisitState::SetAside);
     }
 
     void whatBothChangedIsAsked()
