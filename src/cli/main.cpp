@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "base/text.h"
 #include "cli/commands.h"
 #include "cli/output.h"
 #include "colour/spaces.h"
@@ -28,6 +29,14 @@ const CLI::Validator kPositive(
         return v && *v > 0 && *v < 1e9 ? std::string() : lamp::said(lamp::say("no-number-above-0", text));
     },
     "NUMBER>0");
+
+/// A report's file says by its ending what it is, before anything is measured.
+const CLI::Validator kReportFile(
+    [](const std::string &text) {
+        const std::string file = lamp::lower(text);
+        return file.ends_with(".pdf") || file.ends_with(".html") ? std::string() : lamp::said(lamp::say("no-report-file", text));
+    },
+    "FILE.pdf|FILE.html");
 
 std::string curvesHelp()
 {
@@ -212,7 +221,7 @@ void addMeasure(CLI::App &app, MeasureOptions &o, int &status)
     command->add_option("--warm-up", o.warmUp, phrase("cli", "wait or skip"));
     command->add_option("--resume", o.resume, phrase("cli", "measurement.json of one that was cut off, to go on with"));
     command->add_flag("--json", o.json, phrase("cli", "Machine-readable output"));
-    command->add_option("--report", o.report, phrase("cli", "Also write a report there: a file that ends in .pdf or .html"));
+    command->add_option("--report", o.report, phrase("cli", "Also write a report there: a file that ends in .pdf or .html"))->check(kReportFile);
     command->callback([&] { status = measure(o); });
 }
 
@@ -229,7 +238,7 @@ void addDiagnose(CLI::App &app, DiagnoseOptions &o, int &status)
         ->check(CLI::IsMember({"needed", "none", "all"}));
     command->add_option("--instrument", o.instrument, phrase("cli", "Number of one of the bench's instruments"))->check(CLI::Range(0, 99));
     command->add_flag("--json", o.json, phrase("cli", "Machine-readable output"));
-    command->add_option("--report", o.report, phrase("cli", "Also write a report there: a file that ends in .pdf or .html"));
+    command->add_option("--report", o.report, phrase("cli", "Also write a report there: a file that ends in .pdf or .html"))->check(kReportFile);
     command->callback([&] { status = diagnose(o); });
 }
 
@@ -243,7 +252,7 @@ void addCompare(CLI::App &app, CompareOptions &o, int &status)
     command->add_flag("--instruments", o.instruments, phrase("cli", "Two measurements of one display by two instruments: how they differ"));
     command->add_option("--correction", o.correction, phrase("cli", "With --instruments: write a matrix that takes the second to the first"));
     command->add_flag("--json", o.json, phrase("cli", "Machine-readable output"));
-    command->add_option("--report", o.report, phrase("cli", "Also write a report there: a file that ends in .pdf or .html"));
+    command->add_option("--report", o.report, phrase("cli", "Also write a report there: a file that ends in .pdf or .html"))->check(kReportFile);
     command->callback([&] { status = compareResults(o); });
 }
 

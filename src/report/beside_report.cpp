@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "report/beside_report.h"
 
+#include "base/text.h"
 #include "plot/render.h"
 #include "report/diagnosis_plot.h"
 #include "report/html.h"
@@ -170,7 +171,8 @@ Bytes besideReportPdf(const BesideReport &report, const Letterhead &head)
 
 Result<KeptResults> keepBesideReport(const std::filesystem::path &file, const BesideReport &report, const Letterhead &head)
 {
-    return file.extension() == ".html" ? keepFile(file, besideReportHtml(report, head)) : keepFile(file, besideReportPdf(report, head));
+    return lower(file.extension().string()) == ".html" ? keepFile(file, besideReportHtml(report, head))
+                                                       : keepFile(file, besideReportPdf(report, head));
 }
 
 } // namespace lamp

@@ -31,6 +31,7 @@ std::span<const Sentence> survey()
         {"measurement-room", QT_TRANSLATE_NOOP("words", "The room over a day")},
         {"measurement-diagnosis", QT_TRANSLATE_NOOP("words", "What is wrong")},
         {"survey-summary", QT_TRANSLATE_NOOP("words", "%1 in %2; files in %3")},
+        {"no-report-file", QT_TRANSLATE_NOOP("words", "A report is a file that ends in .pdf or .html, not \"%1\".")},
         {"beside-gray", QT_TRANSLATE_NOOP("words", "Grays, measured")},
         {"beside-saturation", QT_TRANSLATE_NOOP("words", "Saturation sweeps, measured")},
         {"beside-colours", QT_TRANSLATE_NOOP("words", "Colours, measured")},

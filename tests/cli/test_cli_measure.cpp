@@ -197,6 +197,9 @@ private Q_SLOTS:
         QCOMPARE(cli({"--language", "de", "measure", "gray", "--bench", serve("knot --warm"), "--out", path("r3"), "--report", german}).status, 0);
         QVERIFY2(textOf(german).contains("Graustufen, gemessen"), textOf(german).constData());
         QCOMPARE(cli({"compare", path("r2"), "--report", path("r2/measurement.json/x.pdf")}).status, 4);
+        // A file of another kind is refused before anything is read.
+        QCOMPARE(cli({"measure", "gray", "--bench", serve("knot --warm"), "--out", path("r4"), "--report", path("gray.txt")}).status, 2);
+        QVERIFY(!QFile::exists(path("r4")) && !QFile::exists(path("gray.txt")));
     }
 
     // A profile says what drives mean: of a display it was made for, colours are where it says.

@@ -12263,5 +12263,9 @@
         <source>Means and largest are CIEDE2000 of the colours that were verified, each relative to its own white.</source>
         <translation>Mittel und größte sind CIEDE2000 der geprüften Farben, jede bezogen auf ihr eigenes Weiß.</translation>
     </message>
+    <message>
+        <source>A report is a file that ends in .pdf or .html, not &quot;%1&quot;.</source>
+        <translation>Ein Bericht ist eine Datei, die auf .pdf oder .html endet, nicht „%1“.</translation>
+    </message>
 </context>
 </TS>
