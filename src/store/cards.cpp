@@ -86,7 +86,10 @@ Result<Cards> cardsOf(Store &store)
         rooms[r.id] = r.name.toStdString();
         cards["room"][rooms[r.id]] = {rooms[r.id], {{"outline", ""}}};
     }
-    for (const qint64 id : numbersOf(store, QStringLiteral("SELECT id FROM display ORDER BY id"))) { // retired ones too
+    for (const DisplayEntry &d : store.studio().displays()) {
+        cards["display"][std::to_string(d.id)] = cardOf(d, rooms[d.roomId]);
+    }
+    for (const qint64 id : numbersOf(store, QStringLiteral("SELECT id FROM display WHERE retired_at IS NOT NULL ORDER BY id"))) {
         if (const auto d = store.studio().display(id)) {
             cards["display"][std::to_string(id)] = cardOf(*d, rooms[d->roomId]);
         }

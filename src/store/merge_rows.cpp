@@ -194,15 +194,29 @@ private:
     /// What was written down, and dates to be right for.
     Status written()
     {
-        for (const qint64 own : displaysOf(m_s.away)) {
+        // Rows of displays that have the same number on both sides are told apart by their identity alone.
+        std::set<QByteArray> theirs;
+        Rows there = m_s.home.connection().read(QStringLiteral("SELECT identity FROM history_entry"));
+        while (there.next()) {
+            theirs.insert(there.bytes(0));
+        }
+        std::set<qint64> displays;
+        Rows mine = m_s.away.connection().read(QStringLiteral("SELECT identity, display_id FROM history_entry"));
+        while (mine.next()) {
+            const auto home = m_s.atHome.find(mine.integer(1));
+            if (home == m_s.atHome.end() || home->first != home->second || !theirs.contains(mine.bytes(0))) {
+                displays.insert(mine.integer(1));
+            }
+        }
+        for (const qint64 own : displays) {
             const auto entries = m_s.away.histories().written(own);
-            const auto there = m_s.atHome.find(own);
-            const int fresh = there == m_s.atHome.end() ? int(entries.size()) : m_s.home.histories().fresh(there->second, entries);
+            const auto home = m_s.atHome.find(own);
+            const int fresh = home == m_s.atHome.end() ? int(entries.size()) : m_s.home.histories().fresh(home->second, entries);
             if (fresh == 0) {
                 continue;
             }
             m_s.merge.counts["history"] += fresh;
-            if (const auto added = m_s.acts() ? m_s.home.histories().add(there->second, entries) : Result<int>(0); !added) {
+            if (const auto added = m_s.acts() ? m_s.home.histories().add(home->second, entries) : Result<int>(0); !added) {
                 return added.error();
             }
         }
