@@ -51,8 +51,8 @@ void addVisit(CLI::App &app, VisitOptions &o, int &status)
     command->add_option("--bench", o.bench, phrase("cli", "Command that starts the bench"))->required();
     command->add_option("--target", o.target, phrase("cli", "Name of a built-in target, or a JSON file; not needed with --match"));
     command->add_option("--match", o.match, phrase("cli", "visit.json of another display: aim at its white, luminance and tone"));
-    command->add_option("--by-eye", o.byEye, phrase("cli", "With --match: what the two were matched by eye at, as the window exports it"))
-        ->needs("--match");
+    command->add_option("--by-eye", o.byEye,
+                        phrase("cli", "With --match or --match-to: what the two were matched by eye at, as fleet export writes it"));
     command->add_option("--match-to", o.matchTo, phrase("cli", "Bench of another display: measure its white first, and aim at that"))
         ->excludes("--match");
     command->add_option("--out", o.out, phrase("cli", "Folder for the results"))->required();

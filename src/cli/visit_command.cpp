@@ -40,22 +40,22 @@ Error badChoice(const std::string &option, const std::string &value, Argument ch
     return {ErrorKind::Input, say("option-cannot-be", option, value), say("nothing-started"), say("choose-one", std::move(choices)), "option", false};
 }
 
-/// A match with what people saw alike, of the pair that it is of.
-Result<MatchTarget> byEyeToo(const MatchTarget &match, const std::string &path)
+/// A match with what people saw alike, of the pair that it is of: the display that is matched, and the one on the bench.
+Result<MatchTarget> byEyeToo(const MatchTarget &match, Bench &bench, const std::string &path)
 {
     const auto text = readFile(path);
     const auto eye = text ? eyeMatchFromJson(text.value()) : Result<EyeMatch>(text.error());
     if (!eye) {
         return eye.error();
     }
-    const std::string reference = modelAndSerial(eye->referenceModel, eye->referenceSerial);
-    if (reference != match.like.display) {
-        return Error{ErrorKind::Input,
-                     say("eye-of-others", reference, modelAndSerial(eye->model, eye->serial)),
-                     say("nothing-started"),
-                     say("give-eye-of-pair"),
-                     "eye",
-                     false};
+    const auto hello = bench.hello();
+    const auto display = hello ? bench.describeDisplay() : Result<DisplayInfo>(hello.error());
+    if (!display) {
+        return display.error();
+    }
+    const std::string reference = modelAndSerial(eye->referenceModel, eye->referenceSerial), follower = modelAndSerial(eye->model, eye->serial);
+    if (reference != match.like.display || follower != modelAndSerial(display->model, display->serial)) {
+        return Error{ErrorKind::Input, say("eye-of-others", reference, follower), say("nothing-started"), say("give-eye-of-pair"), "eye", false};
     }
     const auto offset = setOffOf(eye.value());
     return offset ? setOff(match, *offset) : match;
@@ -127,12 +127,8 @@ Result<VisitPlan> planFrom(const VisitOptions &o)
         if (!match) {
             return naming(o.match, match.error());
         }
-        const auto alike = o.byEye.empty() ? match : byEyeToo(match.value(), o.byEye);
-        if (!alike) {
-            return naming(o.byEye, alike.error());
-        }
-        plan.target = alike->target;
-        plan.matched = alike->like;
+        plan.target = match->target;
+        plan.matched = match->like;
     }
     if (!o.keep.empty()) {
         if (o.keep != "white" && o.keep != "luminance") {
@@ -284,6 +280,16 @@ int runVisit(const VisitOptions &o)
     auto bench = BenchClient::open(o.bench, options);
     if (!bench) {
         return report(bench.error(), o.json);
+    }
+    if (!o.byEye.empty()) {
+        const auto alike = asked.matched ? byEyeToo({asked.target, *asked.matched}, *bench.value(), o.byEye)
+                                         : Result<MatchTarget>(Error{ErrorKind::Input, say("target-or-match"), say("nothing-started"),
+                                                                     say("choose-target-or-match"), "option", false});
+        if (!alike) {
+            return report(alike.error(), o.json);
+        }
+        asked.target = alike->target;
+        asked.matched = alike->like;
     }
     ReadingJournal journal(folder / "readings.partial.csv");
     if (!journal.earlier().empty()) {

@@ -202,6 +202,52 @@ private Q_SLOTS:
         QVERIFY(!QFile::exists(path("r4")) && !QFile::exists(path("gray.txt")));
     }
 
+    // What two people saw alike, of that pair alone.
+    void matchedByEye()
+    {
+        const QStringList common{"--effort", "quick", "--report", "none"};
+        QCOMPARE(cli(QStringList{"visit", "--bench", serve("avocet --warm"), "--target", "Photo", "--out", path("ref")} + common).status & ~1, 0);
+        const auto visitOf = [&](const QString &folder) {
+            QFile f(path(folder + "/visit.json"));
+            return f.open(QIODevice::ReadOnly) ? QJsonDocument::fromJson(f.readAll()).object() : QJsonObject();
+        };
+        const auto reference = visitOf("ref")["display"].toObject();
+        const auto eyeOf = [&](const QString &model, const QString &serial) {
+            QJsonArray settings;
+            for (const char *person : {"A", "A", "A", "B", "B", "B"}) {
+                settings << QJsonObject{{"person", person}, {"du", -0.004}, {"dv", 0.003}, {"luminance_percent", -2}};
+            }
+            QFile f(path("eye.json"));
+            (void)(f.open(QIODevice::WriteOnly | QIODevice::Truncate)
+                   && f.write(QJsonDocument(QJsonObject{{"schema", "dutiful-lamp/eye-match/1"},
+                                                        {"display", QJsonObject{{"model", model}, {"serial", serial}}},
+                                                        {"reference", QJsonObject{{"model", reference["model"]},
+                                                                                  {"serial", reference["serial"]},
+                                                                                  {"white", QJsonObject{{"x", 0.31}, {"y", 0.33}, {"Y", 120}}}}},
+                                                        {"instrument", QJsonObject{{"model", ""}, {"serial", ""}}},
+                                                        {"finished", "2031-03-04T09:20:00Z"},
+                                                        {"settings", settings}})
+                                  .toJson()));
+        };
+        const QStringList like =
+            QStringList{"visit", "--bench", serve("dunlin --warm"), "--match", path("ref/visit.json"), "--by-eye", path("eye.json")} + common;
+        eyeOf("Another", "X-1");
+        QCOMPARE(cli(like + QStringList{"--out", path("no")}).status, 2);
+        QCOMPARE(cli(QStringList{"visit", "--bench", serve("dunlin --warm"), "--target", "Photo", "--by-eye", path("eye.json"), "--out", path("no")}
+                     + common)
+                     .status,
+                 2);
+        QCOMPARE(cli(QStringList{"visit", "--bench", serve("dunlin --warm"), "--target", "Photo", "--out", path("own")} + common).status & ~1, 0);
+        const auto own = visitOf("own")["display"].toObject();
+        eyeOf(own["model"].toString(), own["serial"].toString());
+        const auto run = cli(like + QStringList{"--out", path("eye")});
+        QVERIFY2((run.status & ~1) == 0, run.err.constData());
+        const auto white = visitOf("eye")["target"].toObject()["white"].toObject(),
+                   read = visitOf("ref")["calibration"].toObject()["white"].toObject();
+        const auto u = [](const QJsonObject &w) { return 4 * w["x"].toDouble() / (-2 * w["x"].toDouble() + 12 * w["y"].toDouble() + 3); };
+        QVERIFY2(std::abs(u(white) - u(read) + 0.004) < 0.0004, qPrintable(QString::number(u(white) - u(read))));
+    }
+
     // A profile says what drives mean: of a display it was made for, colours are where it says.
     void byAProfile()
     {

@@ -906,12 +906,12 @@
         <translation>read, measure (nicht Räume, Plan und Name), administer oder none</translation>
     </message>
     <message>
-        <source>With --match: what the two were matched by eye at, as the window exports it</source>
-        <translation>Mit --match: worauf die beiden nach Auge abgeglichen wurden, wie das Fenster es exportiert</translation>
-    </message>
-    <message>
         <source>Also write a report there: a file that ends in .pdf or .html</source>
         <translation>Auch einen Bericht dorthin schreiben: eine Datei, die auf .pdf oder .html endet</translation>
+    </message>
+    <message>
+        <source>With --match or --match-to: what the two were matched by eye at, as fleet export writes it</source>
+        <translation>Mit --match oder --match-to: worauf die beiden nach Auge abgeglichen wurden, wie fleet export es schreibt</translation>
     </message>
 </context>
 <context>
