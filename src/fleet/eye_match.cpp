@@ -141,7 +141,8 @@ Result<EyeOffset> eyeOffset(const std::vector<EyeSetting> &settings)
         }
     }
     o.peopleAgree = scatter || farthest < kSeenApart;
-    o.matters = std::hypot(o.du, o.dv) > std::numbers::sqrt2 * o.uvK2 || std::abs(o.luminancePercent) > o.luminanceK2;
+    o.uvMatters = std::hypot(o.du, o.dv) > std::numbers::sqrt2 * o.uvK2;
+    o.luminanceMatters = std::abs(o.luminancePercent) > o.luminanceK2;
     return o;
 }
 
@@ -255,7 +256,12 @@ void EyeMatching::takeBack()
 std::optional<Matched::ByEye> setOffOf(const EyeMatch &match)
 {
     const auto o = eyeOffset(match.settings);
-    return o && o->matters ? std::optional(Matched::ByEye{o->du, o->dv, o->luminancePercent, isoTime(match.finished).substr(0, 10)}) : std::nullopt;
+    if (!o || (!o->uvMatters && !o->luminanceMatters)) {
+        return std::nullopt;
+    }
+    const auto counted = [](bool matters, double v) { return matters ? v : 0; };
+    return Matched::ByEye{counted(o->uvMatters, o->du), counted(o->uvMatters, o->dv), counted(o->luminanceMatters, o->luminancePercent),
+                          isoTime(match.finished).substr(0, 10)};
 }
 
 std::vector<Message> eyeMatchSaid(const EyeMatch &match, const EyeOffset &o)
@@ -263,8 +269,8 @@ std::vector<Message> eyeMatchSaid(const EyeMatch &match, const EyeOffset &o)
     std::vector<Message> all{say("eye-offset", modelAndSerial(match.referenceModel, match.referenceSerial), decimal(o.du, 4), decimal(o.dv, 4),
                                  decimal(o.uvK2, 4), decimal(o.luminancePercent, 1), decimal(o.luminanceK2, 1))};
     all.push_back(say("eye-settings", o.settings, o.people, decimal(o.uvSpread, 4)));
-    if (!o.matters) {
-        all.push_back(say("eye-no-matter"));
+    if (!o.uvMatters || !o.luminanceMatters) {
+        all.push_back(say(o.uvMatters ? "eye-luminance-stays" : o.luminanceMatters ? "eye-chromaticity-stays" : "eye-no-matter"));
     }
     if (!o.peopleAgree) {
         all.push_back(say("eye-people-differ"));
@@ -295,7 +301,7 @@ std::string eyeMatchToJson(const EyeMatch &m)
                        {"luminance_percent", offset->luminancePercent},
                        {"luminance_percent_k2", offset->luminanceK2},
                        {"people_agree", offset->peopleAgree},
-                       {"matters", offset->matters}};
+                       {"matters", offset->uvMatters || offset->luminanceMatters}};
         j["said_codes"] = messagesJson(eyeMatchSaid(m, *offset));
     }
     return jsonText(j, 2);

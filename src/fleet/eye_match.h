@@ -21,11 +21,11 @@ struct EyeSetting {
 
 /// What white is to be set off by, so that two displays of different light look alike.
 struct EyeOffset {
-    double du = 0, dv = 0, luminancePercent = 0; ///< mean of the people's means
-    double uvK2 = 0, luminanceK2 = 0;            ///< of that mean, in each of u′ and v′, and in percent
-    double uvSpread = 0;                         ///< of one person's settings, root mean square in each of u′ and v′
-    bool peopleAgree = true;                     ///< they differ by no more than their own settings scatter (95 %), or by less than is seen
-    bool matters = false;                        ///< it is larger than what is uncertain of it
+    double du = 0, dv = 0, luminancePercent = 0;      ///< mean of the people's means
+    double uvK2 = 0, luminanceK2 = 0;                 ///< of that mean, in each of u′ and v′, and in percent
+    double uvSpread = 0;                              ///< of one person's settings, root mean square in each of u′ and v′
+    bool peopleAgree = true;                          ///< they differ by no more than their own settings scatter (95 %), or by less than is seen
+    bool uvMatters = false, luminanceMatters = false; ///< each is larger than what is uncertain of it
     int people = 0, settings = 0;
 };
 
@@ -89,7 +89,7 @@ std::string eyeMatchToJson(const EyeMatch &match);
 /// \return an Input error that says what is wrong; the offset is worked out again, not believed
 Result<EyeMatch> eyeMatchFromJson(const std::string &json);
 
-/// What a visit that matches the reference has to set white off by. \return nothing where it is within its uncertainty
+/// What a visit that matches the reference has to set white off by; a part within its uncertainty is 0. \return nothing where both are
 std::optional<Matched::ByEye> setOffOf(const EyeMatch &match);
 /// What it comes to, in sentences.
 std::vector<Message> eyeMatchSaid(const EyeMatch &match, const EyeOffset &offset);

@@ -85,6 +85,18 @@ std::vector<Message> meansOf(const DisplayInfo &display, const InstrumentInfo &i
             say("report-readings", say("count-readings", readings), lasting(seconds))};
 }
 
+/// The panel place by place; the window has a map of them.
+std::vector<std::vector<Message>> placesTable(const Uniformity &u)
+{
+    std::vector<std::vector<Message>> rows{{say("beside-across"), say("beside-down"), say("beside-luminance-off"), say("beside-uv-off"),
+                                            say("beside-white-off"), say("beside-gray-off")}};
+    for (const UniformityPlace &p : u.places) {
+        rows.push_back({figureCell(100 * p.at[0], 0), figureCell(100 * p.at[1], 0), figureCell(p.luminancePercent, 1), figureCell(p.uv, 4),
+                        figureCell(p.white, 2), figureCell(p.gray, 2)});
+    }
+    return rows;
+}
+
 } // namespace
 
 BesideReport diagnosisReport(const Examination &e)
@@ -119,6 +131,9 @@ BesideReport measurementReport(const SurveyRecord &record)
         r.said.insert(r.said.begin(), say("beside-cut-off"));
     }
     r.plots = surveyPlots(record, results);
+    if (results.uniformity) {
+        r.table = placesTable(*results.uniformity);
+    }
     r.foot = record.warnings;
     return r;
 }

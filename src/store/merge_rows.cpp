@@ -57,7 +57,8 @@ private:
         const auto visits = m_base.find("visit");
         const auto it = visits == m_base.end() ? std::map<std::string, Card>::const_iterator() : visits->second.find(uid.toStdString());
         const bool known = visits != m_base.end() && it != visits->second.end();
-        return known ? VisitState(fromStd(it->second.fields.at("state")).toInt()) : VisitState::Finished;
+        const auto state = known ? it->second.fields.find("state") : std::map<std::string, std::string>::const_iterator();
+        return known && state != it->second.fields.end() ? VisitState(fromStd(state->second).toInt()) : VisitState::Finished;
     }
 
     Status visits()

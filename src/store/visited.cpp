@@ -117,7 +117,7 @@ std::optional<EyeMatch> eyeMatchOf(Store &store, qint64 displayId, const std::st
 
 std::vector<RoundCandidate> roundCandidates(Store &store, const std::vector<DueQuestion> &due, WallTime on)
 {
-    constexpr size_t kMostRecords = 200; // whose visits are looked into: the others take what is usual
+    constexpr size_t kMostRecords = 500; // whose visits are looked into: the others take what is usual
     std::vector<RoundCandidate> all;
     size_t looked = 0;
     std::map<std::string, std::int64_t> keyOf; // by what a visit calls what it matches

@@ -144,6 +144,8 @@ std::span<const Sentence> fleet()
         {"eye-offset", QT_TRANSLATE_NOOP("words", "To look like %1, white is set off from what is read of it by Δu′ %2, Δv′ %3 (± %4), luminance by %5 % (± %6).")},
         {"eye-settings", QT_TRANSLATE_NOOP("words", "%1 settings by %2 people; one person's scatter by %3 in u′v′.")},
         {"eye-no-matter", QT_TRANSLATE_NOOP("words", "That is within its uncertainty: white stays as it is read.")},
+        {"eye-luminance-stays", QT_TRANSLATE_NOOP("words", "Luminance is within its uncertainty and stays as it is read.")},
+        {"eye-chromaticity-stays", QT_TRANSLATE_NOOP("words", "The chromaticity is within its uncertainty and stays as it is read.")},
         {"eye-people-differ", QT_TRANSLATE_NOOP("words", "The people see it differently: no offset suits both. Decide by whose eyes, or ask a third.")},
         {"matched-by-eye", QT_TRANSLATE_NOOP("words", "White is set off from what was read of %1 by Δu′ %2, Δv′ %3, luminance by %4 %, as people matched it by eye on %5.")},
         {"eye-of-others", QT_TRANSLATE_NOOP("words", "It was matched by eye between %1 and %2, not between these.")},

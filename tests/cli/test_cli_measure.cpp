@@ -192,6 +192,8 @@ private Q_SLOTS:
         QCOMPARE(cli({"compare", path("r2")}).status, chosen); // a report changes no judgement
         const QByteArray said = textOf(pdf);
         QVERIFY2(said.contains("which to take") && said.contains("By the rule") && said.contains("factory"), said.constData());
+        QCOMPARE(cli({"measure", "uniformity", "--bench", serve("knot --warm"), "--out", path("r5"), "--report", path("places.pdf")}).status, 0);
+        QVERIFY2(textOf(path("places.pdf")).contains("from the centre"), textOf(path("places.pdf")).constData());
         // German, with a chart; and a folder that is none.
         const QString german = path("grau.pdf");
         QCOMPARE(cli({"--language", "de", "measure", "gray", "--bench", serve("knot --warm"), "--out", path("r3"), "--report", german}).status, 0);

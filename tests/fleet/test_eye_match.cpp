@@ -109,7 +109,7 @@ private Q_SLOTS:
         QVERIFY(o.ok());
         LAMP_NEAR(o->du, 0.004, 1e-12);
         LAMP_NEAR(o->uvK2, 2 * std::sqrt(2e-6 / 2), 1e-9);
-        QVERIFY(o->matters && o->people == 2 && o->settings == 6);
+        QVERIFY(o->uvMatters && !o->luminanceMatters && o->people == 2 && o->settings == 6);
         // χ² of the people's difference: (0.004)²/2 over 4e-6/3 is 6.0 against 5.99 of two degrees at 95 % (any table of χ²).
         const auto apart = [](double by) {
             return eyeOffset(both(settings("A", {0.004, 0.006, 0.008}), settings("B", {0.004 + by, 0.006 + by, 0.008 + by})));
@@ -117,7 +117,7 @@ private Q_SLOTS:
         QVERIFY(apart(0.0039)->peopleAgree);
         QVERIFY(!apart(0.0041)->peopleAgree);
         // Larger than its uncertainty, or not; and never finer than the steps.
-        QVERIFY(!eyeOffset(both(settings("A", {-0.002, 0, 0.003}), settings("B", {0.002, -0.001, 0})))->matters);
+        QVERIFY(!eyeOffset(both(settings("A", {-0.002, 0, 0.003}), settings("B", {0.002, -0.001, 0})))->uvMatters);
         QVERIFY(eyeOffset(both(settings("A", {0.001, 0.001, 0.001}), settings("B", {0.001, 0.001, 0.001})))->uvK2 > 0.0001);
     }
 
@@ -181,7 +181,7 @@ private Q_SLOTS:
             };
             const EyeOffset o = asked(-0.004, 0.003, 0);
             held += std::abs(o.du + 0.004) <= o.uvK2 && std::abs(o.dv - 0.003) <= o.uvK2 ? 1 : 0;
-            mattered += o.matters ? 1 : 0;
+            mattered += o.uvMatters ? 1 : 0;
             falselyApart += o.peopleAgree ? 0 : 1;
             toldApart += asked(-0.004, 0.003, 0.008).peopleAgree ? 0 : 1;
         }
@@ -204,6 +204,13 @@ private Q_SLOTS:
         QVERIFY2(read.ok(), read ? "" : english(read.error()).c_str());
         QCOMPARE(eyeMatchToJson(*read), json);
         LAMP_NEAR(setOffOf(*read)->du, 0.003, 1e-12);
+        // Only what is known counts: luminance was set from −3 to 2 %, its mean is no offset.
+        EyeMatch wild = m;
+        for (size_t i = 0; i < wild.settings.size(); ++i) {
+            wild.settings[i].luminancePercent = double(i) - 3;
+        }
+        QCOMPARE(setOffOf(wild)->luminancePercent, 0.0);
+        LAMP_NEAR(setOffOf(wild)->du, 0.003, 1e-12);
         QCOMPARE(setOffOf(*read)->day, std::string("2031-03-04"));
         for (const char *part : {"\"du\": 0.002", "\"finished\"", "eye-match/1", "\"reference\"", "\"settings\""}) {
             std::string bad = json;

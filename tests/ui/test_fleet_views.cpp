@@ -135,6 +135,8 @@ class TestFleetViews : public QObject {
             QCOMPARE(view->matching()->settings().size(), size_t(2 * kEyeSettings));
             QVERIFY2(labels(*view).contains(QStringLiteral("Δu′")), qPrintable(labels(*view)));
             picture(*view, "by-eye-found");
+            view->reject(); // not without asking: six settings would be gone
+            QVERIFY(view->isVisible() && labels(*view).contains("would be lost"));
             view->accept();
         });
         eye->click();

@@ -20,21 +20,32 @@ namespace lamp::app {
 
 namespace {
 
+struct Meshes {
+    std::vector<GamutMesh> meshes;
+    QStringList leftOut;
+};
+
 /// Those of the profiles, what all share, and the usual spaces.
-std::vector<GamutMesh> meshesOf(const std::vector<std::pair<std::string, Bytes>> &profiles, const std::string &shared)
+Meshes meshesOf(const std::vector<std::pair<std::string, Bytes>> &profiles, const std::string &shared)
 {
+    Meshes found;
     std::vector<Profile> open;
     std::vector<std::string> names;
     for (const auto &[name, bytes] : profiles) {
         if (auto p = Profile::open(bytes)) {
             open.push_back(std::move(p).value());
             names.push_back(name);
+        } else {
+            found.leftOut << text(name);
         }
     }
-    std::vector<GamutMesh> all;
+    std::vector<GamutMesh> &all = found.meshes;
     std::vector<const Profile *> every;
     for (size_t i = 0; i < open.size(); ++i) {
         all.push_back(sharedMesh(names[i], {&open[i]}));
+        if (all.back().empty()) {
+            found.leftOut << text(names[i]);
+        }
         every.push_back(&open[i]);
     }
     if (every.size() > 1) {
@@ -44,7 +55,7 @@ std::vector<GamutMesh> meshesOf(const std::vector<std::pair<std::string, Bytes>>
         all.push_back(meshOf(space));
     }
     std::erase_if(all, [](const GamutMesh &m) { return m.empty(); });
-    return all;
+    return found;
 }
 
 } // namespace
@@ -82,8 +93,9 @@ GamutView::GamutView(const std::vector<std::pair<std::string, Bytes>> &profiles,
     }
     m_background.start(
         {}, [profiles, shared = tr("What all of them show").toStdString()] { return meshesOf(profiles, shared); },
-        [this](std::vector<GamutMesh> meshes) {
-            m_meshes = std::move(meshes);
+        [this](Meshes found) {
+            m_meshes = std::move(found.meshes);
+            m_leftOut = found.leftOut;
             for (QComboBox *box : {m_solid, m_lines}) {
                 const QSignalBlocker blocker(box);
                 if (box == m_lines) {
@@ -118,6 +130,9 @@ void GamutView::choose()
             : tr("%1 holds %2 thousand cubic ΔE of CIELAB (D50, black taken to zero)").arg(m_solid->currentText(), number(volume / 1000, 0));
     if (at(solid) != nullptr && at(lines) != nullptr) {
         said += tr(", %1 % of what %2 holds").arg(number(100 * volume / at(lines)->volume(), 0), m_lines->currentText());
+    }
+    if (!m_leftOut.isEmpty()) { // what all show is of the others only
+        said.prepend(tr("Left out, since their gamut is not known: %1. ").arg(m_leftOut.join(QStringLiteral("; "))));
     }
     m_said->setText(said
                     + tr(". Drag, or press the arrow keys, to turn; the wheel, + and − magnify; Home shows it as at first. Colours beyond sRGB are "

@@ -27,6 +27,7 @@ private:
     void save();
     Background m_background;
     std::vector<GamutMesh> m_meshes;
+    QStringList m_leftOut; ///< displays whose profile cannot be read, or has no body
     BodyWidget *m_body;
     QComboBox *m_solid, *m_lines;
     QLabel *m_said;

@@ -12,6 +12,7 @@
 #include <QVBoxLayout>
 
 #include <algorithm>
+#include <utility>
 
 namespace lamp::app {
 
@@ -99,6 +100,16 @@ EyeView::EyeView(const StudioDisplay &reference, const StudioDisplay &display, s
 
 EyeView::~EyeView() = default;
 
+void EyeView::reject()
+{
+    const size_t kept = m_matching ? m_matching->settings().size() : 0;
+    if (kept > 0 && !std::exchange(m_asked, true)) {
+        m_said->setText(tr("%1 settings would be lost: close once more to drop them.").arg(kept));
+        return;
+    }
+    QDialog::reject();
+}
+
 int EyeView::settingsOf(const std::string &person) const
 {
     const auto &all = m_matching->settings();
@@ -143,6 +154,7 @@ void EyeView::step(EyeMatching::Step step, bool coarse)
 void EyeView::same()
 {
     if (m_matching && m_same->isEnabled()) {
+        m_asked = false;
         m_matching->looksTheSame(m_person->text().trimmed().toStdString());
         tell();
     }

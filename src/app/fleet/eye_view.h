@@ -37,6 +37,8 @@ public:
     /// \param reference, display outlive it
     EyeView(const StudioDisplay &reference, const StudioDisplay &display, std::uint64_t seed, QWidget *parent);
     ~EyeView() override;
+    /// Asks once before settings are dropped.
+    void reject() override;
     /// What was found, after it was accepted.
     [[nodiscard]] EyeMatch found(WallTime now) const;
     [[nodiscard]] const EyeMatching *matching() const { return m_matching ? &*m_matching : nullptr; }
@@ -55,6 +57,7 @@ private:
     const StudioDisplay &m_reference, &m_display;
     std::optional<EyeMatching> m_matching;
     NeutralPatch *m_patch;
+    bool m_asked = false;       ///< whether settings may be dropped
     QDialog *m_other = nullptr; ///< the reference's patch
     QLabel *m_said, *m_figures;
     QLineEdit *m_person;

@@ -3,6 +3,7 @@
 
 #include "app/parts/look.h"
 #include "app/parts/words.h"
+#include "report/visit_plots.h"
 
 #include <QHelpEvent>
 #include <QMouseEvent>
@@ -24,11 +25,8 @@ constexpr double kShownAtFirst = 250;                              // ΔE that t
 /// As sRGB shows it; what lies beyond is cut off, which a picture on any one display cannot help.
 QColor colourOf(const Lab &lab)
 {
-    static const RgbSpace srgb = *rgbSpace("sRGB");
-    static const Eigen::Matrix3d toLight = gamutOf(srgb).toPcs.inverse();
-    const Eigen::Vector3d light = toLight * xyzOf(lab, iccD50()).vec();
-    const auto drive = [&](int c) { return float(std::clamp(srgb.tone.inverse(std::clamp(light[c], 0.0, 1.0)), 0.0, 1.0)); };
-    return QColor::fromRgbF(drive(0), drive(1), drive(2));
+    const auto [r, g, b] = screenCodes(lab);
+    return {r, g, b};
 }
 
 Lab middleOf(const GamutMesh &mesh, const std::array<int, 4> &face)

@@ -49,7 +49,10 @@ BringHome::BringHome(QString away, QString home, QWidget *parent)
     column->addWidget(buttons);
     connect(m_bring, &QPushButton::clicked, this, &BringHome::bring);
     connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
-    connect(m_background, &Background::failed, this, [this](const QString &why) { m_said->setText(why); });
+    connect(m_background, &Background::failed, this, [this](const QString &why) {
+        m_bringing = false;
+        m_said->setText(why);
+    });
     m_conflicts->hide();
     compare();
 }
@@ -57,6 +60,13 @@ BringHome::BringHome(QString away, QString home, QWidget *parent)
 BringHome::~BringHome()
 {
     m_background->cancel();
+}
+
+void BringHome::reject()
+{
+    if (!m_bringing) {
+        QDialog::reject();
+    }
 }
 
 Result<Merge> BringHome::work(const QString &away, const QString &home, const std::vector<MergeConflict> *decided)
@@ -133,6 +143,7 @@ std::vector<MergeConflict> BringHome::decided() const
 void BringHome::bring()
 {
     m_bring->setEnabled(false);
+    m_bringing = true;
     m_said->setText(tr("Bringing it home…"));
     m_background->carryOut(
         {}, [away = m_away, home = m_home, decided = decided()] { return work(away, home, &decided); },
@@ -141,6 +152,7 @@ void BringHome::bring()
 
 void BringHome::said(const Result<Merge> &done)
 {
+    m_bringing = false;
     if (!done && done.error().code == "undecided") {
         compare(); // somebody changed it meanwhile: it is looked at anew
         return;

@@ -23,6 +23,8 @@ public:
     /// \param away the copy's file \param home where the studio is
     BringHome(QString away, QString home, QWidget *parent);
     ~BringHome() override;
+    /// Not while it is being brought: what came of it is to be seen.
+    void reject() override;
 
 private:
     void compare();
@@ -39,6 +41,7 @@ private:
     QTableWidget *m_conflicts;
     std::vector<QComboBox *> m_counts; ///< of each conflict: which side counts
     QPushButton *m_bring;
+    bool m_bringing = false;
 };
 
 } // namespace lamp::app

@@ -2079,6 +2079,10 @@
         <source>%1: settings kept %2, needed %3 or more.</source>
         <translation>%1: %2 Einstellungen behalten, mindestens %3 nötig.</translation>
     </message>
+    <message>
+        <source>%1 settings would be lost: close once more to drop them.</source>
+        <translation>%1 Einstellungen gingen verloren: noch einmal schließen, um sie zu verwerfen.</translation>
+    </message>
 </context>
 <context>
     <name>lamp::app::FigureStrip</name>
@@ -2254,6 +2258,10 @@
     <message>
         <source>%1 holds %2 thousand cubic ΔE of CIELAB (D50, black taken to zero)</source>
         <translation>%1 umfasst %2 Tausend Kubik-ΔE in CIELAB (D50, Schwarz auf null)</translation>
+    </message>
+    <message>
+        <source>Left out, since their gamut is not known: %1. </source>
+        <translation>Ausgelassen, da ihr Farbumfang nicht bekannt ist: %1. </translation>
     </message>
 </context>
 <context>
@@ -12266,6 +12274,38 @@
     <message>
         <source>A report is a file that ends in .pdf or .html, not &quot;%1&quot;.</source>
         <translation>Ein Bericht ist eine Datei, die auf .pdf oder .html endet, nicht „%1“.</translation>
+    </message>
+    <message>
+        <source>Luminance is within its uncertainty and stays as it is read.</source>
+        <translation>Die Leuchtdichte liegt innerhalb ihrer Unsicherheit und bleibt, wie sie gemessen wird.</translation>
+    </message>
+    <message>
+        <source>The chromaticity is within its uncertainty and stays as it is read.</source>
+        <translation>Die Farbart liegt innerhalb ihrer Unsicherheit und bleibt, wie sie gemessen wird.</translation>
+    </message>
+    <message>
+        <source>Across, %</source>
+        <translation>Quer, %</translation>
+    </message>
+    <message>
+        <source>Down, %</source>
+        <translation>Hinab, %</translation>
+    </message>
+    <message>
+        <source>Luminance, % from the centre</source>
+        <translation>Leuchtdichte, % von der Mitte</translation>
+    </message>
+    <message>
+        <source>White Δu′v′</source>
+        <translation>Weiß Δu′v′</translation>
+    </message>
+    <message>
+        <source>White ΔE00</source>
+        <translation>Weiß ΔE00</translation>
+    </message>
+    <message>
+        <source>Gray ΔE00</source>
+        <translation>Grau ΔE00</translation>
     </message>
 </context>
 </TS>
