@@ -45,16 +45,6 @@ void tell(const Counsel &a)
     }
 }
 
-/// The number of the display of a serial.
-Result<qint64> displayOf(Store &store, const std::string &serial)
-{
-    const auto found = displayOfSerial(store, serial);
-    if (!found) {
-        return found.error();
-    }
-    return *found ? Result<qint64>((*found)->id) : badOption(say("no-display-of-serial", serial), {});
-}
-
 } // namespace
 
 int ask(const AskOptions &o)

@@ -37,8 +37,10 @@ struct MeasureOptions {
     std::string kind, bench, out, target, space = "sRGB", profileIn, colours, set, resume, warmUp = "wait", readings, follow, report;
     std::vector<std::string> modes;
     int steps = 0, grid = 3, instrument = -1;
-    double luminance = 1, minutes = 60, average = 0, limit = 5, hours = 8, every = 5;
-    bool json = false;
+    double luminance = 1, average = 0, limit = 5, hours = 8, every = 5;
+    std::optional<double> minutes, reflectance; ///< as the kind has them, where they are not said; percent
+    std::string signal = "pq";
+    bool json = false, roomLight = false;
 };
 
 /// Of `diagnose`.
@@ -93,7 +95,7 @@ struct DesktopOptions {
 /// Of `fleet`.
 struct FleetOptions {
     std::vector<std::string> files;
-    std::string on, target, tolerance = "studio", colours, history, problem, store, out, since, assignment, conflicts, user, role;
+    std::string on, target, tolerance = "studio", colours, history, problem, store, out, since, assignment, conflicts, user, role, display;
     double months = 12, hours = 8;
     int interval = 28, people = 1;
     RegisterEntry entry;

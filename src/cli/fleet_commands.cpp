@@ -149,6 +149,18 @@ Result<std::vector<HistoryEntry>> historyOf(const std::vector<std::string> &file
     return all;
 }
 
+Result<qint64> displayOf(Store &store, const std::string &serial)
+{
+    const auto found = displayOfSerial(store, serial);
+    if (!found) {
+        return found.error();
+    }
+    if (!*found) {
+        return Error{ErrorKind::Input, say("no-display-of-serial", serial), say("nothing-started"), {}, "option", false};
+    }
+    return (*found)->id;
+}
+
 Result<AgeingQuestion> ageingQuestion(const FleetOptions &o)
 {
     AgeingQuestion question;

@@ -195,19 +195,23 @@ void addDesktop(CLI::App &app, DesktopOptions &o, int &status)
 void addMeasure(CLI::App &app, MeasureOptions &o, int &status)
 {
     auto *command = app.add_subcommand("measure", phrase("cli", "Measure beside visits; changes nothing but what is shown"));
-    command->add_option("KIND", o.kind, phrase("cli", "gray, saturation, colours, uniformity, contrast, stability, modes or room"))->required();
+    command->add_option("KIND", o.kind, phrase("cli", "gray, saturation, colours, uniformity, contrast, stability, hdr, angles, modes or room"))
+        ->required();
     command->add_option("--bench", o.bench, phrase("cli", "Command that starts the bench"));
     command->add_option("--out", o.out, phrase("cli", "Folder for the results"))->required();
     command->add_option("--target", o.target,
                         phrase("cli", "Tone and white that grays are judged against: name of a built-in target, or a JSON file"));
-    command->add_option("--steps", o.steps, phrase("cli", "Of gray (21 where left out) and of saturation (4: every 25 %)"));
+    command->add_option("--steps", o.steps, phrase("cli", "Of gray (21 where left out), of saturation (4: every 25 %) and of hdr (33)"));
     command->add_option("--luminance", o.luminance, phrase("cli", "Of saturation: share of each corner's luminance, above 0 to 1"));
     command->add_option("--space", o.space, phrase("cli", "What drives mean where no profile says: sRGB, Display P3, ..."));
     command->add_option("--profile-in", o.profileIn, phrase("cli", "Profile that says what drives mean"));
     command->add_option("--colours", o.colours, phrase("cli", "CSV or CGATS of colours: r, g, b, or L, a, b (D50)"));
     command->add_option("--set", o.set, phrase("cli", "Colours that ship with it: memory, skin, neutrals or surface"));
     command->add_option("--grid", o.grid, phrase("cli", "Of uniformity: 3, 5 or 9 places across and down"));
-    command->add_option("--minutes", o.minutes, phrase("cli", "Of stability: how long"));
+    command->add_option("--minutes", o.minutes, phrase("cli", "Of stability: how long (60); of hdr: how long white stays (5; 0 leaves it out)"));
+    command->add_option("--signal", o.signal, phrase("cli", "Of hdr: pq or hlg"));
+    command->add_flag("--room-light", o.roomLight, phrase("cli", "Of contrast: in the room's light as well"));
+    command->add_option("--reflectance", o.reflectance, phrase("cli", "The same: percent of the room's light that the screen reflects, diffuse"));
     command->add_option("--hours", o.hours, phrase("cli", "Of room: how long"))->check(CLI::Range(0.1, 24.0));
     command->add_option("--every", o.every, phrase("cli", "Of room: minutes between two readings"))->check(CLI::Range(0.5, 120.0));
     command->add_option("--readings", o.readings, phrase("cli", "Of room: CSV of time, lux, and x, y where known, instead of a bench"));
@@ -358,6 +362,7 @@ void addFleet(CLI::App &app, FleetOptions &o, int &status)
     auto *reporting = add("report", phrase("cli", "A report of all displays"), reportFleet);
     reporting->add_option("--out", o.out, phrase("cli", "File to write: .pdf, .html or .csv"))->required();
     reporting->add_option("--since", o.since, phrase("cli", "The first day of what was done"));
+    reporting->add_option("--display", o.display, phrase("cli", "How the display of this serial stands; --out ends in .pdf or .html"));
     for (auto *command : {due, adding, reporting, plan}) {
         command->add_option("--on", o.on, phrase("cli", "The day that is asked about; today where left out"));
     }

@@ -66,11 +66,22 @@ Result<SurveyPlan> planOf(const MeasureOptions &o)
         return badOption("KIND", o.kind, names);
     }
     plan.kind = *kind;
-    plan.steps = o.steps > 0 ? o.steps : (plan.kind == SurveyKind::Saturation ? 4 : 21);
+    plan.steps = o.steps > 0 ? o.steps : (plan.kind == SurveyKind::Saturation ? 4 : (plan.kind == SurveyKind::Hdr ? 33 : 21));
     plan.luminance = o.luminance;
     plan.space = o.space;
     plan.grid = o.grid;
-    plan.minutes = plan.kind == SurveyKind::Room ? 60 * o.hours : o.minutes;
+    plan.minutes = plan.kind == SurveyKind::Room ? 60 * o.hours : o.minutes.value_or(plan.kind == SurveyKind::Hdr ? 5 : 60);
+    const auto signal = signalFromName(o.signal);
+    if (!signal || *signal == Signal::Sdr) {
+        return badOption("--signal", o.signal, "pq, hlg");
+    }
+    plan.signal = *signal;
+    plan.roomLight = o.roomLight || o.reflectance;
+    if (o.reflectance && !(*o.reflectance >= 0 && *o.reflectance <= 100)) {
+        return Error{
+            ErrorKind::Input, say("option-cannot-be", "--reflectance", fixed(*o.reflectance, 1)), say("nothing-started"), {}, "option", false};
+    }
+    plan.reflectance = o.reflectance ? std::optional(*o.reflectance / 100) : std::nullopt;
     plan.everyMinutes = o.every;
     plan.averageS = o.average;
     plan.modes = o.modes;

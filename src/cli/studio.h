@@ -32,6 +32,8 @@ private:
     Result<std::unique_ptr<Store>> m_store = Error{};
 };
 
+/// The number of the display of a serial.
+Result<qint64> displayOf(Store &store, const std::string &serial);
 /// Of --on, --target and --tolerance.
 Result<AgeingQuestion> ageingQuestion(const FleetOptions &options);
 /// A history as files say it, all joined. Headings that mean nothing are told.

@@ -9,8 +9,10 @@
 #include "cli/studio.h"
 #include "desktop/notice.h"
 #include "fleet/register.h"
+#include "report/display_report.h"
 #include "report/due_calendar.h"
 #include "report/fleet_report.h"
+#include "store/evidence.h"
 #include "visit/whole_visit.h"
 #include "words/words.h"
 
@@ -389,6 +391,38 @@ int addToFleet(const FleetOptions &o)
     return kDone;
 }
 
+namespace {
+
+/// One display, by its serial.
+int reportDisplay(Store &store, OpenStudio &studio, const AgeingQuestion &question, const FleetOptions &o)
+{
+    if (const std::string kind = lower(fs::path(o.out).extension().string()); kind != ".pdf" && kind != ".html") {
+        return report(
+            {ErrorKind::Input, say("option-cannot-be", "--out", o.out), say("nothing-started"), say("choose-one", ".pdf, .html"), "option", false},
+            o.json);
+    }
+    const auto id = displayOf(store, o.display);
+    const auto found = id ? displayEvidence(store, *id, question) : Result<DisplayEvidence>(id.error());
+    if (!found) {
+        return report(found.error(), o.json);
+    }
+    const Letterhead head = store.pictures().letterhead();
+    studio.closeApplication(); // one of another kind paints
+    const PaintingWithoutScreen painting(true);
+    const auto kept = keepBesideReport(o.out, displayReport(found.value()), head);
+    if (!kept) {
+        report(kept.error(), o.json);
+        return kNotWritten;
+    }
+    tellKept(kept.value());
+    if (o.json) {
+        printJson({{"file", o.out}, {"serial", o.display}});
+    }
+    return kept->problem ? kNotWritten : kDone;
+}
+
+} // namespace
+
 int reportFleet(const FleetOptions &o)
 {
     auto question = ageingQuestion(o);
@@ -400,6 +434,9 @@ int reportFleet(const FleetOptions &o)
         return report(studio.store().error(), o.json);
     }
     Store &store = *studio.store().value();
+    if (!o.display.empty()) {
+        return reportDisplay(store, studio, question.value(), o);
+    }
     FleetReport content;
     content.head = store.pictures().letterhead();
     content.on = question->on;

@@ -135,6 +135,19 @@ double sampledAt(const std::vector<double> &samples, double x)
     return samples[i] + (at - double(i)) * (samples[i + 1] - samples[i]);
 }
 
+double hlgSystemGamma(double peak)
+{
+    constexpr double kFrom = 400, kTo = 2000, kNominal = 1000;
+    return peak >= kFrom && peak <= kTo ? 1.2 + 0.42 * std::log10(peak / kNominal) : 1.2 * std::pow(1.111, std::log2(peak / kNominal));
+}
+
+double hlgLuminance(double signal, double peak, double black)
+{
+    const double gamma = hlgSystemGamma(peak);
+    const double lift = std::sqrt(3 * std::pow(std::max(0.0, black) / peak, 1 / gamma));
+    return peak * std::pow(hlgScene(std::max(0.0, (1 - lift) * std::clamp(signal, 0.0, 1.0) + lift)), gamma);
+}
+
 double pqLuminance(double signal)
 {
     constexpr double m1 = 2610.0 / 16384, m2 = 2523.0 / 4096 * 128;

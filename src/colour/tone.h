@@ -56,6 +56,13 @@ std::optional<ToneCurve> toneThrough(const std::vector<std::pair<double, double>
 double pqLuminance(double signal);
 double pqSignal(double luminance);
 
+/// What an HLG signal of a gray asks of a display (BT.2100, table 5): cd/m² between its black and its nominal peak. Black lifts it by
+/// β = sqrt(3 (Lb/Lw)^(1/γ)). \param signal 0..1 \param peak above 0, cd/m² \param black cd/m², below the peak
+double hlgLuminance(double signal, double peak, double black = 0);
+/// The system gamma of a display of that nominal peak: 1.2 + 0.42 log10(Lw/1000) from 400 to 2000 cd/m² (BT.2100, note 5f), beyond that
+/// 1.2 · 1.111^log2(Lw/1000) (BT.2390, 6.2).
+double hlgSystemGamma(double peak);
+
 /// The mean log-log slope of a measured tone response over the middle grays:
 /// gamma of a light share at a drive, ln(light)/ln(drive). \pre 0 < drive < 1, light > 0
 double gammaAt(double drive, double light);

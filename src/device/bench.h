@@ -24,6 +24,24 @@ struct BenchInfo {
     int instruments = 1;
 };
 
+/// What the numbers of a picture mean to a display: how it was graded (BT.2100 for the last two, in the primaries of BT.2020).
+enum class Signal { Sdr, Pq, Hlg };
+constexpr std::array<Signal, 3> kSignals{Signal::Sdr, Signal::Pq, Signal::Hlg};
+/// In files and in the protocol: "sdr", "pq", "hlg".
+inline std::string signalName(Signal signal)
+{
+    return signal == Signal::Sdr ? "sdr" : (signal == Signal::Pq ? "pq" : "hlg");
+}
+inline std::optional<Signal> signalFromName(const std::string &name)
+{
+    for (const Signal s : kSignals) {
+        if (signalName(s) == name) {
+            return s;
+        }
+    }
+    return {};
+}
+
 /// One control of the display's own menu.
 struct Control {
     std::string name;
@@ -54,6 +72,8 @@ struct DisplayInfo {
     std::optional<double> maxPatchArea;
     int cubeSize = 0; ///< nodes along each axis of the 3D LUT that the display itself can hold; 0 where it holds none
     bool cubeLoaded = false;
+    std::vector<Signal> signals; ///< that it takes; empty: it does not say
+    Signal signal = Signal::Sdr; ///< that it is set to
 
     /// The control of that name, or null.
     [[nodiscard]] const Control *control(const std::string &controlName) const
@@ -84,6 +104,7 @@ struct InstrumentInfo {
         friend bool operator==(const Accuracy &, const Accuracy &) = default;
     };
     Accuracy accuracy;
+    bool fromAfar = false; ///< it can look at the screen from a distance, at an angle (Place::from)
 
     [[nodiscard]] bool canReadAmbient() const
     {
@@ -133,10 +154,13 @@ struct Ramps {
     [[nodiscard]] bool empty() const { return r.empty(); }
 };
 
-/// Where an instrument is put: on the screen, or at the desk facing the room.
+/// Where an instrument is put: on the screen, in front of it, or at the desk facing the room.
 struct Place {
     bool desk = false;
     std::array<double, 2> at{0.5, 0.5};
+    /// Degrees from the screen's normal, to its right and upwards, from which it looks at `at` from a distance, as an eye does: what the
+    /// screen reflects of the room is in its readings. Nothing: it lies on the screen.
+    std::optional<std::array<double, 2>> from = {};
 };
 
 /// Anything outside the program that shows or measures light. Calls block until the bench has answered; times
@@ -159,6 +183,11 @@ public:
     /// Whether something else has come over what was shown: then it has to be shown again before it is read.
     [[nodiscard]] virtual bool hidden() const { return false; }
     virtual Status setMode(const std::string &name) = 0;
+    /// From now on drives are meant so. Settling is the caller's.
+    virtual Status setSignal(Signal)
+    {
+        return Error{ErrorKind::Bench, say("display-takes-no-such-signal"), say("nothing-changed"), {}, "unsupported", false};
+    }
     /// \return the value as the panel took it.
     virtual Result<double> setControl(const std::string &name, double value) = 0;
     virtual Status setLut(const Ramps &ramps) = 0;

@@ -284,6 +284,11 @@ Status BenchClient::setMode(const std::string &name)
     return act("display.set_mode", {{"name", name}}, !m_info.automatic);
 }
 
+Status BenchClient::setSignal(Signal signal)
+{
+    return act("display.set_signal", {{"signal", signalName(signal)}, {"name", signalName(signal)}}, !m_info.automatic);
+}
+
 Result<double> BenchClient::setControl(const std::string &name, double value)
 {
     bool person = false;
@@ -334,7 +339,11 @@ Status BenchClient::selectInstrument(int index)
 Status BenchClient::place(const Place &place)
 {
     Json at = place.desk ? Json("desk") : Json(place.at);
-    return act("instrument.place", {{"at", at}}, true);
+    Json where{{"at", at}};
+    if (place.from) {
+        where["from"] = *place.from;
+    }
+    return act("instrument.place", where, true);
 }
 
 Status BenchClient::setCorrection(const std::string &technology)

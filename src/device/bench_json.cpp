@@ -222,6 +222,13 @@ Json toJson(const DisplayInfo &info)
     if (info.cubeSize > 0) {
         json["cube"] = {{"size", info.cubeSize}, {"loaded", info.cubeLoaded}};
     }
+    if (!info.signals.empty() || info.signal != Signal::Sdr) {
+        json["signal"] = signalName(info.signal);
+        json["signals"] = Json::array();
+        for (const Signal s : info.signals) {
+            json["signals"].push_back(signalName(s));
+        }
+    }
     if (info.lut) {
         json["lut"] = {{"entries", info.lut->entries}, {"bits", info.lut->bits}};
     }
@@ -278,6 +285,19 @@ Result<DisplayInfo> displayInfo(const Json &reply)
                 throw FieldError{"cube", say("2-129-nodes-along")};
             }
         }
+        for (const std::string &name : texts(reply, "signals")) {
+            // Others than these nobody here can show.
+            if (const auto s = signalFromName(name); s && std::find(info.signals.begin(), info.signals.end(), *s) == info.signals.end()) {
+                info.signals.push_back(*s);
+            }
+        }
+        if (member(reply, "signal") != nullptr) {
+            const auto s = signalFromName(text(reply, "signal"));
+            if (!s) {
+                throw FieldError{"signal", say("one-of-signals")};
+            }
+            info.signal = *s;
+        }
         if (member(reply, "max_patch_area") != nullptr) {
             info.maxPatchArea = std::clamp(number(reply, "max_patch_area", 1), 1e-4, 1.0);
         }
@@ -297,6 +317,9 @@ Json toJson(const InstrumentInfo &info)
               {"corrections", info.corrections},
               {"spectral", nullptr},
               {"last_certified", nullptr}};
+    if (info.fromAfar) {
+        json["from_afar"] = true;
+    }
     if (info.spectral) {
         json["spectral"] = {{"start_nm", 380}, {"step_nm", 5}, {"count", kObserverCount}, {"bandwidth_nm", 5}};
     }
@@ -334,6 +357,7 @@ Result<InstrumentInfo> instrumentInfo(const Json &reply)
         info.corrections = texts(reply, "corrections");
         info.spectral = member(reply, "spectral") != nullptr;
         info.lastCertified = label(reply, "last_certified");
+        info.fromAfar = boolean(reply, "from_afar", false);
         if (const Json *accuracy = member(reply, "accuracy")) {
             if (!accuracy->is_object()) {
                 throw FieldError{"accuracy", say("object-or-null")};

@@ -2,8 +2,10 @@
 #include "device/bench_server.h"
 
 #include "base/json.h"
+#include "base/text.h"
 #include "device/bench_json.h"
 
+#include <cmath>
 #include <istream>
 #include <ostream>
 
@@ -142,6 +144,14 @@ Result<Json> placeInstrument(Bench &bench, const Json &request)
     } else {
         place.at = position(at, "at");
     }
+    if (given(request, "from")) {
+        const auto v = benchjson::numbers(request["from"], "from");
+        constexpr double kMost = 85; // degrees: beyond nothing of a screen is seen
+        if (v.size() != 2 || !(std::abs(v[0]) <= kMost) || !(std::abs(v[1]) <= kMost)) {
+            throw FieldError{"from", say("two-angles-most", decimal(kMost, 0))};
+        }
+        place.from = {v[0], v[1]};
+    }
     return outcome(bench.place(place));
 }
 
@@ -172,6 +182,11 @@ Result<Json> perform(Bench &bench, const std::string &verb, const Json &request)
     }
     if (verb == "display.set_mode") {
         return outcome(bench.setMode(benchjson::text(request, "name")));
+    }
+    if (verb == "display.set_signal") {
+        const std::string name = benchjson::text(request, "signal", benchjson::text(request, "name"));
+        const auto signal = signalFromName(name);
+        return signal ? outcome(bench.setSignal(*signal)) : Result<Json>(badRequest(say("field-must-be", "signal", say("one-of-signals"))));
     }
     if (verb == "display.set_control") {
         required(request, "value");

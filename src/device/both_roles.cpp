@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "device/both_roles.h"
 
+#include <algorithm>
+
 namespace lamp {
 
 Result<BenchInfo> greetBoth(Bench &bench, int instrument)
@@ -27,6 +29,46 @@ Result<BenchInfo> greetBoth(Bench &bench, int instrument)
         }
     }
     return hello;
+}
+
+Result<InSignal> describeIn(Bench &bench, Signal wanted)
+{
+    auto display = bench.describeDisplay();
+    if (!display) {
+        return display.error();
+    }
+    const Signal found = display->signal;
+    if (found == wanted) {
+        return InSignal{std::move(display).value(), found};
+    }
+    const auto refused = [&](Message advice) {
+        return Error{
+            ErrorKind::Input, say("display-takes-no-signal", signalName(wanted)), say("nothing-changed-display"), std::move(advice), "signal", false};
+    };
+    const auto &takes = display->signals;
+    if (!takes.empty() && std::find(takes.begin(), takes.end(), wanted) == takes.end()) {
+        std::string names;
+        for (const Signal s : takes) {
+            names += (names.empty() ? "" : ", ") + signalName(s);
+        }
+        return refused(say("display-takes-signals", names));
+    }
+    if (const Status s = bench.setSignal(wanted); !s) {
+        return s.error().code == "unsupported" ? refused(say("signal-needs-bench")) : s.error();
+    }
+    auto now = bench.describeDisplay();
+    if (!now) {
+        (void)bench.setSignal(found);
+        return now.error();
+    }
+    // Who says what it takes also says what it is set to.
+    if (!now->signals.empty() && now->signal != wanted) {
+        (void)bench.setSignal(found);
+        return refused(say("display-stays-in-signal", signalName(now->signal)));
+    }
+    InSignal in{std::move(now).value(), found};
+    in.display.signal = wanted;
+    return in;
 }
 
 } // namespace lamp

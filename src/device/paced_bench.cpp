@@ -49,6 +49,11 @@ Status PacedBench::setMode(const std::string &name)
     return paced([&] { return m_inner.setMode(name); });
 }
 
+Status PacedBench::setSignal(Signal signal)
+{
+    return paced([&] { return m_inner.setSignal(signal); });
+}
+
 Result<double> PacedBench::setControl(const std::string &name, double value)
 {
     return paced([&] { return m_inner.setControl(name, value); });

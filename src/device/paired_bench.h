@@ -29,6 +29,7 @@ public:
         return m_display.show(patch);
     }
     Status setMode(const std::string &name) override { return m_display.setMode(name); }
+    Status setSignal(Signal signal) override { return m_display.setSignal(signal); }
     Result<double> setControl(const std::string &name, double value) override { return m_display.setControl(name, value); }
     Status setLut(const Ramps &ramps) override { return m_display.setLut(ramps); }
     Status resetLut() override { return m_display.resetLut(); }

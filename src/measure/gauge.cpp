@@ -138,10 +138,10 @@ Status Gauge::place(const Place &place)
         m_place = place;
     }
     // Where a bench cannot move the instrument it lies where it lies: on the screen.
-    return !s && !place.desk && s.error().code == "unsupported" ? Status(Done{}) : s;
+    return !s && !place.desk && !place.from && s.error().code == "unsupported" ? Status(Done{}) : s;
 }
 
-Status Gauge::wait(double seconds)
+Status Gauge::wait(double seconds, bool still)
 {
     // In pieces, so that a request to stop is heard while a panel warms up.
     constexpr int kPiecesAPatch = 3;
@@ -150,7 +150,7 @@ Status Gauge::wait(double seconds)
         if (const Status s = allowed(); !s) {
             return s;
         }
-        if (m_shown && piecesDone % kPiecesAPatch == 0) {
+        if (m_shown && !still && piecesDone % kPiecesAPatch == 0) {
             Patch stirred = *m_shown;
             if ((piecesDone / kPiecesAPatch) % 2 == 1) {
                 stirred.rgb = 0.97 * stirred.rgb;
@@ -166,6 +166,14 @@ Status Gauge::wait(double seconds)
         left -= piece;
     }
     return Done{};
+}
+
+Status Gauge::rest(double seconds)
+{
+    if (const Status s = present(patchOf({})); !s) {
+        return s;
+    }
+    return wait(seconds, true);
 }
 
 Status Gauge::restoreInstrument()
@@ -418,6 +426,7 @@ Measurement Gauge::keep(const Reading &reading, const Drive &rgb, const std::str
         DisplayState state;
         state.area = m_shown ? m_shown->area : m_area;
         state.at = m_shown ? m_shown->at : m_place.at;
+        state.from = m_place.from;
         state.surround = m_shown ? m_shown->surround : Drive{};
         state.instrument = instrumentName();
         state.correction = m_correction;

@@ -135,8 +135,11 @@ public:
     /// Illuminance at the desk: places the instrument there, reads, and puts it back on the screen.
     Result<Measurement> readAmbient();
     /// Lets time pass. Meanwhile the patch is changed a little now and then, so that a screen which dims when its
-    /// picture stands still does not.
-    Status wait(double seconds);
+    /// picture stands still does not. \param still leaves the picture as it stands, where what that does is to be seen
+    Status wait(double seconds, bool still = false);
+
+    /// Shows black and lets it stand, so that what was bright before has cooled.
+    Status rest(double seconds);
 
     [[nodiscard]] double now() const { return m_bench.now(); }
     [[nodiscard]] int count() const { return m_count; }

@@ -27,6 +27,12 @@ Json toJson(const DisplayState &s)
            {"surround", {s.surround.a, s.surround.b, s.surround.c}},
            {"instrument", s.instrument},
            {"correction", s.correction}};
+    if (s.signal != Signal::Sdr) {
+        j["signal"] = signalName(s.signal);
+    }
+    if (s.from) {
+        j["from"] = *s.from;
+    }
     return j;
 }
 
@@ -43,6 +49,16 @@ DisplayState stateFrom(const Json &j)
     s.surround = {surround[0], surround[1], surround[2]};
     s.instrument = j.at("instrument").get<std::string>();
     s.correction = j.at("correction").get<std::string>();
+    if (j.contains("signal")) {
+        const auto signal = signalFromName(j["signal"].get<std::string>());
+        if (!signal) {
+            throw Unreadable(say("field-must-be", "signal", say("one-of-signals")));
+        }
+        s.signal = *signal;
+    }
+    if (j.contains("from")) {
+        s.from = j["from"].get<std::array<double, 2>>();
+    }
     return s;
 }
 

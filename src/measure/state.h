@@ -16,18 +16,21 @@ struct DisplayState {
     std::string mode;                       ///< of the display's own modes
     std::map<std::string, double> controls; ///< of its menu
     std::string ramps;                      ///< key of the ramps that were loaded (States::ramps); empty: linear; kUnknownRamps
+    Signal signal = Signal::Sdr;            ///< what drives mean to the display
     std::string cube;                       ///< the same of a 3D LUT in the display; empty: none
     double area = 0.1;                      ///< of the patch, fraction of the screen
     std::array<double, 2> at{0.5, 0.5};     ///< its centre
     Drive surround;
-    std::string instrument, correction; ///< model and serial; what it was corrected for, empty for nothing
+    std::optional<std::array<double, 2>> from; ///< where it was looked at from a distance (Place::from)
+    std::string instrument, correction;        ///< model and serial; what it was corrected for, empty for nothing
     friend bool operator==(const DisplayState &, const DisplayState &) = default;
 
     /// Whether the panel behind the ramps stood alike: then readings differ only by the drive behind them.
     [[nodiscard]] bool samePanel(const DisplayState &other) const
     {
-        return mode == other.mode && controls == other.controls && cube == other.cube && area == other.area && at == other.at
-               && surround == other.surround && instrument == other.instrument && correction == other.correction;
+        return mode == other.mode && signal == other.signal && from == other.from && controls == other.controls && cube == other.cube
+               && area == other.area && at == other.at && surround == other.surround && instrument == other.instrument
+               && correction == other.correction;
     }
 };
 

@@ -69,6 +69,8 @@ const char *titleOf(SurveyKind kind)
     case SurveyKind::Uniformity: return "beside-uniform";
     case SurveyKind::Contrast: return "beside-contrast";
     case SurveyKind::Stability: return "beside-stability";
+    case SurveyKind::Hdr: return "beside-hdr";
+    case SurveyKind::Angles: return "beside-angles";
     case SurveyKind::Modes: return "beside-modes";
     case SurveyKind::Room: return "beside-room";
     }

@@ -2,6 +2,7 @@
 #include "report/survey_plots.h"
 
 #include "base/text.h"
+#include "colour/tone.h"
 #include "report/visit_plots.h"
 #include "words/words.h"
 
@@ -22,36 +23,6 @@ Axis levelAxis()
 Axis fitted(const std::string &name, double from, double to, int decimals)
 {
     return {name, "", from, to, ticksBetween(from, to), decimals};
-}
-
-Plot balancePlot(const GrayTracking &t)
-{
-    Plot p;
-    p.title = said(say("plot-balance"));
-    p.x = levelAxis();
-    static constexpr std::array<const char *, 3> kChannelNames{"red", "green", "blue"};
-    static constexpr std::array<Mark, 3> kChannelMarks{Mark::Square, Mark::Ring, Mark::Cross};
-    double off = 2;
-    for (size_t c = 0; c < 3; ++c) {
-        Series s{said(say("patch-named", kChannelNames[c])),
-                 {},
-                 c == 0 ? Stroke::Solid : (c == 1 ? Stroke::Dashed : Stroke::Dotted),
-                 1,
-                 Ink::Strong,
-                 kChannelMarks[c]};
-        for (const GrayStep &g : t.steps) {
-            if (g.balance[c] > 0) {
-                const double percent = 100 * (g.balance[c] - 1);
-                s.points.push_back({100 * g.drive, percent, {}, said(say("point-balance", s.name, decimal(percent, 2), decimal(100 * g.drive, 0)))});
-                off = std::max(off, g.drive > 0.08 ? 1.2 * std::abs(percent) : 0); // near black it is noise
-            }
-        }
-        p.legend.push_back(said(say(c == 0 ? "legend-square" : (c == 1 ? "legend-ring" : "legend-cross"), s.name)));
-        p.series.push_back(std::move(s));
-    }
-    p.legendAt = Plot::Legend::BottomRight;
-    p.y = fitted(said(say("axis-from-neutral")), -off, off, 1);
-    return p;
 }
 
 Plot grayDifferencePlot(const GrayTracking &t)
@@ -244,14 +215,15 @@ Plot followPlot(const SurveyRecord &r, const RoomDay &d)
     return p;
 }
 
-Plot areasPlot(const ContrastFound &c)
+/// White as it grows over the screen.
+Plot areasPlot(const std::vector<std::pair<double, double>> &whiteByArea)
 {
     Plot p;
     p.title = said(say("plot-areas"));
     p.x = {said(say("axis-area")), "%", 0, 100, {0, 25, 50, 75, 100}, 0};
     Series line{said(say("series-white")), {}, Stroke::Solid, 1, Ink::Strong, Mark::Square};
     double most = 1;
-    for (const auto &[area, white] : c.whiteByArea) {
+    for (const auto &[area, white] : whiteByArea) {
         line.points.push_back({100 * area, white, {}, said(say("point-area", decimal(white, 1), decimal(100 * area, 0)))});
         most = std::max(most, white);
     }
@@ -260,7 +232,134 @@ Plot areasPlot(const ContrastFound &c)
     return p;
 }
 
+/// Light as its own PQ signal, so that steps which look alike are alike, from what is asked for to what is there.
+Plot hdrResponsePlot(const HdrFound &f)
+{
+    Plot p;
+    p.title = said(say("plot-hdr-response"));
+    p.x = {said(say("axis-signal")), "%", 0, 100, {0, 25, 50, 75, 100}, 0};
+    p.y = {said(say("axis-as-pq")), "%", 0, 100, {0, 25, 50, 75, 100}, 0};
+    Series wanted{said(say("series-as-wanted")), {}, Stroke::Dashed, 1, Ink::Soft, Mark::None};
+    Series is{said(say("series-as-read")), {}, Stroke::Solid, 1, Ink::Strong, Mark::Square};
+    for (const HdrStep &s : f.steps) {
+        wanted.points.push_back({100 * s.signal, 100 * pqSignal(s.wanted), {}, {}});
+        is.points.push_back(
+            {100 * s.signal,
+             100 * pqSignal(s.xyz.b),
+             {},
+             said(say("point-hdr", decimal(100 * s.signal, 0), decimal(s.wanted, s.wanted < 10 ? 2 : 0), decimal(s.xyz.b, s.xyz.b < 10 ? 2 : 0),
+                      s.deltaE ? say("number-alone", decimal(*s.deltaE, 1)) : verbatim("–")))});
+    }
+    p.series = {std::move(wanted), std::move(is)};
+    p.limits = {{100 * pqSignal(f.peak.b), said(say("limit-peak", decimal(f.peak.b, 0))), Stroke::Dotted, true}};
+    p.legend = {said(say("legend-square", say("series-as-read"))), said(say("legend-dashed", say("series-as-wanted")))};
+    p.legendAt = Plot::Legend::BottomRight;
+    return p;
+}
+
+Plot hdrDifferencePlot(const HdrFound &f)
+{
+    Plot p;
+    p.title = said(say("plot-hdr-differences"));
+    p.x = {said(say("axis-signal")), "%", 0, 100, {0, 25, 50, 75, 100}, 0};
+    Series judged{said(say("series-grays")), {}, Stroke::Solid, 1, Ink::Strong, Mark::Square};
+    double top = 5;
+    for (const HdrStep &s : f.steps) {
+        if (s.deltaE && s.wanted <= f.judgedTo && s.wanted >= f.judgedFrom) {
+            judged.points.push_back(
+                {100 * s.signal, *s.deltaE, s.k2.instrument,
+                 said(say("point-hdr-difference", decimal(100 * s.signal, 0), decimal(*s.deltaE, 1), decimal(s.k2.instrument, 1)))});
+            top = std::max(top, 1.15 * (*s.deltaE + s.k2.instrument));
+        }
+    }
+    p.series.push_back(std::move(judged));
+    p.y = fitted("ΔE ITP", 0, top, 0);
+    if (f.judged > 0) {
+        p.limits = {{f.mean, said(say("mean-of", decimal(f.mean, 1))), Stroke::Solid, true}};
+    }
+    return p;
+}
+
+Plot lastingPlot(const HdrFound &f)
+{
+    Plot p;
+    p.title = said(say("plot-lasting"));
+    const double end = std::max(1.0, f.lasting.back().minutes);
+    p.x = {said(say("axis-minutes")), "", 0, end, ticksBetween(0, end), 0};
+    Series line{said(say("series-white")), {}, Stroke::Solid, 1, Ink::Strong, Mark::Square};
+    double most = 1;
+    for (const HdrFound::Point &q : f.lasting) {
+        line.points.push_back({q.minutes, q.luminance, {}, said(say("point-lasting", decimal(q.minutes, 1), decimal(q.luminance, 0)))});
+        most = std::max(most, q.luminance);
+    }
+    p.series = {std::move(line)};
+    p.y = fitted("cd/m²", 0, 1.15 * most, 0);
+    return p;
+}
+
+/// Something of each direction over its angle, sideways and up and down.
+Plot anglePlot(const AnglesFound &f, const char *title, Axis y, double (*of)(const AngleView &), int places)
+{
+    Plot p;
+    p.title = said(say(title));
+    const double most = std::max(1.0, f.widest);
+    p.x = {said(say("axis-angle")), "°", -most, most, ticksBetween(-most, most), 0};
+    for (const size_t axis : {size_t(0), size_t(1)}) {
+        Series s{said(say(axis == 0 ? "series-sideways" : "series-upwards")),
+                 {},
+                 axis == 0 ? Stroke::Solid : Stroke::Dashed,
+                 1,
+                 Ink::Strong,
+                 axis == 0 ? Mark::Square : Mark::Ring};
+        for (const AngleView &v : f.views) {
+            if (v.from[1 - axis] == 0) {
+                s.points.push_back({v.from[axis], of(v), {}, said(say("point-angle", s.name, decimal(v.from[axis], 0), decimal(of(v), places)))});
+            }
+        }
+        std::sort(s.points.begin(), s.points.end(), [](const Point &a, const Point &b) { return a.x < b.x; });
+        for (const Point &q : s.points) {
+            y.to = std::max(y.to, 1.1 * q.y);
+        }
+        p.legend.push_back(said(say(axis == 0 ? "legend-square" : "legend-ring", s.name)));
+        p.series.push_back(std::move(s));
+    }
+    p.y = std::move(y);
+    p.y.ticks = ticksBetween(p.y.from, p.y.to);
+    p.legendAt = Plot::Legend::TopLeft;
+    return p;
+}
+
 } // namespace
+
+Plot balancePlot(const GrayTracking &t)
+{
+    Plot p;
+    p.title = said(say("plot-balance"));
+    p.x = levelAxis();
+    static constexpr std::array<const char *, 3> kChannelNames{"red", "green", "blue"};
+    static constexpr std::array<Mark, 3> kChannelMarks{Mark::Square, Mark::Ring, Mark::Cross};
+    double off = 2;
+    for (size_t c = 0; c < 3; ++c) {
+        Series s{said(say("patch-named", kChannelNames[c])),
+                 {},
+                 c == 0 ? Stroke::Solid : (c == 1 ? Stroke::Dashed : Stroke::Dotted),
+                 1,
+                 Ink::Strong,
+                 kChannelMarks[c]};
+        for (const GrayStep &g : t.steps) {
+            if (g.balance[c] > 0) {
+                const double percent = 100 * (g.balance[c] - 1);
+                s.points.push_back({100 * g.drive, percent, {}, said(say("point-balance", s.name, decimal(percent, 2), decimal(100 * g.drive, 0)))});
+                off = std::max(off, g.drive > 0.08 ? 1.2 * std::abs(percent) : 0); // near black it is noise
+            }
+        }
+        p.legend.push_back(said(say(c == 0 ? "legend-square" : (c == 1 ? "legend-ring" : "legend-cross"), s.name)));
+        p.series.push_back(std::move(s));
+    }
+    p.legendAt = Plot::Legend::BottomRight;
+    p.y = fitted(said(say("axis-from-neutral")), -off, off, 1);
+    return p;
+}
 
 std::vector<Plot> surveyPlots(const SurveyRecord &r, const SurveyResults &s)
 {
@@ -281,8 +380,27 @@ std::vector<Plot> surveyPlots(const SurveyRecord &r, const SurveyResults &s)
         all.push_back(roomPlot(*s.room));
         all.push_back(followPlot(r, *s.room));
     }
+    if (s.hdr && s.hdr->steps.size() > 1) {
+        all = {hdrResponsePlot(*s.hdr), hdrDifferencePlot(*s.hdr)};
+        if (s.hdr->peakByArea.size() > 1) {
+            all.push_back(areasPlot(s.hdr->peakByArea));
+        }
+        if (s.hdr->lasting.size() > 1) {
+            all.push_back(lastingPlot(*s.hdr));
+        }
+    }
+    if (s.angles && s.angles->views.size() > 1) {
+        all = {
+            anglePlot(
+                *s.angles, "plot-angle-luminance", {said(say("axis-of-front")), "%", 0, 100, {}, 0},
+                [](const AngleView &v) { return 100 + v.percent; }, 1),
+            anglePlot(
+                *s.angles, "plot-angle-white", {"Δu′v′", "", 0, 0.01, {}, 3}, [](const AngleView &v) { return v.uv; }, 4),
+            anglePlot(
+                *s.angles, "plot-angle-contrast", {said(say("axis-contrast")), "", 0, 10, {}, 0}, [](const AngleView &v) { return v.contrast; }, 0)};
+    }
     if (s.contrast && s.contrast->whiteByArea.size() > 1) {
-        all.push_back(areasPlot(*s.contrast));
+        all.push_back(areasPlot(s.contrast->whiteByArea));
     }
     if (s.choice && s.choice->chosen) {
         all.push_back(differencesPlot(s.modes[*s.choice->chosen].colours));

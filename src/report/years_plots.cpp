@@ -88,6 +88,33 @@ void addForecast(Plot &p, const DisplayAgeing &ageing, WallTime now)
 
 } // namespace
 
+Plot yearsPlot(const std::vector<HistoryEntry> &entries, WallTime now, const std::string &title, const std::string &unit, int decimals,
+               const std::vector<YearsFigure> &figures)
+{
+    Plot p;
+    p.title = title;
+    p.x = monthsAxis(entries, now);
+    double low = 1e18, high = -1e18;
+    for (const YearsFigure &f : figures) {
+        Series s = seriesOf(f.name, entries, now, f.value, decimals, unit);
+        const bool first = p.series.empty();
+        s.mark = first ? Mark::Square : Mark::Ring;
+        s.stroke = first ? Stroke::Solid : Stroke::Dotted;
+        for (const Point &q : s.points) {
+            low = std::min(low, q.y);
+            high = std::max(high, q.y);
+        }
+        if (!s.points.empty()) {
+            p.legend.push_back(said(say(first ? "legend-square" : "legend-ring", s.name)));
+        }
+        p.series.push_back(std::move(s));
+    }
+    const double room = std::max(0.25 * (high - low), 2 * std::pow(10.0, -decimals));
+    p.y = {unit, "", low - room, high + 1.5 * room, ticksBetween(low - room, high + 1.5 * room), decimals};
+    p.legendAt = Plot::Legend::TopLeft;
+    return p;
+}
+
 Plot luminanceYearsPlot(const std::vector<HistoryEntry> &entries, WallTime now, const DisplayAgeing *ageing)
 {
     Plot p;

@@ -4,6 +4,7 @@
 #include "fleet/ageing.h"
 #include "plot/plot.h"
 
+#include <functional>
 #include <vector>
 
 namespace lamp {
@@ -14,5 +15,13 @@ namespace lamp {
 plot::Plot luminanceYearsPlot(const std::vector<HistoryEntry> &entries, WallTime now, const DisplayAgeing *ageing = nullptr);
 /// CIEDE2000: mean of the verified colours, mean of the grays. \param limit of the colours' mean that is drawn, where there is one
 plot::Plot differenceYearsPlot(const std::vector<HistoryEntry> &entries, WallTime now, std::optional<double> limit);
+
+/// Any figures of its entries, told apart by marks; none are left out of the axis.
+struct YearsFigure {
+    std::string name;
+    std::function<std::optional<double>(const HistoryEntry &)> value;
+};
+plot::Plot yearsPlot(const std::vector<HistoryEntry> &entries, WallTime now, const std::string &title, const std::string &unit, int decimals,
+                     const std::vector<YearsFigure> &figures);
 
 } // namespace lamp

@@ -73,6 +73,15 @@ PanelSpec whiteOled(const std::string &model, const std::string &serial)
     p.panelBits = 12;
     p.warmUpTauS = 240;
     p.warmUpLoss = 0.03;
+    p.hdr.pq = p.hdr.hlg = true;
+    p.hdr.peak = 820;
+    p.hdr.fullScreen = 165;
+    p.hdr.knee = 0.7;
+    p.hdr.lift = 0.04;
+    p.hdr.tint = {1, 0.99, 0.965};
+    p.hdr.colourShare = 0.4;
+    p.hdr.heatLoss = 0.08;
+    p.aside = {110, {0.97, 1, 1.06}, 1};
     return p;
 }
 
@@ -136,6 +145,14 @@ PanelSpec quantumOled(const std::string &model, const std::string &serial)
     p.panelBits = 12;
     p.warmUpTauS = 200;
     p.warmUpLoss = 0.02;
+    p.hdr.pq = p.hdr.hlg = true;
+    p.hdr.peak = 1000;
+    p.hdr.fullScreen = 250;
+    p.hdr.knee = 0.85;
+    p.hdr.mastered = 1600;
+    p.hdr.lift = -0.03;
+    p.hdr.heatLoss = 0.05;
+    p.aside = {120, {1, 0.98, 0.97}, 1};
     return p;
 }
 
@@ -190,6 +207,28 @@ PanelSpec field(const std::string &model, const std::string &serial)
     p.widthMm = 217;
     p.heightMm = 136;
     p.maxLuminance = 520;
+    return p;
+}
+
+/// A backlight of some hundreds of zones behind a quantum-dot film.
+PanelSpec zoned(const std::string &model, const std::string &serial)
+{
+    PanelSpec p = quantumDot(model, serial);
+    p.bits = 10;
+    p.lut = {1024, 12};
+    p.panelBits = 12;
+    p.hdr.pq = true;
+    p.hdr.peak = 1250;
+    p.hdr.fullScreen = 700;
+    p.hdr.smallLoss = 0.3;
+    p.hdr.knee = 0.6;
+    p.hdr.mastered = 2500;
+    p.hdr.lift = 0.06;
+    p.hdr.tint = {1, 0.985, 0.99};
+    p.hdr.zonesLeast = 0.02;
+    p.hdr.heatLoss = 0.1;
+    p.hdr.heatTauS = 400;
+    p.aside = {70, {1, 0.98, 0.93}, 4};
     return p;
 }
 
@@ -261,6 +300,10 @@ Entry entry(const std::string &name)
          [] {
              return Entry{quantumOled("Whimbrel 32", "WH-0208"), {30, 5000}};
          }},
+        {"ruff",
+         [] {
+             return Entry{zoned("Ruff 32", "RU-0611"), {30, 5000}};
+         }},
         {"sanderling",
          [] {
              return Entry{field("Sanderling 10", "SA-5530"), {180, 3500}};
@@ -278,7 +321,7 @@ std::vector<std::string> typeNames()
     return {"wled", "wled-wide", "qd", "rgb-led", "ccfl", "woled", "qd-oled", "projector", "unknown"};
 }
 
-const std::vector<std::string> kBirds{"avocet", "curlew", "dunlin", "godwit", "knot", "plover", "sanderling", "turnstone", "whimbrel"};
+const std::vector<std::string> kBirds{"avocet", "curlew", "dunlin", "godwit", "knot", "plover", "ruff", "sanderling", "turnstone", "whimbrel"};
 
 } // namespace
 

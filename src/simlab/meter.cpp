@@ -29,6 +29,7 @@ MeterSpec spectroradiometer()
     m.spectroradiometer = true;
     m.repeatability = 0.002;
     m.floorCdM2 = 0.2;
+    m.fromAfar = true;
     m.corrections.clear();
     return m;
 }
@@ -81,6 +82,7 @@ InstrumentInfo Meter::describe() const
     info.repeatability = m_spec.repeatability;
     info.corrections = m_spec.corrections;
     info.spectral = m_spec.spectroradiometer;
+    info.fromAfar = m_spec.fromAfar;
     info.lastCertified = "2026-02-10";
     return info;
 }

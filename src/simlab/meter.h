@@ -23,6 +23,7 @@ struct MeterSpec {
     std::vector<std::string> corrections{"wled", "wled-wide", "qd", "rgb-led", "ccfl", "woled", "qd-oled"};
     double leak = 0.002;    ///< share of reflected room light that gets in under the sensor; 1 with a wide gap
     double mostCdM2 = 2000; ///< above it saturates, at 1 s
+    bool fromAfar = false;  ///< it can stand off the screen and look at it from an angle
     double unit = 1;        ///< what it calls 1 cd/m² (0.2919 where its program answers in foot-lamberts)
     int stuckFrom = -1;     ///< number of the reading that it repeats from then on; -1 for never
 };

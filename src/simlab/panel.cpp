@@ -2,6 +2,7 @@
 #include "simlab/panel.h"
 
 #include "colour/spaces.h"
+#include "colour/tone.h"
 
 #include <cmath>
 #include <map>
@@ -78,6 +79,8 @@ void scale(Spectrum &s, double k)
     }
 }
 
+constexpr int kBrightBits = 10; // of a signal of high dynamic range, whatever the frame buffer has else
+
 double rounded(double v, int bits)
 {
     const double top = std::ldexp(1.0, bits) - 1;
@@ -121,6 +124,10 @@ Panel::Panel(PanelSpec spec, RoomSpec room) : m_spec(std::move(spec)), m_room(ro
     }
     scale(m_spectra[White], m_spec.maxLuminance / toXyz(m_spectra[White]).b);
     setRoom(room);
+    for (int c = 0; c < 3; ++c) {
+        primaries.col(c) = toXyz(m_spectra[size_t(c)]).vec();
+    }
+    m_fromXyz = primaries.inverse();
 
     const auto &menu = m_spec.menu;
     if (menu.brightness) {
@@ -197,7 +204,7 @@ DisplayInfo Panel::describe() const
     info.model = m_spec.model;
     info.serial = m_spec.serial;
     info.technology = m_spec.claims.empty() ? m_spec.technology : m_spec.claims;
-    info.bits = m_spec.bits;
+    info.bits = m_signal == Signal::Sdr ? m_spec.bits : std::max(m_spec.bits, kBrightBits);
     info.widthMm = m_spec.widthMm;
     info.heightMm = m_spec.heightMm;
     info.hours = m_spec.hours;
@@ -210,6 +217,14 @@ DisplayInfo Panel::describe() const
         info.lut = m_spec.lut;
     }
     info.lutLoaded = m_lutLoaded;
+    if (m_spec.hdr.pq || m_spec.hdr.hlg) {
+        for (const Signal s : kSignals) {
+            if (takes(s)) {
+                info.signals.push_back(s);
+            }
+        }
+    }
+    info.signal = m_signal;
     info.cubeSize = m_spec.cubeSize;
     info.cubeLoaded = m_cube.size > 0;
     if (m_spec.maxPatchArea > 0 && m_spec.tellsPatchArea) {
@@ -224,9 +239,18 @@ void Panel::show(const Patch &patch, double t)
     if (patch.rgb == m_patch.rgb && patch.area == m_patch.area && patch.at == m_patch.at && patch.surround == m_patch.surround && m_shownAt > -1e8) {
         return;
     }
+    m_heat = heat(t);
+    m_heatAt = t;
     m_previous = m_patch;
     m_patch = patch;
     m_shownAt = t;
+}
+
+void Panel::setSignal(Signal signal, double t)
+{
+    m_heat = heat(t);
+    m_heatAt = t;
+    m_signal = signal;
 }
 
 bool Panel::hasControl(const std::string &name) const
@@ -392,8 +416,101 @@ Weights Panel::emissionOf(const Drive &rgb, double area, double t, double roomSh
     return emissionAmong(rgb, area, {0, 0, 0}, t, roomShare);
 }
 
+std::array<double, 3> Panel::brightLight(const Drive &rgb) const
+{
+    const PanelSpec::Hdr &hdr = m_spec.hdr;
+    Eigen::Vector3d light; // of BT.2020, cd/m²
+    const int bits = std::max(m_spec.bits, kBrightBits);
+    const std::array<double, 3> codes{rounded(rgb.a, bits), rounded(rgb.b, bits), rounded(rgb.c, bits)};
+    if (m_signal == Signal::Pq) {
+        light = {pqLuminance(codes[0]), pqLuminance(codes[1]), pqLuminance(codes[2])};
+    } else {
+        // BT.2100 table 5: the scene's light by the inverse OETF, then the system gamma on its luminance.
+        const auto scene = [](double v) {
+            constexpr double a = 0.17883277, b = 1 - 4 * a;
+            const double c = 0.5 - a * std::log(4 * a);
+            return v <= 0.5 ? v * v / 3 : (std::exp((v - c) / a) + b) / 12;
+        };
+        light = {scene(codes[0]), scene(codes[1]), scene(codes[2])};
+        const double y = 0.2627 * light[0] + 0.6780 * light[1] + 0.0593 * light[2];
+        light *= hdr.peak * std::pow(std::max(y, 1e-9), 0.2 + 0.42 * std::log10(hdr.peak / 1000));
+    }
+    // Followed up to the knee, then bent until the peak; the brightest channel decides for all, so that hues stay.
+    const double most = light.maxCoeff(), knee = hdr.knee * hdr.peak, end = std::max(hdr.mastered, hdr.peak * 1.01);
+    if (most > knee && m_signal == Signal::Pq) {
+        // A parabola that leaves the line smoothly and ends level.
+        const double along = std::min(1.0, (most - knee) / (end - knee)), room = hdr.peak - knee;
+        const double steep = std::min((end - knee) / room, 30.0);
+        light *= (knee + room * (1 - std::pow(1 - along, steep))) / most;
+    }
+    if (most > 0) {
+        const double middle = std::log10(std::clamp(most, 0.1, hdr.peak) / 0.1) / std::log10(hdr.peak / 0.1); // 0 dark .. 1 at the peak
+        light *= 1 + hdr.lift * 4 * middle * (1 - middle);
+    }
+    // What the panel's primaries can make of BT.2020's colours.
+    static const Eigen::Matrix3d toXyz = rgbSpace("Rec. 2020")->toXyz();
+    const Eigen::Vector3d weights = (m_fromXyz * (toXyz * light)).cwiseMax(0.0);
+    // What white costs of a primary sets how far it goes.
+    const Eigen::Vector3d full = m_fromXyz * (toXyz * Eigen::Vector3d::Constant(hdr.peak));
+    std::array<double, 3> all{};
+    for (size_t c = 0; c < 3; ++c) {
+        all[c] = std::min(weights[long(c)], full[long(c)]) * hdr.tint[c];
+    }
+    // White's own light comes from a subpixel of its own where there is one: colours end below it.
+    const double common = std::min({all[0] / full[0], all[1] / full[1], all[2] / full[2]});
+    for (size_t c = 0; c < 3; ++c) {
+        all[c] = common * full[long(c)] + std::min(all[c] - common * full[long(c)], hdr.colourShare * full[long(c)] * (1 - common));
+    }
+    return all;
+}
+
+double Panel::heat(double t) const
+{
+    if (m_signal == Signal::Sdr && m_heat <= 0) {
+        return 0;
+    }
+    // Towards what the picture's light would come to in the end, as one body warms.
+    double load = 0;
+    if (m_signal != Signal::Sdr) {
+        const std::array<double, 3> all = brightLight(m_patch.rgb);
+        load = std::min(1.0, all[1] / (m_fromXyz * xyzOf({0.3127, 0.3290}, m_spec.hdr.peak).vec())[1] * std::sqrt(m_patch.area / 0.1));
+    }
+    return load + (m_heat - load) * std::exp(-std::max(0.0, t - m_heatAt) / m_spec.hdr.heatTauS);
+}
+
+Weights Panel::brightEmission(const Drive &rgb, double area, const Drive &surround, double t, double roomShare) const
+{
+    const PanelSpec::Hdr &hdr = m_spec.hdr;
+    const std::array<double, 3> light = brightLight(rgb), around = brightLight(surround);
+    const Eigen::Vector3d full = m_fromXyz * xyzOf({0.3127, 0.3290}, hdr.peak).vec();
+    // The supply gives a full screen so much; a part of it may have the rest. Shares of the peak's white, area by area.
+    double load = 0;
+    for (int c = 0; c < 3; ++c) {
+        load += (area * light[size_t(c)] + (1 - area) * around[size_t(c)]) / full[c] / 3;
+    }
+    const double budget = hdr.fullScreen / hdr.peak;
+    const double limited = std::pow(10 * std::max(load, 0.1), std::log10(budget));
+    const double small = area < 0.1 ? 1 - hdr.smallLoss * std::log10(0.1 / std::max(area, 0.01)) : 1;
+    double zone = 1;
+    if (hdr.zonesLeast > 0) {
+        const double brightest = std::max({light[0] / full[0], light[1] / full[1], light[2] / full[2], 0.5 * around[1] / full[1]});
+        zone = hdr.zonesLeast + (1 - hdr.zonesLeast) * std::min(1.0, std::cbrt(brightest));
+    }
+    const double share = limited * small * (1 - hdr.heatLoss * heat(t));
+    Weights w = Weights::Zero();
+    for (size_t c = 0; c < 3; ++c) {
+        const double leak = zone * m_spec.leakTint[c] / m_spec.contrast * full[long(c)];
+        w[Eigen::Index(c)] = (1 - cold(t, c == Blue)) * (share * light[c] + leak);
+    }
+    w[Room] = m_spec.reflectance * roomShare;
+    return w;
+}
+
 Weights Panel::emissionAmong(const Drive &rgb, double area, const Drive &surround, double t, double roomShare) const
 {
+    if (m_signal != Signal::Sdr) {
+        return brightEmission(rgb, area, surround, t, roomShare);
+    }
     const std::array<double, 3> light = channelLight(rgb);
     std::array<double, 3> mixed = light;
     for (size_t c = 0; c < 3; ++c) {
@@ -441,7 +558,7 @@ Weights Panel::emissionAmong(const Drive &rgb, double area, const Drive &surroun
     return w;
 }
 
-Weights Panel::emission(double t, double roomShare, const std::array<double, 2> &at) const
+Weights Panel::emission(double t, double roomShare, const std::array<double, 2> &at, const std::array<double, 2> &from) const
 {
     Weights now = emissionAmong(m_patch.rgb, m_patch.area, m_patch.surround, t, roomShare);
     const double rest = unsettled(t);
@@ -454,6 +571,18 @@ Weights Panel::emission(double t, double roomShare, const std::array<double, 2> 
     }
     for (const Component c : {Red, Green, Blue, White}) {
         now[c] *= share;
+    }
+    const double angle = std::hypot(from[0], from[1]);
+    if (angle > 0) {
+        const PanelSpec::Aside &aside = m_spec.aside;
+        const double far = std::pow(angle / 60, 2), left = std::exp2(-std::pow(angle / aside.fallDeg, 2));
+        const auto gains = channelGains();
+        for (size_t c = 0; c < 3; ++c) {
+            // What leaks grows as what is let through falls.
+            const double leak = gains[c] * m_spec.leakTint[c] / m_spec.contrast * (aside.blackLift - 1) * far;
+            now[Eigen::Index(c)] = now[Eigen::Index(c)] * left * (1 + (aside.tint[c] - 1) * far) + leak;
+        }
+        now[White] *= left;
     }
     return now;
 }

@@ -86,6 +86,27 @@ struct PanelSpec {
         double gamma = 1;
     };
     std::vector<Mode> modes{{"factory"}};
+    /// What it makes of signals of high dynamic range (BT.2100). It decodes them, shows what its gamut holds, bends what is brighter
+    /// than it can be, and has only so much light to give.
+    struct Hdr {
+        bool pq = false, hlg = false;
+        double peak = 900;                   ///< cd/m² of a white of a tenth of the screen, fresh
+        double fullScreen = 400;             ///< of one that fills it
+        double smallLoss = 0;                ///< share of light missing where only a hundredth of the screen is lit (few zones, their spill lost)
+        double knee = 0.75;                  ///< share of the peak up to which the signal is followed
+        double mastered = 4000;              ///< cd/m² of the signal from which on the peak is shown; between, it bends
+        std::array<double, 3> tint{1, 1, 1}; ///< of its white, channel by channel
+        double lift = 0;                     ///< share that it is brighter than the signal in the middle of the scale
+        double colourShare = 1;              ///< of the peak that colours reach: less where a white subpixel makes white
+        double zonesLeast = 0;               ///< light of a zone's backlight under black, as a share; 0 for a panel without zones
+        double heatLoss = 0, heatTauS = 240; ///< share of light that it takes back when it has been bright for long
+    } hdr;
+    /// What is seen from beside, beside what is seen from in front.
+    struct Aside {
+        double fallDeg = 95;                 ///< angle at which half of the light is left
+        std::array<double, 3> tint{1, 1, 1}; ///< of the channels at 60 degrees
+        double blackLift = 3;                ///< how many times as much leaks at 60 degrees
+    } aside;
     bool alreadyWarm = false;
     bool staleLut = false; ///< starts with somebody's old ramps loaded
 };
@@ -118,6 +139,8 @@ public:
     double setControl(const std::string &name, double value);
     [[nodiscard]] bool hasControl(const std::string &name) const;
     bool setMode(const std::string &name);
+    [[nodiscard]] bool takes(Signal signal) const { return signal == Signal::Sdr || (signal == Signal::Pq ? m_spec.hdr.pq : m_spec.hdr.hlg); }
+    void setSignal(Signal signal, double t);
     void setLut(const Ramps &ramps);
     void resetLut();
     void setCube(const Cube &cube) { m_cube = cube; }
@@ -132,7 +155,9 @@ public:
     /// Weights of the components for what is shown now, at a time and after settling.
     /// \param roomShare how much of the reflected room light reaches the observer (1 for an eye at the desk).
     /// \param at where on the screen
-    [[nodiscard]] Weights emission(double t, double roomShare, const std::array<double, 2> &at = {0.5, 0.5}) const;
+    /// \param from degrees from the normal, to the right and up
+    [[nodiscard]] Weights emission(double t, double roomShare, const std::array<double, 2> &at = {0.5, 0.5},
+                                   const std::array<double, 2> &from = {0, 0}) const;
     /// The same for any drive, settled.
     [[nodiscard]] Weights emissionOf(const Drive &rgb, double area, double t, double roomShare) const;
     /// How far the pixels still are from what was asked for: 1 right after a change, towards 0.
@@ -145,6 +170,11 @@ private:
     [[nodiscard]] Weights emissionAmong(const Drive &rgb, double area, const Drive &surround, double t, double roomShare) const;
     [[nodiscard]] std::array<double, 3> channelGains() const;
     [[nodiscard]] std::array<double, 3> channelLight(const Drive &rgb) const;
+    /// The same of a signal of high dynamic range: weights of the primaries at weight 1.
+    [[nodiscard]] Weights brightEmission(const Drive &rgb, double area, const Drive &surround, double t, double roomShare) const;
+    [[nodiscard]] std::array<double, 3> brightLight(const Drive &rgb) const;
+    /// Heat from 0 to 1 at a time; what is shown now has been shown since m_shownAt.
+    [[nodiscard]] double heat(double t) const;
 
     PanelSpec m_spec;
     RoomSpec m_room;
@@ -152,6 +182,9 @@ private:
     Patch m_patch, m_previous;
     double m_shownAt = -1e9;
     size_t m_mode = 0;
+    Signal m_signal = Signal::Sdr;
+    double m_heat = 0, m_heatAt = 0; ///< as it was when the picture last changed
+    Eigen::Matrix3d m_fromXyz;       ///< cd/m² to weights of the primaries
     std::vector<Control> m_controls;
     std::vector<std::array<double, 3>> m_lut;
     bool m_lutLoaded = false;

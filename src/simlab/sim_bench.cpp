@@ -89,6 +89,17 @@ Status SimBench::setMode(const std::string &name)
     return Done{};
 }
 
+Status SimBench::setSignal(Signal signal)
+{
+    const std::scoped_lock lock(m_mutex);
+    if (!m_panel.takes(signal)) {
+        return fault("unsupported", "this display takes no " + signalName(signal) + " signal", false);
+    }
+    m_t += 2;
+    m_panel.setSignal(signal, m_t);
+    return Done{};
+}
+
 Result<double> SimBench::setControl(const std::string &name, double value)
 {
     const std::scoped_lock lock(m_mutex);
@@ -166,6 +177,9 @@ Status SimBench::place(const Place &place)
     if (away()) {
         return fault("not-connected", faultMessage("not-connected"), true);
     }
+    if (place.from && !meter().spec().fromAfar) {
+        return fault("unsupported", "this instrument only reads lying on the screen", false);
+    }
     m_place = place;
     m_t += 2;
     return Done{};
@@ -229,17 +243,19 @@ Result<Reading> SimBench::readEmission(double integrationS)
     m_panel.passDay(m_t);
     const bool unstable = m_panel.unsettled(m_t) > 0.01;
     const MeterSpec &spec = meter().spec();
-    const XYZ level = meter().noiseless(m_panel.emission(m_t, spec.leak, m_place.at), m_panel.components());
+    const double room = m_place.from ? 1 : spec.leak; // from a distance it sees what the screen reflects
+    const std::array<double, 2> from = m_place.from.value_or(std::array<double, 2>{0, 0});
+    const XYZ level = meter().noiseless(m_panel.emission(m_t, room, m_place.at, from), m_panel.components());
     const double integration = integrationS > 0 ? std::clamp(integrationS, 0.2, 10.0) : meter().chosenIntegration(level.b);
     if (level.b * std::sqrt(integration) > spec.mostCdM2) {
         m_t += 0.3;
         return fault("saturated", faultMessage("saturated"), true);
     }
-    Weights weights = m_panel.emission(m_t + integration / 2, spec.leak, m_place.at);
+    Weights weights = m_panel.emission(m_t + integration / 2, room, m_place.at, from);
     if (m_beside > 0) {
         // The wider the patch, the less of the view lies beside it.
         const double beside = m_beside * std::clamp((0.5 - patch.area) / 0.4, 0.0, 1.0);
-        weights = (1 - beside) * weights + beside * m_panel.emissionOf(patch.surround, patch.area, m_t, spec.leak);
+        weights = (1 - beside) * weights + beside * m_panel.emissionOf(patch.surround, patch.area, m_t, room);
     }
     XYZ xyz = meter().noiseless(weights, m_panel.components());
     for (const Stray &s : m_strays) {

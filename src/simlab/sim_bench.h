@@ -26,6 +26,7 @@ public:
     Result<DisplayInfo> describeDisplay() override;
     Status show(const Patch &patch) override;
     Status setMode(const std::string &name) override;
+    Status setSignal(Signal signal) override;
     Result<double> setControl(const std::string &name, double value) override;
     Status setLut(const Ramps &ramps) override;
     Status resetLut() override;

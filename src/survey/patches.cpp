@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "survey/survey.h"
+#include "survey/angles.h"
+#include "survey/hdr.h"
 
 #include <algorithm>
 #include <cmath>
@@ -152,7 +153,7 @@ Result<std::vector<SurveyPatch>> places(const SurveyPlan &plan)
     return all;
 }
 
-std::vector<SurveyPatch> contrasts()
+std::vector<SurveyPatch> contrasts(const SurveyPlan &plan)
 {
     std::vector<SurveyPatch> all{plain("white", {1, 1, 1}), dark("black", {0, 0, 0})};
     SurveyPatch beside = dark("black beside white", {0, 0, 0});
@@ -166,6 +167,14 @@ std::vector<SurveyPatch> contrasts()
     }
     all.push_back(dark("black again", {0, 0, 0}));
     all.push_back(plain("white end", {1, 1, 1}));
+    if (plan.roomLight) {
+        all.push_back(dark("room", {0, 0, 0}));
+        all.back().room = true;
+        for (SurveyPatch p : {plain("white from the desk", {1, 1, 1}), dark("black from the desk", {0, 0, 0})}) {
+            p.from = {0, 0};
+            all.push_back(std::move(p));
+        }
+    }
     return all;
 }
 
@@ -259,9 +268,11 @@ Result<std::vector<SurveyPatch>> surveyPatches(const SurveyPlan &plan, const Dis
     case SurveyKind::Saturation: return sweeps(plan, *space);
     case SurveyKind::Colours: return listed(plan);
     case SurveyKind::Uniformity: return places(plan);
-    case SurveyKind::Contrast: return contrasts();
+    case SurveyKind::Contrast: return contrasts(plan);
     case SurveyKind::Stability: return overTime(plan);
     case SurveyKind::Modes: return modes(plan, display);
+    case SurveyKind::Hdr: return hdrPatches(plan, display);
+    case SurveyKind::Angles: return anglePatches(display);
     case SurveyKind::Room: return overDay(plan);
     }
     return badPlan(say("survey-no-space", plan.space));

@@ -6,6 +6,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <numbers>
 
 namespace lamp {
 
@@ -102,15 +103,8 @@ std::optional<GrayTracking> grayTracking(const SurveyRecord &r)
     none.white = part.white();
     const FigureDoubt doubt = weigh(part.evidence(*panel), r.accuracy(), none, judged);
     GrayTracking t{{}, judged.mean, judged.max, judged.gammaMean, doubt.grayMean, doubt.grayMax, panel->white, panel->black};
-    const LinearRgb full = panel->amounts(panel->white);
     for (const GrayResult &g : judged.grays) {
-        GrayStep s{g.drive, g.xyz, 0, g.gamma, g.deltaE, g.k2, uvDistance(chromaticity(g.xyz), part.targetWhite()), {}};
-        s.share = (g.xyz.b - panel->black.b) / (panel->white.b - panel->black.b);
-        const LinearRgb light = panel->amounts(g.xyz);
-        for (size_t c = 0; c < 3 && s.share > 1e-6; ++c) {
-            s.balance[c] = light.vec()[long(c)] / full.vec()[long(c)] / s.share;
-        }
-        t.steps.push_back(s);
+        t.steps.push_back(grayStep(g, *panel, part.targetWhite()));
     }
     return t;
 }
@@ -174,10 +168,8 @@ std::optional<ColourDifferences> colourDifferences(const SurveyRecord &r, const 
     const FigureDoubt doubt = weigh(part.evidence(*panel), r.accuracy(), v, none);
     ColourDifferences found{{}, v.mean, v.max, v.p95, doubt.mean, doubt.max};
     for (const VerifiedColour &c : v.colours) {
-        const LCh w = lchOf(c.colour.wanted), is = lchOf(c.measured);
-        SurveyDifference d{c.colour.name, c.colour.rgb, c.colour.wanted, c.measured, c.deltaE, c.k2, is.a - w.a, is.b - w.b, 0};
-        // ΔH* = 2 sqrt(C1 C2) sin(Δh / 2) (CIE 15:2004, 8.2.3)
-        d.hue = 2 * std::sqrt(std::max(0.0, w.b * is.b)) * std::sin((is.c - w.c) * M_PI / 360);
+        const LabParts parts = labParts(c.colour.wanted, c.measured);
+        SurveyDifference d{c.colour.name, c.colour.rgb, c.colour.wanted, c.measured, c.deltaE, c.k2, parts.lightness, parts.chroma, parts.hue};
         found.colours.push_back(d);
     }
     return found;
@@ -266,6 +258,37 @@ void tellContrast(const Measurement &white, const Measurement &black, double flo
     }
 }
 
+std::optional<ContrastFound::InRoom> inRoomLight(const SurveyRecord &r, const ContrastFound &dark)
+{
+    const Measurement *lux = r.named("room"), *white = r.named("white from the desk"), *black = r.named("black from the desk");
+    ContrastFound::InRoom room;
+    if (lux != nullptr) {
+        room.lux = lux->xyz.b;
+    }
+    if (white != nullptr && black != nullptr && white->xyz.b > 0) {
+        bool atLeast = false;
+        room.seen = true;
+        tellContrast(*white, *black, r.instrument.floorCdM2, room.contrast, atLeast);
+        room.contrastHigh = room.contrast;
+        room.blackLow = room.black = white->xyz.b / room.contrast;
+        return room;
+    }
+    if (!room.lux) {
+        return {};
+    }
+    // L = E·ρ/π of a diffuse surface. What screens reflect so, from glass that is coated well to worn matte ones (common practice, no published
+    // source); mirror images of lamps come on top, and depend on where one sits.
+    constexpr double kLeast = 0.005, kMost = 0.04;
+    const auto reflected = [&](double share) { return *room.lux * share / std::numbers::pi; };
+    const double darkBlack = dark.atLeast ? 0 : dark.black.b, least = reflected(r.plan.reflectance.value_or(kLeast)),
+                 most = reflected(r.plan.reflectance.value_or(kMost));
+    room.blackLow = darkBlack + least;
+    room.black = (dark.atLeast && dark.contrast > 0 ? dark.white.b / dark.contrast : dark.black.b) + most;
+    room.contrast = (dark.white.b + most) / room.black;
+    room.contrastHigh = room.blackLow > 0 ? (dark.white.b + least) / room.blackLow : room.contrast;
+    return room;
+}
+
 std::optional<ContrastFound> contrastOf(const SurveyRecord &r)
 {
     const Measurement *white = r.named("white"), *black = r.named("black");
@@ -289,6 +312,7 @@ std::optional<ContrastFound> contrastOf(const SurveyRecord &r)
     }
     constexpr double kDims = 0.97;
     c.dims = most > 0 && last < kDims * most;
+    c.inRoom = inRoomLight(r, c);
     return c;
 }
 
@@ -368,6 +392,24 @@ ModeFound modeOf(const SurveyRecord &r, const std::string &mode)
 
 } // namespace
 
+GrayStep grayStep(const GrayResult &g, const Primaries &panel, const Chromaticity &white)
+{
+    GrayStep s{g.drive, g.xyz, 0, g.gamma, g.deltaE, g.k2, uvDistance(chromaticity(g.xyz), white), {}};
+    s.share = (g.xyz.b - panel.black.b) / (panel.white.b - panel.black.b);
+    const LinearRgb light = panel.amounts(g.xyz), full = panel.amounts(panel.white);
+    for (size_t c = 0; c < 3 && s.share > 1e-6; ++c) {
+        s.balance[c] = light.vec()[long(c)] / full.vec()[long(c)] / s.share;
+    }
+    return s;
+}
+
+LabParts labParts(const Lab &wanted, const Lab &measured)
+{
+    const LCh w = lchOf(wanted), is = lchOf(measured);
+    // ΔH* = 2 sqrt(C1 C2) sin(Δh / 2)
+    return {is.a - w.a, is.b - w.b, 2 * std::sqrt(std::max(0.0, w.b * is.b)) * std::sin((is.c - w.c) * M_PI / 360)};
+}
+
 SurveyResults surveyResults(const SurveyRecord &r)
 {
     SurveyResults s;
@@ -378,6 +420,8 @@ SurveyResults surveyResults(const SurveyRecord &r)
     case SurveyKind::Uniformity: s.uniformity = uniformityOf(r); break;
     case SurveyKind::Contrast: s.contrast = contrastOf(r); break;
     case SurveyKind::Stability: s.stability = stabilityOf(r); break;
+    case SurveyKind::Hdr: s.hdr = hdrOf(r); break;
+    case SurveyKind::Angles: s.angles = anglesOf(r); break;
     case SurveyKind::Room: s.room = roomDay(r.roomPoints()); break;
     case SurveyKind::Modes:
         std::vector<Candidate> candidates;

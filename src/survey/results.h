@@ -2,7 +2,8 @@
 #pragma once
 
 #include "judge/choice.h"
-#include "survey/survey.h"
+#include "survey/angles.h"
+#include "survey/hdr.h"
 
 namespace lamp {
 
@@ -23,6 +24,15 @@ struct GrayTracking {
     Expanded meanK2, maxK2;
     XYZ white, black;
 };
+
+/// How a gray that was judged stands to the display's own white. \param panel black, white and primaries, cd/m² \param white the target's
+GrayStep grayStep(const GrayResult &gray, const Primaries &panel, const Chromaticity &white);
+
+/// The parts of a difference in CIELAB, measured less wanted (CIE 15:2004, 8.2.3).
+struct LabParts {
+    double lightness = 0, chroma = 0, hue = 0; ///< ΔL*, ΔC*, ΔH*
+};
+LabParts labParts(const Lab &wanted, const Lab &measured);
 
 /// A colour beside what it should be.
 struct SurveyDifference {
@@ -63,6 +73,14 @@ struct ContrastFound {
     std::optional<double> besideWhite;                  ///< cd/m² of black with white around it
     std::vector<std::pair<double, double>> whiteByArea; ///< share of the screen, cd/m²
     bool dims = false;                                  ///< white falls by more than 3 % as it grows
+    /// The same in the room's light: as it was seen from the desk, or between what a screen may reflect of the light that was read there.
+    struct InRoom {
+        std::optional<double> lux;             ///< at the desk
+        bool seen = false;                     ///< looked at from there; else worked out
+        double blackLow = 0, black = 0;        ///< cd/m², with what is reflected: the least and the most that it may be; alike where it was seen
+        double contrast = 0, contrastHigh = 0; ///< the least and the most that it may be
+    };
+    std::optional<InRoom> inRoom;
 };
 
 struct StabilityFound {
@@ -94,6 +112,8 @@ struct SurveyResults {
     std::optional<ContrastFound> contrast;
     std::optional<StabilityFound> stability;
     std::optional<RoomDay> room;
+    std::optional<HdrFound> hdr;
+    std::optional<AnglesFound> angles;
     std::vector<ModeFound> modes;
     std::optional<Choice> choice; ///< of the modes
 };

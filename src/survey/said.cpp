@@ -45,6 +45,13 @@ void add(std::vector<Message> &to, const ContrastFound &c)
     if (c.besideWhite) {
         to.push_back(say("survey-beside", decimal(*c.besideWhite, 3)));
     }
+    if (c.inRoom) {
+        const ContrastFound::InRoom &i = *c.inRoom;
+        to.push_back(i.seen ? say("contrast-seen-in-room", decimal(i.black, 2), decimal(i.contrast, 0))
+                     : i.contrastHigh > i.contrast * 1.001
+                         ? say("contrast-in-room-between", decimal(*i.lux, 0), decimal(i.contrast, 0), decimal(i.contrastHigh, 0))
+                         : say("contrast-in-room", decimal(*i.lux, 0), decimal(i.contrast, 0)));
+    }
     if (c.dims) {
         const auto most =
             std::max_element(c.whiteByArea.begin(), c.whiteByArea.end(), [](const auto &p, const auto &q) { return p.second < q.second; });
@@ -116,6 +123,9 @@ std::vector<Message> surveySaid(const SurveyRecord &r, const SurveyResults &s)
     }
     if (s.stability) {
         add(to, *s.stability);
+    }
+    for (std::vector<Message> more : {s.hdr ? hdrSaid(*s.hdr) : std::vector<Message>{}, s.angles ? anglesSaid(*s.angles) : std::vector<Message>{}}) {
+        to.insert(to.end(), more.begin(), more.end());
     }
     if (s.room) {
         add(to, *s.room);

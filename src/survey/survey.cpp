@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "survey/survey.h"
 
+#include "colour/tone.h"
 #include "device/both_roles.h"
 
 #include <algorithm>
@@ -10,7 +11,9 @@ namespace lamp {
 
 namespace {
 
-constexpr std::array<const char *, 8> kNames{"gray", "saturation", "colours", "uniformity", "contrast", "stability", "modes", "room"};
+constexpr std::array<const char *, 10> kNames{"gray",      "saturation", "colours", "uniformity", "contrast",
+                                              "stability", "hdr",        "angles",  "modes",      "room"};
+constexpr double kSwitches = 5;                       // s that displays take to change over (common practice, no published source)
 constexpr double kAgainPercent = 3, kAgainUv = 0.004; ///< how near white has to be for readings before an interruption to count
 
 /// One run over the patches.
@@ -29,6 +32,14 @@ private:
     Status takeOver(const SurveyRecord &earlier);
     Status patch(size_t i);
     Status setMode(const std::string &mode);
+    Status setSignal(Signal signal);
+    [[nodiscard]] Signal signalWanted() const { return m_plan.kind == SurveyKind::Hdr ? m_plan.signal : Signal::Sdr; }
+    /// What would have to be there, or an error that says what is missing.
+    [[nodiscard]] Status able() const;
+    Result<InSignal> asItStands();
+    Status lay(const SurveyPatch &patch);
+    [[nodiscard]] double expected(const Drive &rgb) const;
+    Status readRoomLight(size_t i);
     /// Lays the instrument at the desk, where it stays.
     Status toDesk();
     /// A reading of the room, then what follows for a screen that is to follow.
@@ -51,8 +62,9 @@ private:
     Spending m_spending;
     std::string m_mode;
     std::vector<Control> m_controls; ///< of the menu in that mode
-    std::array<double, 2> m_at{0.5, 0.5};
-    double m_usualArea = 0.1, m_white = 0, m_start = 0;
+    Place m_place;
+    Signal m_signalFound = Signal::Sdr, m_signal = Signal::Sdr;
+    double m_usualArea = 0.1, m_white = 0, m_start = 0, m_begun = 0;
     bool m_changedMode = false, m_turned = false;
     std::optional<RoomFollower> m_follower;
     double m_lastRoomEnd = 0; ///< bench clock, s
@@ -76,6 +88,7 @@ Gauge::Hooks Run::gaugeHooks()
     };
     heard.onState = [this](DisplayState &state, Measurement &m) {
         state.mode = m_mode;
+        state.signal = m_signal;
         for (const Control &c : m_controls) {
             state.controls[c.name] = c.value;
         }
@@ -100,12 +113,20 @@ Status Run::connect()
     }
     m_r.bench = hello.value();
     const auto instrument = m_bench.describeInstrument();
-    const auto display = instrument ? m_bench.describeDisplay() : Result<DisplayInfo>(instrument.error());
+    if (!instrument) {
+        return instrument.error();
+    }
+    m_r.instrument = instrument.value();
+    if (const Status s = able(); !s) {
+        return s;
+    }
+    auto display = m_plan.kind == SurveyKind::Room ? asItStands() : describeIn(m_bench, signalWanted());
     if (!display) {
         return display.error();
     }
-    m_r.display = display.value();
-    m_r.instrument = instrument.value();
+    m_signalFound = display->found;
+    m_signal = display->display.signal;
+    m_r.display = std::move(display->display);
     m_mode = m_r.display.mode;
     m_controls = m_r.display.controls;
     m_start = m_bench.now();
@@ -121,7 +142,14 @@ Status Run::connect()
         p.rgb = {rounded(p.rgb.a), rounded(p.rgb.b), rounded(p.rgb.c)};
     }
     m_r.readingOf.assign(m_r.patches.size(), -1);
-    const double seconds = 60 * m_plan.minutes * (overTime() ? 2 : 0) + 40.0 * double(m_r.patches.size()) + 2 * 3600;
+    if (m_plan.kind == SurveyKind::Hdr && m_r.display.lutLoaded) {
+        m_r.warnings.push_back(say("hdr-ramps-loaded"));
+    }
+    double waits = 0;
+    for (const SurveyPatch &p : m_r.patches) {
+        waits += p.waitS + p.restS;
+    }
+    const double seconds = 2 * waits + 40.0 * double(m_r.patches.size()) + 2 * 3600;
     m_spending = Spending({int(6 * m_r.patches.size()) + 150, seconds, hello->virtualClock ? 3600.0 : seconds});
     m_spending.start(m_start);
     m_gauge = std::make_unique<Gauge>(m_bench, m_r.instrument, gaugeHooks(), m_stop);
@@ -148,6 +176,17 @@ Status Run::connect()
 Status Run::settle()
 {
     // How a panel warms up is what stability is there to see.
+    // A white of high dynamic range warms a panel as nothing else does, and glares: it warms up in the ordinary signal.
+    const Signal signal = m_signal;
+    if (signal != Signal::Sdr && m_plan.waitForWarmUp) {
+        if (const Status s = setSignal(Signal::Sdr); !s) {
+            return s;
+        }
+    } else if (signal != m_signalFound) {
+        if (const Status s = m_gauge->wait(kSwitches); !s) {
+            return s;
+        }
+    }
     if (!m_plan.waitForWarmUp || m_plan.kind == SurveyKind::Stability || m_plan.kind == SurveyKind::Room) {
         return Done{};
     }
@@ -166,6 +205,10 @@ Status Run::settle()
     if (!warm->stable) {
         m_r.warnings.push_back(say("survey-not-stable", decimal(warm->ratePercentPerMinute, 2)));
     }
+    if (signal != m_signal) {
+        m_white = 0; // of the other signal
+        return setSignal(signal);
+    }
     return Done{};
 }
 
@@ -179,7 +222,7 @@ Status Run::takeOver(const SurveyRecord &earlier)
         std::equal(earlier.patches.begin(), earlier.patches.end(), m_r.patches.begin(), m_r.patches.end(),
                    [](const SurveyPatch &p, const SurveyPatch &q) { return p.name == q.name && p.rgb == q.rgb && p.at == q.at; });
     // What was read over time is of that time.
-    if (before == nullptr || !samePatches || overTime() || earlier.display.serial != m_r.display.serial
+    if (before == nullptr || !samePatches || overTime() || m_plan.kind == SurveyKind::Hdr || earlier.display.serial != m_r.display.serial
         || earlier.display.model != m_r.display.model) {
         m_r.warnings.push_back(say("survey-begins-anew"));
         return Done{};
@@ -237,8 +280,40 @@ Status Run::setMode(const std::string &mode)
     if (const auto display = m_bench.describeDisplay()) {
         m_controls = display->controls;
     }
-    constexpr double kSwitches = 5; // s that displays take to change over (common practice, no published source)
     return m_gauge->wait(kSwitches);
+}
+
+Status Run::setSignal(Signal signal)
+{
+    if (const Status s = m_bench.setSignal(signal); !s) {
+        return s;
+    }
+    m_signal = signal;
+    return m_gauge->wait(kSwitches);
+}
+
+Result<InSignal> Run::asItStands()
+{
+    auto display = m_bench.describeDisplay();
+    if (!display) {
+        return display.error();
+    }
+    const Signal found = display->signal;
+    return InSignal{std::move(display).value(), found};
+}
+
+Status Run::able() const
+{
+    // A bench that does not know of angles would answer as if nobody had moved.
+    if (m_plan.kind == SurveyKind::Angles && !m_r.instrument.fromAfar) {
+        return Error{ErrorKind::Input,
+                     say("instrument-not-from-afar", modelAndSerial(m_r.instrument.model, m_r.instrument.serial)),
+                     say("nothing-changed-display"),
+                     say("angles-need-bench"),
+                     "unsupported",
+                     false};
+    }
+    return Done{};
 }
 
 Status Run::toDesk()
@@ -314,33 +389,74 @@ Status Run::follow(const RoomPoint &point)
     return Done{};
 }
 
+double Run::expected(const Drive &rgb) const
+{
+    if (!(m_white > 0)) {
+        return 0;
+    }
+    const auto light = [](const auto &of, const Drive &d) { return 0.2126 * of(d.a) + 0.7152 * of(d.b) + 0.0722 * of(d.c); };
+    if (m_signal == Signal::Pq) {
+        return std::clamp(light([](double v) { return pqLuminance(v); }, rgb), 1e-3, m_white);
+    }
+    return std::max(m_white * light([](double v) { return std::pow(v, 2.2); }, rgb), 1e-3);
+}
+
+Status Run::lay(const SurveyPatch &p)
+{
+    if (p.at == m_place.at && p.from == m_place.from) {
+        return Done{};
+    }
+    Place place;
+    place.at = p.at;
+    place.from = p.from;
+    if (const Status s = m_gauge->place(place); !s) {
+        return s;
+    }
+    m_place = place;
+    return Done{};
+}
+
+Status Run::readRoomLight(size_t i)
+{
+    if (!m_r.instrument.canReadAmbient()) {
+        m_r.warnings.push_back(say("room-light-not-read"));
+        return Done{};
+    }
+    if (const auto m = m_gauge->readAmbient(); !m) {
+        return m.error();
+    }
+    m_r.readingOf[i] = int(m_r.readings.size()) - 1;
+    return Done{};
+}
+
 Status Run::patch(size_t i)
 {
     const SurveyPatch &p = m_r.patches[i];
+    if (p.room) {
+        return readRoomLight(i);
+    }
+    if (p.from && !m_r.instrument.fromAfar) {
+        return Done{}; // what it cannot do is missing in the results
+    }
     if (const Status s = setMode(p.mode); !s) {
         return s;
     }
-    if (p.at != m_at) {
-        if (const Status s = m_gauge->place({false, p.at}); !s) {
-            return s;
-        }
-        m_at = p.at;
+    if (const Status s = lay(p); !s) {
+        return s;
     }
-    if (p.waitS > 0) {
-        if (const Status s = m_gauge->wait(p.waitS); !s) {
-            return s;
-        }
+    if (const Status s = p.restS > 0 ? m_gauge->rest(p.restS) : Status(Done{}); !s) {
+        return s;
+    }
+    if (const Status s = p.waitS > 0 ? m_gauge->wait(p.waitS, p.still) : Status(Done{}); !s) {
+        return s;
     }
     m_gauge->setPatchArea(p.area > 0 ? p.area : m_usualArea);
     m_gauge->setSurround(p.surround);
-    // About what to expect, for the time that it takes.
-    const double light = 0.2126 * std::pow(p.rgb.a, 2.2) + 0.7152 * std::pow(p.rgb.b, 2.2) + 0.0722 * std::pow(p.rgb.c, 2.2);
-    auto m =
-        m_gauge->read(p.rgb, p.name, m_white > 0 ? std::max(m_white * light, 1e-3) : 0, 0.0008, p.dark && m_plan.averageS > 0 ? m_plan.averageS : 0);
+    auto m = m_gauge->read(p.rgb, p.name, expected(p.rgb), 0.0008, p.dark && m_plan.averageS > 0 ? m_plan.averageS : 0);
     if (!m) {
         return m.error();
     }
-    if (m_white <= 0 && p.name == "white") {
+    if (m_white <= 0 && (p.name == "white" || p.name == "white from 0,0")) {
         m_white = m->xyz.b;
     }
     m_r.readingOf[i] = int(m_r.readings.size()) - 1;
@@ -353,17 +469,20 @@ void Run::tell(size_t done)
         return;
     }
     const size_t all = m_r.patches.size();
-    double waits = 0;
-    for (size_t i = done; i < all; ++i) {
-        waits += m_r.patches[i].waitS;
+    double waits = 0, waited = 0;
+    for (size_t i = 0; i < all; ++i) {
+        (i < done ? waited : waits) += m_r.patches[i].waitS + m_r.patches[i].restS;
     }
-    const double each = done > 3 ? std::clamp((m_bench.now() - m_start) / double(done), 0.5, 15.0) : 2.5;
-    const double left = overTime() ? waits : each * double(all - done);
+    const double each = done > 3 ? std::clamp((m_bench.now() - m_begun - waited) / double(done), 0.5, 15.0) : 2.5;
+    const double left = overTime() ? waits : each * double(all - done) + waits;
     m_hooks.onProgress(say("surveys-patch", say("patch-named", m_r.patches[std::min(done, all - 1)].name)), double(done) / double(all), left);
 }
 
 Status Run::plausible(size_t i) const
 {
+    if (m_r.of(i) == nullptr || m_r.patches[i].room) {
+        return Done{};
+    }
     const Measurement &m = *m_r.of(i);
     if (m_r.patches[i].rgb == Drive{} && m_r.patches[i].surround == Drive{} && m_white > 0) {
         if (m.xyz.b > m_white + m_r.instrument.floorCdM2) {
@@ -382,6 +501,7 @@ Status Run::plausible(size_t i) const
 
 Status Run::readAll()
 {
+    m_begun = m_bench.now();
     for (size_t i = 0; i < m_r.patches.size(); ++i) {
         if (m_r.readingOf[i] >= 0) {
             continue;
@@ -417,10 +537,16 @@ void Run::putBack(const Error *gone)
             }
         }
     }
+    if (m_signal != m_signalFound) {
+        const Status back = gone != nullptr ? Status(*gone) : m_bench.setSignal(m_signalFound);
+        if (!back) {
+            m_r.warnings.push_back(say("signal-not-put-back", signalName(m_signalFound), back.error().what));
+        }
+    }
     if (gone != nullptr) {
         return;
     }
-    const bool away = m_plan.kind == SurveyKind::Room || m_at != std::array<double, 2>{0.5, 0.5};
+    const bool away = m_plan.kind == SurveyKind::Room || m_place.from || m_place.at != std::array<double, 2>{0.5, 0.5};
     if (away && m_r.bench.automatic) {
         (void)m_bench.place({});
     }

@@ -22,13 +22,16 @@ enum class SurveyKind {
     Uniformity, ///< white and a gray at places of the screen
     Contrast,   ///< white and black, beside dark and beside bright
     Stability,  ///< white over time
+    Hdr,        ///< grays, colours, peak by size and over time, of a signal of high dynamic range
+    Angles,     ///< white, a gray and black, looked at from beside
     Modes,      ///< the display's own modes, one after the other
     Room        ///< the light at the desk over hours; the display is not touched, unless it is to follow
 };
 std::optional<SurveyKind> surveyKindFromName(const std::string &name); ///< "gray", "saturation", ...
 std::string surveyKindName(SurveyKind kind);
-constexpr std::array<SurveyKind, 8> kSurveyKinds{SurveyKind::Gray,     SurveyKind::Saturation, SurveyKind::Colours, SurveyKind::Uniformity,
-                                                 SurveyKind::Contrast, SurveyKind::Stability,  SurveyKind::Modes,   SurveyKind::Room};
+constexpr std::array<SurveyKind, 10> kSurveyKinds{SurveyKind::Gray,     SurveyKind::Saturation, SurveyKind::Colours, SurveyKind::Uniformity,
+                                                  SurveyKind::Contrast, SurveyKind::Stability,  SurveyKind::Hdr,     SurveyKind::Angles,
+                                                  SurveyKind::Modes,    SurveyKind::Room};
 
 /// A colour that a display should show.
 struct SurveyColour {
@@ -48,10 +51,14 @@ struct SurveyPlan {
     ToneCurve tone;                                                   ///< that grays are judged against
     std::optional<Chromaticity> white = Chromaticity{0.3127, 0.3290}; ///< the same; nothing: the measured one
     int grid = 3;                                                     ///< places across and down of uniformity: 3, 5 or 9
-    double minutes = 60;                                              ///< of stability and room
-    double everyMinutes = 5;                                          ///< between two readings of the room
-    std::optional<BrightnessLaw> follow;                              ///< lets the screen follow the room by this; nothing: it never changes
-    double averageS = 0;                                              ///< least time for a dark patch, s; 0: as the noise demands
+    double minutes = 60;                                              ///< of stability and room; of HDR's lasting white, where 0 leaves it out
+    Signal signal = Signal::Pq;                                       ///< of HDR: PQ or HLG
+    bool roomLight = false;                                           ///< of contrast: with the room's light as well
+    std::optional<double> reflectance;   ///< of the screen, diffuse, 0..1: what contrast in the room's light is worked out by where the instrument
+                                         ///< cannot look from afar; nothing: not known
+    double everyMinutes = 5;             ///< between two readings of the room
+    std::optional<BrightnessLaw> follow; ///< lets the screen follow the room by this; nothing: it never changes
+    double averageS = 0;                 ///< least time for a dark patch, s; 0: as the noise demands
     std::vector<SurveyColour> colours;
     ChoiceRule rule;                ///< by which modes are compared
     std::vector<std::string> modes; ///< of the display's; empty: all of them, ten at most
@@ -65,11 +72,15 @@ struct SurveyPatch {
     Drive rgb;
     std::array<double, 2> at{0.5, 0.5};
     Drive surround;
-    double area = 0;     ///< 0: the usual one
-    double waitS = 0;    ///< let pass before
-    std::string mode;    ///< of the display's; empty leaves it
-    bool dark = false;   ///< may be averaged long
-    bool judged = false; ///< a colour that is compared with what it should be
+    double area = 0;                           ///< 0: the usual one
+    double waitS = 0;                          ///< let pass before
+    double restS = 0;                          ///< of black before that
+    bool still = false;                        ///< what stands there is not stirred meanwhile
+    bool room = false;                         ///< the light at the desk is read instead
+    std::optional<std::array<double, 2>> from; ///< looked at from a distance (Place::from)
+    std::string mode;                          ///< of the display's; empty leaves it
+    bool dark = false;                         ///< may be averaged long
+    bool judged = false;                       ///< a colour that is compared with what it should be
     std::optional<Lab> wanted;
 };
 
@@ -117,9 +128,9 @@ struct SurveyHooks {
 };
 
 /// Takes a display through it. LUT and menu are left as they stand; a mode that was changed is set back, and the instrument lies at the
-/// centre again. \param earlier of the same plan, that was cut off: patches that it read are not read again, once white at the centre has
-/// been found where it was (within 3 %, or 0.004 in u'v'); else all are
-/// \param record is filled as it goes on: what was read is in it whatever comes
+/// centre again; a signal that was changed is set back, too. \param earlier of the same plan, that was cut off: patches that it read are not read
+/// again, once white at the centre has been found where it was (within 3 %, or 0.004 in u'v'); else all are \param record is filled as it goes on:
+/// what was read is in it whatever comes
 Status runSurvey(Bench &bench, const SurveyPlan &plan, const SurveyHooks &hooks, const std::stop_token &stop, SurveyRecord &record,
                  const SurveyRecord *earlier = nullptr);
 

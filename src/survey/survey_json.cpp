@@ -109,6 +109,90 @@ Json json(const Uniformity &u)
             {"places", places}};
 }
 
+Json json(const ContrastFound::InRoom &r)
+{
+    return {{"lux", r.lux ? rounded(*r.lux) : Json(nullptr)},
+            {"seen_from_desk", r.seen},
+            {"black_cd_m2", Json::array({rounded(r.blackLow, 4), rounded(r.black, 4)})},
+            {"contrast", Json::array({rounded(r.contrast, 4), rounded(r.contrastHigh, 4)})}};
+}
+
+Json optionalJson(const std::optional<double> &v, int figures = 5)
+{
+    return v ? rounded(*v, figures) : Json(nullptr);
+}
+
+Json json(const HdrFound &f)
+{
+    Json steps = Json::array(), areas = Json::array(), lasting = Json::array(), colours = Json::array();
+    for (const HdrStep &s : f.steps) {
+        steps.push_back({{"signal", rounded(s.signal)},
+                         {"wanted_cd_m2", rounded(s.wanted)},
+                         {"luminance_cd_m2", rounded(s.xyz.b)},
+                         {"percent", rounded(s.percent, 4)},
+                         {"delta_e_itp", optionalJson(s.deltaE, 4)},
+                         {"uncertainty", k2Json(s.k2)}});
+    }
+    for (const auto &[area, peak] : f.peakByArea) {
+        areas.push_back({{"area", area}, {"luminance_cd_m2", rounded(peak)}});
+    }
+    for (const HdrFound::Point &p : f.lasting) {
+        lasting.push_back({{"minutes", rounded(p.minutes)}, {"luminance_cd_m2", rounded(p.luminance)}});
+    }
+    for (const HdrColour &c : f.colours) {
+        colours.push_back({{"name", c.name},
+                           {"wanted", xyJson(c.wanted)},
+                           {"measured", xyJson(c.xyz)},
+                           {"delta_e_itp", rounded(c.deltaE, 4)},
+                           {"uncertainty", k2Json(c.k2)}});
+    }
+    return {{"signal", signalName(f.signal)},
+            {"peak", xyJson(f.peak)},
+            {"black_cd_m2", rounded(f.black)},
+            {"black_at_most", f.blackAtMost},
+            {"contrast", rounded(f.contrast, 4)},
+            {"knee_cd_m2", optionalJson(f.knee)},
+            {"full_from_cd_m2", optionalJson(f.full)},
+            {"judged", {{"from_cd_m2", rounded(f.judgedFrom)}, {"to_cd_m2", rounded(f.judgedTo)}, {"grays", f.judged}}},
+            {"metric", "ITP"},
+            {"delta_e_itp_mean", f.judged > 0 ? rounded(f.mean, 4) : Json(nullptr)},
+            {"delta_e_itp_max", f.judged > 0 ? rounded(f.max, 4) : Json(nullptr)},
+            {"uncertainty", f.judged > 0 ? k2Json(f.meanK2) : Json(nullptr)},
+            {"luminance_percent_mean", f.judged > 0 ? rounded(f.percentMean, 4) : Json(nullptr)},
+            {"peak_by_area", areas},
+            {"full_screen_cd_m2", f.fullScreen > 0 ? rounded(f.fullScreen) : Json(nullptr)},
+            {"lasting", lasting},
+            {"lasting_share", optionalJson(f.lastShare, 4)},
+            {"colour_light_share", optionalJson(f.colourLight, 4)},
+            {"colours",
+             {{"delta_e_itp_mean", f.colours.empty() ? Json(nullptr) : rounded(f.colourMean, 4)},
+              {"delta_e_itp_max", f.colours.empty() ? Json(nullptr) : rounded(f.colourMax, 4)},
+              {"uncertainty", f.colours.empty() ? Json(nullptr) : k2Json(f.colourMeanK2)},
+              {"colours", colours}}},
+            {"drift_percent", rounded(f.driftPercent, 3)},
+            {"steps", steps}};
+}
+
+Json json(const AnglesFound &f)
+{
+    Json views = Json::array();
+    for (const AngleView &v : f.views) {
+        views.push_back({{"from", v.from},
+                         {"luminance_cd_m2", rounded(v.luminance)},
+                         {"percent", rounded(v.percent, 4)},
+                         {"delta_uv", rounded(v.uv, 3)},
+                         {"delta_uv_k2", rounded(v.uvK2, 3)},
+                         {"gray_delta_e_00", optionalJson(v.gray, 4)},
+                         {"contrast", v.contrast > 0 ? rounded(v.contrast, 4) : Json(nullptr)},
+                         {"contrast_at_least", v.contrastAtLeast}});
+    }
+    return {{"half_luminance_degrees", optionalJson(f.half, 3)},
+            {"white_moved_degrees", optionalJson(f.moved, 3)},
+            {"looked_to_degrees", f.widest},
+            {"drift_percent", rounded(f.driftPercent, 3)},
+            {"views", views}};
+}
+
 Json json(const ContrastFound &c)
 {
     Json areas = Json::array();
@@ -122,7 +206,8 @@ Json json(const ContrastFound &c)
             {"contrast_at_least", c.atLeast},
             {"black_beside_white_cd_m2", c.besideWhite ? rounded(*c.besideWhite) : Json(nullptr)},
             {"white_by_area", areas},
-            {"dims", c.dims}};
+            {"dims", c.dims},
+            {"in_room_light", c.inRoom ? json(*c.inRoom) : Json(nullptr)}};
 }
 
 Json json(const StabilityFound &s)
@@ -196,6 +281,12 @@ Json resultsJson(const SurveyResults &s)
     if (s.stability) {
         out["stability"] = json(*s.stability);
     }
+    if (s.hdr) {
+        out["hdr"] = json(*s.hdr);
+    }
+    if (s.angles) {
+        out["angles"] = json(*s.angles);
+    }
     if (s.room) {
         out["room"] = json(*s.room);
     }
@@ -223,6 +314,9 @@ Json planJson(const SurveyPlan &p)
             {"grid", p.grid},
             {"minutes", p.minutes},
             {"every_minutes", p.everyMinutes},
+            {"signal", signalName(p.signal)},
+            {"room_light", p.roomLight},
+            {"reflectance", p.reflectance ? Json(*p.reflectance) : Json(nullptr)},
             {"rule", {{"limit", p.rule.limit}, {"equal", p.rule.equal}, {"uniformity", p.rule.uniformity}}},
             {"modes", p.modes}};
 }
@@ -253,6 +347,13 @@ void takePlan(SurveyPlan &p, const Json &j)
     p.grid = j.at("grid").get<int>();
     p.minutes = j.at("minutes").get<double>();
     p.everyMinutes = j.at("every_minutes").get<double>();
+    if (j.contains("signal")) { // not in files of before it was measured
+        p.signal = signalFromName(j["signal"].get<std::string>()).value_or(Signal::Pq);
+        p.roomLight = j.at("room_light").get<bool>();
+        if (const Json &share = j.at("reflectance"); !share.is_null()) {
+            p.reflectance = share.get<double>();
+        }
+    }
     p.rule = {j.at("rule").at("limit").get<double>(), j.at("rule").at("equal").get<double>(), j.at("rule").at("uniformity").get<double>()};
     p.modes = j.at("modes").get<std::vector<std::string>>();
     // What is worked out from it is worked out of what a plan can be, whoever wrote the file.
@@ -260,7 +361,7 @@ void takePlan(SurveyPlan &p, const Json &j)
     const auto within = [](double v, double least, double most) { return v >= least && v <= most; };
     const bool sound = within(p.steps, 2, kMostSurveySteps) && within(p.luminance, 0, 1) && (p.grid == 3 || p.grid == 5 || p.grid == 9)
                        && within(p.minutes, 0, kMostMinutes) && within(p.everyMinutes, 0, kMostMinutes) && within(p.rule.limit, 0, 1000)
-                       && within(p.rule.equal, 0, 1000) && within(p.rule.uniformity, 0, 1000);
+                       && within(p.rule.equal, 0, 1000) && within(p.rule.uniformity, 0, 1000) && within(p.reflectance.value_or(0), 0, 1);
     if (!sound) {
         throw Unreadable(verbatim("plan"));
     }
@@ -277,6 +378,10 @@ SurveyPatch patchFrom(const Json &p)
     patch.rgb = three(p.at("rgb"));
     patch.at = p.at("at").get<std::array<double, 2>>();
     patch.mode = p.at("mode").get<std::string>();
+    if (p.contains("from")) {
+        patch.from = p["from"].get<std::array<double, 2>>();
+    }
+    patch.room = p.value("room", false);
     if (p.contains("judged")) { // in files of before it is not known
         patch.area = p.at("area").get<double>();
         patch.surround = three(p.at("surround"));
@@ -308,6 +413,12 @@ std::string surveyJson(const SurveyRecord &r, const SurveyResults &results)
              {"judged", r.patches[i].judged},
              {"wanted", r.patches[i].wanted ? driveJson({r.patches[i].wanted->a, r.patches[i].wanted->b, r.patches[i].wanted->c}) : Json(nullptr)},
              {"reading", r.readingOf[i]}});
+        if (r.patches[i].from) {
+            patches.back()["from"] = *r.patches[i].from;
+        }
+        if (r.patches[i].room) {
+            patches.back()["room"] = true;
+        }
     }
     for (const Message &m : r.warnings) {
         warnings.push_back(messageJson(m));

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "visit/visit.h"
 
+#include "device/both_roles.h"
+
 #include <algorithm>
 #include <cmath>
 #include <utility>
@@ -127,6 +129,9 @@ Result<VisitRecord> Visit::run()
         }
         return status.error();
     }
+    if (m_s.record.plan.task == Task::Check) {
+        putBackSignal(); // it only looked
+    }
     return m_s.record;
 }
 
@@ -162,13 +167,20 @@ Status Visit::connect()
     if (!instrument) {
         return instrument.error();
     }
-    const auto display = m_s.bench.describeDisplay();
-    if (!display) {
-        return display.error();
+    // What is calibrated and profiled is what pictures without high dynamic range are shown by.
+    const auto inSdr = describeIn(m_s.bench, Signal::Sdr);
+    if (!inSdr) {
+        return inSdr.error();
+    }
+    const DisplayInfo *display = &inSdr->display;
+    if (inSdr->changed()) {
+        m_s.touched = true;
+        m_signalFound = inSdr->found;
+        m_s.warn(say("visit-signal-set", signalName(inSdr->found)));
     }
     m_s.record.instrument = withCard(instrument.value(), m_s.record.plan.cards);
     if (!m_resumed) {
-        m_s.record.display = display.value();
+        m_s.record.display = *display;
     } else if (!m_s.record.readings.empty()) {
         const DisplayState *left = m_s.record.states.find(m_s.record.readings.back().state);
         if (left != nullptr && left->controls.contains(kTurnsByHand)) {
@@ -179,7 +191,7 @@ Status Visit::connect()
         m_s.record.controls[c.name] = c.value;
     }
     if (m_s.record.plan.matrix) {
-        if (const Message why = misfit(*m_s.record.plan.matrix, m_s.record.instrument, display.value()); !why.empty()) {
+        if (const Message why = misfit(*m_s.record.plan.matrix, m_s.record.instrument, *display); !why.empty()) {
             return Error{ErrorKind::Input,
                          say("correction-given-does-not", why),
                          say("nothing-changed-display"),
@@ -194,6 +206,10 @@ Status Visit::connect()
     m_s.gauge->setGentle(m_s.record.plan.gentle);
     if (display->maxPatchArea) {
         m_s.gauge->setPatchArea(std::min(0.1, *display->maxPatchArea));
+    }
+    constexpr double kSwitches = 5; // s that displays take to change over (common practice, no published source)
+    if (const Status s = inSdr->changed() ? m_s.gauge->wait(kSwitches) : Status(Done{}); !s) {
+        return s;
     }
     // A visit that goes on finds the instrument where it was laid, or lays it there.
     const bool laid = m_s.record.lines.find(Stage::Place) != nullptr && m_s.record.lines.isDone(Stage::Place);
@@ -313,6 +329,16 @@ void Visit::putBack()
     }
     if (m_s.usesLut() && m_s.record.plan.task != Task::Check) {
         (void)m_s.bench.resetLut();
+    }
+    putBackSignal();
+}
+
+void Visit::putBackSignal()
+{
+    if (m_signalFound != Signal::Sdr) {
+        if (const Status s = m_s.bench.setSignal(m_signalFound); !s) {
+            m_s.warn(say("signal-not-put-back", signalName(m_signalFound), s.error().what));
+        }
     }
 }
 

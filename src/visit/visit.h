@@ -28,6 +28,9 @@ private:
     /// Takes back what came after trimming. \return the number of the stage to go on with
     size_t calibrateAgain();
     void putBack();
+    /// The signal that the display stood in, where a visit had to change it.
+    void putBackSignal();
+    Signal m_signalFound = Signal::Sdr;
     void tellProgress(double extraSeconds);
 
     Session m_s;

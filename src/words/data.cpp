@@ -23,6 +23,7 @@ std::span<const char *const> patchWords()
         QT_TRANSLATE_NOOP("patch", "dark red"), QT_TRANSLATE_NOOP("patch", "orange"), QT_TRANSLATE_NOOP("patch", "pink"),
         QT_TRANSLATE_NOOP("patch", "purple"), QT_TRANSLATE_NOOP("patch", "dark cyan"), QT_TRANSLATE_NOOP("patch", "larger"),
         QT_TRANSLATE_NOOP("patch", "black beside white"), QT_TRANSLATE_NOOP("patch", "for it may be white"),
+        QT_TRANSLATE_NOOP("patch", "peak"), QT_TRANSLATE_NOOP("patch", "lasting"), QT_TRANSLATE_NOOP("patch", "reference"), QT_TRANSLATE_NOOP("patch", "room"),
     };
     return all;
 }

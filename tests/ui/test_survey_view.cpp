@@ -291,6 +291,39 @@ private Q_SLOTS:
             }
         }
     }
+
+    // The simulated bench of this display takes no such signal, and its instrument lies on the screen: both are said, and nothing is kept.
+    void whatTheBenchCannotDoIsSaid()
+    {
+        const int before = view()->kept()->count();
+        for (const SurveyKind kind : {SurveyKind::Hdr, SurveyKind::Angles}) {
+            view()->choose(kind);
+            view()->startOrStop();
+            QTRY_VERIFY_WITH_TIMEOUT(!runner().running(), kSlow);
+            const QString expected = kind == SurveyKind::Hdr ? QStringLiteral("takes no") : QStringLiteral("lying on the screen");
+            QTRY_VERIFY2_WITH_TIMEOUT(m_window->findChild<Banner *>()->message().contains(expected),
+                                      qPrintable(m_window->findChild<Banner *>()->message()), kSlow);
+        }
+        QCOMPARE(view()->kept()->count(), before);
+    }
+
+    void aSignalOfHighDynamicRange()
+    {
+        for (const DisplayEntry &d : m_window->store()->studio().displays()) {
+            if (d.name == QStringLiteral("godwit")) {
+                m_window->selectDisplay(d.id);
+            }
+        }
+        QTest::keyClick(m_window->windowHandle(), Qt::Key_M, Qt::ControlModifier);
+        measure(SurveyKind::Hdr);
+        QCOMPARE(view()->plots().size(), size_t(4));
+        picture(*m_window, "survey-hdr");
+        QVERIFY2(view()->words().contains("behind the signal"), qPrintable(view()->words()));
+        for (const PlotWidget *p : view()->plots()) {
+            QVERIFY(p->height() >= 120 && p->width() >= 240);
+        }
+        QCOMPARE(m_window->visits()->simulatedBench(m_window->currentDisplay())->describeDisplay()->signal, Signal::Sdr);
+    }
 };
 
 QTEST_MAIN(TestSurveyView)

@@ -22,7 +22,7 @@ ReportButton::ReportButton(Banner &banner, std::function<Store *()> store, QWidg
     });
 }
 
-void ReportButton::setReport(std::function<BesideReport()> report, const QString &name)
+void ReportButton::setReport(std::function<Result<BesideReport>()> report, const QString &name)
 {
     m_report = std::move(report);
     m_name = name;
@@ -35,7 +35,12 @@ void ReportButton::write(const QString &file)
         return;
     }
     Store *store = m_store ? m_store() : nullptr;
-    const auto kept = keepBesideReport(file.toStdString(), m_report(), store != nullptr ? store->pictures().letterhead() : Letterhead{});
+    const auto report = m_report();
+    if (!report) {
+        m_banner.say(report.error());
+        return;
+    }
+    const auto kept = keepBesideReport(file.toStdString(), report.value(), store != nullptr ? store->pictures().letterhead() : Letterhead{});
     if (!kept) {
         m_banner.say(kept.error());
     } else if (kept->problem) {

@@ -22,15 +22,15 @@ class ReportButton : public QPushButton {
 public:
     /// \param store whose name and mark stand on it; may give null
     ReportButton(Banner &banner, std::function<Store *()> store, QWidget *parent = nullptr);
-    /// What it would write; made when it is asked for. An empty function: nothing. \param name of the file, without its ending
-    void setReport(std::function<BesideReport()> report, const QString &name);
+    /// What it would write; made when it is asked for, or why it cannot be. An empty function: nothing. \param name of the file, without its ending
+    void setReport(std::function<Result<BesideReport>()> report, const QString &name);
     /// Writes it. Says where it is, or why it is not.
     void write(const QString &file);
 
 private:
     Banner &m_banner;
     std::function<Store *()> m_store;
-    std::function<BesideReport()> m_report;
+    std::function<Result<BesideReport>()> m_report;
     QString m_name;
 };
 

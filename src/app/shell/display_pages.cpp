@@ -4,6 +4,7 @@
 #include "app/compare/compare_view.h"
 #include "app/compare/gamut_view.h"
 #include "app/diagnosis/diagnosis_view.h"
+#include "app/evidence/evidence_view.h"
 #include "app/fleet/fleet_desk.h"
 #include "app/parts/banner.h"
 #include "app/parts/pages.h"
@@ -45,6 +46,14 @@ void MainWindow::showCompare()
     if (const auto display = store() != nullptr ? store()->studio().display(currentDisplay()) : std::nullopt) {
         m_compare->show(*display);
         m_stack->setCurrentWidget(m_compare);
+    }
+}
+
+void MainWindow::showEvidence()
+{
+    if (const auto display = store() != nullptr ? store()->studio().display(currentDisplay()) : std::nullopt) {
+        m_evidence->show(*display, wallNow());
+        m_stack->setCurrentWidget(m_evidence);
     }
 }
 

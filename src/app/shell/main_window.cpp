@@ -3,6 +3,7 @@
 #include "app/answers/answers_view.h"
 #include "app/compare/compare_view.h"
 #include "app/diagnosis/diagnosis_view.h"
+#include "app/evidence/evidence_view.h"
 #include "app/parts/pages.h"
 #include "app/shell/frame.h"
 #include "app/shell/help_menu.h"
@@ -50,9 +51,9 @@ MainWindow::MainWindow(QString storePath, QWidget *parent)
           *m_studio, *m_stack, *m_banner, [this] { return currentDisplay(); }, this)),
       m_survey(new SurveyView(m_visits->surveys(), *m_banner, [this] { return store(); })),
       m_diagnosis(new DiagnosisView(m_visits->diagnoses(), *m_banner, [this] { return store(); })), m_answers(new AnswersView(*m_banner)),
-      m_compare(new CompareView(*m_banner, [this] { return store(); })), m_desk(new FileDesk),
-      m_bringIn(new BringIn(*m_studio, *m_desk, *m_background, *m_banner, this)), m_report(new ReportPage(*m_background, *m_banner)),
-      m_progress(new ProgressBar)
+      m_evidence(new EvidenceView(*m_banner, [this] { return store(); })), m_compare(new CompareView(*m_banner, [this] { return store(); })),
+      m_desk(new FileDesk), m_bringIn(new BringIn(*m_studio, *m_desk, *m_background, *m_banner, this)),
+      m_report(new ReportPage(*m_background, *m_banner)), m_progress(new ProgressBar)
 {
     setWindowTitle(tr("Dutiful Lamp"));
     resize(1280, 760); // with its title bar it fits on a screen of 1280 by 800
@@ -82,6 +83,7 @@ void MainWindow::layOut()
     m_stack->add(m_diagnosis, Nothing, "What is wrong");
     m_stack->add(m_answers, Nothing, "What people ask");
     m_stack->add(m_compare, Nothing, "Side by side");
+    m_stack->add(m_evidence, Nothing, "Evidence");
     m_stack->add(worksheet(), Reading, "A visit");
     m_stack->add(m_desk, Reading, "Files from elsewhere");
     m_stack->add(m_report, Nothing, "The verdict");
@@ -117,6 +119,7 @@ void MainWindow::buildMenus()
     display->addAction(tr("&Full visit"), QKeySequence(tr("F5")), this, [this] { startVisit(Task::Full); });
     display->addAction(tr("&Refresh"), QKeySequence(tr("F6")), this, [this] { startVisit(Task::Refresh); });
     display->addAction(tr("&Check"), QKeySequence(tr("F7")), this, [this] { startVisit(Task::Check); });
+    display->addAction(tr("Ev&idence"), QKeySequence(tr("Shift+F2")), this, &MainWindow::showEvidence);
     display->addAction(tr("&Measure beside visits"), QKeySequence(tr("Ctrl+M")), this, &MainWindow::showSurvey);
     display->addAction(tr("&What is wrong?"), QKeySequence(tr("Ctrl+D")), this, &MainWindow::showDiagnosis);
     display->addAction(tr("What people as&k"), QKeySequence(tr("Ctrl+K")), this, &MainWindow::showAnswers);

@@ -30,6 +30,7 @@ class ReadingPanel;
 class ReportPage;
 class StudioDesk;
 class DiagnosisView;
+class EvidenceView;
 class SurveyView;
 class Welcome;
 class Worksheet;
@@ -64,6 +65,7 @@ public:
     [[nodiscard]] DiagnosisView *diagnosis() const { return m_diagnosis; }
     [[nodiscard]] AnswersView *answers() const { return m_answers; }
     [[nodiscard]] CompareView *comparing() const { return m_compare; }
+    [[nodiscard]] EvidenceView *evidence() const { return m_evidence; }
     [[nodiscard]] InstalledPanel *installed() const { return m_installed; }
     [[nodiscard]] QString statusText() const;
     [[nodiscard]] bool fillingDemo() const { return m_studio->filling(); }
@@ -77,6 +79,7 @@ private:
     void showDiagnosis();
     void showAnswers();
     void showCompare();
+    void showEvidence();
     void showBody();
     /// What an answer says is next.
     void takeStep(qint64 display, const AnswerStep &step);
@@ -118,6 +121,7 @@ private:
     SurveyView *m_survey;
     DiagnosisView *m_diagnosis;
     AnswersView *m_answers;
+    EvidenceView *m_evidence;
     CompareView *m_compare;
     FileDesk *m_desk;
     BringIn *m_bringIn;

@@ -44,6 +44,13 @@ QString aboutOf(SurveyKind kind)
             "White and a gray at places of the screen, beside the centre. At a real bench you are asked to lay the instrument there.");
     case SurveyKind::Contrast: return SurveyView::tr("White and black, beside dark and beside bright; whether the panel dims large whites.");
     case SurveyKind::Stability: return SurveyView::tr("White over time, from now. Static patches can mark some panels: keep it short on an OLED.");
+    case SurveyKind::Hdr:
+        return SurveyView::tr("What the display makes of a signal of high dynamic range: grays, colours, its peak by size and as it lasts. Bright "
+                              "patches glare and tire the eyes: look away from the screen.");
+    case SurveyKind::Angles:
+        return SurveyView::tr(
+            "White, a gray and black from beside, from above and below. It takes an instrument that looks from a distance; at a real "
+            "bench you are asked to turn it.");
     case SurveyKind::Modes: return SurveyView::tr("The same colours in each of the display's own modes, and which of them to calibrate in.");
     case SurveyKind::Room:
         return SurveyView::tr(
@@ -58,9 +65,10 @@ QString aboutOf(SurveyKind kind)
 SurveyView::SurveyView(SurveyRunner &runner, Banner &banner, std::function<Store *()> store, QWidget *parent)
     : QFrame(parent), m_runner(runner), m_banner(banner), m_store(std::move(store)), m_kinds(new QListWidget), m_kept(new QListWidget),
       m_title(new QLabel), m_about(new QLabel), m_words(new QLabel), m_progress(new QLabel), m_keptTitle(new QLabel(tr("&Earlier ones"))),
-      m_steps(new QSpinBox), m_luminance(new QDoubleSpinBox), m_minutes(new QDoubleSpinBox), m_hours(new QDoubleSpinBox), m_every(new QDoubleSpinBox),
-      m_follow(new QCheckBox(tr("Let the screen f&ollow"))), m_grid(new QComboBox), m_set(new QComboBox), m_space(new QComboBox),
-      m_start(new QPushButton), m_goOn(new QPushButton(tr("&Go on with it"))), m_type(new QPushButton(tr("T&ype a day …"))),
+      m_steps(new QSpinBox), m_luminance(new QDoubleSpinBox), m_minutes(new QDoubleSpinBox), m_lasting(new QDoubleSpinBox),
+      m_hours(new QDoubleSpinBox), m_every(new QDoubleSpinBox), m_follow(new QCheckBox(tr("Let the screen f&ollow"))),
+      m_roomLight(new QCheckBox(tr("With the room's &light"))), m_signal(new QComboBox), m_grid(new QComboBox), m_set(new QComboBox),
+      m_space(new QComboBox), m_start(new QPushButton), m_goOn(new QPushButton(tr("&Go on with it"))), m_type(new QPushButton(tr("T&ype a day …"))),
       m_report(new ReportButton(banner, m_store)), m_charts(new QGridLayout), m_map(new UniformityMap),
       m_modes(
           plainTable({tr("Mode"), tr("Mean ΔE00"), tr("Largest"), tr("White"), tr("Contrast"), tr("Gamma"), tr("Gamut")}, tr("The display's modes")))
@@ -117,6 +125,9 @@ QWidget *SurveyView::choices()
     m_minutes->setRange(1, 1440);
     m_minutes->setDecimals(0);
     m_minutes->setValue(30);
+    m_lasting->setRange(0, 60);
+    m_lasting->setDecimals(0);
+    m_lasting->setValue(5);
     m_hours->setRange(0.5, 24);
     m_hours->setDecimals(1);
     m_hours->setValue(9);
@@ -153,17 +164,21 @@ QWidget *SurveyView::choices()
         layout->addWidget(row);
         m_options.emplace_back(row, std::move(kinds));
     };
-    option(tr("S&teps"), m_steps, {Gray, Saturation});
+    m_signal->addItem(tr("PQ"), int(Signal::Pq));
+    m_signal->addItem(tr("HLG"), int(Signal::Hlg));
+    option(tr("S&teps"), m_steps, {Gray, Saturation, Hdr});
+    option(tr("S&ignal"), m_signal, {Hdr});
     option(tr("Share of the corner's &luminance"), m_luminance, {Saturation});
     option(tr("Drives mea&n"), m_space, {Saturation, Colours, Modes});
     option(tr("&Colours"), m_set, {Colours});
     option(tr("&Places"), m_grid, {Uniformity});
     option(tr("&Minutes"), m_minutes, {Stability});
+    option(tr("Minutes that white sta&ys"), m_lasting, {Hdr});
     option(tr("&Hours"), m_hours, {Room});
     option(tr("A reading every … m&inutes"), m_every, {Room});
-    for (QWidget *w : std::initializer_list<QWidget *>{m_follow, m_type}) {
+    for (const auto &[w, kind] : std::initializer_list<std::pair<QWidget *, SurveyKind>>{{m_follow, Room}, {m_type, Room}, {m_roomLight, Contrast}}) {
         layout->addWidget(w);
-        m_options.emplace_back(w, std::vector{Room});
+        m_options.emplace_back(w, std::vector{kind});
     }
     layout->addSpacing(6);
     layout->addWidget(m_start);
@@ -204,7 +219,7 @@ void SurveyView::kindChosen()
     }
     if (m_stepsFor != kind()) {
         m_stepsFor = kind();
-        m_steps->setValue(kind() == SurveyKind::Saturation ? 4 : 21);
+        m_steps->setValue(kind() == SurveyKind::Saturation ? 4 : (kind() == SurveyKind::Hdr ? 33 : 21));
     }
 }
 
@@ -214,7 +229,9 @@ SurveyPlan SurveyView::plan() const
     p.kind = kind();
     p.steps = m_steps->value();
     p.luminance = m_luminance->value();
-    p.minutes = p.kind == SurveyKind::Room ? 60 * m_hours->value() : m_minutes->value();
+    p.minutes = p.kind == SurveyKind::Room ? 60 * m_hours->value() : (p.kind == SurveyKind::Hdr ? m_lasting->value() : m_minutes->value());
+    p.signal = Signal(m_signal->currentData().toInt());
+    p.roomLight = m_roomLight->isChecked();
     p.everyMinutes = m_every->value();
     if (p.kind == SurveyKind::Room && m_follow->isChecked()) {
         p.follow = m_law;
@@ -358,6 +375,10 @@ void SurveyView::tell(const SurveyNewsPtr &news)
     for (const Message &m : surveySaid(*record, results)) {
         words << text(m);
     }
+    if (results.hdr) { // a paragraph: the charts have the room
+        const qsizetype said = qsizetype(hdrSaid(*results.hdr).size());
+        words = QStringList{words.mid(0, said).join(QLatin1Char(' '))} + words.mid(said);
+    }
     if (!results.modes.empty() && results.choice) {
         words = {text(results.choice->reason)}; // the table has the figures
         for (const Choice::Line &l : results.choice->lines) {
@@ -369,11 +390,12 @@ void SurveyView::tell(const SurveyNewsPtr &news)
     while (m_plots.size() < plots.size()) {
         m_plots.push_back(new PlotWidget);
     }
-    // One above two, or a diagram beside its bars.
-    const bool beside = plots.size() == 2 && plots.front().square;
+    // One above two, two above two, or a diagram beside its bars.
+    const bool beside = plots.size() == 2 && plots.front().square, four = plots.size() == 4;
     for (size_t i = 0; i < m_plots.size(); ++i) {
-        const bool wide = !beside && (i == 0 || plots.size() < 3);
-        m_charts->addWidget(m_plots[i], beside || i == 0 ? 0 : 1, i == 0 || wide ? 0 : (beside ? 1 : int(i) - 1), 1, wide ? 2 : 1);
+        const bool wide = !beside && !four && (i == 0 || plots.size() < 3);
+        const int row = four ? int(i) / 2 : (beside || i == 0 ? 0 : 1), column = four ? int(i) % 2 : (i == 0 || wide ? 0 : (beside ? 1 : int(i) - 1));
+        m_charts->addWidget(m_plots[i], row, column, 1, wide ? 2 : 1);
         m_plots[i]->setVisible(i < plots.size());
         if (i < plots.size()) {
             m_plots[i]->setPlot(plots[i]);

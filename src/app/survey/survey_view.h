@@ -80,10 +80,10 @@ private:
     QListWidget *m_kinds, *m_kept;
     QLabel *m_title, *m_about, *m_words, *m_progress, *m_keptTitle;
     QSpinBox *m_steps;
-    QDoubleSpinBox *m_luminance, *m_minutes, *m_hours, *m_every;
-    QCheckBox *m_follow;
+    QDoubleSpinBox *m_luminance, *m_minutes, *m_lasting, *m_hours, *m_every;
+    QCheckBox *m_follow, *m_roomLight;
     std::optional<BrightnessLaw> m_law;
-    QComboBox *m_grid, *m_set, *m_space;
+    QComboBox *m_signal, *m_grid, *m_set, *m_space;
     std::vector<std::pair<QWidget *, std::vector<SurveyKind>>> m_options; ///< with its label, and for which kinds it is
     QPushButton *m_start, *m_goOn, *m_type;
     ReportButton *m_report;

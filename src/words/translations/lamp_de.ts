@@ -698,10 +698,6 @@
         <translation>Tonwertkurve und Weiß, nach denen Graustufen beurteilt werden: Name eines eingebauten Ziels oder eine JSON-Datei</translation>
     </message>
     <message>
-        <source>Of gray (21 where left out) and of saturation (4: every 25 %)</source>
-        <translation>Stufen bei gray (ohne Angabe 21) und saturation (4: alle 25 %)</translation>
-    </message>
-    <message>
         <source>Of saturation: share of each corner&apos;s luminance, above 0 to 1</source>
         <translation>Bei saturation: Anteil der Leuchtdichte jeder Ecke, über 0 bis 1</translation>
     </message>
@@ -724,10 +720,6 @@
     <message>
         <source>Of uniformity: 3, 5 or 9 places across and down</source>
         <translation>Bei uniformity: 3, 5 oder 9 Stellen quer und hoch</translation>
-    </message>
-    <message>
-        <source>Of stability: how long</source>
-        <translation>Bei stability: wie lange</translation>
     </message>
     <message>
         <source>Seconds that dark patches are averaged</source>
@@ -804,10 +796,6 @@
     <message>
         <source>Something that has happened to it since:</source>
         <translation>Etwas, das seither mit ihm geschehen ist:</translation>
-    </message>
-    <message>
-        <source>gray, saturation, colours, uniformity, contrast, stability, modes or room</source>
-        <translation>gray, saturation, colours, uniformity, contrast, stability, modes oder room</translation>
     </message>
     <message>
         <source>Of room: how long</source>
@@ -912,6 +900,34 @@
     <message>
         <source>With --match or --match-to: what the two were matched by eye at, as fleet export writes it</source>
         <translation>Mit --match oder --match-to: worauf die beiden nach Auge abgeglichen wurden, wie fleet export es schreibt</translation>
+    </message>
+    <message>
+        <source>gray, saturation, colours, uniformity, contrast, stability, hdr, angles, modes or room</source>
+        <translation>gray, saturation, colours, uniformity, contrast, stability, hdr, angles, modes oder room</translation>
+    </message>
+    <message>
+        <source>Of gray (21 where left out), of saturation (4: every 25 %) and of hdr (33)</source>
+        <translation>Bei gray (21, wo nichts steht), bei saturation (4: alle 25 %) und bei hdr (33)</translation>
+    </message>
+    <message>
+        <source>Of stability: how long (60); of hdr: how long white stays (5; 0 leaves it out)</source>
+        <translation>Bei stability: wie lange (60); bei hdr: wie lange Weiß steht (5; 0 lässt es weg)</translation>
+    </message>
+    <message>
+        <source>Of hdr: pq or hlg</source>
+        <translation>Bei hdr: pq oder hlg</translation>
+    </message>
+    <message>
+        <source>Of contrast: in the room&apos;s light as well</source>
+        <translation>Bei contrast: auch im Licht des Raums</translation>
+    </message>
+    <message>
+        <source>The same: percent of the room&apos;s light that the screen reflects, diffuse</source>
+        <translation>Ebenso: Prozent des Raumlichts, die der Schirm diffus zurückwirft</translation>
+    </message>
+    <message>
+        <source>How the display of this serial stands; --out ends in .pdf or .html</source>
+        <translation>Wie der Bildschirm mit dieser Seriennummer steht; --out endet auf .pdf oder .html</translation>
     </message>
 </context>
 <context>
@@ -2022,6 +2038,73 @@
     </message>
 </context>
 <context>
+    <name>lamp::app::EvidenceView</name>
+    <message>
+        <source>Grays</source>
+        <translation>Graustufen</translation>
+    </message>
+    <message>
+        <source>Light</source>
+        <translation>Licht</translation>
+    </message>
+    <message>
+        <source>Colours</source>
+        <translation>Farben</translation>
+    </message>
+    <message>
+        <source>White and primaries</source>
+        <translation>Weiß und Primärfarben</translation>
+    </message>
+    <message>
+        <source>Ramps</source>
+        <translation>Rampen</translation>
+    </message>
+    <message>
+        <source>One chart &amp;larger</source>
+        <translation>Ein Diagramm &amp;größer</translation>
+    </message>
+    <message>
+        <source>&amp;What of it</source>
+        <translation>&amp;Was davon</translation>
+    </message>
+    <message>
+        <source>&amp;From</source>
+        <translation>&amp;Aus</translation>
+    </message>
+    <message>
+        <source>All its years</source>
+        <translation>Alle seine Jahre</translation>
+    </message>
+    <message>
+        <source>%1, %2</source>
+        <translation>%1, %2</translation>
+    </message>
+    <message>
+        <source>This visit made no ramps.</source>
+        <translation>Diese Sitzung hat keine Rampen gemacht.</translation>
+    </message>
+    <message>
+        <source>Nothing is known of its years yet: visits, and histories that are brought in, show here.</source>
+        <translation>Von seinen Jahren ist noch nichts bekannt: Sitzungen und eingelesene Verläufe erscheinen hier.</translation>
+    </message>
+    <message>
+        <source>%1: %2. %3</source>
+        <translation>%1, %2: %3 {1:?} {2.?}</translation>
+    </message>
+    <message>
+        <source>%1: %2</source>
+        <translation>%1: %2</translation>
+    </message>
+    <message>
+        <source>This visit measured nothing of it.</source>
+        <translation>Diese Sitzung hat davon nichts gemessen.</translation>
+    </message>
+    <message>
+        <source>A&amp;ll charts</source>
+        <translation>A&amp;lle Diagramme</translation>
+    </message>
+</context>
+<context>
     <name>lamp::app::EyeView</name>
     <message>
         <source>They look the &amp;same</source>
@@ -3059,6 +3142,14 @@
     <message>
         <source>Ctrl+Shift+G</source>
         <translation>Ctrl+Shift+G</translation>
+    </message>
+    <message>
+        <source>Ev&amp;idence</source>
+        <translation>Belege ze&amp;igen</translation>
+    </message>
+    <message>
+        <source>Shift+F2</source>
+        <translation>Shift+F2</translation>
     </message>
 </context>
 <context>
@@ -4230,6 +4321,34 @@
         <source>%1: %2, %3</source>
         <translation>%1: %2, %3</translation>
     </message>
+    <message>
+        <source>What the display makes of a signal of high dynamic range: grays, colours, its peak by size and as it lasts. Bright patches glare and tire the eyes: look away from the screen.</source>
+        <translation>Was der Bildschirm aus einem Signal mit hohem Dynamikumfang macht: Graustufen, Farben, seine Spitze nach Größe und Dauer. Helle Felder blenden und ermüden die Augen: vom Schirm wegsehen.</translation>
+    </message>
+    <message>
+        <source>White, a gray and black from beside, from above and below. It takes an instrument that looks from a distance; at a real bench you are asked to turn it.</source>
+        <translation>Weiß, ein Grau und Schwarz von der Seite, von oben und unten. Dazu braucht es ein Messgerät, das aus der Ferne sieht; an einem echten Messplatz werden Sie gebeten, es zu drehen.</translation>
+    </message>
+    <message>
+        <source>PQ</source>
+        <translation>PQ</translation>
+    </message>
+    <message>
+        <source>HLG</source>
+        <translation>HLG</translation>
+    </message>
+    <message>
+        <source>S&amp;ignal</source>
+        <translation>S&amp;ignal</translation>
+    </message>
+    <message>
+        <source>With the room&apos;s &amp;light</source>
+        <translation>Mit dem &amp;Licht des Raums</translation>
+    </message>
+    <message>
+        <source>Minutes that white sta&amp;ys</source>
+        <translation>&amp;Minuten, die Weiß steht</translation>
+    </message>
 </context>
 <context>
     <name>lamp::app::TargetDesk</name>
@@ -5339,6 +5458,22 @@
     <message>
         <source>for it may be white</source>
         <translation>denn es kann Weiß sein</translation>
+    </message>
+    <message>
+        <source>peak</source>
+        <translation>Spitze</translation>
+    </message>
+    <message>
+        <source>lasting</source>
+        <translation>dauernd</translation>
+    </message>
+    <message>
+        <source>reference</source>
+        <translation>Bezug</translation>
+    </message>
+    <message>
+        <source>room</source>
+        <translation>Raum</translation>
     </message>
 </context>
 <context>
@@ -12306,6 +12441,491 @@
     <message>
         <source>Gray ΔE00</source>
         <translation>Grau ΔE00</translation>
+    </message>
+    <message>
+        <source>The display takes no such signal.</source>
+        <translation>Der Bildschirm nimmt kein solches Signal.</translation>
+    </message>
+    <message>
+        <source>The display takes no &quot;%1&quot; signal.</source>
+        <translation>Der Bildschirm nimmt kein Signal „%1“.</translation>
+    </message>
+    <message>
+        <source>It takes: %1.</source>
+        <translation>Er nimmt: %1.</translation>
+    </message>
+    <message>
+        <source>Use a bench whose display takes it (display.set_signal in docs/protocol.md).</source>
+        <translation>Verwenden Sie einen Messplatz, dessen Bildschirm es nimmt (display.set_signal in docs/protocol.md).</translation>
+    </message>
+    <message>
+        <source>It was asked to, and says that it stays in &quot;%1&quot;.</source>
+        <translation>Er wurde darum gebeten und sagt, dass er bei „%1“ bleibt.</translation>
+    </message>
+    <message>
+        <source>The display stood in the signal &quot;%1&quot;; a visit is of SDR, to which it was set.</source>
+        <translation>Der Bildschirm stand auf dem Signal „%1“; eine Sitzung gilt SDR, worauf er gestellt wurde.</translation>
+    </message>
+    <message>
+        <source>one of sdr, pq, hlg</source>
+        <translation>eines von sdr, pq, hlg</translation>
+    </message>
+    <message>
+        <source>two angles of at most %1 degrees</source>
+        <translation>zwei Winkel von höchstens %1 Grad</translation>
+    </message>
+    <message>
+        <source>High dynamic range</source>
+        <translation>Hoher Dynamikumfang</translation>
+    </message>
+    <message>
+        <source>From beside</source>
+        <translation>Von der Seite</translation>
+    </message>
+    <message>
+        <source>High dynamic range, measured</source>
+        <translation>Hoher Dynamikumfang, gemessen</translation>
+    </message>
+    <message>
+        <source>A display from beside, measured</source>
+        <translation>Ein Bildschirm von der Seite, gemessen</translation>
+    </message>
+    <message>
+        <source>The display could not be set back to the signal &quot;%1&quot;: %2. Set it by hand.</source>
+        <translation>Der Bildschirm ließ sich nicht auf das Signal „%1“ zurückstellen: %2. Stellen Sie es von Hand ein.</translation>
+    </message>
+    <message>
+        <source>No gray lies between ten times its black and where it falls behind: tracking is not judged.</source>
+        <translation>Keine Graustufe liegt zwischen dem Zehnfachen seines Schwarz und da, wo er zurückbleibt: wie er folgt, ist nicht beurteilt.</translation>
+    </message>
+    <message>
+        <source>It follows the signal to its end.</source>
+        <translation>Er folgt dem Signal bis zu dessen Ende.</translation>
+    </message>
+    <message>
+        <source>Full red, green and blue together give %1 % of white&apos;s light.</source>
+        <translation>Volles Rot, Grün und Blau geben zusammen %1 % des Lichts von Weiß.</translation>
+    </message>
+    <message>
+        <source>the signal is PQ or HLG</source>
+        <translation>das Signal ist PQ oder HLG</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n grays</source>
+        <translation>
+            <numerusform>%n Graustufe</numerusform>
+            <numerusform>%n Graustufen</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>White loses half of its light at %1° from the normal, in the direction where it does so first.</source>
+        <translation>Weiß verliert die Hälfte seines Lichts bei %1° von der Senkrechten, in der Richtung, in der es zuerst geschieht.</translation>
+    </message>
+    <message>
+        <source>White keeps more than half of its light to %1° from the normal.</source>
+        <translation>Weiß behält bis %1° von der Senkrechten mehr als die Hälfte seines Lichts.</translation>
+    </message>
+    <message>
+        <source>Its colour has moved by 0.01 in u′v′ at %1°; by %2 at the worst.</source>
+        <translation>Seine Farbe hat sich bei %1° um 0,01 in u′v′ bewegt, schlimmstenfalls um %2.</translation>
+    </message>
+    <message>
+        <source>Its colour moves by at most %1 in u′v′ to %2°.</source>
+        <translation>Seine Farbe bewegt sich bis %2° um höchstens %1 in u′v′.</translation>
+    </message>
+    <message>
+        <source>A middle gray beside its own white changes by at most %1 ΔE00.</source>
+        <translation>Ein mittleres Grau neben seinem eigenen Weiß ändert sich um höchstens %1 ΔE00.</translation>
+    </message>
+    <message>
+        <source>What the screen reflects of the room is in these readings: contrast is that of this room.</source>
+        <translation>Was der Schirm vom Raum zurückwirft, ist in diesen Messungen: der Kontrast ist der in diesem Raum.</translation>
+    </message>
+    <message>
+        <source>%1 only reads lying on the screen.</source>
+        <translation>%1 misst nur auf dem Schirm liegend.</translation>
+    </message>
+    <message>
+        <source>Use an instrument that looks at the screen from a distance, on a bench that says so (from_afar in docs/protocol.md).</source>
+        <translation>Verwenden Sie ein Messgerät, das aus der Ferne auf den Schirm sieht, an einem Messplatz, der das sagt (from_afar in docs/protocol.md).</translation>
+    </message>
+    <message>
+        <source>The instrument cannot read the room&apos;s light: contrast in it is not known.</source>
+        <translation>Das Messgerät kann das Licht des Raums nicht lesen: der Kontrast darin ist nicht bekannt.</translation>
+    </message>
+    <message>
+        <source>From the desk, in the room&apos;s light, black is %1 cd/m² and contrast %2 to one.</source>
+        <translation>Vom Arbeitsplatz aus, im Licht des Raums, hat Schwarz %1 cd/m², der Kontrast ist %2 zu eins.</translation>
+    </message>
+    <message>
+        <source>With %1 lx at the desk, and what the screen is said to reflect, contrast is %2 to one.</source>
+        <translation>Mit %1 lx am Arbeitsplatz und dem, was der Schirm zurückwerfen soll, ist der Kontrast %2 zu eins.</translation>
+    </message>
+    <message>
+        <source>With %1 lx at the desk contrast is between %2 and %3 to one, for a screen that reflects 0.5 to 4 %: say how much it does, or look at it from afar.</source>
+        <translation>Mit %1 lx am Arbeitsplatz liegt der Kontrast zwischen %2 und %3 zu eins, für einen Schirm, der 0,5 bis 4 % zurückwirft: sagen Sie, wie viel, oder sehen Sie ihn aus der Ferne an.</translation>
+    </message>
+    <message>
+        <source>Light by signal</source>
+        <translation>Licht nach Signal</translation>
+    </message>
+    <message>
+        <source>signal</source>
+        <translation>Signal</translation>
+    </message>
+    <message>
+        <source>light, as a PQ signal</source>
+        <translation>Licht, als PQ-Signal</translation>
+    </message>
+    <message>
+        <source>signal %1 %: %2 cd/m² wanted, %3 read, ΔE ITP %4</source>
+        <translation>Signal %1 %: %2 cd/m² gewollt, %3 gemessen, ΔE ITP %4</translation>
+    </message>
+    <message>
+        <source>peak %1 cd/m²</source>
+        <translation>Spitze %1 cd/m²</translation>
+    </message>
+    <message>
+        <source>Grays against the signal</source>
+        <translation>Graustufen gegen das Signal</translation>
+    </message>
+    <message>
+        <source>signal %1 %: ΔE ITP %2 ± %3</source>
+        <translation>Signal %1 %: ΔE ITP %2 ± %3</translation>
+    </message>
+    <message>
+        <source>White as it stays</source>
+        <translation>Weiß, das stehen bleibt</translation>
+    </message>
+    <message>
+        <source>Light from beside</source>
+        <translation>Licht von der Seite</translation>
+    </message>
+    <message>
+        <source>White from beside</source>
+        <translation>Weiß von der Seite</translation>
+    </message>
+    <message>
+        <source>Contrast from beside</source>
+        <translation>Kontrast von der Seite</translation>
+    </message>
+    <message>
+        <source>of what is seen from in front</source>
+        <translation>dessen, was von vorn zu sehen ist</translation>
+    </message>
+    <message>
+        <source>from the normal</source>
+        <translation>von der Senkrechten</translation>
+    </message>
+    <message>
+        <source>contrast</source>
+        <translation>Kontrast</translation>
+    </message>
+    <message>
+        <source>sideways</source>
+        <translation>seitlich</translation>
+    </message>
+    <message>
+        <source>up and down</source>
+        <translation>auf und ab</translation>
+    </message>
+    <message>
+        <source>%1 %2°: %3</source>
+        <translation>%1 %2°: %3</translation>
+    </message>
+    <message>
+        <source>Grays ΔE00</source>
+        <translation>Graustufen ΔE00</translation>
+    </message>
+    <message>
+        <source>Black cd/m²</source>
+        <translation>Schwarz cd/m²</translation>
+    </message>
+    <message>
+        <source>% of sRGB</source>
+        <translation>% von sRGB</translation>
+    </message>
+    <message>
+        <source>%1: how it stands</source>
+        <translation>%1: wie er steht</translation>
+    </message>
+    <message>
+        <source>in no room</source>
+        <translation>in keinem Raum</translation>
+    </message>
+    <message>
+        <source>There is no display %1.</source>
+        <translation>Es gibt keinen Bildschirm %1.</translation>
+    </message>
+    <message>
+        <source>Today it is: %1. Its next visit is due on %2 (%3).</source>
+        <translation>Heute ist er: %1. Seine nächste Sitzung ist am %2 fällig (%3).</translation>
+    </message>
+    <message>
+        <source>Today it is: %1.</source>
+        <translation>Heute ist er: %1.</translation>
+    </message>
+    <message>
+        <source>No visit of it is kept.</source>
+        <translation>Keine Sitzung von ihm ist aufbewahrt.</translation>
+    </message>
+    <message>
+        <source>Last: %1 on %2: %3, judged %4.</source>
+        <translation>Zuletzt: %1 am %2: %3, beurteilt %4.</translation>
+    </message>
+    <message>
+        <source>The most that it gives is %1 cd/m², and changes by %2 % a year (± %3).</source>
+        <translation>Höchstens gibt er %1 cd/m², was sich um %2 % im Jahr ändert (± %3).</translation>
+    </message>
+    <message>
+        <source>Its luminance at a setting, now %1 cd/m², changes by %2 % a year (± %3).</source>
+        <translation>Seine Leuchtdichte bei einer Einstellung, jetzt %1 cd/m², ändert sich um %2 % im Jahr (± %3).</translation>
+    </message>
+    <message>
+        <source>It holds its target until about %1 (90 %: %2 to %3); what ends it is %4.</source>
+        <translation>Sein Ziel hält er bis etwa %1 (90 %: %2 bis %3); was es beendet, ist %4.</translation>
+    </message>
+    <message>
+        <source>It holds its target until about %1; what ends it is %2.</source>
+        <translation>Sein Ziel hält er bis etwa %1; was es beendet, ist %2.</translation>
+    </message>
+    <message>
+        <source>Until when it holds its target cannot be told: %1.</source>
+        <translation>Bis wann er sein Ziel hält, lässt sich nicht sagen: %1.</translation>
+    </message>
+    <message>
+        <source>It is not foretold to lose its target within ten years.</source>
+        <translation>Dass er sein Ziel binnen zehn Jahren verliert, ist nicht abzusehen.</translation>
+    </message>
+    <message>
+        <source>Its menu was left at: %1.</source>
+        <translation>Sein Menü blieb stehen bei: %1.</translation>
+    </message>
+    <message>
+        <source>Measured with %1, %2; last certified: %3.</source>
+        <translation>Gemessen mit %1, %2; zuletzt zertifiziert: %3.</translation>
+    </message>
+    <message>
+        <source>%1 of before are not listed; the charts have them.</source>
+        <translation>%1 von vorher sind nicht aufgeführt; die Diagramme haben sie.</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n lines</source>
+        <translation>
+            <numerusform>%n Zeile</numerusform>
+            <numerusform>%n Zeilen</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>What visits found, with what their instruments left open; the certificate of a visit is a page of its own.</source>
+        <translation>Was Sitzungen fanden, mit dem, was ihre Messgeräte offen ließen; das Zertifikat einer Sitzung ist eine eigene Seite.</translation>
+    </message>
+    <message>
+        <source>White, from where it was first</source>
+        <translation>Weiß, von da, wo es zuerst war</translation>
+    </message>
+    <message>
+        <source>What it shows of the spaces</source>
+        <translation>Was er von den Farbräumen zeigt</translation>
+    </message>
+    <message>
+        <source>White %1 cd/m², x %2, y %3: %4 ΔE00 from the target&apos;s (± %5 as the instrument sees it, ± %6 for the standard observer).</source>
+        <translation>Weiß %1 cd/m², x %2, y %3: %4 ΔE00 vom Ziel (± %5, wie das Messgerät es sieht, ± %6 für den Normalbeobachter).</translation>
+    </message>
+    <message>
+        <source>The LUT&apos;s steps alone make a mean of %1 ΔE00 of the grays.</source>
+        <translation>Die Stufen der LUT allein machen im Mittel der Graustufen %1 ΔE00.</translation>
+    </message>
+    <message>
+        <source>%1 from %2 to %3.</source>
+        <translation>%1 von %2 auf %3. {1 ?} {2 ?}</translation>
+    </message>
+    <message>
+        <source>thousandths</source>
+        <translation>Tausendstel</translation>
+    </message>
+    <message>
+        <source>left open, instrument</source>
+        <translation>offen, Messgerät</translation>
+    </message>
+    <message>
+        <source>left open, observer</source>
+        <translation>offen, Beobachter</translation>
+    </message>
+    <message>
+        <source>It shows %1.</source>
+        <translation>Er zeigt %1.</translation>
+    </message>
+    <message>
+        <source>Verdict: %1, %2.</source>
+        <translation>Urteil: %1, %2.</translation>
+    </message>
+    <message>
+        <source>observer</source>
+        <translation>Beobachter</translation>
+    </message>
+    <message>
+        <source>Where grays lie</source>
+        <translation>Wo die Graustufen liegen</translation>
+    </message>
+    <message>
+        <source>gray %1 %: %2</source>
+        <translation>Grau %1 %: %2</translation>
+    </message>
+    <message>
+        <source>Light by drive</source>
+        <translation>Licht nach Ansteuerung</translation>
+    </message>
+    <message>
+        <source>log₁₀ of drive in %</source>
+        <translation>log₁₀ der Ansteuerung in %</translation>
+    </message>
+    <message>
+        <source>log₁₀ of cd/m²</source>
+        <translation>log₁₀ von cd/m²</translation>
+    </message>
+    <message>
+        <source>gray %1 %: %2 cd/m², %3 wanted</source>
+        <translation>Grau %1 %: %2 cd/m², gewollt %3</translation>
+    </message>
+    <message>
+        <source>Light, from what is wanted</source>
+        <translation>Licht gegen das Gewollte</translation>
+    </message>
+    <message>
+        <source>more light</source>
+        <translation>mehr Licht</translation>
+    </message>
+    <message>
+        <source>gray %1 %: %2 %</source>
+        <translation>Grau %1 %: %2 %</translation>
+    </message>
+    <message>
+        <source>White through the visit</source>
+        <translation>Weiß während der Sitzung</translation>
+    </message>
+    <message>
+        <source>Differences in parts</source>
+        <translation>Abweichungen in Teilen</translation>
+    </message>
+    <message>
+        <source>%1: %2 %3</source>
+        <translation>%1, %2 %3 {1:?}</translation>
+    </message>
+    <message>
+        <source>colours, the worst first</source>
+        <translation>Farben, die schlechteste zuerst</translation>
+    </message>
+    <message>
+        <source>measured less wanted, CIELAB</source>
+        <translation>gemessen weniger gewollt, CIELAB</translation>
+    </message>
+    <message>
+        <source>How many are how far off</source>
+        <translation>Wie viele wie weit abweichen</translation>
+    </message>
+    <message>
+        <source>colours</source>
+        <translation>Farben</translation>
+    </message>
+    <message>
+        <source>95 % of all colours are within</source>
+        <translation>95 % aller Farben liegen innerhalb</translation>
+    </message>
+    <message>
+        <source>95 % of all colours are within %1 ΔE00, with 95 % confidence</source>
+        <translation>95 % aller Farben liegen innerhalb %1 ΔE00, mit 95 % Vertrauen</translation>
+    </message>
+    <message>
+        <source>Primaries in x, y</source>
+        <translation>Primärfarben in x, y</translation>
+    </message>
+    <message>
+        <source>The ramps</source>
+        <translation>Die Rampen</translation>
+    </message>
+    <message>
+        <source>What the ramps change</source>
+        <translation>Was die Rampen ändern</translation>
+    </message>
+    <message>
+        <source>more drive</source>
+        <translation>mehr Ansteuerung</translation>
+    </message>
+    <message>
+        <source>%1 at %2 %: %3 %</source>
+        <translation>%1 bei %2 %: %3 %</translation>
+    </message>
+    <message>
+        <source>Steps that become one</source>
+        <translation>Stufen, die eine werden</translation>
+    </message>
+    <message>
+        <source>codes of the LUT to the next</source>
+        <translation>Codes der LUT zur nächsten</translation>
+    </message>
+    <message>
+        <source>steps that become one</source>
+        <translation>Stufen, die eine werden</translation>
+    </message>
+    <message>
+        <source>%1 at %2 %: %3 codes</source>
+        <translation>%1 bei %2 %: %3 Codes</translation>
+    </message>
+    <message numerus="yes">
+        <source>%n steps</source>
+        <translation>
+            <numerusform>%n Stufe</numerusform>
+            <numerusform>%n Stufen</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>crosses: %1 become one with the one before</source>
+        <translation>Kreuze: %1 werden eins mit der vorigen</translation>
+    </message>
+    <message>
+        <source>no step is lost</source>
+        <translation>keine Stufe geht verloren</translation>
+    </message>
+    <message>
+        <source>%1: peak %2 cd/m² on a tenth of the screen, contrast %3 to one.</source>
+        <translation>%1: Spitze %2 cd/m² auf einem Zehntel des Schirms, Kontrast %3 zu eins.</translation>
+    </message>
+    <message>
+        <source>%1: peak %2 cd/m² on a tenth of the screen, contrast at least %3 to one (black lies below what the instrument sees).</source>
+        <translation>%1: Spitze %2 cd/m² auf einem Zehntel des Schirms, Kontrast mindestens %3 zu eins (Schwarz liegt unter dem, was das Messgerät sieht).</translation>
+    </message>
+    <message>
+        <source>All of the screen gives %3 cd/m², %4 % of its best (%1 on %2 %).</source>
+        <translation>Der ganze Schirm gibt %3 cd/m², %4 % seines Besten (%1 auf %2 %).</translation>
+    </message>
+    <message>
+        <source>Grays: mean ΔE ITP %1 (± %2 as the instrument sees it, ± %3 for the standard observer), largest %4; luminance off by %5 % on average. Judged are %8, %6 to %7 cd/m².</source>
+        <translation>Graustufen: Mittel ΔE ITP %1 (± %2, wie das Messgerät es sieht, ± %3 für den Normalbeobachter), größte %4; Leuchtdichte im Mittel um %5 % daneben. Beurteilt sind %8, %6 bis %7 cd/m².</translation>
+    </message>
+    <message>
+        <source>It is 5 % behind the signal from %1 cd/m² on.</source>
+        <translation>Ab %1 cd/m² bleibt er 5 % hinter dem Signal zurück.</translation>
+    </message>
+    <message>
+        <source>It is 5 % behind the signal from %1 cd/m² on, and tells nothing apart above %2.</source>
+        <translation>Ab %1 cd/m² bleibt er 5 % hinter dem Signal zurück, und über %2 unterscheidet er nichts mehr.</translation>
+    </message>
+    <message>
+        <source>Display P3 around a white of 203 cd/m²: mean ΔE ITP %1 (± %2 as the instrument sees it, ± %3 for the standard observer), largest %4 (%5).</source>
+        <translation>Display P3 um ein Weiß von 203 cd/m²: Mittel ΔE ITP %1 (± %2, wie das Messgerät es sieht, ± %3 für den Normalbeobachter), größte %4 (%5).</translation>
+    </message>
+    <message>
+        <source>After %1 white gives %2 cd/m², %3 %.</source>
+        <translation>Nach %1 gibt Weiß %2 cd/m², %3 %.</translation>
+    </message>
+    <message>
+        <source>The grays warmed the panel: a gray moved by %1 % meanwhile, and readings of different times differ by as much.</source>
+        <translation>Die Graustufen haben den Schirm erwärmt: ein Grau hat sich dabei um %1 % bewegt, und Messungen verschiedener Zeiten unterscheiden sich um so viel.</translation>
+    </message>
+    <message>
+        <source>Ramps are loaded that were made for SDR, and may bend this signal as well: clear them and measure again where it tracks badly.</source>
+        <translation>Geladen sind Rampen, die für SDR gemacht wurden und auch dieses Signal verbiegen können: entfernen Sie sie und messen Sie erneut, wenn er schlecht folgt.</translation>
     </message>
 </context>
 </TS>
