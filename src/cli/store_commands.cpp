@@ -124,8 +124,8 @@ int moveStore(const FleetOptions &o)
     {
         ProgressLine line;
         moved = store::copyStudio(
-            store, where, [&](qint64 rows, qint64 all) { line.progress(say("store-moving"), double(rows) / double(std::max<qint64>(1, all)), -1); },
-            {});
+            store, where, store::Others::Wait,
+            [&](qint64 rows, qint64 all) { line.progress(say("store-moving"), double(rows) / double(std::max<qint64>(1, all)), -1); }, {});
         line.clear();
     }
     if (!moved.status) {

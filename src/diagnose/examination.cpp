@@ -146,6 +146,15 @@ Status Examiner::connect()
                      "display",
                      false};
     }
+    // Known without any light: what an ordinary picture's numbers mean to it is something else altogether.
+    if (m_e.display.signal != Signal::Sdr) {
+        return Error{ErrorKind::Input,
+                     say("diagnosis-signal-is", modelAndSerial(m_e.display.model, m_e.display.serial), signalName(m_e.display.signal)),
+                     say("nothing-changed-display"),
+                     say("set-sdr-look-again"),
+                     "signal",
+                     false};
+    }
     m_start = m_bench.now();
     m_spending = Spending({600, 3 * 3600.0, hello->virtualClock ? 3600.0 : 3 * 3600.0});
     m_spending.start(m_start);

@@ -140,7 +140,7 @@ QString verdictTable(const VisitRecord &r)
     QString t =
         QStringLiteral("<table width=\"100%\" cellspacing=\"0\" cellpadding=\"1\"><tr><td></td><td align=\"right\">%1</td><td align=\"right\">%2</td>"
                        "<td>&nbsp;&nbsp;%3</td><td align=\"right\">%4</td></tr>")
-            .arg(escaped(seen ? bySeen : byAll), escaped(say("column-limit")), escaped(say("column-verdict")),
+            .arg(escaped(seen ? bySeen : byAll), escaped(say("column-limit")), escaped(say("column-limit-verdict")),
                  escaped(seen ? say("column-observer-at-most") : bySeen));
     for (const Check &c : r.checks) {
         constexpr int places = 2;

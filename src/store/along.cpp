@@ -60,7 +60,7 @@ Transfer takeAlong(Store &from, const QString &file, WallTime now, const Transfe
     if (isServer(file) || QFile::exists(file)) {
         return {Error{ErrorKind::Input, say("along-needs-new-file"), say("nothing-changed"), say("choose-another-name"), "store", false}, 0};
     }
-    Transfer done = copyStudio(from, file, progress, stop);
+    Transfer done = copyStudio(from, file, Others::Write, progress, stop);
     if (done.status) {
         auto copy = Store::open(file);
         done.status = copy ? writeDown(*copy.value(), from.path(), now) : copy.error();

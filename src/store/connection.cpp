@@ -235,7 +235,7 @@ Result<qint64> Connection::insert(const QString &sql, const QVariantList &values
     return done ? Result<qint64>(id) : done.error();
 }
 
-Connection::Attempt Connection::attempt(const std::function<Status()> &work, bool told)
+Connection::Attempt Connection::attempt(const QString &begin, const std::function<Status()> &work, std::optional<bool> told)
 {
     QSqlDatabase db = database();
     QSqlQuery query(db);
@@ -243,7 +243,7 @@ Connection::Attempt Connection::attempt(const std::function<Status()> &work, boo
         return Attempt{storageError(say("studio-file-cannot-written", m_where.toStdString()), query.lastError()), m_dialect.isLost(db), {}};
     };
     // The engine's own statements, since Qt's transaction() begins one that may fail when it first writes.
-    if (!query.exec(m_dialect.begin())) {
+    if (!query.exec(begin)) {
         const Attempt a = failed();
         if (!a.lost) {
             query.exec(QStringLiteral("ROLLBACK")); // it may have begun and not got its turn
@@ -261,10 +261,10 @@ Connection::Attempt Connection::attempt(const std::function<Status()> &work, boo
         throw;
     }
     --m_depth;
-    if (a.done && !m_dialect.witness().isEmpty()) {
+    if (a.done && told && !m_dialect.witness().isEmpty()) {
         QSqlQuery witness(db);
         witness.prepare(m_dialect.witness());
-        witness.addBindValue(told ? m_name : QString(kUntold));
+        witness.addBindValue(*told ? m_name : QString(kUntold));
         if (witness.exec() && witness.next()) {
             a.name = witness.value(0).toString();
         } else {
@@ -299,7 +299,7 @@ Status Connection::transaction(const std::function<Status()> &work, bool told)
     }
     // A server that comes and goes is not followed for ever.
     constexpr int kMost = 5;
-    Attempt a = attempt(work, told);
+    Attempt a = attempt(m_dialect.begin(), work, told);
     for (int tries = 1; a.lost && tries < kMost; ++tries) {
         if (!waitFor([this] { return revive(); }, m_patience)) {
             break;
@@ -307,9 +307,14 @@ Status Connection::transaction(const std::function<Status()> &work, bool told)
         if (!a.name.isEmpty() && cameToItsEnd(a.name)) {
             return Done{};
         }
-        a = attempt(work, told);
+        a = attempt(m_dialect.begin(), work, told);
     }
     return a.done;
+}
+
+Status Connection::snapshot(const std::function<Status()> &work)
+{
+    return m_depth > 0 ? work() : attempt(m_dialect.beginReading(), work, {}).done;
 }
 
 void Connection::onChanges(std::function<void()> told)

@@ -78,6 +78,9 @@ public:
     /// \param told whether others hear of it
     Status transaction(const std::function<Status()> &work, bool told = true);
 
+    /// Reads, all of it as of one moment, while others may write; what it reads is not held against them.
+    Status snapshot(const std::function<Status()> &work);
+
     /// How long a server that went away is waited for; none at first. For a thread that nobody watches.
     void setPatience(std::chrono::milliseconds patience) { m_patience = patience; }
     /// Calls back on this thread, which must run an event loop, within about a second of a change by another connection.
@@ -95,7 +98,8 @@ private:
         bool lost = false; ///< the connection, before the end arrived
         QString name;      ///< of the transaction, where its end was asked for
     };
-    Attempt attempt(const std::function<Status()> &work, bool told);
+    /// \param begin the statement that begins it \param told whether others hear of it; nothing: it only reads
+    Attempt attempt(const QString &begin, const std::function<Status()> &work, std::optional<bool> told);
     /// Connects anew where the connection is gone. \return whether there is one
     bool revive();
     /// Whether a transaction came to its end before the connection went.

@@ -44,6 +44,7 @@ public:
     }
 
     [[nodiscard]] QString begin() const override { return QStringLiteral("BEGIN IMMEDIATE"); }
+    [[nodiscard]] QString beginReading() const override { return QStringLiteral("BEGIN"); } // its log keeps what was there at the first reading
     [[nodiscard]] bool holdsNul() const override { return true; }
     [[nodiscard]] bool streams() const override { return true; }
     [[nodiscard]] bool isLost(const QSqlDatabase &) const override { return false; }

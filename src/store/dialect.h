@@ -30,6 +30,8 @@ public:
     [[nodiscard]] virtual QString worded(QString definition) const = 0;
     /// The statement that begins a transaction which will write: it waits for others rather than fail in its middle.
     [[nodiscard]] virtual QString begin() const = 0;
+    /// The statement that begins a transaction which only reads, all of it as of one moment: nobody waits for it.
+    [[nodiscard]] virtual QString beginReading() const = 0;
     /// Whether a text may hold U+0000.
     [[nodiscard]] virtual bool holdsNul() const = 0;
     /// Whether rows may be fetched one by one while other statements run.

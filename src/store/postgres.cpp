@@ -129,6 +129,7 @@ public:
     /// One writer at a time, as with a file: what a verb has read inside its transaction is still so when it writes. The lock ends
     /// with the transaction; its number is only ours by agreement ("Lamp" in ASCII).
     [[nodiscard]] QString begin() const override { return QStringLiteral("BEGIN; SELECT pg_advisory_xact_lock(1281453424)"); }
+    [[nodiscard]] QString beginReading() const override { return QStringLiteral("BEGIN ISOLATION LEVEL REPEATABLE READ READ ONLY"); }
     [[nodiscard]] bool holdsNul() const override { return false; }
     [[nodiscard]] bool streams() const override { return false; }
 

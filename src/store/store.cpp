@@ -198,7 +198,7 @@ Status Store::backUp(const QString &path)
         return e;
     }
     if (isServer(m_path)) {
-        return copyStudio(*this, path, {}, {}).status;
+        return copyStudio(*this, path, store::Others::Write, {}, {}).status;
     }
     QSqlDatabase db = m_connection->database();
     const Status copied = m_connection->dialect().copyTo(db, path);

@@ -231,7 +231,7 @@ private:
 
 } // namespace
 
-Transfer copyStudio(Store &from, const QString &where, const TransferProgress &progress, const std::stop_token &stop)
+Transfer copyStudio(Store &from, const QString &where, Others others, const TransferProgress &progress, const std::stop_token &stop)
 {
     if (from.path() == where) {
         return {Error{ErrorKind::Input, say("studio-is-there"), say("nothing-changed"), say("choose-empty-place"), "store", false}, 0};
@@ -247,13 +247,14 @@ Transfer copyStudio(Store &from, const QString &where, const TransferProgress &p
             return {storageError(say("store-was-damaged", into.value()->movedAside().toStdString())), 0};
         }
         Connection &a = from.connection(), &b = into.value()->connection();
-        done.status = a.transaction([&] {
+        const auto copy = [&] {
             return b.transaction([&]() -> Status {
                 const auto rows = Copying(a, b, progress, stop).run();
                 done.rows = rows ? *rows : 0;
                 return rows ? Status(Done{}) : rows.error();
             });
-        });
+        };
+        done.status = others == Others::Wait ? a.transaction(copy) : a.snapshot(copy);
     }
     if (!done.status && made) {
         for (const char *suffix : {"", "-wal", "-shm"}) {

@@ -403,6 +403,53 @@ GrayStep grayStep(const GrayResult &g, const Primaries &panel, const Chromaticit
     return s;
 }
 
+std::vector<ContourPiece> luminanceContours(const Uniformity &u, double step)
+{
+    // Each field between four places is cut fine, and each piece of it crossed by straight lines (marching squares).
+    constexpr int kFine = 12;
+    const int n = u.grid;
+    std::vector<std::optional<double>> at(size_t(n) * size_t(n));
+    for (const UniformityPlace &p : u.places) {
+        at[size_t(std::floor(p.at[1] * n)) * size_t(n) + size_t(std::floor(p.at[0] * n))] = p.luminancePercent;
+    }
+    std::vector<ContourPiece> all;
+    const auto cross = [&](const std::array<double, 4> &v, double x, double y, double size) {
+        // Corners in turn: upper left, upper right, lower right, lower left.
+        static constexpr std::array<std::array<double, 2>, 4> kCorner{{{0, 0}, {1, 0}, {1, 1}, {0, 1}}};
+        const auto [least, most] = std::minmax_element(v.begin(), v.end());
+        for (double level = std::ceil(*least / step) * step; level <= *most; level += step) {
+            std::vector<std::array<double, 2>> hits;
+            for (size_t e = 0; e < 4; ++e) {
+                const double a = v[e], b = v[(e + 1) % 4];
+                if (std::abs(level) > 1e-9 && (a < level) != (b < level)) {
+                    const double t = (level - a) / (b - a);
+                    const auto &p = kCorner[e], &q = kCorner[(e + 1) % 4];
+                    hits.push_back({x + size * (p[0] + t * (q[0] - p[0])), y + size * (p[1] + t * (q[1] - p[1]))});
+                }
+            }
+            for (size_t i = 0; i + 1 < hits.size(); i += 2) {
+                all.push_back({level, {hits[i], hits[i + 1]}});
+            }
+        }
+    };
+    for (int row = 0; row + 1 < n; ++row) {
+        for (int column = 0; column + 1 < n; ++column) {
+            const size_t i = size_t(row * n + column);
+            if (!at[i] || !at[i + 1] || !at[i + size_t(n)] || !at[i + size_t(n) + 1]) {
+                continue;
+            }
+            const auto value = [&](double s, double t) {
+                return (1 - t) * ((1 - s) * *at[i] + s * *at[i + 1]) + t * ((1 - s) * *at[i + size_t(n)] + s * *at[i + size_t(n) + 1]);
+            };
+            for (int k = 0; k < kFine * kFine; ++k) {
+                const double d = 1.0 / kFine, s = (k % kFine) * d, t = (k / kFine) * d;
+                cross({value(s, t), value(s + d, t), value(s + d, t + d), value(s, t + d)}, (column + 0.5 + s) / n, (row + 0.5 + t) / n, d / n);
+            }
+        }
+    }
+    return all;
+}
+
 LabParts labParts(const Lab &wanted, const Lab &measured)
 {
     const LCh w = lchOf(wanted), is = lchOf(measured);

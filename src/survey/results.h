@@ -65,6 +65,14 @@ struct Uniformity {
     std::optional<bool> within10; ///< all within 10 % of the centre, by more than the readings leave open; nothing where they leave it open
 };
 
+/// A piece of a line along which white has lost or gained as much light.
+struct ContourPiece {
+    double percent = 0; ///< from the centre
+    std::array<std::array<double, 2>, 2> ends{};
+};
+/// Lines of equal luminance over the screen, bilinear between the places, none where a place was not read. \param step percent, above 0
+std::vector<ContourPiece> luminanceContours(const Uniformity &uniformity, double step);
+
 struct ContrastFound {
     XYZ white, black;
     bool atLeast = false;                               ///< black lies below the instrument's floor

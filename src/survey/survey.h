@@ -127,10 +127,10 @@ struct SurveyHooks {
     std::function<WallTime()> wallClock;
 };
 
-/// Takes a display through it. LUT and menu are left as they stand; a mode that was changed is set back, and the instrument lies at the
-/// centre again; a signal that was changed is set back, too. \param earlier of the same plan, that was cut off: patches that it read are not read
-/// again, once white at the centre has been found where it was (within 3 %, or 0.004 in u'v'); else all are \param record is filled as it goes on:
-/// what was read is in it whatever comes
+/// Takes a display through it; colours and grays that come out far off are read again at the end, and count where two readings agree. LUT and menu
+/// are left as they stand; a mode that was changed is set back, and the instrument lies at the centre again; a signal that was changed is set back,
+/// too. \param earlier of the same plan, that was cut off: patches that it read are not read again, once white at the centre has been found where it
+/// was (within 3 %, or 0.004 in u'v'); else all are \param record is filled as it goes on: what was read is in it whatever comes
 Status runSurvey(Bench &bench, const SurveyPlan &plan, const SurveyHooks &hooks, const std::stop_token &stop, SurveyRecord &record,
                  const SurveyRecord *earlier = nullptr);
 

@@ -15,6 +15,8 @@ std::span<const Sentence> diagnosis()
         {"cure-mode-changed", QT_TRANSLATE_NOOP("words", "Choose the mode of the last visit in the display's menu.")},
         {"cause-contrast-clipped", QT_TRANSLATE_NOOP("words", "The contrast is set so high that bright tones are cut off.")},
         {"cure-contrast-clipped", QT_TRANSLATE_NOOP("words", "Turn contrast down until steps near white can be told apart; best to where the last visit left it.")},
+        {"diagnosis-signal-is", QT_TRANSLATE_NOOP("words", "%1 takes its pictures as \"%2\", high dynamic range: ordinary ones come out wrong in light and colour.")},
+        {"set-sdr-look-again", QT_TRANSLATE_NOOP("words", "Turn high dynamic range off, at the computer and in the display's menu, and look again.")},
         {"cause-limited-range", QT_TRANSLATE_NOOP("words", "Computer and display do not agree on the range of the signal.")},
         {"cure-limited-range", QT_TRANSLATE_NOOP("words", "Set both to full range (0 to 255), in the display's menu and in the graphics settings.")},
         {"cause-channels-swapped", QT_TRANSLATE_NOOP("words", "Channels are exchanged.")},

@@ -55,7 +55,7 @@ std::span<const Sentence> report()
         {"column-standard-observer", QT_TRANSLATE_NOOP("words", "for the standard observer (k = 2)")},
         {"column-observer-at-most", QT_TRANSLATE_NOOP("words", "for the standard observer, at most")},
         {"column-limit", QT_TRANSLATE_NOOP("words", "limit")},
-        {"column-verdict", QT_TRANSLATE_NOOP("words", "verdict")},
+        {"column-limit-verdict", QT_TRANSLATE_NOOP("words", "verdict")},
         {"verdict-heading-pass", QT_TRANSLATE_NOOP("words", "Within tolerance")},
         {"verdict-heading-fail", QT_TRANSLATE_NOOP("words", "Out of tolerance")},
         {"verdict-heading-undecided", QT_TRANSLATE_NOOP("words", "Undecided")},

@@ -308,6 +308,17 @@ private Q_SLOTS:
         QVERIFY(!s && s.error().what.code == "diagnosis-other-display" && e.readings.empty());
     }
 
+    // A display that takes its pictures as high dynamic range says so: that is what is wrong, and no reading is needed to see it.
+    void anotherSignalIsSaid()
+    {
+        Visited v = visited("qd-oled", 86);
+        QVERIFY(v.bench->setSignal(Signal::Pq).ok());
+        Examination e;
+        const Status s = examine(*v.bench, *v.last, {}, {}, {}, e);
+        QVERIFY(!s && s.error().what.code == "diagnosis-signal-is" && e.readings.empty());
+        QCOMPARE(v.bench->describeDisplay()->signal, Signal::Pq);
+    }
+
     // Somebody turns the menu in the middle: what was weighed is of two states, which is said.
     void aChangeMeanwhileIsSaid()
     {

@@ -171,7 +171,7 @@ private Q_SLOTS:
     void theyMoveWithTheStudio()
     {
         const QString to = path("moved.sqlite");
-        const auto moved = store::copyStudio(*m_store, to, {}, {});
+        const auto moved = store::copyStudio(*m_store, to, store::Others::Wait, {}, {});
         QVERIFY2(moved.status.ok(), moved.status.ok() ? "" : english(moved.status.error()).c_str());
         auto other = Store::open(to);
         QVERIFY(other.ok());

@@ -96,7 +96,7 @@ private Q_SLOTS:
         QVERIFY(from->histories().addAssignment({fromIsoTime("2027-01-01T00:00:00Z"), "atlas", {}}, {}).ok());
 
         qint64 last = 0, all = 0;
-        const store::Transfer there = store::copyStudio(*from, place,
+        const store::Transfer there = store::copyStudio(*from, place, store::Others::Wait,
                                                         [&](qint64 rows, qint64 of) {
                                                             QVERIFY(rows > last && rows <= of);
                                                             last = rows;
@@ -116,7 +116,7 @@ private Q_SLOTS:
             QVERIFY(addDisplay(*server, "K-2") > id);
         }
         // A second one on top would mix two studios.
-        const store::Transfer again = store::copyStudio(*from, place, {}, {});
+        const store::Transfer again = store::copyStudio(*from, place, store::Others::Wait, {}, {});
         QVERIFY(!again.status.ok());
         QCOMPARE(again.status.error().kind, ErrorKind::Input);
         // And back into a file, by the backup of a studio on a server.
@@ -126,6 +126,30 @@ private Q_SLOTS:
         QCOMPARE(back->studio().displays().size(), size_t(2));
         QCOMPARE(recordToJson(back->visits().record("real").value()), recordToJson(from->visits().record("real").value()));
         QVERIFY(!server->backUp(file("b.sqlite")).ok());
+    }
+
+    // A copy that is taken of a studio is as of its beginning, and whoever works there meanwhile does not wait for it: on a server and on a file.
+    void whoWorksMeanwhileDoesNotWait()
+    {
+        for (const QString &place : {m_server->newDatabase(), file("busy.sqlite")}) {
+            auto from = std::move(Store::open(place)).value(), other = std::move(Store::open(place)).value();
+            QVERIFY(addDisplay(*from, "K-1") > 0);
+            int written = 0;
+            const store::Transfer copy =
+                store::copyStudio(*from, place == file("busy.sqlite") ? file("c1.sqlite") : file("c2.sqlite"), store::Others::Write,
+                                  [&](qint64, qint64) {
+                                      if (written == 0) {
+                                          ++written;
+                                          QVERIFY(addDisplay(*other, "K-2") > 0);
+                                      }
+                                  },
+                                  {});
+            QVERIFY2(copy.status.ok(), copy.status ? "" : english(copy.status.error().paragraph()).c_str());
+            QCOMPARE(written, 1);
+            auto taken = std::move(Store::open(place == file("busy.sqlite") ? file("c1.sqlite") : file("c2.sqlite"))).value();
+            QCOMPARE(taken->studio().displays().size(), size_t(1));
+            QCOMPARE(other->studio().displays().size(), size_t(2));
+        }
     }
 
     // Looking makes nothing: neither a file nor tables.
@@ -170,11 +194,12 @@ private Q_SLOTS:
         std::stop_source stop;
         const auto stopAtOnce = [&](qint64, qint64) { stop.request_stop(); };
         const QString place = m_server->newDatabase();
-        QCOMPARE(store::copyStudio(*from, place, stopAtOnce, stop.get_token()).status.error().kind, ErrorKind::Cancelled);
+        QCOMPARE(store::copyStudio(*from, place, store::Others::Wait, stopAtOnce, stop.get_token()).status.error().kind, ErrorKind::Cancelled);
         QVERIFY(std::move(Store::open(place)).value()->studio().displays().empty());
-        QCOMPARE(store::copyStudio(*from, file("b.sqlite"), stopAtOnce, stop.get_token()).status.error().kind, ErrorKind::Cancelled);
+        QCOMPARE(store::copyStudio(*from, file("b.sqlite"), store::Others::Write, stopAtOnce, stop.get_token()).status.error().kind,
+                 ErrorKind::Cancelled);
         QVERIFY(!QFile::exists(file("b.sqlite")));
-        QVERIFY(!store::copyStudio(*from, from->path(), {}, {}).status.ok());
+        QVERIFY(!store::copyStudio(*from, from->path(), store::Others::Wait, {}, {}).status.ok());
     }
 
     void placesAreUnderstoodAndShownWithoutPassword()
@@ -263,7 +288,7 @@ private Q_SLOTS:
         QVERIFY(!newer.ok() && english(newer.error().what).find("newer") != std::string::npos);
         QVERIFY(store.value()->connection().change("UPDATE studio_version SET version = 11", {}, {}).ok());
         // Pictures move with the studio, byte for byte.
-        const store::Transfer there = store::copyStudio(*store.value(), file("back.sqlite"), [](qint64, qint64) {}, {});
+        const store::Transfer there = store::copyStudio(*store.value(), file("back.sqlite"), store::Others::Wait, [](qint64, qint64) {}, {});
         QVERIFY2(there.status.ok(), there.status ? "" : english(there.status.error().paragraph()).c_str());
         auto back = std::move(Store::open(file("back.sqlite"))).value();
         QCOMPARE(back->pictures().content(*picture), QByteArray("\x89PNG\0\xff", 6));

@@ -292,7 +292,7 @@ private Q_SLOTS:
         std::multiset<std::string> names;
         for (size_t i = 0; i < second.record.patches.size(); ++i) {
             QVERIFY(second.record.of(i) != nullptr);
-            QCOMPARE(second.record.of(i)->name, second.record.patches[i].name);
+            QVERIFY(QString::fromStdString(second.record.of(i)->name).startsWith(QString::fromStdString(second.record.patches[i].name)));
         }
         std::set<int> numbers;
         for (const Measurement &m : second.record.readings) {
@@ -956,6 +956,58 @@ private Q_SLOTS:
         }
         json.erase("plan"); // as files of before
         QVERIFY(surveyFromJson(json.dump()).ok());
+    }
+
+    // A reading that went wrong once (a lamp on the screen) is read again, and does not count; what is the display's own stays.
+    void aGlanceThatWentWrongIsReadAgain()
+    {
+        SurveyPlan plan;
+        plan.kind = SurveyKind::Colours;
+        plan.waitForWarmUp = false;
+        plan.colours = surveySet("memory", plan).value();
+        sim::PanelSpec panel;
+        panel.gamma = {2.2, 2.2, 2.2};
+        panel.nativeWhite = {0.3127, 0.3290};
+        auto still = benchOf(panel), disturbed = benchOf(panel);
+        constexpr int kWrong = 8; // number of the reading
+        disturbed.strayLight(kWrong, 1, 25);
+        const Ran right = run(still, plan), wrong = run(disturbed, plan);
+        QVERIFY(right.status.ok() && wrong.status.ok());
+        const auto expected = surveyResults(right.record).colours, found = surveyResults(wrong.record).colours;
+        QVERIFY(std::any_of(wrong.record.readings.begin(), wrong.record.readings.end(),
+                            [](const Measurement &m) { return m.name.ends_with(", again"); }));
+        QVERIFY2(std::abs(found->max - expected->max) < 0.5, qPrintable(QStringLiteral("%1 %2").arg(found->max).arg(expected->max)));
+        QCOMPARE(found->colours.size(), expected->colours.size());
+        QVERIFY(std::count_if(wrong.record.readings.begin(), wrong.record.readings.end(), [](const Measurement &m) { return m.superseded; }) >= 1);
+        const auto again = surveyFromJson(surveyJson(wrong.record, surveyResults(wrong.record)));
+        QVERIFY(again.ok());
+        LAMP_NEAR(surveyResults(again.value()).colours->max, found->max, 1e-3);
+    }
+
+    // Over a plane the lines of equal value are straight and lie where the plane has it; a place that was not read has none around it.
+    void linesOfEqualLuminance()
+    {
+        Uniformity u;
+        u.grid = 5;
+        for (int row = 0; row < 5; ++row) {
+            for (int column = 0; column < 5; ++column) {
+                UniformityPlace p;
+                p.at = {(column + 0.5) / 5, (row + 0.5) / 5};
+                p.luminancePercent = -30 * (p.at[0] - 0.5) - 10 * (p.at[1] - 0.5);
+                u.places.push_back(p);
+            }
+        }
+        const auto pieces = luminanceContours(u, 5);
+        QVERIFY(pieces.size() > 100);
+        for (const ContourPiece &c : pieces) {
+            for (const auto &q : c.ends) {
+                LAMP_NEAR(-30 * (q[0] - 0.5) - 10 * (q[1] - 0.5), c.percent, 1e-9);
+            }
+        }
+        u.places.resize(6); // of the second row only one place
+        for (const ContourPiece &c : luminanceContours(u, 5)) {
+            QVERIFY(c.ends[0][1] <= 0.3 + 1e-9 && c.ends[0][0] <= 0.3 + 1e-9);
+        }
     }
 };
 

@@ -77,8 +77,9 @@ std::vector<Said> everythingSaid()
 std::vector<Sentence> catalogued()
 {
     std::vector<Sentence> all;
-    for (const auto part : {catalogue::files(), catalogue::studio(), catalogue::desktop(), catalogue::bench(), catalogue::visit(),
-                            catalogue::profiles(), catalogue::report(), catalogue::commands()}) {
+    for (const auto part :
+         {catalogue::files(), catalogue::studio(), catalogue::fleet(), catalogue::desktop(), catalogue::bench(), catalogue::visit(),
+          catalogue::profiles(), catalogue::report(), catalogue::commands(), catalogue::survey(), catalogue::diagnosis(), catalogue::answers()}) {
         all.insert(all.end(), part.begin(), part.end());
     }
     return all;
@@ -99,8 +100,9 @@ QSet<int> placesOf(const QString &text)
 /// These are put together from a part that is a name in files.
 bool madeOfAName(const QString &code)
 {
-    return code.startsWith("task-") || code.startsWith("effort-") || code.startsWith("verdict-") || code.startsWith("merge-kind-")
-           || code.startsWith("merge-field-") || code.startsWith("merge-count-") || code.startsWith("role-");
+    static constexpr std::array<const char *, 13> kBegin{"task-",   "effort-", "verdict-", "merge-kind-", "merge-field-", "merge-count-", "role-",
+                                                         "figure-", "cause-",  "cure-",    "fact-",       "test-",        "measurement-"};
+    return std::any_of(kBegin.begin(), kBegin.end(), [&](const char *b) { return code.startsWith(QLatin1String(b)); });
 }
 
 } // namespace

@@ -22,8 +22,8 @@ namespace lamp::app {
 
 namespace {
 
-constexpr int kKey = Qt::UserRole; ///< of a source: empty for the years, "v" and a visit's key, "m" and a measurement's number
-constexpr Page kVisits{0, 200}, kMeasurements{0, 100};
+constexpr int kSourceKey = Qt::UserRole; ///< of a source: empty for the years, "v" and a visit's key, "m" and a measurement's number
+constexpr Page kVisitsShown{0, 200}, kMeasurementsShown{0, 100};
 
 QString nameOf(EvidenceOf what)
 {
@@ -122,24 +122,24 @@ void EvidenceView::show(const DisplayEntry &display, WallTime now)
 
 void EvidenceView::listSources()
 {
-    const QString before = m_sources->currentItem() != nullptr ? m_sources->currentItem()->data(kKey).toString() : QString();
+    const QString before = m_sources->currentItem() != nullptr ? m_sources->currentItem()->data(kSourceKey).toString() : QString();
     {
         const QSignalBlocker quiet(m_sources);
         m_sources->clear();
         const auto add = [&](const QString &words, const QString &key) {
             auto *item = new QListWidgetItem(words, m_sources);
-            item->setData(kKey, key);
+            item->setData(kSourceKey, key);
         };
         add(tr("All its years"), {});
         Store *store = m_store();
         m_entries = store != nullptr ? store->histories().all(m_display.id) : std::vector<HistoryEntry>{};
-        for (const VisitEntry &v : store != nullptr ? store->visits().of(m_display.id, kVisits) : std::vector<VisitEntry>{}) {
+        for (const VisitEntry &v : store != nullptr ? store->visits().of(m_display.id, kVisitsShown) : std::vector<VisitEntry>{}) {
             if (v.state == VisitState::Finished) {
                 add(tr("%1, %2").arg(text(say("task-" + taskName(v.task))), wordedDay(v.finished)), QLatin1Char('v') + v.id);
             }
         }
         for (const MeasurementEntry &m :
-             store != nullptr ? store->measurements().of(m_display.id, {}, kMeasurements) : std::vector<MeasurementEntry>{}) {
+             store != nullptr ? store->measurements().of(m_display.id, {}, kMeasurementsShown) : std::vector<MeasurementEntry>{}) {
             if (surveyKindFromName(m.kind)) {
                 add(tr("%1, %2").arg(text(say("measurement-" + m.kind)), wordedDay(m.finished)), QStringLiteral("m%1").arg(m.id));
             }
@@ -149,7 +149,7 @@ void EvidenceView::listSources()
         }
         int row = m_sources->count() > 1 ? 1 : 0; // the newest visit
         for (int i = 0; i < m_sources->count(); ++i) {
-            row = !before.isNull() && m_sources->item(i)->data(kKey).toString() == before ? i : row;
+            row = !before.isNull() && m_sources->item(i)->data(kSourceKey).toString() == before ? i : row;
         }
         m_sources->setCurrentRow(row);
         const QSignalBlocker still(m_charts);
@@ -161,7 +161,7 @@ void EvidenceView::listSources()
 void EvidenceView::showVisit(const QString &visit)
 {
     for (int i = 0; i < m_sources->count(); ++i) {
-        if (m_sources->item(i)->data(kKey).toString() == QLatin1Char('v') + visit) {
+        if (m_sources->item(i)->data(kSourceKey).toString() == QLatin1Char('v') + visit) {
             m_sources->setCurrentRow(i);
             return;
         }
@@ -178,7 +178,7 @@ void EvidenceView::sourceChosen()
     m_visit.reset();
     m_survey.reset();
     Store *store = m_store();
-    const QString key = m_sources->currentItem() != nullptr ? m_sources->currentItem()->data(kKey).toString() : QString();
+    const QString key = m_sources->currentItem() != nullptr ? m_sources->currentItem()->data(kSourceKey).toString() : QString();
     if (store != nullptr && key.startsWith(QLatin1Char('v'))) {
         auto record = store->visits().record(key.mid(1));
         if (record) {

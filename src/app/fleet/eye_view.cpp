@@ -18,7 +18,7 @@ namespace lamp::app {
 
 namespace {
 
-QColor colourOf(const Drive &d)
+QColor shownColour(const Drive &d)
 {
     return QColor::fromRgbF(float(d.a), float(d.b), float(d.c));
 }
@@ -27,8 +27,8 @@ QColor colourOf(const Drive &d)
 
 void NeutralPatch::setColours(const Drive &patch, const Drive &surround)
 {
-    m_patch = colourOf(patch);
-    m_surround = colourOf(surround);
+    m_patch = shownColour(patch);
+    m_surround = shownColour(surround);
     update();
 }
 

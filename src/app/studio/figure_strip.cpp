@@ -10,7 +10,7 @@ namespace lamp::app {
 
 namespace {
 
-constexpr double kLampAndGap = 19, kBetween = 8;
+constexpr double kLampAndGap = 19, kBetweenFigures = 8;
 
 /// What each figure needs, and an equal part of what is left; where there is too little, what it is held against gives way.
 std::vector<double> widthsFor(const std::vector<FigureStrip::Figure> &figures, const QFont &small, const QFont &large, double all)
@@ -19,7 +19,7 @@ std::vector<double> widthsFor(const std::vector<FigureStrip::Figure> &figures, c
     const auto need = [&](const FigureStrip::Figure &f, bool against) {
         const double above = (f.verdict ? kLampAndGap : 0) + s.horizontalAdvance(f.name);
         const double value = l.horizontalAdvance(f.value) + 4 + s.horizontalAdvance(f.unit);
-        return std::max({above, value, against ? s.horizontalAdvance(f.against) : 0}) + kBetween + 2;
+        return std::max({above, value, against ? s.horizontalAdvance(f.against) : 0}) + kBetweenFigures + 2;
     };
     std::vector<double> widths;
     for (const bool against : {true, false}) {
@@ -84,7 +84,7 @@ void FigureStrip::paintEvent(QPaintEvent *)
     double x = 0;
     for (size_t i = 0; i < m_figures.size(); ++i) {
         const Figure &f = m_figures[i];
-        const QRectF cell(x, 0, widths[i] - kBetween, height());
+        const QRectF cell(x, 0, widths[i] - kBetweenFigures, height());
         p.setFont(small);
         p.setPen(soft);
         double from = cell.left();

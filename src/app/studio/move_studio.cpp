@@ -168,7 +168,7 @@ void MoveStudio::copy()
                 QMetaObject::invokeMethod(m_progress,
                                           [bar = m_progress, part = int(1000 * rows / std::max<qint64>(1, all))] { bar->setValue(part); });
             };
-            return store::copyStudio(*opened.value(), into, progress, stop);
+            return store::copyStudio(*opened.value(), into, store::Others::Wait, progress, stop);
         },
         [this](const store::Transfer &moved) {
             if (!moved.status) {

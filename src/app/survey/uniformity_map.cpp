@@ -24,6 +24,7 @@ void UniformityMap::show(const Uniformity &found, double widthMm, double heightM
                     .arg(number(100 * p.at[0], 0), number(100 * p.at[1], 0), number(p.luminancePercent, 1), number(std::max(p.white, p.gray), 2));
     }
     setAccessibleName(tr("Map of the screen"));
+    setToolTip(tr("Lines every 5 % of luminance from the centre, thicker every 10 %"));
     setAccessibleDescription(said.join(QStringLiteral("; ")));
     QWidget::show();
     update();
@@ -34,13 +35,13 @@ void UniformityMap::paintEvent(QPaintEvent *)
     QPainter p(this);
     p.setRenderHint(QPainter::Antialiasing);
     const QColor ink = palette().color(QPalette::WindowText);
-    const double room = 8;
-    double w = width() - 2 * room, h = w / m_aspect;
-    if (h > height() - 2 * room) {
-        h = height() - 2 * room;
+    constexpr double kRoom = 8, kFoot = 16;
+    double w = width() - 2 * kRoom, h = w / m_aspect;
+    if (h > height() - 2 * kRoom - kFoot) {
+        h = height() - 2 * kRoom - kFoot;
         w = h * m_aspect;
     }
-    const QRectF screen((width() - w) / 2, (height() - h) / 2, w, h);
+    const QRectF screen((width() - w) / 2, (height() - kFoot - h) / 2, w, h);
     const double cw = w / m_found.grid, ch = h / m_found.grid;
     const double line = fontMetrics().height();
     for (const UniformityPlace &place : m_found.places) {
@@ -60,10 +61,21 @@ void UniformityMap::paintEvent(QPaintEvent *)
             p.drawText(cell.adjusted(0, line / 2 + 1, 0, line / 2 + 1), Qt::AlignCenter, colour);
         }
     }
-    QColor frame = ink;
+    constexpr double kStep = 5; // percent
+    QColor soft = ink;
+    soft.setAlphaF(0.75F);
+    for (const ContourPiece &piece : luminanceContours(m_found, kStep)) {
+        p.setPen(QPen(soft, std::lround(piece.percent / kStep) % 2 == 0 ? 1.8 : 1));
+        const auto at = [&](const std::array<double, 2> &q) { return QPointF(screen.left() + q[0] * w, screen.top() + q[1] * h); };
+        p.drawLine(at(piece.ends[0]), at(piece.ends[1]));
+    }
     p.setBrush(Qt::NoBrush);
-    p.setPen(QPen(frame, 2));
+    p.setPen(QPen(ink, 2));
     p.drawRect(screen);
+    // On its foot, so that above and below are not mistaken.
+    const double middle = screen.center().x(), foot = screen.bottom() + kFoot;
+    p.drawLine(QPointF(middle, screen.bottom()), QPointF(middle, foot));
+    p.drawLine(QPointF(middle - 0.09 * w, foot), QPointF(middle + 0.09 * w, foot));
 }
 
 } // namespace lamp::app

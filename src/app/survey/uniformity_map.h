@@ -8,7 +8,7 @@
 namespace lamp::app {
 
 /// A screen as it was measured place by place: luminance from the centre in percent, ΔE00 below it; the darker a place is, the denser it
-/// is drawn.
+/// is drawn, with lines of equal luminance.
 class UniformityMap : public QWidget {
     Q_OBJECT
 

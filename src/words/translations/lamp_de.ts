@@ -4812,6 +4812,10 @@
         <source>%1 %</source>
         <translation>%1 %</translation>
     </message>
+    <message>
+        <source>Lines every 5 % of luminance from the centre, thicker every 10 %</source>
+        <translation>Linien alle 5 % der Leuchtdichte von der Mitte, dicker alle 10 %</translation>
+    </message>
 </context>
 <context>
     <name>lamp::app::VisitController</name>
@@ -12926,6 +12930,22 @@
     <message>
         <source>Ramps are loaded that were made for SDR, and may bend this signal as well: clear them and measure again where it tracks badly.</source>
         <translation>Geladen sind Rampen, die für SDR gemacht wurden und auch dieses Signal verbiegen können: entfernen Sie sie und messen Sie erneut, wenn er schlecht folgt.</translation>
+    </message>
+    <message>
+        <source>%1 off by more than %2 ΔE00 were read again.</source>
+        <translation>%1, um mehr als %2 ΔE00 daneben, wurden noch einmal gelesen.</translation>
+    </message>
+    <message>
+        <source>No two readings agreed of: %1. They are left out; see that nothing moves, neither light nor instrument.</source>
+        <translation>Keine zwei Messungen stimmten überein bei: %1. Sie sind weggelassen; sehen Sie nach, dass sich nichts bewegt, weder Licht noch Messgerät.</translation>
+    </message>
+    <message>
+        <source>%1 takes its pictures as &quot;%2&quot;, high dynamic range: ordinary ones come out wrong in light and colour.</source>
+        <translation>%1 nimmt seine Bilder als „%2“, mit hohem Dynamikumfang: gewöhnliche kommen in Licht und Farbe falsch heraus.</translation>
+    </message>
+    <message>
+        <source>Turn high dynamic range off, at the computer and in the display&apos;s menu, and look again.</source>
+        <translation>Schalten Sie hohen Dynamikumfang aus, am Rechner und im Menü des Bildschirms, und sehen Sie noch einmal nach.</translation>
     </message>
 </context>
 </TS>
