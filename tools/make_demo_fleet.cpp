@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Makes the demo's fleet: two years of visits to simulated displays, month by month, by two instruments of which one wears.
 //   make_demo_fleet data/demo-fleet.json data/demo-fleet.z      (some minutes; the same file each time)
-// What is written: the displays; of each the last two visits whole, and what earlier ones came to as rows of a history. Times are shifted
+// What is written: the displays; of each the last two visits and its last calibration whole, and what earlier ones came to as rows of a history. Times are shifted
 // to the day on which the demo is opened.
 #include "base/file.h"
 #include "base/parallel.h"
@@ -142,6 +142,19 @@ Life lifeOf(const Json &display, int number)
     return life;
 }
 
+/// The last two, and the last calibration: what the display was left with.
+std::vector<bool> keptWhole(const std::vector<VisitRecord> &visits)
+{
+    std::vector<bool> whole(visits.size());
+    bool calibration = false;
+    for (size_t i = visits.size(); i-- > 0;) {
+        const bool calibrates = !calibration && visits[i].plan.task == Task::Full;
+        whole[i] = i + 2 >= visits.size() || calibrates;
+        calibration = calibration || calibrates;
+    }
+    return whole;
+}
+
 /// The displays with what of their visits is kept.
 Json packed(const std::vector<Life> &lives)
 {
@@ -155,12 +168,14 @@ Json packed(const std::vector<Life> &lives)
     Json all = Json::array();
     for (const Life &life : lives) {
         Json d = life.display;
-        const size_t whole = std::min<size_t>(2, life.visits.size());
+        const std::vector<bool> whole = keptWhole(life.visits);
         d["visits"] = Json::array();
-        for (size_t i = life.visits.size() - whole; i < life.visits.size(); ++i) {
-            d["visits"].push_back(wholeVisitToJson(life.visits[i]));
+        for (size_t i = 0; i < life.visits.size(); ++i) {
+            if (whole[i]) {
+                d["visits"].push_back(wholeVisitToJson(life.visits[i]));
+            }
         }
-        if (life.visits.size() > whole) {
+        if (std::count(whole.begin(), whole.end(), false) > 0) {
             DisplayEntry entry;
             entry.roomId = *room;
             const DisplayInfo &info = life.visits.front().display;
@@ -168,8 +183,10 @@ Json packed(const std::vector<Life> &lives)
             entry.model = QString::fromStdString(info.model);
             entry.serial = QString::fromStdString(info.serial);
             const auto id = store.studio().add(entry, kToday);
-            for (size_t i = 0; i + whole < life.visits.size(); ++i) {
-                require(store.visits().finish(life.visits[i], *id));
+            for (size_t i = 0; i < life.visits.size(); ++i) {
+                if (!whole[i]) {
+                    require(store.visits().finish(life.visits[i], *id));
+                }
             }
             d["history"] = historyToCsv(store.histories().all(*id));
         }

@@ -146,6 +146,9 @@ int compareResults(const CompareOptions &o)
     ChoiceRule rule;
     rule.limit = o.limit;
     rule.equal = o.equal;
+    if (const Status s = canBeCompared(files.value()); !s) {
+        return report(s.error(), o.json);
+    }
     const Comparison c = compared(files.value(), rule);
     if (o.json) {
         printJson(json(c));

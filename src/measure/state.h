@@ -25,6 +25,8 @@ struct DisplayState {
     std::string instrument, correction;        ///< model and serial; what it was corrected for, empty for nothing
     friend bool operator==(const DisplayState &, const DisplayState &) = default;
 
+    /// Whether it was an ordinary signal, read lying on the screen: what a profile and its ramps are of.
+    [[nodiscard]] bool ordinary() const { return signal == Signal::Sdr && !from; }
     /// Whether the panel behind the ramps stood alike: then readings differ only by the drive behind them.
     [[nodiscard]] bool samePanel(const DisplayState &other) const
     {

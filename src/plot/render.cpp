@@ -4,9 +4,12 @@
 #include <QBuffer>
 #include <QImage>
 #include <QLocale>
+#include <QPaintEngine>
 #include <QPdfWriter>
 #include <QSvgGenerator>
 
+#include <algorithm>
+#include <array>
 #include <cmath>
 
 namespace lamp::plot {
@@ -146,14 +149,84 @@ private:
             } else if (s.closed && pieces.size() == 1) {
                 m_painter.drawPolygon(piece);
             } else {
-                m_painter.drawPolyline(piece);
+                line(piece);
             }
         }
+        marks(s.mark, pieces);
+    }
+
+    /// Whether it is drawn in pixels: then more than these can show is left out. Files for print have all.
+    [[nodiscard]] bool inPixels() const { return m_painter.paintEngine()->type() == QPaintEngine::Raster; }
+    static constexpr qsizetype kMany = 1000;
+
+    void line(const QPolygonF &piece)
+    {
+        if (piece.size() < kMany || !inPixels()) {
+            m_painter.drawPolyline(piece);
+            return;
+        }
+        // Of points that follow each other in one column of pixels the first, the last, the highest and the lowest make the same picture. What
+        // lies out of sight on one side is passed over but for its ends.
+        QPolygonF kept;
+        const double scale = m_painter.device()->devicePixelRatioF(), left = m_frame.plot.left() - 10, right = m_frame.plot.right() + 10;
+        const auto column = [&](const QPointF &p) {
+            return p.x() < left ? std::floor(left * scale) - 1 : (p.x() > right ? std::ceil(right * scale) + 1 : std::floor(p.x() * scale));
+        };
+        for (qsizetype i = 0; i < piece.size();) {
+            qsizetype end = i, low = i, high = i;
+            for (const double here = column(piece[i]); end < piece.size() && column(piece[end]) == here; ++end) {
+                low = piece[end].y() < piece[low].y() ? end : low;
+                high = piece[end].y() > piece[high].y() ? end : high;
+            }
+            std::array<qsizetype, 4> which{i, std::min(low, high), std::max(low, high), end - 1};
+            const auto last = std::unique(which.begin(), which.end());
+            for (auto k = which.begin(); k != last; ++k) {
+                kept << piece[*k];
+            }
+            i = end;
+        }
+        if (m_painter.pen().style() != Qt::SolidLine) {
+            m_painter.drawPolyline(kept); // dashes go on over the corners
+            return;
+        }
+        // Line by line: the outline of one long zigzag takes many times as long to work out.
+        std::vector<QLineF> lines;
+        for (qsizetype i = 1; i < kept.size(); ++i) {
+            lines.emplace_back(kept[i - 1], kept[i]);
+        }
+        m_painter.drawLines(lines.data(), int(lines.size()));
+    }
+
+    void marks(Mark kind, const std::vector<QPolygonF> &pieces)
+    {
+        if (kind == Mark::None) {
+            return;
+        }
+        qsizetype all = 0;
+        for (const QPolygonF &piece : pieces) {
+            all += piece.size();
+        }
+        const bool many = all >= kMany && inPixels();
+        // Many lie upon each other: one for a place, without softened edges.
+        m_painter.setRenderHint(QPainter::Antialiasing, !many);
+        const QRectF seen = m_frame.plot.adjusted(-8, -8, 8, 8);
+        std::vector<bool> taken(many ? size_t(std::ceil(seen.width()) + 1) * size_t(std::ceil(seen.height()) + 1) : 0);
         for (const QPolygonF &piece : pieces) {
             for (const QPointF &at : piece) {
-                mark(s.mark, at);
+                if (many) {
+                    if (!seen.contains(at)) {
+                        continue;
+                    }
+                    const size_t place = size_t(at.y() - seen.top()) * size_t(std::ceil(seen.width()) + 1) + size_t(at.x() - seen.left());
+                    if (taken[place]) {
+                        continue;
+                    }
+                    taken[place] = true;
+                }
+                mark(kind, at);
             }
         }
+        m_painter.setRenderHint(QPainter::Antialiasing);
     }
 
     void mark(Mark mark, const QPointF &at)

@@ -65,8 +65,9 @@ void addLast(BesideReport &r, const VisitRecord &last)
                          say(last.scope() == Scope::Instrument ? "certificate-by-instrument" : "certificate-by-observer")));
     r.said.insert(r.said.end(), last.reasons.begin(), last.reasons.end());
     if (!last.verification.colours.empty()) {
-        r.said.push_back(say("survey-colours-found", say("count-colours", last.verification.colours.size()), decimal(last.verification.mean, 2),
-                             decimal(last.doubt.mean.instrument, 2), decimal(last.doubt.mean.absolute, 2), decimal(last.verification.max, 2)));
+        r.said.push_back(say("evidence-colours", say("count-colours", last.verification.colours.size()), decimal(last.verification.mean, 2),
+                             decimal(last.doubt.mean.instrument, 2), decimal(last.doubt.mean.absolute, 2), decimal(last.verification.max, 2),
+                             metricUnit(last.verification.metric)));
     }
     std::vector<Message> menu;
     for (const auto &[name, value] : last.controls) {

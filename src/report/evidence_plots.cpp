@@ -191,7 +191,9 @@ Plot howManyPlot(const VisitRecord &r)
 {
     Plot p;
     p.title = said(say("plot-how-many"));
-    const double bound = mostColoursWithin(r.verification), most = std::max({r.verification.max, std::isfinite(bound) ? bound : 0, 0.5});
+    // The bound is of CIEDE2000, and means nothing on another formula's scale.
+    const double bound = r.verification.metric == Metric::Ciede2000 ? mostColoursWithin(r.verification) : std::nan("");
+    const double most = std::max({r.verification.max, std::isfinite(bound) ? bound : 0, 0.5});
     constexpr int kBins = 16;
     const double width = std::max(0.1, std::ceil(10 * most / (kBins - 1)) / 10);
     std::array<int, kBins + 1> counts{};

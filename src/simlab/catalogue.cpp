@@ -99,6 +99,7 @@ PanelSpec laptop(const std::string &model, const std::string &serial)
     p.menu.brightnessStep = 5;
     p.menu.brightnessFloor = 0.03;
     p.menu.brightnessPower = 1.6;
+    p.aside = {52, {1, 0.98, 0.88}, 4};
     return p;
 }
 

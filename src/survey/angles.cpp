@@ -94,9 +94,15 @@ std::optional<AnglesFound> anglesOf(const SurveyRecord &r)
         return {};
     }
     AnglesFound f;
-    if (const Measurement *again = r.named("white from 0,0 again")) {
+    const Measurement *again = r.named("white from 0,0 again");
+    if (again != nullptr) {
         f.driftPercent = 100 * (again->xyz.b / front->xyz.b - 1);
     }
+    // White from in front as it was at any time, straight between its two readings.
+    const auto frontAt = [&](double t) {
+        const double share = again != nullptr && again->t > front->t ? std::clamp((t - front->t) / (again->t - front->t), 0.0, 1.0) : 0;
+        return XYZ(front->xyz.vec() * (1 - share) + (again != nullptr ? again : front)->xyz.vec() * share);
+    };
     for (const Direction &d : kDirections) {
         const Measurement *white = r.named("white from " + nameOf(d)), *gray = r.named("gray from " + nameOf(d)),
                           *black = r.named("black from " + nameOf(d));
@@ -106,8 +112,9 @@ std::optional<AnglesFound> anglesOf(const SurveyRecord &r)
         AngleView v;
         v.from = d;
         v.luminance = white->xyz.b;
-        v.percent = 100 * (white->xyz.b / front->xyz.b - 1);
-        v.uv = uvDistance(chromaticity(white->xyz), chromaticity(front->xyz));
+        const XYZ then = frontAt(white->t);
+        v.percent = 100 * (white->xyz.b / then.b - 1);
+        v.uv = uvDistance(chromaticity(white->xyz), chromaticity(then));
         // Of relative noise e of each component, u' and v' have about 0.2 e to 0.5 e; of two readings.
         const double noise =
             std::hypot(white->sigma.vec().cwiseQuotient(white->xyz.vec()).maxCoeff(), front->sigma.vec().cwiseQuotient(front->xyz.vec()).maxCoeff());

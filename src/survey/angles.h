@@ -9,7 +9,7 @@ namespace lamp {
 struct AngleView {
     std::array<double, 2> from{}; ///< degrees from the normal, to the right and upwards
     double luminance = 0;         ///< of white, cd/m²
-    double percent = 0;           ///< of it, more than from in front
+    double percent = 0;           ///< of it, more than from in front at that time
     double uv = 0;                ///< Δu'v' of white from in front
     double uvK2 = 0;              ///< of that, as this instrument sees it
     std::optional<double> gray;   ///< CIEDE2000 of the gray, each beside its own white; nothing where it was not read
@@ -19,7 +19,7 @@ struct AngleView {
 
 struct AnglesFound {
     std::vector<AngleView> views; ///< the one from in front first
-    double driftPercent = 0;      ///< of white from in front, from the beginning to the end
+    double driftPercent = 0;      ///< of white from in front, from the beginning to the end; taken out
     /// Degrees from the normal at which white has lost half of its luminance (as viewing angles of displays are often stated), and at which it
     /// has moved by 0.01 in u'v', between two that were read; nothing where no direction gets there.
     std::optional<double> half, moved;

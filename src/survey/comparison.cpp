@@ -145,6 +145,16 @@ Result<ComparedFile> comparedFile(const std::string &name, const std::string &te
     return f;
 }
 
+Status canBeCompared(const std::vector<ComparedFile> &files)
+{
+    for (const ComparedFile &f : files) {
+        if (f.candidates.empty() && f.record && f.record->plan.kind != SurveyKind::Uniformity) {
+            return notComparable(say("kind-not-compared", f.name, say("measurement-" + f.kind)));
+        }
+    }
+    return Done{};
+}
+
 Comparison compared(const std::vector<ComparedFile> &files, const ChoiceRule &rule)
 {
     Comparison c;
@@ -192,7 +202,7 @@ Result<InstrumentDifference> instrumentDifference(const SurveyRecord &a, const S
     // Menu, mode and ramps: what differs in them is no difference of instruments; of what is not known nothing can be said.
     const DisplayState *stateA = a.states.find(whiteA->state), *stateB = b.states.find(whiteB->state);
     if (stateA == nullptr || stateB == nullptr || stateA->mode != stateB->mode || stateA->controls != stateB->controls
-        || stateA->ramps != stateB->ramps) {
+        || stateA->ramps != stateB->ramps || stateA->signal != stateB->signal || stateA->from != stateB->from) {
         return notComparable(say("not-one-state"));
     }
     InstrumentDifference d;

@@ -29,6 +29,8 @@ struct Comparison {
     Choice choice;
     bool sameTests = true; ///< whether all rest on the same colours: else each on its own
 };
+/// Whether the rule knows of them what it judges by: colours or grays, or how uniform they are. \return an error that names one of another kind
+Status canBeCompared(const std::vector<ComparedFile> &files);
 /// Measurements of uniformity are those of the display, and of the mode, that they were taken of.
 Comparison compared(const std::vector<ComparedFile> &files, const ChoiceRule &rule = {});
 

@@ -334,6 +334,8 @@ std::optional<HdrFound> hdrOf(const SurveyRecord &r)
     HdrFound f;
     f.signal = r.plan.signal;
     f.peak = white->xyz;
+    const double noise = white->sigma.b / white->xyz.b;
+    f.peakPercentK2 = {200 * noise, 200 * std::hypot(noise, r.accuracy().luminance)};
     // Below its floor, or within its noise, nobody has measured it.
     f.blackAtMost = black->tooDark || black->xyz.b < r.instrument.floorCdM2 || black->xyz.b <= black->sigma.b;
     f.black = black->tooDark ? 0 : black->xyz.b;
@@ -372,8 +374,9 @@ std::optional<HdrFound> hdrOf(const SurveyRecord &r)
 
 std::vector<Message> hdrSaid(const HdrFound &f)
 {
-    std::vector<Message> to{
-        say(f.blackAtMost ? "hdr-peak-least" : "hdr-peak", signalLabel(f.signal), decimal(f.peak.b, 0), decimal(withFigures(f.contrast, 3), 0))};
+    std::vector<Message> to{say(f.blackAtMost ? "hdr-peak-least" : "hdr-peak", signalLabel(f.signal), decimal(f.peak.b, 0),
+                                decimal(f.peakPercentK2.instrument, 1), decimal(f.peakPercentK2.absolute, 1),
+                                decimal(withFigures(f.contrast, 3), 0))};
     if (f.fullScreen > 0) {
         const auto best =
             std::max_element(f.peakByArea.begin(), f.peakByArea.end(), [](const auto &p, const auto &q) { return p.second < q.second; });

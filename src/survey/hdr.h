@@ -28,6 +28,7 @@ struct HdrFound {
     Signal signal = Signal::Pq;
     std::vector<HdrStep> steps; ///< from dark to bright
     XYZ peak;                   ///< full signal on a tenth of the screen, after a rest, cd/m²
+    Expanded peakPercentK2;     ///< of its luminance, percent
     double black = 0;           ///< cd/m²; 0 where the instrument saw none
     bool blackAtMost = false;   ///< it lies below the instrument's floor: contrast is at least what stands there
     double contrast = 0;

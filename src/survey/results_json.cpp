@@ -134,6 +134,7 @@ Json json(const HdrFound &f)
     }
     return {{"signal", signalName(f.signal)},
             {"peak", xyJson(f.peak)},
+            {"peak_percent_uncertainty", k2Json(f.peakPercentK2)},
             {"black_cd_m2", rounded(f.black)},
             {"black_at_most", f.blackAtMost},
             {"contrast", rounded(f.contrast, 4)},

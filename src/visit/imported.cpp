@@ -64,6 +64,11 @@ XYZ sigmaOf(const Measurement &m, double white)
 
 Result<DisplayModel> modelOf(const ReadingSet &set, const std::vector<bool> &leftOut)
 {
+    for (const Measurement &m : set.readings) {
+        if (const DisplayState *state = set.states.find(m.state); state != nullptr && !state->ordinary()) {
+            return missing(say("readings-of-another-signal"));
+        }
+    }
     const auto white = at(set, {1, 1, 1}), black = at(set, {0, 0, 0}), red = at(set, {1, 0, 0}), green = at(set, {0, 1, 0}),
                blue = at(set, {0, 0, 1});
     for (const auto &[what, reading] : {std::pair{"white", &white}, std::pair{"black", &black}, std::pair{"full red", &red},

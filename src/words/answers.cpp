@@ -46,7 +46,7 @@ std::span<const Sentence> answers()
         {"step-measure-uniformity", QT_TRANSLATE_NOOP("words", "Measure how even the screen is in the modes that are equal.")},
 
         {"answer-never-visited", QT_TRANSLATE_NOOP("words", "%1 was never visited: nothing is known of it.")},
-        {"answer-never-calibrated", QT_TRANSLATE_NOOP("words", "%1 was only checked here, never calibrated: what it was left with is not known.")},
+        {"answer-never-calibrated", QT_TRANSLATE_NOOP("words", "Of %1 checks are kept here and no calibration: what it was left with is not known.")},
         {"answer-room-unknown", QT_TRANSLATE_NOOP("words", "That cannot be told yet: the light at the desk was not read.")},
         {"answer-luminance-unknown", QT_TRANSLATE_NOOP("words", "That cannot be told yet: how bright the screen is was not read.")},
         {"answer-too-bright", QT_TRANSLATE_NOOP("words", "The screen is too bright for its room: it gives %1 cd/m²; at %2 lux about %3 are right.")},

@@ -145,6 +145,7 @@ std::span<const Sentence> files()
         {"row-holds-something-no", QT_TRANSLATE_NOOP("words", "row %1 holds something that is no number")},
         {"row-and-column", QT_TRANSLATE_NOOP("words", "row %1, column %2: \"%3\"")},
         {"readings-do-not-describe-display", QT_TRANSLATE_NOOP("words", "These readings do not describe a display")},
+        {"readings-of-another-signal", QT_TRANSLATE_NOOP("words", "they are of a signal of high dynamic range, or were read from a distance, and a profile is of neither")},
         {"needed-black-white-red", QT_TRANSLATE_NOOP("words", "Needed are black, white, red, green and blue at full drive, at least three grays, and preferably some mixtures.")},
         {"is-missing", QT_TRANSLATE_NOOP("words", "%1 is missing")},
         {"white-black-three-primaries", QT_TRANSLATE_NOOP("words", "white, black and the three primaries do not differ as a display's do")},

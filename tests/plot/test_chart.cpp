@@ -375,6 +375,37 @@ private Q_SLOTS:
         p.series[0].points = {{1, 1, {}, "a point"}};
         QVERIFY(drawn(p) != silent);
     }
+
+    // Many values are drawn with less than all of their points: what stands out among them is not lost, in pixels or in a file.
+    void aSpikeAmongManyIsSeen()
+    {
+        constexpr int kPoints = 20000, kSpike = 7777;
+        Plot p;
+        Series s;
+        for (int i = 0; i < kPoints; ++i) {
+            s.points.push_back({double(i), i == kSpike ? 0.9 : 0.05 * std::sin(i * 0.7), {}, {}});
+        }
+        p.series = {s};
+        p.x = {"", "", 0, kPoints, {}, 0};
+        p.y = {"", "", -1, 1, {}, 0};
+        const QSize size(600, 322);
+        const QImage picture = imageOf(p, size, 1);
+        const Frame frame = Frame::of(p, QRectF(0, 22, size.width(), size.height() - 22), wholeOf(p));
+        const QPointF top = frame.at(kSpike, 0.9), beside = frame.at(kSpike - 600, 0.6);
+        const auto darkest = [&](const QPointF &at) {
+            int least = 255;
+            for (int dx = -2; dx <= 2; ++dx) {
+                for (int dy = -2; dy <= 6; ++dy) {
+                    least = std::min(least, qGray(picture.pixel(int(at.x()) + dx, int(at.y()) + dy)));
+                }
+            }
+            return least;
+        };
+        QVERIFY2(darkest(top) < 160, qPrintable(QString::number(darkest(top))));
+        QVERIFY(darkest(beside) > 240);
+        // A file for print has all of them.
+        QVERIFY(svgOf(p, size).size() > 10 * kPoints);
+    }
 };
 
 QTEST_MAIN(TestChart)

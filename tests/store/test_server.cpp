@@ -6,13 +6,14 @@
 #include "support.h"
 
 #include "simlab/sim_bench.h"
-#include "store/transfer.h"
+#include "store/along.h"
 #include "visit/visit.h"
 
 #include <QSignalSpy>
 
 #include <atomic>
 #include <limits>
+#include <set>
 #include <thread>
 
 using namespace lamp;
@@ -397,34 +398,51 @@ private Q_SLOTS:
         QCOMPARE(opened.value()->studio().rooms().size(), size_t(1));
     }
 
-    // Many who write at once wait for each other, while the server goes twice: nothing is lost, nothing is there twice.
+    // Many who write at once wait for each other, while the server goes twice, and two of them are out of its reach and work on copies meanwhile,
+    // which are brought home at once with the others at work: nothing is lost, nothing is there twice, and what both changed is shown.
     void manyWritersLoseNothing()
     {
         const QString place = m_server->newDatabase();
-        constexpr int kWriters = 6, kVisits = 12;
+        constexpr int kWriters = 6, kAway = 2, kVisits = 12;
+        const WallTime now = fromIsoTime("2026-11-02T08:00:00Z");
         {
             auto store = std::move(Store::open(place)).value();
             addDisplay(*store, "K-1");
+            for (int a = 0; a < kAway; ++a) {
+                QVERIFY(store::takeAlong(*store, file(a == 0 ? "away0.sqlite" : "away1.sqlite"), now, {}, {}).status.ok());
+            }
         }
         std::atomic<int> finished = 0;
-        std::vector<std::jthread> writers;
-        for (int w = 0; w < kWriters; ++w) {
-            writers.emplace_back([&, w] {
-                auto opened = Store::open(place);
-                if (!opened) {
+        const auto work = [&](const QString &where, const std::string &who) {
+            auto opened = Store::open(where);
+            if (!opened) {
+                return;
+            }
+            Store &store = *opened.value();
+            store.setPatience(std::chrono::seconds(30));
+            const auto display = store.studio().find("Knot 14", "K-1");
+            for (int v = 0; display && v < kVisits; ++v) {
+                VisitRecord r = visitOf(who + "-" + std::to_string(v));
+                r.plan.by = "writer " + std::to_string(v); // the same person comes from several at once
+                finished += store.visits().finish(r, display->id).ok() ? 1 : 0;
+                std::this_thread::sleep_for(std::chrono::milliseconds(100));
+            }
+            // Who edits what somebody else has changed meanwhile is told so, and looks again.
+            for (int tries = 0; display && tries < 50; ++tries) {
+                DisplayEntry changed = *store.studio().display(display->id);
+                changed.note = QString::fromStdString("by " + who);
+                if (store.studio().change(changed, now).ok()) {
                     return;
                 }
-                Store &store = *opened.value();
-                store.setPatience(std::chrono::seconds(30));
-                const auto display = store.studio().find("Knot 14", "K-1");
-                for (int v = 0; display && v < kVisits; ++v) {
-                    const std::string id = std::to_string(w) + "-" + std::to_string(v);
-                    VisitRecord r = visitOf(id);
-                    r.plan.by = "writer " + std::to_string(v); // the same person comes from several at once
-                    finished += store.visits().finish(r, display->id).ok() ? 1 : 0;
-                    std::this_thread::sleep_for(std::chrono::milliseconds(100));
-                }
-            });
+            }
+            finished += 1000;
+        };
+        std::vector<std::jthread> writers;
+        for (int w = 0; w < kWriters; ++w) {
+            writers.emplace_back([&, w] { work(place, std::to_string(w)); });
+        }
+        for (int a = 0; a < kAway; ++a) {
+            writers.emplace_back([&, a] { work(file(a == 0 ? "away0.sqlite" : "away1.sqlite"), "away" + std::to_string(a)); });
         }
         for (int i = 0; i < 2; ++i) {
             QTest::qWait(400);
@@ -432,13 +450,48 @@ private Q_SLOTS:
             QVERIFY(m_server->start());
         }
         writers.clear();
-        QCOMPARE(finished.load(), kWriters * kVisits);
+        QCOMPARE(finished.load(), (kWriters + kAway) * kVisits);
+        // Both come home at the same time; of the second one's conflict the first one's word is already at home.
+        std::atomic<int> shown = 0, failed = 0;
+        for (int a = 0; a < kAway; ++a) {
+            writers.emplace_back([&, a] {
+                auto away = Store::open(file(a == 0 ? "away0.sqlite" : "away1.sqlite")), home = Store::open(place);
+                for (int tries = 0; away && home && tries < 20; ++tries) {
+                    auto merge = store::mergeOf(*away.value(), *home.value());
+                    if (!merge) {
+                        break;
+                    }
+                    std::vector<MergeConflict> decided = merge->conflicts;
+                    for (MergeConflict &c : decided) {
+                        c.takeMine = a == 0;
+                        shown += c.field == "note" ? 1 : 0;
+                    }
+                    const auto done = store::bringHome(*away.value(), *home.value(), decided, now);
+                    if (done) {
+                        return;
+                    }
+                    if (done.error().code != "undecided") {
+                        break;
+                    }
+                }
+                ++failed;
+            });
+        }
+        writers.clear();
+        QCOMPARE(failed.load(), 0);
+        QVERIFY(shown.load() >= kAway);
         auto store = std::move(Store::open(place)).value();
-        const auto visits = store->visits().of(store->studio().displays().front().id);
-        QCOMPARE(int(visits.size()), kWriters * kVisits);
+        QCOMPARE(store->studio().displays().size(), size_t(1));
+        const DisplayEntry display = store->studio().displays().front();
+        QVERIFY2(display.note.startsWith("by "), qPrintable(display.note));
+        const auto visits = store->visits().of(display.id, {0, 1000});
+        QCOMPARE(int(visits.size()), (kWriters + kAway) * kVisits);
+        std::set<QString> ids;
         for (const VisitEntry &v : visits) {
+            ids.insert(v.id);
             QCOMPARE(store->visits().record(v.id)->readings.size(), size_t(3));
         }
+        QCOMPARE(ids.size(), visits.size());
     }
 };
 

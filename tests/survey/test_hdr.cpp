@@ -9,8 +9,11 @@
 #include "device/bench_server.h"
 #include "device/paired_bench.h"
 #include "simlab/sim_bench.h"
+#include "survey/comparison.h"
 #include "survey/results.h"
+#include "visit/imported.h"
 #include "visit/visit.h"
+#include "words/words.h"
 
 #include <nlohmann/json.hpp>
 
@@ -432,6 +435,26 @@ private Q_SLOTS:
         plan.roomLight = false;
         auto dark = benchOf(panel, {300, 4200});
         QVERIFY(!surveyResults(run(dark, plan).record).contrast->inRoom);
+    }
+
+    // What a signal of high dynamic range gave is neither compared by the rule for ordinary colours nor made a profile of.
+    void itIsNotTakenForSomethingElse()
+    {
+        auto bench = benchOf(brightPanel());
+        const Ran ran = run(bench, planOf(SurveyKind::Hdr));
+        QVERIFY(ran.status.ok());
+        const auto file = comparedFile("bright", surveyJson(ran.record, surveyResults(ran.record)), "sRGB");
+        QVERIFY(file.ok());
+        QCOMPARE(canBeCompared({file.value()}).error().what.code, std::string("cannot-be-compared"));
+        const auto profile = visitFromReadings(readingSet(ran.record), {}, {}, fromIsoTime("2031-03-04T09:00:00Z"));
+        QVERIFY(!profile.ok());
+        QVERIFY2(plainEnglish(profile.error().what).find("high dynamic range") != std::string::npos, plainEnglish(profile.error().what).c_str());
+        // Two readings of different signals are of two states, whoever read them.
+        SurveyPlan gray = planOf(SurveyKind::Gray);
+        const Ran sdr = run(bench, gray);
+        SurveyRecord other = ran.record;
+        other.instrument.serial = "another";
+        QCOMPARE(instrumentDifference(sdr.record, other).error().code, std::string("compare"));
     }
 
     void theProtocolCarriesIt()

@@ -204,23 +204,25 @@ void EvidenceView::sourceChosen()
 QStringList EvidenceView::visitWords(EvidenceOf what) const
 {
     const VisitRecord &r = *m_visit;
+    const std::string unit = metricUnit(r.verification.metric);
     QStringList words{text(say("evidence-verdict", say("verdict-" + verdictName(r.verdict)),
                                say(r.scope() == Scope::Instrument ? "certificate-by-instrument" : "certificate-by-observer")))};
     if (r.verdict != Verdict::Pass && !r.reasons.empty()) {
         words.back() += QLatin1Char(' ') + text(r.reasons.front());
     }
     if ((what == EvidenceOf::Grays || what == EvidenceOf::Light) && !r.gray.grays.empty()) {
-        words << text(say("survey-gray", decimal(r.gray.mean, 2), decimal(r.doubt.grayMean.instrument, 2), decimal(r.doubt.grayMean.absolute, 2),
-                          decimal(r.gray.max, 2), decimal(r.gray.gammaMean, 2)));
+        words << text(say("evidence-grays", decimal(r.gray.mean, 2), decimal(r.doubt.grayMean.instrument, 2), decimal(r.doubt.grayMean.absolute, 2),
+                          decimal(r.gray.max, 2), decimal(r.gray.gammaMean, 2), unit));
     }
     if (what == EvidenceOf::Colours && !r.verification.colours.empty()) {
-        words << text(say("survey-colours-found", say("count-colours", r.verification.colours.size()), decimal(r.verification.mean, 2),
-                          decimal(r.doubt.mean.instrument, 2), decimal(r.doubt.mean.absolute, 2), decimal(r.verification.max, 2)));
+        words << text(say("evidence-colours", say("count-colours", r.verification.colours.size()), decimal(r.verification.mean, 2),
+                          decimal(r.doubt.mean.instrument, 2), decimal(r.doubt.mean.absolute, 2), decimal(r.verification.max, 2), unit));
     }
     if (what == EvidenceOf::White && r.calibrated.white.b > 0) {
         const XYZ &w = r.calibrated.white;
         words << text(say("evidence-white", decimal(w.b, 1), decimal(chromaticity(w).x, 4), decimal(chromaticity(w).y, 4),
-                          decimal(whiteDifference(w, r.targetWhite()), 2), decimal(r.doubt.white.instrument, 2), decimal(r.doubt.white.absolute, 2)));
+                          decimal(whiteDifference(w, r.targetWhite(), r.verification.metric), 2), decimal(r.doubt.white.instrument, 2),
+                          decimal(r.doubt.white.absolute, 2), unit));
     }
     std::vector<Message> shares;
     for (const char *space : {"sRGB", "Display P3", "Adobe RGB (1998)", "Rec. 2020"}) {

@@ -11413,10 +11413,6 @@
         <translation>%1 wurde nie besucht: nichts ist darüber bekannt.</translation>
     </message>
     <message>
-        <source>%1 was only checked here, never calibrated: what it was left with is not known.</source>
-        <translation>%1 wurde hier nur geprüft, nie kalibriert: womit er verlassen wurde, ist nicht bekannt.</translation>
-    </message>
-    <message>
         <source>That cannot be told yet: the light at the desk was not read.</source>
         <translation>Das lässt sich noch nicht sagen: das Licht am Arbeitsplatz wurde nicht gemessen.</translation>
     </message>
@@ -12733,10 +12729,6 @@
         <translation>Was er von den Farbräumen zeigt</translation>
     </message>
     <message>
-        <source>White %1 cd/m², x %2, y %3: %4 ΔE00 from the target&apos;s (± %5 as the instrument sees it, ± %6 for the standard observer).</source>
-        <translation>Weiß %1 cd/m², x %2, y %3: %4 ΔE00 vom Ziel (± %5, wie das Messgerät es sieht, ± %6 für den Normalbeobachter).</translation>
-    </message>
-    <message>
         <source>The LUT&apos;s steps alone make a mean of %1 ΔE00 of the grays.</source>
         <translation>Die Stufen der LUT allein machen im Mittel der Graustufen %1 ΔE00.</translation>
     </message>
@@ -12892,14 +12884,6 @@
         <translation>keine Stufe geht verloren</translation>
     </message>
     <message>
-        <source>%1: peak %2 cd/m² on a tenth of the screen, contrast %3 to one.</source>
-        <translation>%1: Spitze %2 cd/m² auf einem Zehntel des Schirms, Kontrast %3 zu eins.</translation>
-    </message>
-    <message>
-        <source>%1: peak %2 cd/m² on a tenth of the screen, contrast at least %3 to one (black lies below what the instrument sees).</source>
-        <translation>%1: Spitze %2 cd/m² auf einem Zehntel des Schirms, Kontrast mindestens %3 zu eins (Schwarz liegt unter dem, was das Messgerät sieht).</translation>
-    </message>
-    <message>
         <source>All of the screen gives %3 cd/m², %4 % of its best (%1 on %2 %).</source>
         <translation>Der ganze Schirm gibt %3 cd/m², %4 % seines Besten (%1 auf %2 %).</translation>
     </message>
@@ -12946,6 +12930,38 @@
     <message>
         <source>Turn high dynamic range off, at the computer and in the display&apos;s menu, and look again.</source>
         <translation>Schalten Sie hohen Dynamikumfang aus, am Rechner und im Menü des Bildschirms, und sehen Sie noch einmal nach.</translation>
+    </message>
+    <message>
+        <source>Of %1 checks are kept here and no calibration: what it was left with is not known.</source>
+        <translation>Von %1 sind hier Prüfungen aufbewahrt und keine Kalibrierung: womit er verlassen wurde, ist nicht bekannt.</translation>
+    </message>
+    <message>
+        <source>they are of a signal of high dynamic range, or were read from a distance, and a profile is of neither</source>
+        <translation>sie gehören zu einem Signal mit hohem Dynamikumfang oder wurden aus der Ferne gelesen, und ein Profil gilt keinem von beiden</translation>
+    </message>
+    <message>
+        <source>%1 (%2) has no colours or grays to compare by the rule: look at each in the page Evidence</source>
+        <translation>%1 (%2) hat keine Farben oder Graustufen, die nach der Regel zu vergleichen wären: sehen Sie jede auf der Seite der Belege an</translation>
+    </message>
+    <message>
+        <source>White %1 cd/m², x %2, y %3: %4 %7 from the target&apos;s (± %5 as the instrument sees it, ± %6 for the standard observer).</source>
+        <translation>Weiß %1 cd/m², x %2, y %3: %4 %7 vom Ziel (± %5, wie das Messgerät es sieht, ± %6 für den Normalbeobachter).</translation>
+    </message>
+    <message>
+        <source>Grays: mean %1 %6 (± %2 as the instrument sees it, ± %3 for the standard observer), largest %4; gamma %5.</source>
+        <translation>Graustufen: Mittel %1 %6 (± %2, wie das Messgerät es sieht, ± %3 für den Normalbeobachter), größte %4; Gamma %5.</translation>
+    </message>
+    <message>
+        <source>%1: mean %2 %6 (± %3 as the instrument sees it, ± %4 for the standard observer), largest %5.</source>
+        <translation>%1: Mittel %2 %6 (± %3, wie das Messgerät es sieht, ± %4 für den Normalbeobachter), größte %5.</translation>
+    </message>
+    <message>
+        <source>%1: peak %2 cd/m² (± %3 % as the instrument sees it, ± %4 % for the standard observer) on a tenth of the screen, contrast %5 to one.</source>
+        <translation>%1: Spitze %2 cd/m² (± %3 %, wie das Messgerät es sieht, ± %4 % für den Normalbeobachter) auf einem Zehntel des Schirms, Kontrast %5 zu eins.</translation>
+    </message>
+    <message>
+        <source>%1: peak %2 cd/m² (± %3 % as the instrument sees it, ± %4 % for the standard observer) on a tenth of the screen, contrast at least %5 to one (black lies below what the instrument sees).</source>
+        <translation>%1: Spitze %2 cd/m² (± %3 %, wie das Messgerät es sieht, ± %4 % für den Normalbeobachter) auf einem Zehntel des Schirms, Kontrast mindestens %5 zu eins (Schwarz liegt unter dem, was das Messgerät sieht).</translation>
     </message>
 </context>
 </TS>
