@@ -35,7 +35,7 @@ QString tableHtml(const std::vector<std::vector<Message>> &rows)
         all += QStringLiteral("<tr>");
         for (const Message &cell : rows[i]) {
             const QString words = escaped(cell);
-            const bool number = i > 0 && !words.isEmpty() && words.front().isDigit();
+            const bool number = i > 0 && &cell != &rows[i].front() && !words.isEmpty() && words.front().isDigit();
             all += i == 0 ? QStringLiteral("<th>%1</th>").arg(words)
                           : QStringLiteral("<td%1>%2</td>").arg(number ? QStringLiteral(" align=\"right\"") : QString(), words);
         }

@@ -112,7 +112,6 @@ Status SurveyRun::connect()
 
 Status SurveyRun::settle()
 {
-    // How a panel warms up is what stability is there to see.
     // A white of high dynamic range warms a panel as nothing else does, and glares: it warms up in the ordinary signal.
     const Signal signal = m_signal;
     if (signal != Signal::Sdr && m_plan.waitForWarmUp) {
@@ -124,6 +123,7 @@ Status SurveyRun::settle()
             return s;
         }
     }
+    // How a panel warms up is what stability is there to see.
     if (!m_plan.waitForWarmUp || m_plan.kind == SurveyKind::Stability || m_plan.kind == SurveyKind::Room) {
         return Done{};
     }

@@ -183,7 +183,9 @@ private Q_SLOTS:
                 continue;
             }
             ++visited;
-            QCOMPARE(visits.size(), size_t(2));
+            // The last two, and its last calibration: what it was left with is known of each.
+            QVERIFY(visits.size() == 2 || visits.size() == 3);
+            QVERIFY2(std::any_of(visits.begin(), visits.end(), [](const VisitEntry &v) { return v.task == Task::Full; }), qPrintable(d.name));
             QVERIFY2(history.size() >= 7, qPrintable(d.name));
             QVERIFY2(visits.front().finished < now && now - visits.front().finished < std::chrono::hours(24 * 150),
                      isoTime(visits.front().finished).c_str());

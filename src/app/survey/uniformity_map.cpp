@@ -5,6 +5,8 @@
 
 #include <QPainter>
 
+#include <algorithm>
+#include <array>
 #include <cmath>
 
 namespace lamp::app {
@@ -24,7 +26,12 @@ void UniformityMap::show(const Uniformity &found, double widthMm, double heightM
                     .arg(number(100 * p.at[0], 0), number(100 * p.at[1], 0), number(p.luminancePercent, 1), number(std::max(p.white, p.gray), 2));
     }
     setAccessibleName(tr("Map of the screen"));
-    setToolTip(tr("Lines every 5 % of luminance from the centre, thicker every 10 %"));
+    // As few lines as are read at a glance.
+    static constexpr std::array<double, 4> kSteps{1, 2, 5, 10};
+    constexpr double kMost = 6;
+    const auto *step = std::find_if(kSteps.begin(), kSteps.end(), [&](double d) { return (found.brightest - found.darkest) / d <= kMost; });
+    m_step = step == kSteps.end() ? 20 : *step;
+    setToolTip(tr("Lines every %1 % of luminance from the centre, every other one thicker").arg(number(m_step, 0)));
     setAccessibleDescription(said.join(QStringLiteral("; ")));
     QWidget::show();
     update();
@@ -44,13 +51,26 @@ void UniformityMap::paintEvent(QPaintEvent *)
     const QRectF screen((width() - w) / 2, (height() - kFoot - h) / 2, w, h);
     const double cw = w / m_found.grid, ch = h / m_found.grid;
     const double line = fontMetrics().height();
+    const auto cellOf = [&](const UniformityPlace &place) {
+        return QRectF(screen.left() + (place.at[0] * m_found.grid - 0.5) * cw, screen.top() + (place.at[1] * m_found.grid - 0.5) * ch, cw, ch);
+    };
     for (const UniformityPlace &place : m_found.places) {
-        const QRectF cell(screen.left() + (place.at[0] * m_found.grid - 0.5) * cw, screen.top() + (place.at[1] * m_found.grid - 0.5) * ch, cw, ch);
         // The centre's luminance is drawn without a tone; 20 % less with the deepest. Letters stay readable on it.
         QColor tone = ink;
         constexpr double kDeepest = 20;
         tone.setAlphaF(float(0.30 * std::clamp(-place.luminancePercent / kDeepest, 0.0, 1.0)));
-        p.fillRect(cell, tone);
+        p.fillRect(cellOf(place), tone);
+    }
+    // Not seen through: pieces of a line would be brighter where they meet.
+    const int level = int(std::lround(0.5 * ink.red() + 0.5 * palette().color(QPalette::Window).red()));
+    const QColor soft(level, level, level);
+    for (const ContourPiece &piece : luminanceContours(m_found, m_step)) {
+        p.setPen(QPen(soft, std::lround(piece.percent / m_step) % 2 == 0 ? 1.8 : 1));
+        const auto at = [&](const std::array<double, 2> &q) { return QPointF(screen.left() + q[0] * w, screen.top() + q[1] * h); };
+        p.drawLine(at(piece.ends[0]), at(piece.ends[1]));
+    }
+    for (const UniformityPlace &place : m_found.places) {
+        const QRectF cell = cellOf(place);
         p.setPen(ink);
         const bool centre = std::abs(place.at[0] - 0.5) < 1e-9 && std::abs(place.at[1] - 0.5) < 1e-9;
         const QString light = centre ? tr("centre") : tr("%1 %").arg(number(place.luminancePercent, 1));
@@ -60,14 +80,6 @@ void UniformityMap::paintEvent(QPaintEvent *)
         if (both) {
             p.drawText(cell.adjusted(0, line / 2 + 1, 0, line / 2 + 1), Qt::AlignCenter, colour);
         }
-    }
-    constexpr double kStep = 5; // percent
-    QColor soft = ink;
-    soft.setAlphaF(0.75F);
-    for (const ContourPiece &piece : luminanceContours(m_found, kStep)) {
-        p.setPen(QPen(soft, std::lround(piece.percent / kStep) % 2 == 0 ? 1.8 : 1));
-        const auto at = [&](const std::array<double, 2> &q) { return QPointF(screen.left() + q[0] * w, screen.top() + q[1] * h); };
-        p.drawLine(at(piece.ends[0]), at(piece.ends[1]));
     }
     p.setBrush(Qt::NoBrush);
     p.setPen(QPen(ink, 2));

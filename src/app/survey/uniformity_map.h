@@ -22,7 +22,7 @@ protected:
 
 private:
     Uniformity m_found;
-    double m_aspect = 16.0 / 9;
+    double m_aspect = 16.0 / 9, m_step = 5; ///< percent from line to line
 };
 
 } // namespace lamp::app

@@ -4813,8 +4813,8 @@
         <translation>%1 %</translation>
     </message>
     <message>
-        <source>Lines every 5 % of luminance from the centre, thicker every 10 %</source>
-        <translation>Linien alle 5 % der Leuchtdichte von der Mitte, dicker alle 10 %</translation>
+        <source>Lines every %1 % of luminance from the centre, every other one thicker</source>
+        <translation>Linien alle %1 % der Leuchtdichte von der Mitte, jede zweite dicker</translation>
     </message>
 </context>
 <context>
