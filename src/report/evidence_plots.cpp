@@ -220,7 +220,7 @@ Plot howManyPlot(const VisitRecord &r)
     }
     const double end = width * (kBins + 1);
     p.x = {metricUnit(r.verification.metric), "", 0, end, ticksBetween(0, end), 1};
-    p.y = {said(say("series-colours")), "", 0, 1.25 * top, ticksBetween(0, 1.25 * top), 0};
+    p.y = {said(say("series-colours")), "", 0, 1.5 * top, ticksBetween(0, 1.5 * top), 0};
     std::erase_if(p.y.ticks, [](double t) { return t != std::floor(t); });
     p.series.push_back(std::move(outline));
     if (std::isfinite(bound)) {
@@ -231,7 +231,7 @@ Plot howManyPlot(const VisitRecord &r)
                             Ink::Soft,
                             Mark::None});
         p.legend = {said(say("legend-dashed", say("series-bound")))};
-        p.legendAt = Plot::Legend::Beside;
+        p.legendAt = Plot::Legend::TopLeft;
     }
     return p;
 }
