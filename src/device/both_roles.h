@@ -9,6 +9,8 @@ namespace lamp {
 /// \param instrument its number; -1: the one that it starts with \return an error that says what it lacks; nothing was changed then
 Result<BenchInfo> greetBoth(Bench &bench, int instrument);
 
+constexpr double kDisplaySwitches = 5; ///< s that displays take to change over (common practice, no published source)
+
 /// A display in a signal that was asked for.
 struct InSignal {
     DisplayInfo display;        ///< as it is now

@@ -137,7 +137,8 @@ Plot meanwhilePlot(const VisitRecord &r)
         }
     }
     // Of several states the last, where all that is judged was read.
-    std::erase_if(whites, [&](const Measurement *m) { return m->state != whites.back()->state; });
+    const int last = whites.empty() ? 0 : whites.back()->state;
+    std::erase_if(whites, [last](const Measurement *m) { return m->state != last; });
     // Where a visit was gone on with, its bench's clock began anew: what lies before is of another time.
     for (size_t i = whites.size(); i-- > 1;) {
         if (whites[i]->t < whites[i - 1]->t) {

@@ -302,7 +302,7 @@ Plot anglePlot(const AnglesFound &f, const char *title, Axis y, double (*of)(con
 {
     Plot p;
     p.title = said(say(title));
-    const double most = std::max(1.0, f.widest);
+    const double most = std::max({1.0, f.widest[0], f.widest[1]});
     p.x = {said(say("axis-angle")), "°", -most, most, ticksBetween(-most, most), 0};
     for (const size_t axis : {size_t(0), size_t(1)}) {
         Series s{said(say(axis == 0 ? "series-sideways" : "series-upwards")),

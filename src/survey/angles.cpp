@@ -4,6 +4,7 @@
 #include "base/text.h"
 #include "colour/difference.h"
 #include "colour/spaces.h"
+#include "survey/seen_contrast.h"
 
 #include <algorithm>
 #include <cmath>
@@ -123,10 +124,11 @@ std::optional<AnglesFound> anglesOf(const SurveyRecord &r)
             v.gray = grayDifference(gray->xyz, white->xyz, frontGray->xyz, front->xyz);
         }
         if (black != nullptr) {
-            v.contrastAtLeast = black->tooDark || black->xyz.b < r.instrument.floorCdM2;
-            v.contrast = white->xyz.b / (v.contrastAtLeast ? std::max({r.instrument.floorCdM2, black->sigma.b, 1e-6}) : black->xyz.b);
+            const SeenContrast seen = seenContrast(*white, *black, r.instrument.floorCdM2);
+            v.contrast = seen.value;
+            v.contrastAtLeast = seen.atLeast;
         }
-        f.widest = std::max(f.widest, degrees(d));
+        f.widest = {std::max(f.widest[0], std::abs(d[0])), std::max(f.widest[1], std::abs(d[1]))};
         f.views.push_back(v);
     }
     f.half = reached(f.views, 100 * kHalf, [](const AngleView &v) { return std::max(0.0, -v.percent); });
@@ -141,14 +143,18 @@ std::vector<Message> anglesSaid(const AnglesFound &f)
         return to;
     }
     const auto worst = std::max_element(f.views.begin(), f.views.end(), [](const AngleView &p, const AngleView &q) { return p.uv < q.uv; });
-    to.push_back(f.half ? say("angles-half", decimal(*f.half, 0)) : say("angles-no-half", decimal(f.widest, 0)));
+    to.push_back(f.half ? say("angles-half", decimal(*f.half, 0)) : say("angles-no-half", decimal(f.widest[0], 0), decimal(f.widest[1], 0)));
     to.push_back(f.moved ? say("angles-moved", decimal(*f.moved, 0), decimal(worst->uv, 3))
-                         : say("angles-not-moved", decimal(worst->uv, 4), decimal(f.widest, 0)));
-    double worstGray = 0;
+                         : say("angles-not-moved", decimal(worst->uv, 4), decimal(f.widest[0], 0), decimal(f.widest[1], 0)));
+    std::optional<double> worstGray; // from in front it is none of them
     for (const AngleView &v : f.views) {
-        worstGray = std::max(worstGray, v.gray.value_or(0));
+        if (v.gray && degrees(v.from) > 0) {
+            worstGray = std::max(worstGray.value_or(0), *v.gray);
+        }
     }
-    to.push_back(say("angles-gray", decimal(worstGray, 1)));
+    if (worstGray) {
+        to.push_back(say("angles-gray", decimal(*worstGray, 1)));
+    }
     to.push_back(say("angles-room"));
     if (std::abs(f.driftPercent) >= 1) {
         to.push_back(say("survey-drift", decimal(f.driftPercent, 1)));

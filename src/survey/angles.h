@@ -23,7 +23,7 @@ struct AnglesFound {
     /// Degrees from the normal at which white has lost half of its luminance (as viewing angles of displays are often stated), and at which it
     /// has moved by 0.01 in u'v', between two that were read; nothing where no direction gets there.
     std::optional<double> half, moved;
-    double widest = 0; ///< degrees that were looked from
+    std::array<double, 2> widest{}; ///< degrees that were looked from, sideways and up and down
 };
 
 Result<std::vector<SurveyPatch>> anglePatches(const DisplayInfo &display);

@@ -5,6 +5,7 @@
 #include "colour/difference.h"
 #include "colour/spaces.h"
 #include "colour/tone.h"
+#include "survey/seen_contrast.h"
 
 #include <algorithm>
 #include <cmath>
@@ -336,11 +337,10 @@ std::optional<HdrFound> hdrOf(const SurveyRecord &r)
     f.peak = white->xyz;
     const double noise = white->sigma.b / white->xyz.b;
     f.peakPercentK2 = {200 * noise, 200 * std::hypot(noise, r.accuracy().luminance)};
-    // Below its floor, or within its noise, nobody has measured it.
-    f.blackAtMost = black->tooDark || black->xyz.b < r.instrument.floorCdM2 || black->xyz.b <= black->sigma.b;
+    const SeenContrast seen = seenContrast(*white, *black, r.instrument.floorCdM2);
+    f.blackAtMost = seen.atLeast;
     f.black = black->tooDark ? 0 : black->xyz.b;
-    const double level = f.blackAtMost ? std::max({r.instrument.floorCdM2, black->sigma.b, 1e-6}) : f.black;
-    f.contrast = f.peak.b / level;
+    f.contrast = seen.value;
     std::vector<const Measurement *> readings;
     for (size_t i = 0; i < r.patches.size(); ++i) {
         const Measurement *m = r.of(i);
@@ -399,7 +399,7 @@ std::vector<Message> hdrSaid(const HdrFound &f)
         const auto worst =
             std::max_element(f.colours.begin(), f.colours.end(), [](const HdrColour &p, const HdrColour &q) { return p.deltaE < q.deltaE; });
         to.push_back(say("hdr-colours", decimal(f.colourMean, 1), decimal(f.colourMeanK2.instrument, 2), decimal(f.colourMeanK2.absolute, 1),
-                         decimal(f.colourMax, 1), say("patch-named", worst->name)));
+                         decimal(f.colourMax, 1), say("patch-named", worst->name), say("count-colours", f.colours.size())));
     }
     if (f.colourLight) {
         to.push_back(say("hdr-colour-light", decimal(100 * *f.colourLight, 0)));

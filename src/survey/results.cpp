@@ -3,6 +3,7 @@
 
 #include "gamut/gamut.h"
 #include "icc/icc.h"
+#include "survey/seen_contrast.h"
 
 #include <algorithm>
 #include <cmath>
@@ -246,18 +247,6 @@ std::optional<Uniformity> uniformityOf(const SurveyRecord &r)
     return u;
 }
 
-/// White over black; the least that it can be where black was not seen.
-void tellContrast(const Measurement &white, const Measurement &black, double floor, double &contrast, bool &atLeast, double *k2 = nullptr)
-{
-    // Below the instrument's floor, or within its noise, nobody has measured it: no darker than it may be.
-    atLeast = black.tooDark || black.xyz.b < floor || black.xyz.b <= black.sigma.b;
-    const double level = atLeast ? std::max(floor, black.tooDark ? black.sigma.b : black.xyz.b + 2 * black.sigma.b) : black.xyz.b;
-    contrast = level > 0 ? white.xyz.b / level : 0;
-    if (k2 != nullptr) {
-        *k2 = 2 * black.sigma.b;
-    }
-}
-
 std::optional<ContrastFound::InRoom> inRoomLight(const SurveyRecord &r, const ContrastFound &dark)
 {
     const Measurement *lux = r.named("room"), *white = r.named("white from the desk"), *black = r.named("black from the desk");
@@ -266,11 +255,12 @@ std::optional<ContrastFound::InRoom> inRoomLight(const SurveyRecord &r, const Co
         room.lux = lux->xyz.b;
     }
     if (white != nullptr && black != nullptr && white->xyz.b > 0) {
-        bool atLeast = false;
+        const SeenContrast seen = seenContrast(*white, *black, r.instrument.floorCdM2);
         room.seen = true;
-        tellContrast(*white, *black, r.instrument.floorCdM2, room.contrast, atLeast);
-        room.contrastHigh = room.contrast;
-        room.blackLow = room.black = white->xyz.b / room.contrast;
+        room.atLeast = seen.atLeast;
+        room.contrast = room.contrastHigh = seen.value;
+        room.blackLow = seen.atLeast ? 0 : black->xyz.b;
+        room.black = seen.value > 0 ? white->xyz.b / seen.value : 0;
         return room;
     }
     if (!room.lux) {
@@ -280,6 +270,7 @@ std::optional<ContrastFound::InRoom> inRoomLight(const SurveyRecord &r, const Co
     // source); mirror images of lamps come on top, and depend on where one sits.
     constexpr double kLeast = 0.005, kMost = 0.04;
     const auto reflected = [&](double share) { return *room.lux * share / std::numbers::pi; };
+    room.reflectanceSaid = r.plan.reflectance.has_value();
     const double darkBlack = dark.atLeast ? 0 : dark.black.b, least = reflected(r.plan.reflectance.value_or(kLeast)),
                  most = reflected(r.plan.reflectance.value_or(kMost));
     room.blackLow = darkBlack + least;
@@ -298,7 +289,10 @@ std::optional<ContrastFound> contrastOf(const SurveyRecord &r)
     ContrastFound c;
     c.white = white->xyz;
     c.black = black->xyz;
-    tellContrast(*white, *black, r.instrument.floorCdM2, c.contrast, c.atLeast, &c.blackK2);
+    const SeenContrast seen = seenContrast(*white, *black, r.instrument.floorCdM2);
+    c.contrast = seen.value;
+    c.atLeast = seen.atLeast;
+    c.blackK2 = 2 * black->sigma.b;
     if (const Measurement *m = r.named("black beside white")) {
         c.besideWhite = m->xyz.b;
     }
@@ -374,7 +368,9 @@ ModeFound modeOf(const SurveyRecord &r, const std::string &mode)
         return f;
     }
     f.white = panel->white;
-    tellContrast(*part.named("white"), *part.named("black"), r.instrument.floorCdM2, f.contrast, f.contrastAtLeast);
+    const SeenContrast seen = seenContrast(*part.named("white"), *part.named("black"), r.instrument.floorCdM2);
+    f.contrast = seen.value;
+    f.contrastAtLeast = seen.atLeast;
     f.colours = colourDifferences(r, mode).value_or(ColourDifferences{});
     f.coverage = coveragePercent(gamutOf(panel->matrix(), panel->black).blackCompensated(), gamutOf(*rgbSpace(r.plan.space)));
     double sum = 0;

@@ -87,6 +87,8 @@ struct ContrastFound {
         bool seen = false;                     ///< looked at from there; else worked out
         double blackLow = 0, black = 0;        ///< cd/m², with what is reflected: the least and the most that it may be; alike where it was seen
         double contrast = 0, contrastHigh = 0; ///< the least and the most that it may be
+        bool atLeast = false;                  ///< seen from there black lay below what the instrument sees: contrast is no less than that
+        bool reflectanceSaid = false;          ///< else it is between what screens usually reflect
     };
     std::optional<InRoom> inRoom;
 };

@@ -100,7 +100,7 @@ Json json(const ContrastFound::InRoom &r)
     return {{"lux", r.lux ? rounded(*r.lux) : Json(nullptr)},
             {"seen_from_desk", r.seen},
             {"black_cd_m2", Json::array({rounded(r.blackLow, 4), rounded(r.black, 4)})},
-            {"contrast", Json::array({rounded(r.contrast, 4), rounded(r.contrastHigh, 4)})}};
+            {"contrast", Json::array({rounded(r.contrast, 4), r.atLeast ? Json(nullptr) : rounded(r.contrastHigh, 4)})}};
 }
 
 Json optionalJson(const std::optional<double> &v, int figures = 5)
@@ -135,7 +135,7 @@ Json json(const HdrFound &f)
     return {{"signal", signalName(f.signal)},
             {"peak", xyJson(f.peak)},
             {"peak_percent_uncertainty", k2Json(f.peakPercentK2)},
-            {"black_cd_m2", rounded(f.black)},
+            {"black_cd_m2", f.blackAtMost ? Json(nullptr) : rounded(f.black)},
             {"black_at_most", f.blackAtMost},
             {"contrast", rounded(f.contrast, 4)},
             {"knee_cd_m2", optionalJson(f.knee)},

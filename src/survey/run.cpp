@@ -290,7 +290,8 @@ void SurveyRun::tell(size_t done)
 
 Status SurveyRun::plausible(size_t i) const
 {
-    if (m_r.of(i) == nullptr || m_r.patches[i].room) {
+    // In a bright room black seen from afar may be as bright as white: that is the room's nature.
+    if (m_r.of(i) == nullptr || m_r.patches[i].room || m_r.patches[i].from) {
         return Done{};
     }
     const Measurement &m = *m_r.of(i);

@@ -8,8 +8,6 @@
 
 namespace lamp {
 
-constexpr double kDisplaySwitches = 5; ///< s that displays take to change over (common practice, no published source)
-
 /// One run of a plan over its patches, on a bench.
 class SurveyRun {
 public:

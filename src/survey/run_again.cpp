@@ -102,6 +102,10 @@ Status SurveyRun::readDoubtfulAgain()
         if (!agreed && agreed.error().code != "not-repeating") {
             return agreed.error();
         }
+        const auto confirmed = std::find_if(m_r.readings.begin(), m_r.readings.end(), [&](const Measurement &m) { return m.index == first.index; });
+        if (agreed && !confirmed->superseded) {
+            continue; // it stands, as long as it was averaged
+        }
         // What never reads alike twice is not known.
         m_r.readingOf[i] =
             agreed ? int(std::find_if(m_r.readings.begin(), m_r.readings.end(), [&](const Measurement &m) { return m.index == agreed->index; })

@@ -47,10 +47,11 @@ void add(std::vector<Message> &to, const ContrastFound &c)
     }
     if (c.inRoom) {
         const ContrastFound::InRoom &i = *c.inRoom;
-        to.push_back(i.seen ? say("contrast-seen-in-room", decimal(i.black, 2), decimal(i.contrast, 0))
-                     : i.contrastHigh > i.contrast * 1.001
-                         ? say("contrast-in-room-between", decimal(*i.lux, 0), decimal(i.contrast, 0), decimal(i.contrastHigh, 0))
-                         : say("contrast-by-lux", decimal(*i.lux, 0), decimal(i.contrast, 0)));
+        to.push_back(i.seen && i.atLeast                   ? say("contrast-least-in-room", decimal(i.contrast, 0))
+                     : i.seen                              ? say("contrast-seen-in-room", decimal(i.black, 2), decimal(i.contrast, 0))
+                     : i.contrastHigh > i.contrast * 1.001 ? say(i.reflectanceSaid ? "contrast-in-room-black" : "contrast-in-room-between",
+                                                                 decimal(*i.lux, 0), decimal(i.contrast, 0), decimal(i.contrastHigh, 0))
+                                                           : say("contrast-by-lux", decimal(*i.lux, 0), decimal(i.contrast, 0)));
     }
     if (c.dims) {
         const auto most =

@@ -207,8 +207,7 @@ Status Visit::connect()
     if (display->maxPatchArea) {
         m_s.gauge->setPatchArea(std::min(0.1, *display->maxPatchArea));
     }
-    constexpr double kSwitches = 5; // s that displays take to change over (common practice, no published source)
-    if (const Status s = inSdr->changed() ? m_s.gauge->wait(kSwitches) : Status(Done{}); !s) {
+    if (const Status s = inSdr->changed() ? m_s.gauge->wait(kDisplaySwitches) : Status(Done{}); !s) {
         return s;
     }
     // A visit that goes on finds the instrument where it was laid, or lays it there.

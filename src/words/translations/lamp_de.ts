@@ -12522,16 +12522,8 @@
         <translation>Weiß verliert die Hälfte seines Lichts bei %1° von der Senkrechten, in der Richtung, in der es zuerst geschieht.</translation>
     </message>
     <message>
-        <source>White keeps more than half of its light to %1° from the normal.</source>
-        <translation>Weiß behält bis %1° von der Senkrechten mehr als die Hälfte seines Lichts.</translation>
-    </message>
-    <message>
         <source>Its colour has moved by 0.01 in u′v′ at %1°; by %2 at the worst.</source>
         <translation>Seine Farbe hat sich bei %1° um 0,01 in u′v′ bewegt, schlimmstenfalls um %2.</translation>
-    </message>
-    <message>
-        <source>Its colour moves by at most %1 in u′v′ to %2°.</source>
-        <translation>Seine Farbe bewegt sich bis %2° um höchstens %1 in u′v′.</translation>
     </message>
     <message>
         <source>A middle gray beside its own white changes by at most %1 ΔE00.</source>
@@ -12900,10 +12892,6 @@
         <translation>Ab %1 cd/m² bleibt er 5 % hinter dem Signal zurück, und über %2 unterscheidet er nichts mehr.</translation>
     </message>
     <message>
-        <source>Display P3 around a white of 203 cd/m²: mean ΔE ITP %1 (± %2 as the instrument sees it, ± %3 for the standard observer), largest %4 (%5).</source>
-        <translation>Display P3 um ein Weiß von 203 cd/m²: Mittel ΔE ITP %1 (± %2, wie das Messgerät es sieht, ± %3 für den Normalbeobachter), größte %4 (%5).</translation>
-    </message>
-    <message>
         <source>After %1 white gives %2 cd/m², %3 %.</source>
         <translation>Nach %1 gibt Weiß %2 cd/m², %3 %.</translation>
     </message>
@@ -12962,6 +12950,26 @@
     <message>
         <source>%1: peak %2 cd/m² (± %3 % as the instrument sees it, ± %4 % for the standard observer) on a tenth of the screen, contrast at least %5 to one (black lies below what the instrument sees).</source>
         <translation>%1: Spitze %2 cd/m² (± %3 %, wie das Messgerät es sieht, ± %4 % für den Normalbeobachter) auf einem Zehntel des Schirms, Kontrast mindestens %5 zu eins (Schwarz liegt unter dem, was das Messgerät sieht).</translation>
+    </message>
+    <message>
+        <source>Display P3 around a white of 203 cd/m², %6: mean ΔE ITP %1 (± %2 as the instrument sees it, ± %3 for the standard observer), largest %4 (%5).</source>
+        <translation>Display P3 um ein Weiß von 203 cd/m², %6: Mittel ΔE ITP %1 (± %2, wie das Messgerät es sieht, ± %3 für den Normalbeobachter), größte %4 (%5).</translation>
+    </message>
+    <message>
+        <source>White keeps more than half of its light to %1° sideways and %2° up and down.</source>
+        <translation>Weiß behält bis %1° seitlich und %2° auf und ab mehr als die Hälfte seines Lichts.</translation>
+    </message>
+    <message>
+        <source>Its colour moves by at most %1 in u′v′ to %2° sideways and %3° up and down.</source>
+        <translation>Seine Farbe bewegt sich bis %2° seitlich und %3° auf und ab um höchstens %1 in u′v′.</translation>
+    </message>
+    <message>
+        <source>From the desk, in the room&apos;s light, contrast is at least %1 to one: black lies below what the instrument sees.</source>
+        <translation>Vom Arbeitsplatz aus, im Licht des Raums, ist der Kontrast mindestens %1 zu eins: Schwarz liegt unter dem, was das Messgerät sieht.</translation>
+    </message>
+    <message>
+        <source>With %1 lx at the desk, and what the screen is said to reflect, contrast is between %2 and %3 to one: black itself lies below what the instrument sees.</source>
+        <translation>Mit %1 lx am Arbeitsplatz und dem, was der Schirm zurückwerfen soll, liegt der Kontrast zwischen %2 und %3 zu eins: Schwarz selbst liegt unter dem, was das Messgerät sieht.</translation>
     </message>
 </context>
 </TS>
