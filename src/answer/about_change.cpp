@@ -6,7 +6,9 @@
 #include "visit/figures.h"
 
 #include <algorithm>
+#include <array>
 #include <cmath>
+#include <numbers>
 
 namespace lamp::answers {
 
@@ -72,6 +74,74 @@ void sayStanding(Counsel &a, const VisitRecord &r)
     }
 }
 
+/// Towards which hue a white stands from its target, by its hue angle in CIELAB with the target for white; empty where there is none to speak of.
+Message towards(const VisitRecord &r)
+{
+    const XYZ &white = r.verification.white.xyz;
+    const Lab lab = labOf(relativeTo(white, white.b), whiteOf(r.targetWhite()));
+    constexpr double kNone = 0.5; // of chroma: less has no hue that anybody could name
+    if (!(std::hypot(lab.b, lab.c) > kNone)) {
+        return {};
+    }
+    // Red, yellow, green and blue at the angles of unique hues (CIE 159:2004, CIECAM02, from memory), the rest between them.
+    struct Hue {
+        const char *name;
+        double degrees;
+    };
+    static constexpr std::array<Hue, 9> kHues{{{"hue-red", 20},
+                                               {"hue-orange", 55},
+                                               {"hue-yellow", 90},
+                                               {"hue-yellow-green", 127},
+                                               {"hue-green", 164},
+                                               {"hue-blue-green", 201},
+                                               {"hue-blue", 238},
+                                               {"hue-violet", 288},
+                                               {"hue-magenta", 338}}};
+    const double degrees = std::atan2(lab.c, lab.b) * 180 / std::numbers::pi;
+    const auto nearest = std::min_element(kHues.begin(), kHues.end(), [degrees](const Hue &p, const Hue &q) {
+        return std::abs(std::remainder(degrees - p.degrees, 360)) < std::abs(std::remainder(degrees - q.degrees, 360));
+    });
+    return say(nearest->name);
+}
+
+/// The newest reading of white since a visit, by a visit that changed nothing.
+const VisitRecord *checkSince(const AskedAbout &about, const VisitRecord &last)
+{
+    const auto it = std::find_if(about.visits.begin(), about.visits.end(), [&](const VisitRecord &r) {
+        return r.plan.task == Task::Check && r.finished > last.finished && standing(r);
+    });
+    return it == about.visits.end() ? nullptr : &*it;
+}
+
+/// What a check since the calibration says of a cast. \return nothing where it saw none that its readings leave no doubt of
+std::optional<Counsel> castSeen(const AskedAbout &about, const VisitRecord &last)
+{
+    const VisitRecord *check = checkSince(about, last);
+    const Figure white = check != nullptr ? figuresOf(*check).white : Figure{};
+    const Message hue = check != nullptr ? towards(*check) : Message{};
+    // By its own tolerance, or what everybody sees (common practice, no published source); without its uncertainty nothing is said of it.
+    constexpr double kSeen = 2;
+    if (!white.value || !white.k2 || hue.empty() || *white.value - *white.k2 <= kSeen) {
+        return {};
+    }
+    Counsel a;
+    a.said = say("answer-cast-seen", Day{check->finished}, decimal(*white.value, 1), hue);
+    sayStanding(a, last);
+    const std::vector<Message> turned = differences(last, *check);
+    a.because.insert(a.because.end(), turned.begin(), turned.end());
+    a.next = settingBack(last, *check);
+    a.open = a.next.empty(); // what made it is not known
+    if (a.open) {
+        a.because.push_back(say("answer-cause-sought"));
+    }
+    if (daysBetween(check->finished, about.now) > kFresh) {
+        a.because.push_back(say("answer-looked-at-then", decimal(daysBetween(check->finished, about.now), 0)));
+    }
+    a.next.push_back({AnswerStep::Do::Diagnose, say("step-diagnose")});
+    a.next.push_back({AnswerStep::Do::FullVisit, say("step-full-visit")});
+    return a;
+}
+
 } // namespace
 
 Counsel cast(const AskedAbout &about)
@@ -83,6 +153,9 @@ Counsel cast(const AskedAbout &about)
     Counsel a;
     const KnownDocument *found = diagnosis(about);
     if (found == nullptr) {
+        if (const auto seen = castSeen(about, *last)) {
+            return *seen;
+        }
         sayStanding(a, *last);
         a.open = true;
         // A verdict that white and grays were right says when it was so, not that it is so now.
@@ -131,17 +204,25 @@ Counsel changed(const AskedAbout &about)
     Counsel a;
     // What calibrated it says how it was left: nobody has read it since either.
     const bool setAnew = now.plan.task == Task::Full || now.plan.task == Task::Refresh;
-    if (stood.size() < 2 || setAnew || daysBetween(now.finished, about.now) > kFresh) {
-        a.open = true;
-        a.said = say("answer-not-read-since", Day{now.finished});
-        sayStanding(a, now);
-        a.next = {{AnswerStep::Do::Check, say("step-check")}, {AnswerStep::Do::Diagnose, say("step-diagnose")}};
-        return a;
+    const bool fresh = daysBetween(now.finished, about.now) <= kFresh;
+    const auto notRead = [&] {
+        Counsel c;
+        c.open = true;
+        c.said = say("answer-not-read-since", Day{now.finished});
+        sayStanding(c, now);
+        c.next = {{AnswerStep::Do::Check, say("step-check")}, {AnswerStep::Do::Diagnose, say("step-diagnose")}};
+        return c;
+    };
+    if (stood.size() < 2 || setAnew) {
+        return notRead();
     }
     const VisitRecord &before = *stood[1];
     VisitRecord held = now;
     held.plan.earlier = earlierOf(before);
     const auto change = changeSince(held);
+    if (!change && !fresh) {
+        return notRead();
+    }
     if (!change) {
         a.open = true;
         a.said = say("answer-not-read-since", Day{before.finished});
@@ -166,11 +247,19 @@ Counsel changed(const AskedAbout &about)
                  levelOpen = std::hypot(100 * levelK2.value_or(0) / was, change->luminanceK2);
     const bool moved = known && (white > std::max(kSeenWhite, whiteOpen) || std::abs(luminance) > std::max(kSeenLevel, levelOpen));
     const bool may = !known || white + whiteOpen > kSeenWhite || std::abs(luminance) + levelOpen > kSeenLevel;
-    a.said = moved ? say("answer-has-changed", Day{before.finished}, decimal(white, 2), decimal(luminance, 1))
+    // What had moved by then is known; that nothing had says nothing of today.
+    if (!fresh && !moved) {
+        return notRead();
+    }
+    a.said = moved ? (fresh ? say("answer-has-changed", Day{before.finished}, decimal(white, 2), decimal(luminance, 1))
+                            : say("answer-had-changed", Day{before.finished}, Day{now.finished}, decimal(white, 2), decimal(luminance, 1)))
                    : (may ? say("answer-change-open", Day{before.finished}, decimal(white, 2), decimal(luminance, 1))
                           : say("answer-has-not-changed", Day{before.finished}, decimal(white, 2), decimal(luminance, 1)));
     a.open = !moved && may;
     a.because = differences(before, now);
+    if (!fresh) {
+        a.because.push_back(say("answer-looked-at-then", decimal(daysBetween(now.finished, about.now), 0)));
+    }
     if (a.because.empty()) {
         a.because.push_back(say(moved ? "answer-nothing-turned" : "answer-all-as-it-was"));
     }

@@ -177,11 +177,12 @@ Counsel mode(const AskedAbout &about)
         }
         a.because.push_back(say("answer-mode-line", one.name, decimal(one.mean, 2), decimal(one.max, 2), c.choice.lines[i].why));
     }
-    a.open = !c.choice.chosen;
-    a.said = c.choice.chosen ? say("answer-use-mode", c.candidates[*c.choice.chosen].name, Day{modes->finished}, c.choice.reason) : c.choice.reason;
+    const auto which = c.choice.chosen ? c.choice.chosen : c.choice.toCalibrate;
+    a.open = !which;
+    a.said = which ? say("answer-use-mode", c.candidates[*which].name, Day{modes->finished}, c.choice.reason) : c.choice.reason;
     const bool uniform = std::any_of(c.candidates.begin(), c.candidates.end(), [](const Candidate &k) { return k.uniformity.has_value(); });
-    if (c.choice.chosen) {
-        const std::string &name = c.candidates[*c.choice.chosen].name;
+    if (which) {
+        const std::string &name = c.candidates[*which].name;
         a.next.push_back({AnswerStep::Do::FullVisit, say("step-visit-in-mode", name), {}, name});
     }
     if (!uniform && c.candidates.size() > 1) {

@@ -97,12 +97,18 @@ Counsel printsDark(const AskedAbout &about)
     sayPaper(a, screen, onPrints);
     const bool off = last.verdict == Verdict::Fail;
     constexpr double kStale = 42; // days, common practice: every three to four weeks, and before each important assignment
-    if (off || daysBetween(last.finished, about.now) > kStale) {
-        a.said = say(off ? "answer-display-off" : "answer-display-not-looked-at", Day{last.finished});
-        a.next = {{off ? AnswerStep::Do::FullVisit : AnswerStep::Do::Check, off ? say("step-full-visit") : say("step-check")}};
-    } else if (paper < kDimPrint * screen) {
+    const bool dark = paper < kDimPrint * screen, old = daysBetween(last.finished, about.now) > kStale;
+    const AnswerStep mend = off ? AnswerStep{AnswerStep::Do::FullVisit, say("step-full-visit")} : AnswerStep{AnswerStep::Do::Check, say("step-check")};
+    if (dark) {
         a.said = say("answer-prints-in-dark", decimal(onPrints, 0), decimal(screen * std::numbers::pi / kPaper, 0));
         a.next = {{AnswerStep::Do::MeasureRoom, say("step-measure-booth")}, {AnswerStep::Do::Look, say("step-look-proof")}};
+        if (off || old) {
+            a.because.push_back(say(off ? "answer-and-display-off" : "answer-and-not-looked-at", Day{last.finished}));
+            a.next.insert(a.next.begin() + 1, mend);
+        }
+    } else if (off || old) {
+        a.said = say(off ? "answer-display-off" : "answer-display-not-looked-at", Day{last.finished});
+        a.next = {mend};
     } else {
         a.said = say("answer-screen-right", decimal(screen, 0));
         a.next = {{AnswerStep::Do::Look, say("step-look-proof")}};

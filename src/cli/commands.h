@@ -138,6 +138,7 @@ int backUpStore(const FleetOptions &options);
 /// Copies the studio to another place, file or server, and compares; with --use it is looked for there from then on.
 int moveStore(const FleetOptions &options);
 /// Takes a copy along to work on while the studio's place is out of reach; brings home what was done in it.
+int listStudios(const FleetOptions &options);
 int takeStoreAlong(const FleetOptions &options);
 int bringStoreHome(const FleetOptions &options);
 /// Says what a user of the server may do with the studio.

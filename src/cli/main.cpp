@@ -390,6 +390,7 @@ void addFleet(CLI::App &app, FleetOptions &o, int &status)
     keep("take", phrase("cli", "Takes a copy along, to work on while the studio is out of reach"), takeStoreAlong)
         ->add_option("FILE", o.out, phrase("cli", "Where to"))
         ->required();
+    keep("studios", phrase("cli", "Lists the studios of a server's database that you may look at"), listStudios);
     auto *granting = keep("grant", phrase("cli", "Says what a user of the server may do with the studio"), grantStore);
     granting->add_option("USER", o.user, phrase("cli", "That the server knows"))->required();
     granting->add_option("ROLE", o.role, phrase("cli", "read, measure (not rooms, plan and name), administer, or none"))

@@ -26,15 +26,16 @@ constexpr std::chrono::seconds kPatience{30};
 
 } // namespace
 
-OpenStudio::OpenStudio(const std::string &path, bool mayMake)
+std::unique_ptr<QCoreApplication> applicationHere()
 {
-    // Database drivers are found by way of it.
     static int count = 1;
     static std::string name = "dutiful-lamp-cli";
     static std::array<char *, 2> arguments{name.data(), nullptr};
-    if (QCoreApplication::instance() == nullptr) {
-        m_application = std::make_unique<QCoreApplication>(count, arguments.data());
-    }
+    return QCoreApplication::instance() == nullptr ? std::make_unique<QCoreApplication>(count, arguments.data()) : nullptr;
+}
+
+OpenStudio::OpenStudio(const std::string &path, bool mayMake) : m_application(applicationHere())
+{
     const QString where = path.empty() ? defaultStorePath() : QString::fromStdString(path);
     if (std::error_code none; !mayMake && !store::isServer(where) && !fs::exists(where.toStdString(), none)) {
         m_store =
@@ -158,6 +159,30 @@ int grantStore(const FleetOptions &o)
         printJson({{"user", o.user}, {"role", o.role}, {"store", store.shown().toStdString()}});
     } else {
         std::cout << said(say("role-given", o.user, say("role-" + o.role), store.shown().toStdString())) << "\n";
+    }
+    return kDone;
+}
+
+int listStudios(const FleetOptions &o)
+{
+    const auto application = applicationHere();
+    const QString where = o.store.empty() ? defaultStorePath() : QString::fromStdString(o.store);
+    const auto studios = store::studiosOn(where);
+    if (!studios) {
+        return report(studios.error(), o.json);
+    }
+    auto all = nlohmann::json::array();
+    for (const store::ServerStudio &s : *studios) {
+        all.push_back({{"studio", s.name.toStdString()}, {"name", s.title.toStdString()}});
+        if (!o.json) {
+            std::cout << said(say("studio-listed", s.name.isEmpty() ? say("studio-of-database") : verbatim(s.name.toStdString()), s.title.toStdString()))
+                      << "\n";
+        }
+    }
+    if (o.json) {
+        printJson({{"studios", all}});
+    } else if (studios->empty()) {
+        std::cout << said(say("no-studios-there")) << "\n";
     }
     return kDone;
 }

@@ -11,6 +11,9 @@
 
 namespace lamp::cli {
 
+/// What Qt finds database drivers by; nothing where there is one already.
+std::unique_ptr<QCoreApplication> applicationHere();
+
 /// The studio's store, with what Qt needs to open one.
 class OpenStudio {
 public:

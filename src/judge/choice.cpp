@@ -25,6 +25,34 @@ template <typename Figure> bool narrow(std::vector<size_t> &left, const std::vec
     return left.size() < before;
 }
 
+/// \pre all were discarded
+void chooseToCalibrate(Choice &choice, const std::vector<Candidate> &all, const ChoiceRule &rule)
+{
+    std::vector<size_t> left;
+    for (size_t i = 0; i < all.size(); ++i) {
+        if (std::isfinite(all[i].max)) {
+            left.push_back(i);
+        }
+    }
+    const auto kept = [&](size_t i) { return all[i].keptLuminance && all[i].keptContrast && *all[i].keptLuminance > 0 && *all[i].keptContrast > 0; };
+    if (left.empty() || !std::all_of(left.begin(), left.end(), kept)) {
+        return;
+    }
+    constexpr double kTenth = 0.1;
+    narrow(
+        left, all, [](const Candidate &c) { return c.uniformity; }, rule.uniformity);
+    narrow(
+        left, all, [](const Candidate &c) { return std::optional(-std::log(*c.keptContrast)); }, std::log1p(kTenth));
+    narrow(
+        left, all, [](const Candidate &c) { return c.gamut ? std::optional(-*c.gamut) : std::nullopt; }, 1.0);
+    narrow(
+        left, all, [](const Candidate &c) { return std::optional(-std::log(*c.keptLuminance)); }, std::log1p(kTenth));
+    // What is nearest as it is bends the ramps least.
+    choice.toCalibrate = *std::min_element(left.begin(), left.end(), [&](size_t p, size_t q) { return all[p].mean < all[q].mean; });
+    const Candidate &c = all[*choice.toCalibrate];
+    choice.reason = say("choice-none-calibrate", decimal(rule.limit, 1), c.name, decimal(*c.keptLuminance, 0), decimal(*c.keptContrast, 0));
+}
+
 } // namespace
 
 Choice choose(const std::vector<Candidate> &all, const ChoiceRule &rule)
@@ -47,6 +75,7 @@ Choice choose(const std::vector<Candidate> &all, const ChoiceRule &rule)
     }
     if (left.empty()) {
         choice.reason = say("choice-none", decimal(rule.limit, 1));
+        chooseToCalibrate(choice, all, rule);
         return choice;
     }
     const auto best = *std::min_element(left.begin(), left.end(), [&](size_t p, size_t q) { return all[p].mean < all[q].mean; });

@@ -281,7 +281,15 @@ Entry entry(const std::string &name)
          }},
         {"dunlin",
          [] {
-             return Entry{quantumDot("Dunlin 32", "DU-0312"), {38, 5000}};
+             PanelSpec p = quantumDot("Dunlin 32", "DU-0312");
+             p.modes = {{"factory"},
+                        {"photo", {1, 0.96, 0.86}, 0.99},
+                        {"print", {1, 0.93, 0.66}, 0.99},
+                        {"paper", {0.9, 0.78, 0.48}, 1},
+                        {"cinema", {1, 0.96, 0.86}, 1.1},
+                        {"vivid", {1, 1, 1}, 1.25},
+                        {"night", {0.5, 0.38, 0.2}, 1}};
+             return Entry{p, {38, 5000}};
          }},
         {"godwit",
          [] {

@@ -175,8 +175,8 @@ bool Connection::revive()
     db.close();
     const bool back = db.open() && m_dialect.prepare(db);
     m_notBefore = !back && Clock::now() - began > kLong ? Clock::now() + kPause : Clock::time_point();
-    if (back && m_told && !m_dialect.channel().isEmpty()) {
-        db.driver()->subscribeToNotification(m_dialect.channel());
+    if (const QString channel = m_dialect.channel(db); back && m_told && !channel.isEmpty()) {
+        db.driver()->subscribeToNotification(channel);
     }
     return back;
 }
@@ -322,14 +322,14 @@ void Connection::onChanges(std::function<void()> told)
     m_told = std::move(told);
     m_watch = std::make_unique<QObject>();
     QSqlDatabase db = database();
-    if (!m_dialect.channel().isEmpty()) {
+    if (const QString channel = m_dialect.channel(db); !channel.isEmpty()) {
         QObject::connect(db.driver(), &QSqlDriver::notification, m_watch.get(),
                          [this](const QString &, QSqlDriver::NotificationSource, const QVariant &by) {
                              if (by.toString() != m_name && by.toString() != QLatin1String(kUntold)) {
                                  m_told();
                              }
                          });
-        db.driver()->subscribeToNotification(m_dialect.channel());
+        db.driver()->subscribeToNotification(channel);
     }
     auto *timer = new QTimer(m_watch.get());
     QObject::connect(timer, &QTimer::timeout, m_watch.get(), [this] { watch(); });

@@ -52,7 +52,8 @@ public:
     [[nodiscard]] QString mayWrite() const override { return {}; }
     [[nodiscard]] QString witness() const override { return {}; }
     [[nodiscard]] QString fate() const override { return {}; }
-    [[nodiscard]] QString channel() const override { return {}; }
+    [[nodiscard]] QString channel(QSqlDatabase &) const override { return {}; }
+    Status makePlace(QSqlDatabase &) const override { return Done{}; }
     [[nodiscard]] QString changeCount() const override { return QStringLiteral("PRAGMA data_version"); }
     [[nodiscard]] QString continueNumbers(const QString &) const override { return {}; }
 

@@ -48,14 +48,16 @@ public:
     [[nodiscard]] virtual QString witness() const = 0;
     /// A statement that says, as 1 or 0, whether the transaction of this name came to its end; empty where none can be lost.
     [[nodiscard]] virtual QString fate() const = 0;
-    /// The channel on which changes of others are told; empty where they have to be asked for by changeCount().
-    [[nodiscard]] virtual QString channel() const = 0;
+    /// The channel on which changes of others to this studio are told; empty where they have to be asked for by changeCount().
+    [[nodiscard]] virtual QString channel(QSqlDatabase &db) const = 0;
     /// A statement whose result changes when another connection has changed something; empty where they are told.
     [[nodiscard]] virtual QString changeCount() const = 0;
     /// A statement after rows were put into a table with the numbers that they had elsewhere: new ones continue behind them. Empty
     /// where that goes by itself.
     [[nodiscard]] virtual QString continueNumbers(const QString &table) const = 0;
 
+    /// Makes what a new studio's tables stand in, where the engine keeps several of them in one database.
+    virtual Status makePlace(QSqlDatabase &db) const = 0;
     /// The schema's version that a database holds; 0 for an empty one.
     [[nodiscard]] virtual Result<int> version(QSqlDatabase &db) const = 0;
     virtual Status setVersion(QSqlDatabase &db, int version) const = 0;
@@ -70,7 +72,8 @@ public:
 
 /// SQLite 3.35 or later, in one file with a write-ahead log.
 const Dialect &sqlite();
-/// PostgreSQL 13 or later, one database (or schema) for a studio. Its writers wait for each other, as a file's do.
+/// PostgreSQL 13 or later. A studio is a database of its own, or a schema of its own in one that several share ("...?studio=NAME"); which of
+/// them a user may see is the server's to say (roles.h). Writers of one studio wait for each other, as a file's do.
 const Dialect &postgres();
 
 /// Whether a place is a server's database (a URI "postgresql://..." as libpq reads it) rather than a file.

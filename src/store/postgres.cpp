@@ -5,7 +5,9 @@
 #include <QSqlDatabase>
 #include <QSqlError>
 #include <QSqlQuery>
+#include <QRegularExpression>
 #include <QStringList>
+#include <QUrl>
 #include <QVariant>
 
 #include <libpq-fe.h>
@@ -17,22 +19,59 @@ namespace lamp::store {
 
 namespace {
 
-/// The parts of a URI as libpq understands them (PostgreSQL's documentation, "Connection Strings"). \return an error that says
-/// what it does not understand
+Error notUnderstood(const QString &what)
+{
+    return {ErrorKind::Input,
+            say("server-place-not-understood", verbatim(what.toStdString())),
+            say("nothing-changed"),
+            say("server-place-example"),
+            "store",
+            false};
+}
+
+/// What libpq knows nothing of: which of a database's studios is meant.
+const QString kStudio = QStringLiteral("studio="), kSearchPath = QStringLiteral("-csearch_path=");
+
+/// A place in two: what libpq reads, and the studio's name in it, empty for the database's own.
+std::pair<QString, QString> parted(const QString &where)
+{
+    const qsizetype query = where.indexOf('?');
+    if (query < 0) {
+        return {where, {}};
+    }
+    QStringList parameters = where.mid(query + 1).split('&');
+    QString studio;
+    parameters.removeIf([&](const QString &p) {
+        if (!p.startsWith(kStudio)) {
+            return false;
+        }
+        studio = QUrl::fromPercentEncoding(p.mid(kStudio.size()).toUtf8());
+        return true;
+    });
+    return {parameters.isEmpty() ? where.left(query) : where.left(query + 1) + parameters.join('&'), studio};
+}
+
+/// As a schema is named without quotes, and short enough for a channel of its own.
+bool isStudioName(const QString &name)
+{
+    static const QRegularExpression allowed(QStringLiteral("^[a-z][a-z0-9_]{0,39}$"));
+    return allowed.match(name).hasMatch() && !name.startsWith(QStringLiteral("pg_"));
+}
+
+/// The parts of a URI as libpq understands them (PostgreSQL's documentation, "Connection Strings"); the studio's name in "options". \return an
+/// error that says what it does not understand
 Result<std::map<QString, QString>> partsOf(const QString &where)
 {
+    const auto [place, studio] = parted(where);
+    if (!studio.isEmpty() && !isStudioName(studio)) {
+        return notUnderstood(kStudio + studio);
+    }
     char *complaint = nullptr;
-    const std::unique_ptr<PQconninfoOption, decltype(&PQconninfoFree)> options(PQconninfoParse(where.toUtf8().constData(), &complaint),
+    const std::unique_ptr<PQconninfoOption, decltype(&PQconninfoFree)> options(PQconninfoParse(place.toUtf8().constData(), &complaint),
                                                                                &PQconninfoFree);
     const std::unique_ptr<char, decltype(&PQfreemem)> said(complaint, &PQfreemem);
     if (!options) {
-        Error e{ErrorKind::Input,
-                say("server-place-not-understood", verbatim(said ? QString::fromUtf8(said.get()).trimmed().toStdString() : "")),
-                say("nothing-changed"),
-                say("server-place-example"),
-                "store",
-                false};
-        return e;
+        return notUnderstood(said ? QString::fromUtf8(said.get()).trimmed() : QString());
     }
     std::map<QString, QString> parts;
     for (const PQconninfoOption *o = options.get(); o->keyword != nullptr; ++o) {
@@ -40,14 +79,30 @@ Result<std::map<QString, QString>> partsOf(const QString &where)
             parts[QString::fromUtf8(o->keyword)] = QString::fromUtf8(o->val);
         }
     }
+    if (!studio.isEmpty()) {
+        QString &given = parts[QStringLiteral("options")];
+        given = (given + ' ' + kSearchPath + studio).trimmed();
+    }
     return parts;
 }
+
+/// The studio that an open connection names, empty for the database's own.
+QString namedStudio(const QSqlDatabase &db)
+{
+    static const QRegularExpression path(QRegularExpression::escape(kSearchPath) + QStringLiteral("([a-z0-9_]+)"));
+    return path.match(db.connectOptions()).captured(1);
+}
+
+/// In SQL: "_NAME" for a studio that has a schema of its own.
+constexpr const char *kOwnSuffix = "CASE current_schema() WHEN 'public' THEN '' ELSE '_' || current_schema() END";
 
 /// A value as it stands in a connection's options: Qt takes ';' for a space there, so that no value may hold one.
 QString quoted(QString value)
 {
     return '\'' + value.replace('\\', QStringLiteral("\\\\")).replace('\'', QStringLiteral("\\'")) + '\'';
 }
+
+const QString kChannel = QStringLiteral("dutiful_lamp_studio");
 
 QtMessageHandler before = nullptr;
 
@@ -81,12 +136,7 @@ public:
             if (name == QStringLiteral("password")) {
                 db.setPassword(value);
             } else if (value.contains(';')) {
-                return Error{ErrorKind::Input,
-                             say("server-place-not-understood", verbatim(name.toStdString() + " ;")),
-                             say("nothing-changed"),
-                             say("server-place-example"),
-                             "store",
-                             false};
+                return notUnderstood(name + " ;");
             } else {
                 options << name + '=' + quoted(value);
                 limited = limited || name == QStringLiteral("connect_timeout");
@@ -128,7 +178,11 @@ public:
 
     /// One writer at a time, as with a file: what a verb has read inside its transaction is still so when it writes. The lock ends
     /// with the transaction; its number is only ours by agreement ("Lamp" in ASCII).
-    [[nodiscard]] QString begin() const override { return QStringLiteral("BEGIN; SELECT pg_advisory_xact_lock(1281453424)"); }
+    [[nodiscard]] QString begin() const override
+    {
+        return QStringLiteral("BEGIN; SELECT pg_advisory_xact_lock(1281453424 + CASE current_schema() WHEN 'public' THEN 0 ELSE "
+                              "hashtext(current_schema())::bigint END)");
+    }
     [[nodiscard]] QString beginReading() const override { return QStringLiteral("BEGIN ISOLATION LEVEL REPEATABLE READ READ ONLY"); }
     [[nodiscard]] bool holdsNul() const override { return false; }
     [[nodiscard]] bool streams() const override { return false; }
@@ -141,11 +195,18 @@ public:
         }
         return !db.isOpen();
     }
-    [[nodiscard]] bool isStarting(const QString &where) const override { return PQping(where.toUtf8().constData()) == PQPING_REJECT; }
+    [[nodiscard]] bool isStarting(const QString &where) const override { return PQping(parted(where).first.toUtf8().constData()) == PQPING_REJECT; }
     [[nodiscard]] QString mayWrite() const override { return QStringLiteral("SELECT has_table_privilege('at_work', 'INSERT')::int"); }
-    [[nodiscard]] QString witness() const override { return QStringLiteral("SELECT pg_current_xact_id()::text, pg_notify('%1', ?)").arg(channel()); }
+    [[nodiscard]] QString witness() const override
+    {
+        return QStringLiteral("SELECT pg_current_xact_id()::text, pg_notify('%1' || %2, ?)").arg(kChannel, QLatin1String(kOwnSuffix));
+    }
     [[nodiscard]] QString fate() const override { return QStringLiteral("SELECT (pg_xact_status(?::xid8) = 'committed')::int"); }
-    [[nodiscard]] QString channel() const override { return QStringLiteral("dutiful_lamp_studio"); }
+    [[nodiscard]] QString channel(QSqlDatabase &db) const override
+    {
+        const QString own = namedStudio(db);
+        return own.isEmpty() ? kChannel : kChannel + '_' + own;
+    }
     [[nodiscard]] QString changeCount() const override { return {}; }
     [[nodiscard]] QString continueNumbers(const QString &table) const override
     {
@@ -154,9 +215,28 @@ public:
             .arg(table);
     }
 
+    Status makePlace(QSqlDatabase &db) const override
+    {
+        const QString own = namedStudio(db);
+        QSqlQuery query(db);
+        return own.isEmpty() || query.exec(QStringLiteral("CREATE SCHEMA IF NOT EXISTS %1").arg(own))
+                   ? Status(Done{})
+                   : Status(storageError(say("studio-tables-could-not"), query.lastError()));
+    }
+
     [[nodiscard]] Result<int> version(QSqlDatabase &db) const override
     {
         QSqlQuery query(db);
+        // A schema that somebody may not use is not seen, and is not empty for that.
+        const QString own = namedStudio(db);
+        query.prepare(QStringLiteral("SELECT count(*) FROM pg_namespace WHERE nspname = ? AND NOT has_schema_privilege(oid, 'USAGE')"));
+        query.addBindValue(own);
+        if (!query.exec() || !query.next()) {
+            return storageError(say("studio-server-not-asked"), query.lastError());
+        }
+        if (query.value(0).toInt() > 0) {
+            return Error{ErrorKind::Input, say("studio-not-yours", own.toStdString()), say("nothing-changed"), say("ask-who-grants"), "user", false};
+        }
         if (!query.exec(QStringLiteral("SELECT to_regclass('studio_version')")) || !query.next()) {
             return storageError(say("studio-server-not-asked"), query.lastError());
         }

@@ -12,20 +12,31 @@ namespace {
 /// What only who administers a studio changes.
 const QStringList kOfAdministration{QStringLiteral("studio"), QStringLiteral("room"), QStringLiteral("room_outline"), QStringLiteral("display_spot")};
 
-QStringList statements(const QString &user, const QString &owner, std::optional<Role> role)
+/// The studio's tables, whose they are and where they stand.
+struct Tables {
+    QString schema, owner;
+    bool administered = false; ///< by the user who is meant
+};
+
+QStringList statements(const QString &user, const Tables &studio, std::optional<Role> role)
 {
+    const QString &schema = studio.schema, &owner = studio.owner;
     // What was given before is taken first: a role is what it is, not what came together.
-    QStringList all{QStringLiteral("REVOKE ALL ON ALL TABLES IN SCHEMA public FROM %1").arg(user),
-                    QStringLiteral("REVOKE ALL ON ALL SEQUENCES IN SCHEMA public FROM %1").arg(user),
-                    QStringLiteral("REVOKE %1 FROM %2").arg(owner, user)};
+    QStringList all{QStringLiteral("REVOKE ALL ON ALL TABLES IN SCHEMA %1 FROM %2").arg(schema, user),
+                    QStringLiteral("REVOKE ALL ON ALL SEQUENCES IN SCHEMA %1 FROM %2").arg(schema, user),
+                    QStringLiteral("REVOKE ALL ON SCHEMA %1 FROM %2").arg(schema, user)};
+    // From PostgreSQL 15 on an owner who is no superuser may not hand on its own role, nor take away what was not given.
+    if (studio.administered) {
+        all << QStringLiteral("REVOKE %1 FROM %2").arg(owner, user);
+    }
     if (!role) {
         return all;
     }
     if (*role == Role::Administer) {
         return all << QStringLiteral("GRANT %1 TO %2").arg(owner, user);
     }
-    all << QStringLiteral("GRANT USAGE ON SCHEMA public TO %1").arg(user)
-        << QStringLiteral("GRANT SELECT ON ALL TABLES IN SCHEMA public TO %1").arg(user);
+    all << QStringLiteral("GRANT USAGE ON SCHEMA %1 TO %2").arg(schema, user)
+        << QStringLiteral("GRANT SELECT ON ALL TABLES IN SCHEMA %1 TO %2").arg(schema, user);
     if (*role == Role::Measure) {
         QStringList tables = tableNames();
         tables << QStringLiteral("at_work");
@@ -34,7 +45,7 @@ QStringList statements(const QString &user, const QString &owner, std::optional<
                 all << QStringLiteral("GRANT INSERT, UPDATE, DELETE ON %1 TO %2").arg(table, user);
             }
         }
-        all << QStringLiteral("GRANT USAGE ON ALL SEQUENCES IN SCHEMA public TO %1").arg(user);
+        all << QStringLiteral("GRANT USAGE ON ALL SEQUENCES IN SCHEMA %1 TO %2").arg(schema, user);
     }
     return all;
 }
@@ -54,13 +65,21 @@ Status setRole(Store &store, const QString &user, std::optional<Role> role)
     }
     Connection &c = store.connection();
     // Administering is being its owner, whose tables they are.
-    QString owner;
+    QString owner, schema;
+    bool several = false, administered = false;
     {
         Rows known =
-            c.read(QStringLiteral("SELECT (SELECT tableowner FROM pg_tables WHERE schemaname = 'public' AND tablename = 'studio') FROM pg_roles "
-                                  "WHERE rolname = ?"),
-                   {user});
-        owner = known.next() ? known.text(0) : QString();
+            c.read(QStringLiteral("SELECT t.tableowner, t.schemaname, (SELECT count(*) FROM pg_tables o WHERE o.tablename = 'studio_version' AND "
+                                  "o.tableowner = t.tableowner), EXISTS (SELECT 1 FROM pg_auth_members m JOIN pg_roles a ON a.oid = m.roleid JOIN "
+                                  "pg_roles b ON b.oid = m.member WHERE a.rolname = t.tableowner AND b.rolname = ?)::int FROM pg_tables t WHERE t.schemaname = current_schema() AND t.tablename = 'studio' "
+                                  "AND EXISTS (SELECT 1 FROM pg_roles WHERE rolname = ?)"),
+                   {user, user});
+        if (known.next()) {
+            owner = known.text(0);
+            schema = known.text(1);
+            several = known.integer(2) > 1;
+            administered = known.integer(3) != 0;
+        }
         if (owner == user && !owner.isEmpty()) {
             return Error{ErrorKind::Input, say("user-owns-studio", user.toStdString()), say("nothing-changed"), {}, "user", false};
         }
@@ -68,15 +87,47 @@ Status setRole(Store &store, const QString &user, std::optional<Role> role)
             return Error{ErrorKind::Input, say("user-not-known", user.toStdString()), say("nothing-changed"), say("make-user-first"), "user", false};
         }
     }
+    if (role == Role::Administer && several) {
+        // Who is their owner for one of them is it for all.
+        return Error{ErrorKind::Input, say("owner-of-several", owner.toStdString()), say("nothing-changed"), say("owner-for-each"), "user", false};
+    }
     const auto quoted = [&](const QString &name) { return QString('"' + QString(name).replace('"', QStringLiteral("\"\"")) + '"'); };
     return c.transaction([&]() -> Status {
-        for (const QString &statement : statements(quoted(user), quoted(owner), role)) {
+        for (const QString &statement : statements(quoted(user), {quoted(schema), quoted(owner), administered}, role)) {
             if (const Status s = c.change(statement, {}, say("role-could-not")); !s) {
-                return s;
+                Error e = s.error();
+                if (role == Role::Administer) {
+                    e.todo = say("have-it-granted", quoted(owner).toStdString(), quoted(user).toStdString());
+                }
+                return e;
             }
         }
         return Done{};
     });
+}
+
+Result<std::vector<ServerStudio>> studiosOn(const QString &where)
+{
+    if (!isServer(where)) {
+        return Error{ErrorKind::Input, say("studios-of-a-server"), say("nothing-changed"), {}, "store", false};
+    }
+    const auto connection = Connection::open(postgres(), where);
+    if (!connection) {
+        return connection.error();
+    }
+    Connection &c = **connection;
+    std::vector<ServerStudio> studios;
+    Rows schemas = c.read(QStringLiteral("SELECT n.nspname, quote_ident(n.nspname) FROM pg_class c JOIN pg_namespace n ON n.oid = c.relnamespace "
+                                         "WHERE c.relname = 'studio' AND has_schema_privilege(n.oid, 'USAGE') AND has_table_privilege(c.oid, "
+                                         "'SELECT') AND EXISTS (SELECT 1 FROM pg_class v WHERE v.relnamespace = n.oid AND v.relname = "
+                                         "'studio_version') ORDER BY n.nspname <> 'public', n.nspname"));
+    while (schemas.next()) {
+        Rows title = c.read(QStringLiteral("SELECT name FROM %1.studio LIMIT 1").arg(schemas.text(1)));
+        const QString name = schemas.text(0);
+        studios.push_back({name == QLatin1String("public") ? QString() : name, title.next() ? title.text(0) : QString()});
+    }
+    const auto problem = c.takeProblem();
+    return problem ? Result<std::vector<ServerStudio>>(*problem) : Result<std::vector<ServerStudio>>(std::move(studios));
 }
 
 } // namespace lamp::store

@@ -18,4 +18,13 @@ std::optional<Role> roleFromName(const std::string &name); ///< "read", "measure
 /// \return an Input error where the studio is a file, or the server knows no such user
 Status setRole(Store &store, const QString &user, std::optional<Role> role);
 
+/// A studio of a server's database that whoever connects may look at.
+struct ServerStudio {
+    QString name;  ///< as in "...?studio=NAME"; empty for the database's own
+    QString title; ///< as the studio calls itself
+};
+/// Those of a database, its own first: what the server shows to nobody else it does not show here. Makes nothing.
+/// \return an Input error where the place is a file
+Result<std::vector<ServerStudio>> studiosOn(const QString &where);
+
 } // namespace lamp::store

@@ -233,7 +233,8 @@ Result<QString> bringUp(Connection &connection, const QString &path)
         if (!now || *now == schemaVersion()) {
             return now ? Status(Done{}) : now.error();
         }
-        const Status made = bringUpFrom(connection, *now);
+        const Status place = *now == 0 ? connection.dialect().makePlace(db) : Status(Done{});
+        const Status made = place ? bringUpFrom(connection, *now) : place;
         return made ? connection.dialect().setVersion(db, schemaVersion()) : made;
     });
     return done ? Result<QString>(copy) : done.error();

@@ -85,6 +85,8 @@ void takeMeasurement(ComparedFile &f, const Json &j)
             if (m.is_object() && m.contains("name") && m["name"].is_string()) {
                 Candidate c = candidateOf(m["name"].get<std::string>(), m.value("colours", Json::object()));
                 c.gamut = known(numberAt(m, {"coverage_percent"}));
+                c.keptLuminance = known(numberAt(m, {"calibrated", "luminance_cd_m2"}));
+                c.keptContrast = known(numberAt(m, {"calibrated", "contrast"}));
                 f.candidates.push_back(c);
             }
         }

@@ -358,6 +358,17 @@ std::optional<StabilityFound> stabilityOf(const SurveyRecord &r)
     return s;
 }
 
+/// The share of a panel's light that is left when its white is made another by turning channels down; nothing where none of it gives that white.
+std::optional<double> keptAt(const Chromaticity &white, const Primaries &panel)
+{
+    const Eigen::Matrix3d own = panel.matrix(); // columns: the channels' light, without black, at full drive
+    const Eigen::Vector3d amounts = own.inverse() * xyzOf(white, 1).vec();
+    if (!amounts.allFinite() || amounts.minCoeff() < 0 || !(amounts.maxCoeff() > 0)) {
+        return {};
+    }
+    return 1 / (amounts.maxCoeff() * own.row(1).sum());
+}
+
 ModeFound modeOf(const SurveyRecord &r, const std::string &mode)
 {
     ModeFound f;
@@ -372,7 +383,12 @@ ModeFound modeOf(const SurveyRecord &r, const std::string &mode)
     f.contrast = seen.value;
     f.contrastAtLeast = seen.atLeast;
     f.colours = colourDifferences(r, mode).value_or(ColourDifferences{});
-    f.coverage = coveragePercent(gamutOf(panel->matrix(), panel->black).blackCompensated(), gamutOf(*rgbSpace(r.plan.space)));
+    const auto space = rgbSpace(r.plan.space);
+    f.coverage = coveragePercent(gamutOf(panel->matrix(), panel->black).blackCompensated(), gamutOf(*space));
+    if (const auto kept = keptAt(space->white, *panel); kept && f.contrast > 1) {
+        f.keptLuminance = *kept * (panel->white.b - panel->black.b) + panel->black.b;
+        f.keptContrast = *kept * (f.contrast - 1) + 1;
+    }
     double sum = 0;
     int n = 0;
     for (const char *gray : {"gray 80", "gray 60", "gray 40"}) {
@@ -480,6 +496,8 @@ SurveyResults surveyResults(const SurveyRecord &r)
                     c.max = f.colours.max;
                     c.meanK2 = f.colours.meanK2.instrument;
                     c.gamut = f.coverage;
+                    c.keptLuminance = f.keptLuminance;
+                    c.keptContrast = f.keptContrast;
                 }
                 candidates.push_back(c);
             }

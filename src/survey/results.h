@@ -112,6 +112,8 @@ struct ModeFound {
     double gamma = 0;
     ColourDifferences colours; ///< against the plan's space
     double coverage = 0;       ///< percent of that space, by volume in CIELAB, black taken to zero
+    /// Once it is calibrated to the space's white, by less of what is too much; nothing where no mixture gives that white.
+    std::optional<double> keptLuminance, keptContrast; ///< cd/m²; white over black as read, which ramps do not lower
 };
 
 /// What a survey's readings come to; what its kind has not, or was not read, is not there.

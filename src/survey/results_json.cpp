@@ -247,7 +247,9 @@ Json json(const ModeFound &m, const Choice::Line &line, bool chosen)
             {"colours", json(m.colours)},
             {"discarded", line.discarded},
             {"why", messageJson(line.why)},
-            {"recommended", chosen}};
+            {"recommended", chosen},
+            {"calibrated",
+             m.keptLuminance ? Json{{"luminance_cd_m2", rounded(*m.keptLuminance, 4)}, {"contrast", rounded(*m.keptContrast, 4)}} : Json(nullptr)}};
 }
 
 } // namespace
@@ -295,6 +297,7 @@ Json resultsJson(const SurveyResults &s)
             out["modes"].push_back(json(s.modes[i], s.choice->lines.at(i), s.choice->chosen == i));
         }
         out["recommended"] = s.choice->chosen ? Json(s.modes[*s.choice->chosen].name) : Json(nullptr);
+        out["to_calibrate"] = s.choice->toCalibrate ? Json(s.modes[*s.choice->toCalibrate].name) : out["recommended"];
     }
     return out;
 }

@@ -222,6 +222,7 @@ std::span<const Sentence> survey()
         {"choice-not-measured", QT_TRANSLATE_NOOP("words", "It was not measured, and is left out.")},
         {"choice-over-limit", QT_TRANSLATE_NOOP("words", "A colour is off by %1, more than %2: discarded.")},
         {"choice-none", QT_TRANSLATE_NOOP("words", "None can be recommended: each has a colour off by more than %1, or was not measured.")},
+        {"choice-none-calibrate", QT_TRANSLATE_NOOP("words", "As they are none can be recommended: each has a colour off by more than %1, or was not measured. To calibrate and profile: %2, which keeps most of what that cannot give back (%3 cd/m² and %4 : 1 at the wanted white).")},
         {"choice-mean-larger", QT_TRANSLATE_NOOP("words", "Its mean of %1 is larger than the best, %2.")},
         {"choice-mean-equal", QT_TRANSLATE_NOOP("words", "Its mean of %1 is as good as the best, %2.")},
         {"choice-by-mean", QT_TRANSLATE_NOOP("words", "its mean is the smallest")},

@@ -171,6 +171,11 @@ private Q_SLOTS:
         QCOMPARE(answerTo(Asked::PrintsDark, a).said.code, std::string("answer-display-not-looked-at"));
         a.visits[0].verdict = Verdict::Fail;
         QCOMPARE(answerTo(Asked::PrintsDark, a).said.code, std::string("answer-display-off"));
+        // Where prints lie in the dark that is why they look dark, whatever else is wrong with the display.
+        a.visits[0].plan.target.luminance = VisitPlan{}.target.luminance;
+        const Counsel dark = answerTo(Asked::PrintsDark, a);
+        QCOMPARE(dark.said.code, std::string("answer-prints-in-dark"));
+        QVERIFY(saysWhy(dark, "answer-and-display-off") && offers(dark, AnswerStep::Do::FullVisit));
     }
 
     // A cast is looked for by a diagnosis of since the calibration; without one it is open.
@@ -203,6 +208,45 @@ private Q_SLOTS:
         c = answerTo(Asked::Cast, a);
         QCOMPARE(c.said.code, std::string("answer-no-cast"));
         QVERIFY(!c.open && saysWhy(c, "answer-eye-adapts"));
+    }
+
+    // A check since the calibration has seen it already: towards which hue, and what was turned.
+    void aCastThatACheckSawIsNamed()
+    {
+        struct Turned {
+            const char *control, *hue;
+        };
+        // Less of a channel leaves its opposite (additive mixture; CIE 15): green gone is magenta, red gone blue-green, blue gone yellow.
+        for (const Turned t : {Turned{"green", "hue-magenta"}, Turned{"red", "hue-blue-green"}, Turned{"blue", "hue-yellow"}}) {
+            const auto bench = benchOf("wled-wide", 14);
+            const VisitRecord full = visited(*bench);
+            QVERIFY(bench->setControl(t.control, full.controls.at(t.control) - 14).ok());
+            const VisitRecord check = visited(*bench, Task::Check, 20);
+            AskedAbout a = about({check, full});
+            Counsel c = answerTo(Asked::Cast, a);
+            QCOMPARE(c.said.code, std::string("answer-cast-seen"));
+            const std::string hue = english(say(t.hue));
+            QVERIFY2(english(c.said).find("towards " + hue) != std::string::npos, english(c.said).c_str());
+            QVERIFY(!c.open && saysWhy(c, "answer-control-then"));
+            QVERIFY(english(c.next.front().said).find("Set " + std::string(t.control) + " back") != std::string::npos);
+            // What it was on that day stays known; that it is days ago is said.
+            a.now += std::chrono::hours(24 * 5);
+            c = answerTo(Asked::Cast, a);
+            QVERIFY(c.said.code == "answer-cast-seen" && saysWhy(c, "answer-looked-at-then"));
+            c = answerTo(Asked::Changed, a);
+            QVERIFY(!c.open && c.said.code == "answer-had-changed" && saysWhy(c, "answer-looked-at-then"));
+            // Without the uncertainty of white nothing is said of it.
+            VisitRecord unsure = check;
+            unsure.doubt = {};
+            for (Check &k : unsure.checks) {
+                k.k2 = {};
+            }
+            QVERIFY(answerTo(Asked::Cast, about({unsure, full})).said.code != "answer-cast-seen");
+        }
+        // A check that found white right has seen none.
+        const auto sound = benchOf("wled-wide", 14);
+        const VisitRecord full = visited(*sound), check = visited(*sound, Task::Check, 20);
+        QVERIFY(answerTo(Asked::Cast, about({check, full})).open);
     }
 
     void aChangeIsToldFromWhatTheReadingsLeaveOpen()
@@ -388,9 +432,11 @@ private Q_SLOTS:
         const SurveyResults results = surveyResults(s);
         const Counsel c = answerTo(Asked::Mode, a);
         QCOMPARE(c.because.size(), results.modes.size());
-        QVERIFY(results.choice && results.choice->chosen.has_value() == !c.open);
+        QVERIFY(results.choice);
+        const auto use = results.choice->chosen ? results.choice->chosen : results.choice->toCalibrate;
+        QCOMPARE(use.has_value(), !c.open);
         if (!c.open) {
-            QVERIFY(english(c.said).find(results.modes[*results.choice->chosen].name) != std::string::npos);
+            QVERIFY(english(c.said).find(results.modes[*use].name) != std::string::npos);
             QCOMPARE(c.next.front().what, AnswerStep::Do::FullVisit);
             QVERIFY(results.modes.size() < 2 || offers(c, AnswerStep::Do::MeasureUniformity));
         }

@@ -7,6 +7,7 @@
 
 #include "simlab/sim_bench.h"
 #include "store/along.h"
+#include "store/roles.h"
 #include "visit/visit.h"
 
 #include <QSignalSpy>
@@ -164,6 +165,96 @@ private Q_SLOTS:
         QVERIFY(Store::open(place).ok());
         QVERIFY(Store::look(place).ok());
         QVERIFY(m_server->sql("SELECT * FROM display", place.section('/', 3).section('?', 0, 0)));
+    }
+
+    // Several studios in one database: each its own displays, numbers, news and roles; who may look at one does not see the other.
+    void severalStudiosShareADatabase()
+    {
+        const QString place = m_server->newDatabase(), database = place.section('/', 3).section('?', 0, 0);
+        const auto as = [&](const char *user, const char *studio) {
+            return QString(place).replace("lamp@", QLatin1String(user) + '@') + (*studio != 0 ? QStringLiteral("&studio=") + studio : QString());
+        };
+        for (const QString &statement : {QStringLiteral("CREATE ROLE chartkeeper LOGIN"), QStringLiteral("CREATE ROLE platekeeper LOGIN"),
+                                         QStringLiteral("CREATE ROLE guest LOGIN"),
+                                         QStringLiteral("GRANT CREATE ON DATABASE %1 TO chartkeeper, platekeeper").arg(database)}) {
+            QVERIFY(m_server->sql(statement, database));
+        }
+        // Looking makes none, and says that none is there.
+        QCOMPARE(Store::look(as("chartkeeper", "charts")).error().code, std::string("empty"));
+        QVERIFY(!m_server->sql("SELECT * FROM charts.studio", database));
+        auto charts = std::move(Store::open(as("chartkeeper", "charts"))).value(), plates = std::move(Store::open(as("platekeeper", "plates"))).value(),
+             own = std::move(Store::open(place)).value();
+        QVERIFY(charts->pictures().setLetterhead({"Charts", {}}, visitOf("v").finished).ok() && plates->pictures().setLetterhead({"Plates", {}}, visitOf("v").finished).ok());
+        const qint64 c = addDisplay(*charts, "C-1"), p = addDisplay(*plates, "P-1");
+        QCOMPARE(c, p); // each counts for itself
+        // One visit may have been brought into both, and is each one's own.
+        QVERIFY(charts->visits().finish(visitOf("v"), c).ok() && plates->visits().finish(visitOf("v"), p).ok());
+        QCOMPARE(charts->studio().displays().front().serial, QString("C-1"));
+        QVERIFY(own->studio().displays().empty());
+        // The other's keeper is told that there is one, and gets no further; nothing of his is touched by trying.
+        const auto refused = Store::open(as("platekeeper", "charts"));
+        QVERIFY(!refused.ok() && refused.error().code == "user");
+        QVERIFY2(english(refused.error()).find("charts") != std::string::npos, english(refused.error()).c_str());
+        // A guest of one sees that one, in the list as well.
+        QCOMPARE(std::move(store::studiosOn(as("guest", ""))).value().size(), size_t(0));
+        QVERIFY(store::setRole(*charts, "guest", store::Role::Read).ok());
+        const auto listed = std::move(store::studiosOn(as("guest", ""))).value();
+        QVERIFY(listed.size() == 1 && listed[0].name == "charts" && listed[0].title == "Charts");
+        QCOMPARE(std::move(store::studiosOn(place)).value().size(), size_t(3)); // the server's own user sees all
+        QVERIFY(std::move(Store::open(as("guest", "charts"))).value()->studio().count() == 1);
+        QVERIFY(!Store::open(as("guest", "plates")).ok());
+        QVERIFY(store::setRole(*charts, "guest", {}).ok());
+        QVERIFY(!Store::open(as("guest", "charts")).ok());
+        QCOMPARE(std::move(store::studiosOn(as("guest", ""))).value().size(), size_t(0));
+        // Who owns several would give away all of them with one.
+        auto second = std::move(Store::open(as("chartkeeper", "charts_of_old"))).value();
+        QCOMPARE(store::setRole(*charts, "guest", store::Role::Administer).error().what.code, std::string("owner-of-several"));
+        // An owner may hand on its role only where the server lets it (from PostgreSQL 15 on); what to ask for is said.
+        const Status handed = store::setRole(*plates, "guest", store::Role::Administer);
+        QVERIFY(handed.ok() || english(handed.error()).find("GRANT \"platekeeper\" TO \"guest\"") != std::string::npos);
+        QVERIFY(m_server->sql("GRANT platekeeper TO guest", database));
+        const auto withRole = [&](std::optional<store::Role> role) {
+            return store::setRole(*std::move(Store::open(place + "&studio=plates")).value(), "guest", role);
+        };
+        QVERIFY(withRole(store::Role::Administer).ok()); // by the server's own user
+        QVERIFY(std::move(Store::open(as("guest", "plates"))).value()->studio().addRoom("Attic").ok());
+        QVERIFY(withRole(store::Role::Read).ok()); // less than before: what was given is taken back
+        QVERIFY(!std::move(Store::open(as("guest", "plates"))).value()->studio().addRoom("Cellar").ok());
+        // Names that are none are refused before anybody is asked.
+        for (const char *bad : {"Charts", "pg_temp", "a;b", "x%20y", "1st", "abcdefghijklmnopqrstuvwxyzabcdefghijklmnopqrstuvwxyz"}) {
+            QCOMPARE(Store::look(as("chartkeeper", bad)).error().kind, ErrorKind::Input);
+        }
+        QVERIFY(!store::studiosOn(file("a.sqlite")).ok());
+        QCOMPARE(store::withoutPassword("postgresql://u:secret@h/d?studio=charts"), QString("postgresql://u@h/d?studio=charts"));
+    }
+
+    // News of one studio are no news of another in the same database; the one's writers do not wait for the other's.
+    void studiosOfADatabaseAreToldApart()
+    {
+        const QString place = m_server->newDatabase();
+        auto a = std::move(Store::open(place + "&studio=a")).value(), b = std::move(Store::open(place + "&studio=b")).value(),
+             again = std::move(Store::open(place + "&studio=a")).value();
+        int ofA = 0, ofB = 0;
+        again->onChanges([&] { ++ofA; });
+        b->onChanges([&] { ++ofB; });
+        QTRY_VERIFY(ofA == 0);
+        QVERIFY(addDisplay(*a, "K-1") > 0);
+        QTRY_VERIFY(ofA > 0);
+        QCOMPARE(ofB, 0);
+        QVERIFY(a->connection()
+                    .transaction([&]() -> Status {
+                        // Inside another studio's transaction: with one lock for both this would wait for ever.
+                        return addDisplay(*b, "K-2") > 0 ? Status(Done{}) : Status(Error{});
+                    })
+                    .ok());
+        // Moved there from a file, and compared.
+        auto from = std::move(Store::open(file("a.sqlite"))).value();
+        QVERIFY(from->visits().finish(visitOf("v"), addDisplay(*from, "K-9")).ok());
+        const store::Transfer moved = store::copyStudio(*from, place + "&studio=c", store::Others::Wait, {}, {});
+        QVERIFY2(moved.status.ok(), moved.status ? "" : english(moved.status.error().paragraph()).c_str());
+        auto there = std::move(Store::open(place + "&studio=c")).value();
+        QCOMPARE(there->studio().displays().front().serial, QString("K-9"));
+        QVERIFY(addDisplay(*there, "K-10") > 0); // numbers go on behind those that were brought
     }
 
     // A preview of an import changes nothing, also where there is no studio yet.

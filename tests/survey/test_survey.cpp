@@ -428,6 +428,11 @@ private Q_SLOTS:
         SurveyResults s = surveyResults(ran.record);
         QCOMPARE(s.modes.size(), size_t(3));
         QVERIFY(!s.choice->chosen); // uncalibrated, each has a colour that is off by more than 5
+        // To calibrate in: the one that is at the wanted white as it is keeps its light. The warm one has to give away red, and more green than blue.
+        QVERIFY(s.choice->toCalibrate && s.modes[*s.choice->toCalibrate].name == "photo");
+        LAMP_NEAR(*s.modes[1].keptLuminance / s.modes[1].white.b, 1, 0.03);
+        QVERIFY(*s.modes[0].keptLuminance < 0.75 * s.modes[0].white.b);
+        LAMP_NEAR(*s.modes[0].keptContrast, s.modes[0].contrast * *s.modes[0].keptLuminance / s.modes[0].white.b, 0.02 * s.modes[0].contrast);
         ran.record.plan.rule.limit = 8;
         s = surveyResults(ran.record);
         QVERIFY(s.choice && s.choice->chosen);
@@ -479,11 +484,40 @@ private Q_SLOTS:
         choice = choose(modes);
         QVERIFY(choice.lines.back().discarded && choice.chosen != 7);
         QVERIFY(!choose({unread}).chosen && !choose({}).chosen);
+        QVERIFY(!choose({unread}).toCalibrate && !choice.toCalibrate);
         Candidate bad = modes[1];
         QVERIFY(!choose({bad}).chosen);
         ChoiceRule open;
         open.limit = 8;
         QCOMPARE(choose({bad}, open).chosen, std::optional<size_t>(0));
+    }
+
+    // Where each has a colour that is far off, the mode to calibrate in is the one that keeps what no calibration gives back.
+    void theModeToCalibrateInKeepsMost()
+    {
+        const auto mode = [](const char *name, double mean, double luminance, double contrast, double gamut) {
+            Candidate c;
+            c.name = name;
+            c.mean = mean;
+            c.max = 9;
+            c.gamut = gamut;
+            c.keptLuminance = luminance;
+            c.keptContrast = contrast;
+            return c;
+        };
+        std::vector<Candidate> modes{mode("dull", 3, 300, 700, 99), mode("clear", 6, 300, 1000, 99), mode("alike", 5, 310, 960, 98.5),
+                                     mode("narrow", 4, 320, 990, 80)};
+        Choice c = choose(modes);
+        QVERIFY(!c.chosen && c.reason.code == "choice-none-calibrate");
+        QCOMPARE(c.toCalibrate, std::optional<size_t>(2)); // as clear within a tenth, as wide, as bright: nearest as it is
+        for (Candidate &m : modes) {
+            m.uniformity = m.name == "dull" ? 1.0 : 2.0;
+        }
+        QCOMPARE(choose(modes).toCalibrate, std::optional<size_t>(0)); // no profile makes a screen even
+        // What one of them keeps is not known: then nobody is told to use another.
+        modes[1].keptContrast.reset();
+        c = choose(modes);
+        QVERIFY(!c.toCalibrate && c.reason.code == "choice-none");
     }
 
     // The colours that are needed decide where means and evenness are alike.

@@ -161,6 +161,7 @@ void AnswersView::ask()
     m_beside->setVisible(question == Asked::Differ);
     m_besideLabel->setVisible(question == Asked::Differ);
     clear();
+    m_said->setText(tr("Looking at what is known…"));
     const qint64 beside = question == Asked::Differ ? m_beside->currentData().toLongLong() : 0;
     m_background.start(
         tr("Looking at what is known…"),

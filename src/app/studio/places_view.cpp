@@ -3,6 +3,8 @@
 
 #include "app/studio/places_model.h"
 
+#include <utility>
+
 namespace lamp::app {
 
 namespace {
@@ -30,7 +32,9 @@ PlacesView::PlacesView(QWidget *parent) : QTreeView(parent), m_places(new Places
     connect(selectionModel(), &QItemSelectionModel::currentChanged, this, [this](const QModelIndex &current) {
         if (const QVariant id = current.data(PlacesModel::kDisplayRole); id.isValid()) {
             m_current = id.toLongLong();
-            Q_EMIT chosen(m_current);
+            if (!m_quiet) {
+                Q_EMIT chosen(m_current);
+            }
         }
     });
 }
@@ -65,8 +69,10 @@ void PlacesView::choose(qint64 id)
 
 void PlacesView::mean(qint64 id)
 {
-    const QSignalBlocker blocker(selectionModel());
+    // The view itself hears of it: it draws the choice, and scrolls to it.
+    const bool before = std::exchange(m_quiet, true);
     setCurrentIndex(m_places->indexOf(id));
+    m_quiet = before;
     m_current = id;
 }
 

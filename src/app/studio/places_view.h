@@ -31,6 +31,7 @@ private:
     void widen();
     PlacesModel *m_places;
     qint64 m_current = 0;
+    bool m_quiet = false; ///< what becomes current was not chosen by a person
 };
 
 } // namespace lamp::app
