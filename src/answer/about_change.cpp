@@ -107,9 +107,8 @@ Message towards(const VisitRecord &r)
 /// The newest reading of white since a visit, by a visit that changed nothing.
 const VisitRecord *checkSince(const AskedAbout &about, const VisitRecord &last)
 {
-    const auto it = std::find_if(about.visits.begin(), about.visits.end(), [&](const VisitRecord &r) {
-        return r.plan.task == Task::Check && r.finished > last.finished && standing(r);
-    });
+    const auto it = std::find_if(about.visits.begin(), about.visits.end(),
+                                 [&](const VisitRecord &r) { return r.plan.task == Task::Check && r.finished > last.finished && standing(r); });
     return it == about.visits.end() ? nullptr : &*it;
 }
 

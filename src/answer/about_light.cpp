@@ -97,8 +97,9 @@ Counsel printsDark(const AskedAbout &about)
     sayPaper(a, screen, onPrints);
     const bool off = last.verdict == Verdict::Fail;
     constexpr double kStale = 42; // days, common practice: every three to four weeks, and before each important assignment
-    const bool dark = paper < kDimPrint * screen, old = daysBetween(last.finished, about.now) > kStale;
-    const AnswerStep mend = off ? AnswerStep{AnswerStep::Do::FullVisit, say("step-full-visit")} : AnswerStep{AnswerStep::Do::Check, say("step-check")};
+    const bool dark = paper<kDimPrint * screen, old = daysBetween(last.finished, about.now)> kStale;
+    const AnswerStep mend =
+        off ? AnswerStep{AnswerStep::Do::FullVisit, say("step-full-visit")} : AnswerStep{AnswerStep::Do::Check, say("step-check")};
     if (dark) {
         a.said = say("answer-prints-in-dark", decimal(onPrints, 0), decimal(screen * std::numbers::pi / kPaper, 0));
         a.next = {{AnswerStep::Do::MeasureRoom, say("step-measure-booth")}, {AnswerStep::Do::Look, say("step-look-proof")}};

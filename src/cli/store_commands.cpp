@@ -7,7 +7,9 @@
 #include "cli/output.h"
 #include "cli/progress_line.h"
 #include "cli/studio.h"
+#include "desktop/keyring.h"
 #include "store/along.h"
+#include "store/passwords.h"
 #include "store/roles.h"
 #include "words/words.h"
 
@@ -37,6 +39,7 @@ std::unique_ptr<QCoreApplication> applicationHere()
 OpenStudio::OpenStudio(const std::string &path, bool mayMake) : m_application(applicationHere())
 {
     const QString where = path.empty() ? defaultStorePath() : QString::fromStdString(path);
+    store::takePassword(where, keptPassword);
     if (std::error_code none; !mayMake && !store::isServer(where) && !fs::exists(where.toStdString(), none)) {
         m_store =
             Error{ErrorKind::Input, say("no-studio-file", where.toStdString()), say("nothing-started"), say("import-makes-one"), "empty", false};
@@ -121,6 +124,7 @@ int moveStore(const FleetOptions &o)
     if (o.yes && shown != where) {
         return report({ErrorKind::Input, say("password-not-kept"), say("nothing-started"), say("password-in-its-file"), "store", false}, o.json);
     }
+    store::takePassword(where, keptPassword);
     store::Transfer moved;
     {
         ProgressLine line;
@@ -167,6 +171,7 @@ int listStudios(const FleetOptions &o)
 {
     const auto application = applicationHere();
     const QString where = o.store.empty() ? defaultStorePath() : QString::fromStdString(o.store);
+    store::takePassword(where, keptPassword);
     const auto studios = store::studiosOn(where);
     if (!studios) {
         return report(studios.error(), o.json);
@@ -175,7 +180,8 @@ int listStudios(const FleetOptions &o)
     for (const store::ServerStudio &s : *studios) {
         all.push_back({{"studio", s.name.toStdString()}, {"name", s.title.toStdString()}});
         if (!o.json) {
-            std::cout << said(say("studio-listed", s.name.isEmpty() ? say("studio-of-database") : verbatim(s.name.toStdString()), s.title.toStdString()))
+            std::cout << said(
+                say("studio-listed", s.name.isEmpty() ? say("studio-of-database") : verbatim(s.name.toStdString()), s.title.toStdString()))
                       << "\n";
         }
     }

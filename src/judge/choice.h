@@ -38,7 +38,7 @@ struct Choice {
     std::optional<size_t> chosen; ///< of the candidates; nothing where none can be recommended
     /// Where none can be recommended as it is: the one to calibrate and profile in. Nothing where not all that were measured say what is kept.
     std::optional<size_t> toCalibrate;
-    std::vector<Line> lines;      ///< of each candidate, in their order
+    std::vector<Line> lines; ///< of each candidate, in their order
     Message reason;
 };
 

@@ -148,7 +148,12 @@ Result<std::unique_ptr<Connection>> Connection::open(const Dialect &dialect, con
     const bool opened =
         db.open() || (dialect.isStarting(where) && waitFor([&] { return db.open() || !dialect.isStarting(where); }, kStart) && db.isOpen());
     if (!opened) {
-        return storageError(say("studio-file-cannot-opened", connection->m_where.toStdString()), db.lastError());
+        Error e = storageError(say("studio-file-cannot-opened", connection->m_where.toStdString()), db.lastError());
+        // As libpq and the server word it, whatever their language: SQLSTATE 28P01 does not come through.
+        if (isServer(where) && db.lastError().databaseText().contains(QStringLiteral("password"), Qt::CaseInsensitive)) {
+            e.todo = say("password-wanted");
+        }
+        return e;
     }
     if (const Status prepared = dialect.prepare(db); !prepared) {
         return prepared.error();

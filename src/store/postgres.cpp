@@ -2,10 +2,12 @@
 // All that only PostgreSQL knows.
 #include "store/dialect.h"
 
+#include "store/passwords.h"
+
+#include <QRegularExpression>
 #include <QSqlDatabase>
 #include <QSqlError>
 #include <QSqlQuery>
-#include <QRegularExpression>
 #include <QStringList>
 #include <QUrl>
 #include <QVariant>
@@ -142,6 +144,9 @@ public:
                 limited = limited || name == QStringLiteral("connect_timeout");
             }
         }
+        if (const QString told = toldPassword(serverLogin(where)); !told.isEmpty() && parts->find(QStringLiteral("password")) == parts->end()) {
+            db.setPassword(told);
+        }
         if (!limited) {
             options << QStringLiteral("connect_timeout=3");
         }
@@ -277,6 +282,23 @@ const Dialect &postgres()
 {
     static const Postgres dialect;
     return dialect;
+}
+
+QString serverLogin(const QString &where)
+{
+    const auto parts = isServer(where) ? partsOf(where) : Result<std::map<QString, QString>>(Error{});
+    if (!parts) {
+        return {};
+    }
+    const auto part = [&](const char *name) {
+        const auto it = parts->find(QLatin1String(name));
+        return it == parts->end() ? QString() : it->second;
+    };
+    if (const QString service = part("service"); !service.isEmpty()) {
+        return QStringLiteral("service ") + service;
+    }
+    const QString host = part("host").isEmpty() ? part("hostaddr") : part("host"), port = part("port");
+    return part("user") + '@' + host + ':' + (port.isEmpty() ? QStringLiteral("5432") : port);
 }
 
 QString withoutPassword(const QString &where)

@@ -71,7 +71,8 @@ Status setRole(Store &store, const QString &user, std::optional<Role> role)
         Rows known =
             c.read(QStringLiteral("SELECT t.tableowner, t.schemaname, (SELECT count(*) FROM pg_tables o WHERE o.tablename = 'studio_version' AND "
                                   "o.tableowner = t.tableowner), EXISTS (SELECT 1 FROM pg_auth_members m JOIN pg_roles a ON a.oid = m.roleid JOIN "
-                                  "pg_roles b ON b.oid = m.member WHERE a.rolname = t.tableowner AND b.rolname = ?)::int FROM pg_tables t WHERE t.schemaname = current_schema() AND t.tablename = 'studio' "
+                                  "pg_roles b ON b.oid = m.member WHERE a.rolname = t.tableowner AND b.rolname = ?)::int FROM pg_tables t WHERE "
+                                  "t.schemaname = current_schema() AND t.tablename = 'studio' "
                                   "AND EXISTS (SELECT 1 FROM pg_roles WHERE rolname = ?)"),
                    {user, user});
         if (known.next()) {

@@ -82,7 +82,7 @@ std::span<const Sentence> answers()
 
         {"answer-cast-since", QT_TRANSLATE_NOOP("words", "When it was left on %1 white and grays were right: something has changed since.")},
         {"answer-cast-seen", QT_TRANSLATE_NOOP("words", "When it was checked on %1 white stood %2 ΔE00 from its target, towards %3.")},
-        {"answer-cause-sought", QT_TRANSLATE_NOOP("words", "Menu and mode were as it was left with: the cause has to be looked for.")},
+        {"answer-cause-sought", QT_TRANSLATE_NOOP("words", "Menu and mode were as they were left: the cause has to be looked for.")},
         {"hue-red", QT_TRANSLATE_NOOP("words", "red")},
         {"hue-orange", QT_TRANSLATE_NOOP("words", "orange")},
         {"hue-yellow", QT_TRANSLATE_NOOP("words", "yellow")},

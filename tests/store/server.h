@@ -46,6 +46,24 @@ public:
         return run({program("psql"), "-q", "-h", home(), "-U", "lamp", "-c", statement, database});
     }
 
+    /// Makes a user whom the server lets in by password only, who may read everything.
+    bool askFor(const QString &user, const QString &password)
+    {
+        const QString quoted = QString(password).replace('\'', "''");
+        if (!sql(QStringLiteral("CREATE ROLE %1 LOGIN PASSWORD '%2' IN ROLE pg_read_all_data").arg(user, quoted), "postgres")) {
+            return false;
+        }
+        QFile rules(home() + "/data/pg_hba.conf"); // the first line that fits counts
+        if (!rules.open(QIODevice::ReadWrite)) {
+            return false;
+        }
+        const QByteArray before = rules.readAll();
+        rules.seek(0);
+        rules.write("local all " + user.toUtf8() + " scram-sha-256\n" + before);
+        rules.close();
+        return sql("SELECT pg_reload_conf()", "postgres");
+    }
+
 private:
     [[nodiscard]] QString home() const { return m_dir.filePath("server"); }
     static QString program(const QString &name)

@@ -174,17 +174,18 @@ private Q_SLOTS:
         const auto as = [&](const char *user, const char *studio) {
             return QString(place).replace("lamp@", QLatin1String(user) + '@') + (*studio != 0 ? QStringLiteral("&studio=") + studio : QString());
         };
-        for (const QString &statement : {QStringLiteral("CREATE ROLE chartkeeper LOGIN"), QStringLiteral("CREATE ROLE platekeeper LOGIN"),
-                                         QStringLiteral("CREATE ROLE guest LOGIN"),
-                                         QStringLiteral("GRANT CREATE ON DATABASE %1 TO chartkeeper, platekeeper").arg(database)}) {
+        for (const QString &statement :
+             {QStringLiteral("CREATE ROLE chartkeeper LOGIN"), QStringLiteral("CREATE ROLE platekeeper LOGIN"),
+              QStringLiteral("CREATE ROLE guest LOGIN"), QStringLiteral("GRANT CREATE ON DATABASE %1 TO chartkeeper, platekeeper").arg(database)}) {
             QVERIFY(m_server->sql(statement, database));
         }
         // Looking makes none, and says that none is there.
         QCOMPARE(Store::look(as("chartkeeper", "charts")).error().code, std::string("empty"));
         QVERIFY(!m_server->sql("SELECT * FROM charts.studio", database));
-        auto charts = std::move(Store::open(as("chartkeeper", "charts"))).value(), plates = std::move(Store::open(as("platekeeper", "plates"))).value(),
-             own = std::move(Store::open(place)).value();
-        QVERIFY(charts->pictures().setLetterhead({"Charts", {}}, visitOf("v").finished).ok() && plates->pictures().setLetterhead({"Plates", {}}, visitOf("v").finished).ok());
+        auto charts = std::move(Store::open(as("chartkeeper", "charts"))).value(),
+             plates = std::move(Store::open(as("platekeeper", "plates"))).value(), own = std::move(Store::open(place)).value();
+        QVERIFY(charts->pictures().setLetterhead({"Charts", {}}, visitOf("v").finished).ok()
+                && plates->pictures().setLetterhead({"Plates", {}}, visitOf("v").finished).ok());
         const qint64 c = addDisplay(*charts, "C-1"), p = addDisplay(*plates, "P-1");
         QCOMPARE(c, p); // each counts for itself
         // One visit may have been brought into both, and is each one's own.

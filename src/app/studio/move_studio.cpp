@@ -3,6 +3,9 @@
 
 #include "app/parts/background.h"
 #include "app/parts/words.h"
+#include "desktop/keyring.h"
+#include "store/passwords.h"
+#include "store/roles.h"
 
 #include <QDialogButtonBox>
 #include <QFileDialog>
@@ -28,9 +31,9 @@ QLabel *wrapped(const QString &text)
 } // namespace
 
 MoveStudio::MoveStudio(QString path, QWidget *parent)
-    : QDialog(parent), m_path(std::move(path)), m_background(new Background(this)), m_place(new QLineEdit), m_said(wrapped({})),
-      m_progress(new QProgressBar), m_look(new QPushButton(tr("&Look there"))), m_copy(new QPushButton(tr("&Copy the studio there"))),
-      m_use(new QPushButton(tr("&Use that one from now on")))
+    : QDialog(parent), m_path(std::move(path)), m_background(new Background(this)), m_place(new QLineEdit), m_password(new QLineEdit),
+      m_said(wrapped({})), m_progress(new QProgressBar), m_look(new QPushButton(tr("&Look there"))),
+      m_copy(new QPushButton(tr("&Copy the studio there"))), m_use(new QPushButton(tr("&Use that one from now on")))
 {
     setWindowTitle(tr("Where the studio is kept"));
     setMinimumWidth(720);
@@ -46,8 +49,21 @@ MoveStudio::MoveStudio(QString path, QWidget *parent)
     row->addWidget(file);
     row->addWidget(m_look);
     column->addLayout(row);
-    column->addWidget(wrapped(tr("A file, or a database of a PostgreSQL server that several workstations share. The password stands in "
-                                 "~/.pgpass, which only you can read; the program never keeps it.")));
+    auto *secret = new QHBoxLayout;
+    auto *secretLabel = new QLabel(tr("Pass&word"));
+    secretLabel->setBuddy(m_password);
+    m_password->setEchoMode(QLineEdit::Password);
+    m_password->setPlaceholderText(tr("as in the keyring or in ~/.pgpass, or none"));
+    secret->addWidget(secretLabel);
+    secret->addWidget(m_password, 1);
+    column->addLayout(secret);
+    column->addWidget(
+        wrapped(tr("A file, or a database of a PostgreSQL server that several workstations share. One database can hold several studios: "
+                   "add studio=NAME behind the question mark. The desktop's keyring keeps the password, or ~/.pgpass, which only you "
+                   "can read; the program's files never do.")));
+    if (store::isServer(m_path)) {
+        m_place->setText(store::withoutPassword(m_path));
+    }
     column->addWidget(m_said);
     m_progress->setTextVisible(false);
     m_progress->hide();
@@ -66,7 +82,13 @@ MoveStudio::MoveStudio(QString path, QWidget *parent)
         }
     });
     connect(m_place, &QLineEdit::textChanged, this, &MoveStudio::changed);
-    connect(m_place, &QLineEdit::returnPressed, this, &MoveStudio::look);
+    connect(m_password, &QLineEdit::textChanged, this, [this] {
+        m_found.reset(); // who asks is another
+        changed();
+    });
+    for (QLineEdit *line : {m_place, m_password}) {
+        connect(line, &QLineEdit::returnPressed, this, &MoveStudio::look);
+    }
     connect(m_look, &QPushButton::clicked, this, &MoveStudio::look);
     connect(m_copy, &QPushButton::clicked, this, &MoveStudio::copy);
     connect(m_use, &QPushButton::clicked, this, &QDialog::accept);
@@ -94,6 +116,7 @@ void MoveStudio::changed()
     m_copy->setEnabled(empty && m_found->visits == 0);
     m_use->setEnabled(looked);
     m_place->setEnabled(!m_background->busy());
+    m_password->setEnabled(store::isServer(place) && !m_background->busy());
 }
 
 void MoveStudio::tell(const QString &what)
@@ -113,11 +136,22 @@ Result<MoveStudio::Found> MoveStudio::find(const QString &where)
     if (!store::isServer(where) && !QFileInfo::exists(where)) {
         return Found{}; // looking makes no file
     }
+    Found found;
     auto opened = Store::look(where);
-    if (!opened) {
-        return opened.error().code == "empty" ? Result<Found>(Found{}) : opened.error();
+    if (!opened && opened.error().code != "empty") {
+        return opened.error();
     }
-    Found found{opened.value()->studio().count(), 0};
+    if (const auto studios = store::isServer(where) ? store::studiosOn(where) : Result<std::vector<store::ServerStudio>>(Error{})) {
+        for (const store::ServerStudio &s : *studios) {
+            if (!s.name.isEmpty() && !where.contains(QStringLiteral("studio=") + s.name)) {
+                found.others << QStringLiteral("studio=") + s.name;
+            }
+        }
+    }
+    if (!opened) {
+        return found;
+    }
+    found.displays = opened.value()->studio().count();
     for (const DisplayStatus &d : opened.value()->board().displays()) {
         found.visits += d.upkeep.lastVisit ? 1 : 0;
     }
@@ -132,13 +166,18 @@ void MoveStudio::look()
         return;
     }
     m_found.reset();
-    if (place == m_path) {
+    if (place == m_path && m_password->text().isEmpty()) {
         tell(tr("That is where it is."));
         return;
     }
     if (store::withoutPassword(place) != place) {
-        tell(tr("Leave the password out: it stands in ~/.pgpass, or the server asks for none."));
+        tell(tr("Leave the password out of the place: it has a line of its own."));
         return;
+    }
+    if (m_password->text().isEmpty()) {
+        store::takePassword(place, keptPassword);
+    } else {
+        store::tellPassword(store::serverLogin(place), m_password->text());
     }
     m_looked = place;
     m_background->start(
@@ -149,10 +188,24 @@ void MoveStudio::look()
                 return;
             }
             m_found = *found;
-            tell(m_found->displays == 0 ? tr("Nothing is there yet.") : tr("A studio of %n display(s) is there.", nullptr, m_found->displays));
+            QString said =
+                m_found->displays == 0 ? tr("Nothing is there yet.") : tr("A studio of %n display(s) is there.", nullptr, m_found->displays);
+            if (!m_found->others.isEmpty()) {
+                said += ' ' + tr("The database holds these as well: %1.").arg(m_found->others.join(QStringLiteral(", ")));
+            }
+            tell(said);
         });
     m_said->setText(tr("Looking…"));
     changed();
+}
+
+void MoveStudio::accept()
+{
+    if (!m_password->text().isEmpty()) {
+        const Status kept = keepPassword(store::serverLogin(m_looked), m_password->text());
+        m_passwordProblem = kept ? std::nullopt : std::optional(kept.error());
+    }
+    QDialog::accept();
 }
 
 void MoveStudio::copy()
@@ -175,7 +228,7 @@ void MoveStudio::copy()
                 tell(moved.status.error());
                 return;
             }
-            m_found = Found{1, 1};
+            m_found = Found{1, 1, {}};
             tell(tr("All %1 rows are there, and every value is the same. The studio here is left as it is; what is written into one from now on does "
                     "not arrive in the other.")
                      .arg(moved.rows));

@@ -25,11 +25,15 @@ public:
     ~MoveStudio() override;
     /// The place to use from now on, after it was accepted.
     [[nodiscard]] QString chosen() const;
+    /// Of what the dialog was accepted with: a password that the keyring did not take.
+    [[nodiscard]] std::optional<Error> passwordProblem() const { return m_passwordProblem; }
+    void accept() override;
 
 private:
     /// What was found at a place.
     struct Found {
         int displays = 0, visits = 0;
+        QStringList others; ///< studios of the same database, as places name them
     };
     void look();
     void copy();
@@ -40,8 +44,9 @@ private:
 
     QString m_path, m_looked; ///< where it is now; what was last looked at
     std::optional<Found> m_found;
+    std::optional<Error> m_passwordProblem;
     Background *m_background;
-    QLineEdit *m_place;
+    QLineEdit *m_place, *m_password;
     QLabel *m_said;
     QProgressBar *m_progress;
     QPushButton *m_look, *m_copy, *m_use;

@@ -6,7 +6,9 @@
 #include "app/parts/words.h"
 #include "app/studio/demo_studio.h"
 
+#include "desktop/keyring.h"
 #include "store/along.h"
+#include "store/passwords.h"
 
 #include <QDateTime>
 #include <QFileInfo>
@@ -36,6 +38,7 @@ void OpenStudio::chooseDemo()
 
 bool OpenStudio::open(Demo demo)
 {
+    store::takePassword(m_path, keptPassword);
     auto opened = Store::open(m_path);
     if (!opened) {
         m_banner.say(opened.error());

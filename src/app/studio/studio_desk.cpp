@@ -150,8 +150,10 @@ void StudioDesk::move(bool busy)
     Q_EMIT openWanted();
     if (m_studio.store() != nullptr && m_studio.store()->path() == dialog.chosen()) {
         setStudioPlace(dialog.chosen());
-        m_banner.say(tr("The studio is %1 from now on. The one before stays at %2.")
-                         .arg(store::withoutPassword(dialog.chosen()), store::withoutPassword(before)));
+        const QString changed = tr("The studio is %1 from now on. The one before stays at %2.")
+                                    .arg(store::withoutPassword(dialog.chosen()), store::withoutPassword(before));
+        const auto problem = dialog.passwordProblem();
+        m_banner.say(problem ? changed + ' ' + text(*problem) : changed);
     } else {
         m_studio.choose(before);
         Q_EMIT openWanted();

@@ -929,6 +929,10 @@
         <source>How the display of this serial stands; --out ends in .pdf or .html</source>
         <translation>Wie der Bildschirm mit dieser Seriennummer steht; --out endet auf .pdf oder .html</translation>
     </message>
+    <message>
+        <source>Lists the studios of a server&apos;s database that you may look at</source>
+        <translation>Zählt die Studios in der Datenbank eines Servers auf, die Sie ansehen dürfen</translation>
+    </message>
 </context>
 <context>
     <name>control</name>
@@ -3206,10 +3210,6 @@
         <translation>Eine D&amp;atei…</translation>
     </message>
     <message>
-        <source>A file, or a database of a PostgreSQL server that several workstations share. The password stands in ~/.pgpass, which only you can read; the program never keeps it.</source>
-        <translation>Eine Datei oder eine Datenbank eines PostgreSQL-Servers, den sich mehrere Arbeitsplätze teilen. Das Passwort steht in ~/.pgpass, die nur Sie lesen können; das Programm bewahrt es nie auf.</translation>
-    </message>
-    <message>
         <source>A file for the studio</source>
         <translation>Eine Datei für das Studio</translation>
     </message>
@@ -3220,10 +3220,6 @@
     <message>
         <source>That is where it is.</source>
         <translation>Dort liegt es schon.</translation>
-    </message>
-    <message>
-        <source>Leave the password out: it stands in ~/.pgpass, or the server asks for none.</source>
-        <translation>Lassen Sie das Passwort weg: Es steht in ~/.pgpass, oder der Server verlangt keines.</translation>
     </message>
     <message>
         <source>Nothing is there yet.</source>
@@ -3247,6 +3243,26 @@
     <message>
         <source>Copying and comparing…</source>
         <translation>Es wird kopiert und verglichen…</translation>
+    </message>
+    <message>
+        <source>Pass&amp;word</source>
+        <translation>Pass&amp;wort</translation>
+    </message>
+    <message>
+        <source>as in the keyring or in ~/.pgpass, or none</source>
+        <translation>wie im Schlüsselbund oder in ~/.pgpass, oder keines</translation>
+    </message>
+    <message>
+        <source>A file, or a database of a PostgreSQL server that several workstations share. One database can hold several studios: add studio=NAME behind the question mark. The desktop&apos;s keyring keeps the password, or ~/.pgpass, which only you can read; the program&apos;s files never do.</source>
+        <translation>Eine Datei, oder eine Datenbank eines PostgreSQL-Servers, die mehrere Arbeitsplätze teilen. Eine Datenbank kann mehrere Studios halten: studio=NAME hinter das Fragezeichen schreiben. Das Passwort behält der Schlüsselbund der Arbeitsfläche, oder ~/.pgpass, die nur Sie lesen können; die Dateien des Programms nie.</translation>
+    </message>
+    <message>
+        <source>Leave the password out of the place: it has a line of its own.</source>
+        <translation>Das Passwort nicht in den Ort schreiben: Es hat eine eigene Zeile.</translation>
+    </message>
+    <message>
+        <source>The database holds these as well: %1.</source>
+        <translation>Die Datenbank hält auch diese: %1.</translation>
     </message>
 </context>
 <context>
@@ -12970,6 +12986,102 @@
     <message>
         <source>With %1 lx at the desk, and what the screen is said to reflect, contrast is between %2 and %3 to one: black itself lies below what the instrument sees.</source>
         <translation>Mit %1 lx am Arbeitsplatz und dem, was der Schirm zurückwerfen soll, liegt der Kontrast zwischen %2 und %3 zu eins: Schwarz selbst liegt unter dem, was das Messgerät sieht.</translation>
+    </message>
+    <message>
+        <source>Beside that the display was out of tolerance on %1.</source>
+        <translation>Außerdem war der Monitor am %1 außerhalb der Toleranz.</translation>
+    </message>
+    <message>
+        <source>Nobody has looked at the display since %1.</source>
+        <translation>Seit dem %1 hat niemand nach dem Monitor gesehen.</translation>
+    </message>
+    <message>
+        <source>When it was checked on %1 white stood %2 ΔE00 from its target, towards %3.</source>
+        <translation>Bei der Prüfung am %1 stand Weiß %2 ΔE00 neben seinem Ziel, und zwar gegen %3.</translation>
+    </message>
+    <message>
+        <source>orange</source>
+        <translation>Orange</translation>
+    </message>
+    <message>
+        <source>yellow</source>
+        <translation>Gelb</translation>
+    </message>
+    <message>
+        <source>yellow-green</source>
+        <translation>Gelbgrün</translation>
+    </message>
+    <message>
+        <source>blue-green</source>
+        <translation>Blaugrün</translation>
+    </message>
+    <message>
+        <source>violet</source>
+        <translation>Violett</translation>
+    </message>
+    <message>
+        <source>magenta</source>
+        <translation>Magenta</translation>
+    </message>
+    <message>
+        <source>Yes: between %1 and %2 white moved by %3 ΔE00 and luminance by %4 %.</source>
+        <translation>Ja: Zwischen dem %1 und dem %2 hat sich Weiß um %3 ΔE00 und die Leuchtdichte um %4 % bewegt.</translation>
+    </message>
+    <message>
+        <source>The desktop&apos;s keyring did not help: %1.</source>
+        <translation>Der Schlüsselbund der Arbeitsfläche half nicht: %1.</translation>
+    </message>
+    <message>
+        <source>it did not answer</source>
+        <translation>er antwortete nicht</translation>
+    </message>
+    <message>
+        <source>Write the password into ~/.pgpass, which only you can read, or give it anew at each start.</source>
+        <translation>Das Passwort in ~/.pgpass schreiben, die nur Sie lesen können, oder es bei jedem Start neu angeben.</translation>
+    </message>
+    <message>
+        <source>Give the password at Studio, Where it is kept: the desktop&apos;s keyring keeps it; or write it into ~/.pgpass.</source>
+        <translation>Das Passwort unter Studio, Wo es aufbewahrt wird, angeben: Der Schlüsselbund der Arbeitsfläche behält es; oder es in ~/.pgpass schreiben.</translation>
+    </message>
+    <message>
+        <source>%1 owns other studios of this server as well: whoever administered this one would administer them all.</source>
+        <translation>%1 gehören weitere Studios dieses Servers: Wer dieses verwaltete, verwaltete sie alle.</translation>
+    </message>
+    <message>
+        <source>Have each studio made by an owner of its own (CREATE ROLE), who administers it alone.</source>
+        <translation>Jedes Studio von einem eigenen Besitzer anlegen lassen (CREATE ROLE), der es allein verwaltet.</translation>
+    </message>
+    <message>
+        <source>A studio %1 is there, but not for you.</source>
+        <translation>Ein Studio %1 gibt es dort, aber nicht für Sie.</translation>
+    </message>
+    <message>
+        <source>Ask who owns it for a role there (dutiful-lamp-cli store grant).</source>
+        <translation>Dessen Besitzer um eine Rolle darin bitten (dutiful-lamp-cli store grant).</translation>
+    </message>
+    <message>
+        <source>A file is one studio: only a server&apos;s database holds several.</source>
+        <translation>Eine Datei ist ein Studio: Mehrere hält nur die Datenbank eines Servers.</translation>
+    </message>
+    <message>
+        <source>No studio is there that you may look at.</source>
+        <translation>Dort ist kein Studio, das Sie ansehen dürfen.</translation>
+    </message>
+    <message>
+        <source>the database&apos;s own</source>
+        <translation>das der Datenbank selbst</translation>
+    </message>
+    <message>
+        <source>Have whoever looks after the server write: GRANT %1 TO %2; then try again, or leave it at that.</source>
+        <translation>Wer den Server betreut, schreibe: GRANT %1 TO %2; dann noch einmal versuchen, oder es dabei lassen.</translation>
+    </message>
+    <message>
+        <source>As they are none can be recommended: each has a colour off by more than %1, or was not measured. To calibrate and profile: %2, which keeps most of what that cannot give back (%3 cd/m² and %4 : 1 at the wanted white).</source>
+        <translation>So wie sie sind, kann keiner empfohlen werden: Jeder hat eine Farbe, die um mehr als %1 abweicht, oder wurde nicht gemessen. Zum Kalibrieren und Profilieren: %2, der am meisten von dem behält, was das nicht zurückgeben kann (%3 cd/m² und %4 : 1 beim gewünschten Weiß).</translation>
+    </message>
+    <message>
+        <source>Menu and mode were as they were left: the cause has to be looked for.</source>
+        <translation>Menü und Modus waren, wie sie verlassen wurden: Die Ursache muss gesucht werden.</translation>
     </message>
 </context>
 </TS>
