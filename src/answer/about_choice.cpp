@@ -179,7 +179,12 @@ Counsel mode(const AskedAbout &about)
     }
     const auto which = c.choice.chosen ? c.choice.chosen : c.choice.toCalibrate;
     a.open = !which;
-    a.said = which ? say("answer-use-mode", c.candidates[*which].name, Day{modes->finished}, c.choice.reason) : c.choice.reason;
+    if (c.choice.toCalibrate) {
+        a.said = say("answer-calibrate-in", c.candidates[*which].name, Day{modes->finished});
+        a.because.insert(a.because.begin(), c.choice.reason);
+    } else {
+        a.said = which ? say("answer-use-mode", c.candidates[*which].name, Day{modes->finished}, c.choice.reason) : c.choice.reason;
+    }
     const bool uniform = std::any_of(c.candidates.begin(), c.candidates.end(), [](const Candidate &k) { return k.uniformity.has_value(); });
     if (which) {
         const std::string &name = c.candidates[*which].name;

@@ -150,6 +150,7 @@ std::span<const Sentence> answers()
         {"answer-modes-unread", QT_TRANSLATE_NOOP("words", "That cannot be told yet: its modes were not measured.")},
         {"answer-mode-means", QT_TRANSLATE_NOOP("words", "Mean of each mode, ΔE00")},
         {"answer-mode-line", QT_TRANSLATE_NOOP("words", "%1: mean %2, largest %3 ΔE00. %4")},
+        {"answer-calibrate-in", QT_TRANSLATE_NOOP("words", "Calibrate and profile it in %1 (measured %2).")},
         {"answer-use-mode", QT_TRANSLATE_NOOP("words", "Use %1 (measured %2). %3")},
     };
     return all;

@@ -431,7 +431,7 @@ private Q_SLOTS:
         a.measured = {documentOf(s)};
         const SurveyResults results = surveyResults(s);
         const Counsel c = answerTo(Asked::Mode, a);
-        QCOMPARE(c.because.size(), results.modes.size());
+        QCOMPARE(c.because.size(), results.modes.size() + (results.choice->toCalibrate ? 1 : 0));
         QVERIFY(results.choice);
         const auto use = results.choice->chosen ? results.choice->chosen : results.choice->toCalibrate;
         QCOMPARE(use.has_value(), !c.open);

@@ -71,7 +71,7 @@ SurveyView::SurveyView(SurveyRunner &runner, Banner &banner, std::function<Store
       m_space(new QComboBox), m_start(new QPushButton), m_goOn(new QPushButton(tr("&Go on with it"))), m_type(new QPushButton(tr("T&ype a day …"))),
       m_report(new ReportButton(banner, m_store)), m_charts(new QGridLayout), m_map(new UniformityMap),
       m_modes(
-          plainTable({tr("Mode"), tr("Mean ΔE00"), tr("Largest"), tr("White"), tr("Contrast"), tr("Gamma"), tr("Gamut")}, tr("The display's modes")))
+          plainTable({tr("Mode"), tr("Mean ΔE00"), tr("Largest"), tr("White"), tr("Contrast"), tr("Gamma"), tr("Gamut"), tr("Calibrated")}, tr("The display's modes")))
 {
     setFrameShape(QFrame::StyledPanel);
     QFont large = m_title->font();
@@ -382,7 +382,9 @@ void SurveyView::tell(const SurveyNewsPtr &news)
     if (!results.modes.empty() && results.choice) {
         words = {text(results.choice->reason)}; // the table has the figures
         for (const Choice::Line &l : results.choice->lines) {
-            words << text(l.name) + QStringLiteral(": ") + text(l.why);
+            if (l.why.code != "choice-over-limit") { // that stands in the first sentence, and in the table
+                words << text(l.name) + QStringLiteral(": ") + text(l.why);
+            }
         }
     }
     m_words->setText(words.isEmpty() ? tr("%1 readings so far.").arg(record->readings.size()) : words.join(QLatin1Char('\n')));
@@ -417,12 +419,17 @@ void SurveyView::showModes(const SurveyRecord &record, const SurveyResults &resu
         const bool read = !m.colours.colours.empty();
         const auto figure = [&](double v, int places) { return read ? number(v, places) : QStringLiteral("–"); };
         const Chromaticity c = chromaticity(m.white);
+        const QString name = results.choice->chosen == i
+                                 ? tr("%1 (recommended)").arg(text(m.name))
+                                 : (results.choice->toCalibrate == i ? tr("%1 (to calibrate)").arg(text(m.name)) : text(m.name));
         setRow(*m_modes, int(i),
-               QStringList{results.choice->chosen == i ? tr("%1 (recommended)").arg(text(m.name)) : text(m.name), figure(m.colours.mean, 2),
+               QStringList{name, figure(m.colours.mean, 2),
                            figure(m.colours.max, 1),
                            read ? text(say("white-with-xy", decimal(m.white.b, 0), decimal(c.x, 3), decimal(c.y, 3))) : QStringLiteral("–"),
                            (read && m.contrastAtLeast ? QStringLiteral("≥ ") : QString()) + figure(m.contrast, 0), figure(m.gamma, 2),
-                           read ? tr("%1 % of %2").arg(number(m.coverage, 0), text(record.plan.space)) : QStringLiteral("–")});
+                           read ? tr("%1 % of %2").arg(number(m.coverage, 0), text(record.plan.space)) : QStringLiteral("–"),
+                           m.keptLuminance ? tr("%1 cd/m², %2 : 1").arg(number(*m.keptLuminance, 0), number(*m.keptContrast, 0))
+                                           : QStringLiteral("–")});
     }
     m_modes->resizeColumnsToContents();
     m_modes->horizontalHeader()->setStretchLastSection(true);
