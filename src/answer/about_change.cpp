@@ -51,14 +51,15 @@ std::vector<Message> differences(const VisitRecord &before, const VisitRecord &n
 /// What puts a menu back that was turned, with the check that shows it.
 std::vector<AnswerStep> settingBack(const VisitRecord &before, const VisitRecord &now)
 {
-    std::vector<AnswerStep> all;
+    std::vector<Message> turned;
     for (const auto &[name, value] : now.controls) {
         const auto then = before.controls.find(name);
         if (then != before.controls.end() && then->second != value) {
-            all.push_back({AnswerStep::Do::Check, say("step-set-back", controlNamed(name), decimal(then->second, 0))});
+            turned.push_back(say("set-back-to", controlNamed(name), decimal(then->second, 0)));
         }
     }
-    return all;
+    return turned.empty() ? std::vector<AnswerStep>()
+                          : std::vector<AnswerStep>{{AnswerStep::Do::Check, say("step-set-back", listed(std::move(turned)))}};
 }
 
 /// Says white's and gray's distance of a visit's own.
@@ -125,6 +126,11 @@ std::optional<Counsel> castSeen(const AskedAbout &about, const VisitRecord &last
     }
     Counsel a;
     a.said = say("answer-cast-seen", Day{check->finished}, decimal(*white.value, 1), hue);
+    a.title = say("answer-white-from-target");
+    a.figures = {{say("figure-now"), *white.value, white.k2}};
+    if (const Figure left = figuresOf(last).white; left.value) {
+        a.figures.insert(a.figures.begin(), {say("figure-before"), *left.value, left.k2});
+    }
     sayStanding(a, last);
     const std::vector<Message> turned = differences(last, *check);
     a.because.insert(a.because.end(), turned.begin(), turned.end());

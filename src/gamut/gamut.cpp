@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "gamut/gamut.h"
 
+#include "colour/cube_root.h"
+
 #include <algorithm>
 #include <cmath>
 
@@ -93,7 +95,7 @@ AdditiveGamut gamutOf(const Eigen::Matrix3d &channels, const XYZ &black)
 GamutBody::GamutBody(const AdditiveGamut &gamut) : m_gamut(gamut)
 {
     const RelXYZ white = iccD50();
-    const auto slope = [](double t) { return t > 216.0 / 24389 ? 1 / (3 * std::cbrt(t * t)) : 24389.0 / 27 / 116; };
+    const auto slope = [](double t) { return t > 216.0 / 24389 ? 1 / (3 * cubeRoot(t * t)) : 24389.0 / 27 / 116; };
     const double scale = 116.0 * 500 * 200 / (white.a * white.b * white.c) * std::abs(gamut.toPcs.determinant()) * 27 / kCells;
     m_volumes.reserve(size_t(kCells));
     for (int i = 0; i < kCells; ++i) {

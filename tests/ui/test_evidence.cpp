@@ -256,6 +256,35 @@ private Q_SLOTS:
         QCOMPARE(view()->plots().size(), size_t(4));
     }
 
+    // Another window writes while the page is open: what is new is there to choose, what is looked at stays.
+    void whatOthersAddIsThereToChoose()
+    {
+        view()->sources()->setCurrentRow(1);
+        view()->choose(EvidenceOf::Colours);
+        PlotWidget *first = view()->plots().front();
+        first->setFocus();
+        QTest::keyClick(first, Qt::Key_Plus);
+        const QString title = view()->title();
+        auto other = std::move(Store::open(m_dir.filePath("studio.sqlite"))).value();
+        VisitRecord next = m_record;
+        next.id = "next";
+        next.started = next.finished = fromIsoTime("2031-03-03T09:00:00Z");
+        QVERIFY(other->visits().finish(next, m_display).ok());
+        QTRY_COMPARE_WITH_TIMEOUT(view()->sources()->count(), 3, 8000);
+        QCOMPARE(view()->sources()->currentRow(), 2);
+        QCOMPARE(view()->title(), title);
+        // The years stay chosen as well, also when the page is left and come back to.
+        view()->sources()->setCurrentRow(0);
+        next.id = "after";
+        QVERIFY(other->visits().finish(next, m_display).ok());
+        QTRY_COMPARE_WITH_TIMEOUT(view()->sources()->count(), 4, 8000);
+        QCOMPARE(view()->sources()->currentRow(), 0);
+        QVERIFY(view()->words().contains(QStringLiteral("27 visits")));
+        QTest::keyClick(m_window->windowHandle(), Qt::Key_F2);
+        QTest::keyClick(m_window->windowHandle(), Qt::Key_F2, Qt::ShiftModifier);
+        QCOMPARE(view()->sources()->currentRow(), 0);
+    }
+
     void aDisplayWithoutVisitsSaysSo()
     {
         m_window->selectDisplay(m_never);

@@ -22,7 +22,8 @@ namespace lamp::app {
 
 namespace {
 
-constexpr int kSourceKey = Qt::UserRole; ///< of a source: empty for the years, "v" and a visit's key, "m" and a measurement's number
+constexpr int kSourceKey = Qt::UserRole; ///< of a source: "y" for the years, "v" and a visit's key, "m" and a measurement's number
+const QString kYears = QStringLiteral("y");
 constexpr Page kVisitsShown{0, 200}, kMeasurementsShown{0, 100};
 
 QString nameOf(EvidenceOf what)
@@ -104,7 +105,9 @@ void EvidenceView::show(const DisplayEntry &display, WallTime now)
     if (another) {
         m_alone = -1;
     }
-    listSources();
+    const QString before = another ? QString() : chosenSource();
+    listSources(before);
+    sourceChosen();
     m_report->setReport(
         [this]() -> Result<BesideReport> {
             AgeingQuestion question;
@@ -120,42 +123,69 @@ void EvidenceView::show(const DisplayEntry &display, WallTime now)
         m_display.name);
 }
 
-void EvidenceView::listSources()
+QString EvidenceView::chosenSource() const
 {
-    const QString before = m_sources->currentItem() != nullptr ? m_sources->currentItem()->data(kSourceKey).toString() : QString();
+    return m_sources->currentItem() != nullptr ? m_sources->currentItem()->data(kSourceKey).toString() : QString();
+}
+
+void EvidenceView::showAgain()
+{
+    const auto now = sourcesNow();
+    bool same = int(now.size()) == m_sources->count();
+    for (int i = 0; same && i < m_sources->count(); ++i) {
+        same = m_sources->item(i)->data(kSourceKey).toString() == now[size_t(i)].second;
+    }
+    Store *store = m_store();
+    if (!same || (store != nullptr && store->histories().all(m_display.id).size() != m_entries.size())) {
+        const QString before = chosenSource();
+        listSources(before);
+        if (chosenSource() != before || before == kYears) {
+            sourceChosen(); // else what is drawn stays, as far as it was zoomed into
+        }
+    }
+}
+
+std::vector<std::pair<QString, QString>> EvidenceView::sourcesNow()
+{
+    std::vector<std::pair<QString, QString>> all{{tr("All its years"), kYears}};
+    Store *store = m_store();
+    if (store == nullptr) {
+        return all;
+    }
+    for (const VisitEntry &v : store->visits().of(m_display.id, kVisitsShown)) {
+        if (v.state == VisitState::Finished) {
+            all.emplace_back(tr("%1, %2").arg(text(say("task-" + taskName(v.task))), wordedDay(v.finished)), QLatin1Char('v') + v.id);
+        }
+    }
+    for (const MeasurementEntry &m : store->measurements().of(m_display.id, {}, kMeasurementsShown)) {
+        if (surveyKindFromName(m.kind)) {
+            all.emplace_back(tr("%1, %2").arg(text(say("measurement-" + m.kind)), wordedDay(m.finished)), QStringLiteral("m%1").arg(m.id));
+        }
+    }
+    return all;
+}
+
+void EvidenceView::listSources(const QString &before)
+{
     {
         const QSignalBlocker quiet(m_sources);
         m_sources->clear();
-        const auto add = [&](const QString &words, const QString &key) {
+        int row = -1;
+        for (const auto &[words, key] : sourcesNow()) {
+            row = key == before ? m_sources->count() : row;
             auto *item = new QListWidgetItem(words, m_sources);
             item->setData(kSourceKey, key);
-        };
-        add(tr("All its years"), {});
+        }
         Store *store = m_store();
         m_entries = store != nullptr ? store->histories().all(m_display.id) : std::vector<HistoryEntry>{};
-        for (const VisitEntry &v : store != nullptr ? store->visits().of(m_display.id, kVisitsShown) : std::vector<VisitEntry>{}) {
-            if (v.state == VisitState::Finished) {
-                add(tr("%1, %2").arg(text(say("task-" + taskName(v.task))), wordedDay(v.finished)), QLatin1Char('v') + v.id);
-            }
-        }
-        for (const MeasurementEntry &m :
-             store != nullptr ? store->measurements().of(m_display.id, {}, kMeasurementsShown) : std::vector<MeasurementEntry>{}) {
-            if (surveyKindFromName(m.kind)) {
-                add(tr("%1, %2").arg(text(say("measurement-" + m.kind)), wordedDay(m.finished)), QStringLiteral("m%1").arg(m.id));
-            }
-        }
         if (const auto problem = store != nullptr ? store->takeProblem() : std::nullopt) {
             m_banner.say(*problem); // what could not be read must not look like nothing
         }
-        int row = m_sources->count() > 1 ? 1 : 0; // the newest visit
-        for (int i = 0; i < m_sources->count(); ++i) {
-            row = !before.isNull() && m_sources->item(i)->data(kSourceKey).toString() == before ? i : row;
-        }
+        row = row >= 0 ? row : (m_sources->count() > 1 ? 1 : 0); // the newest visit
         m_sources->setCurrentRow(row);
         const QSignalBlocker still(m_charts);
         m_charts->setCurrentRow(std::max(0, m_charts->currentRow()));
     }
-    sourceChosen();
 }
 
 void EvidenceView::showVisit(const QString &visit)
@@ -178,7 +208,7 @@ void EvidenceView::sourceChosen()
     m_visit.reset();
     m_survey.reset();
     Store *store = m_store();
-    const QString key = m_sources->currentItem() != nullptr ? m_sources->currentItem()->data(kSourceKey).toString() : QString();
+    const QString key = chosenSource();
     if (store != nullptr && key.startsWith(QLatin1Char('v'))) {
         auto record = store->visits().record(key.mid(1));
         if (record) {

@@ -31,6 +31,8 @@ class EvidenceView : public QFrame {
 public:
     explicit EvidenceView(Banner &banner, std::function<Store *()> store, QWidget *parent = nullptr);
     void show(const DisplayEntry &display, WallTime now);
+    /// Somebody else may have added to what is known: what is looked at stays.
+    void showAgain();
     /// \param visit its key; shows its colours
     void showVisit(const QString &visit);
     /// Which charts of a visit are shown.
@@ -46,7 +48,10 @@ public:
 
 private:
     [[nodiscard]] QWidget *choices();
-    void listSources();
+    /// What there is to look at: what it is called, and its key.
+    [[nodiscard]] std::vector<std::pair<QString, QString>> sourcesNow();
+    void listSources(const QString &before);
+    [[nodiscard]] QString chosenSource() const; ///< its key
     void sourceChosen();
     void draw();
     void drawPlots(std::vector<plot::Plot> plots);

@@ -378,6 +378,8 @@ void MainWindow::lookAgain()
     const bool writing = qobject_cast<QAbstractSpinBox *>(QApplication::focusWidget()) != nullptr; // what is being entered stays
     if (m_stack->currentWidget() == m_card && !writing) {
         showCard();
+    } else if (m_stack->currentWidget() == m_evidence) {
+        m_evidence->showAgain();
     } else {
         m_fleet->showAgain();
     }

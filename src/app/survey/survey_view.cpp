@@ -70,8 +70,8 @@ SurveyView::SurveyView(SurveyRunner &runner, Banner &banner, std::function<Store
       m_roomLight(new QCheckBox(tr("With the room's &light"))), m_signal(new QComboBox), m_grid(new QComboBox), m_set(new QComboBox),
       m_space(new QComboBox), m_start(new QPushButton), m_goOn(new QPushButton(tr("&Go on with it"))), m_type(new QPushButton(tr("T&ype a day …"))),
       m_report(new ReportButton(banner, m_store)), m_charts(new QGridLayout), m_map(new UniformityMap),
-      m_modes(
-          plainTable({tr("Mode"), tr("Mean ΔE00"), tr("Largest"), tr("White"), tr("Contrast"), tr("Gamma"), tr("Gamut"), tr("Calibrated")}, tr("The display's modes")))
+      m_modes(plainTable({tr("Mode"), tr("Mean ΔE00"), tr("Largest"), tr("White"), tr("Contrast"), tr("Gamma"), tr("Gamut"), tr("Calibrated")},
+                         tr("The display's modes")))
 {
     setFrameShape(QFrame::StyledPanel);
     QFont large = m_title->font();
@@ -422,14 +422,13 @@ void SurveyView::showModes(const SurveyRecord &record, const SurveyResults &resu
         const QString name = results.choice->chosen == i
                                  ? tr("%1 (recommended)").arg(text(m.name))
                                  : (results.choice->toCalibrate == i ? tr("%1 (to calibrate)").arg(text(m.name)) : text(m.name));
-        setRow(*m_modes, int(i),
-               QStringList{name, figure(m.colours.mean, 2),
-                           figure(m.colours.max, 1),
-                           read ? text(say("white-with-xy", decimal(m.white.b, 0), decimal(c.x, 3), decimal(c.y, 3))) : QStringLiteral("–"),
-                           (read && m.contrastAtLeast ? QStringLiteral("≥ ") : QString()) + figure(m.contrast, 0), figure(m.gamma, 2),
-                           read ? tr("%1 % of %2").arg(number(m.coverage, 0), text(record.plan.space)) : QStringLiteral("–"),
-                           m.keptLuminance ? tr("%1 cd/m², %2 : 1").arg(number(*m.keptLuminance, 0), number(*m.keptContrast, 0))
-                                           : QStringLiteral("–")});
+        setRow(
+            *m_modes, int(i),
+            QStringList{name, figure(m.colours.mean, 2), figure(m.colours.max, 1),
+                        read ? text(say("white-with-xy", decimal(m.white.b, 0), decimal(c.x, 3), decimal(c.y, 3))) : QStringLiteral("–"),
+                        (read && m.contrastAtLeast ? QStringLiteral("≥ ") : QString()) + figure(m.contrast, 0), figure(m.gamma, 2),
+                        read ? tr("%1 % of %2").arg(number(m.coverage, 0), text(record.plan.space)) : QStringLiteral("–"),
+                        m.keptLuminance ? tr("%1 cd/m², %2 : 1").arg(number(*m.keptLuminance, 0), number(*m.keptContrast, 0)) : QStringLiteral("–")});
     }
     m_modes->resizeColumnsToContents();
     m_modes->horizontalHeader()->setStretchLastSection(true);

@@ -4365,6 +4365,18 @@
         <source>Minutes that white sta&amp;ys</source>
         <translation>&amp;Minuten, die Weiß steht</translation>
     </message>
+    <message>
+        <source>Calibrated</source>
+        <translation>Kalibriert</translation>
+    </message>
+    <message>
+        <source>%1 (to calibrate)</source>
+        <translation>%1 (zum Kalibrieren)</translation>
+    </message>
+    <message>
+        <source>%1 cd/m², %2 : 1</source>
+        <translation>%1 cd/m², %2 : 1</translation>
+    </message>
 </context>
 <context>
     <name>lamp::app::TargetDesk</name>
@@ -11991,10 +12003,6 @@
         <translation>jetzt</translation>
     </message>
     <message>
-        <source>Set %1 back to %2, then make a check.</source>
-        <translation>%1 auf %2 zurückstellen, dann prüfen.</translation>
-    </message>
-    <message>
         <source>Its target is %1 cd/m²: it stands %2 % from that, so somebody or something has changed it.</source>
         <translation>Sein Ziel ist %1 cd/m²: er steht %2 % davon entfernt, jemand oder etwas hat ihn also verändert.</translation>
     </message>
@@ -13082,6 +13090,22 @@
     <message>
         <source>Menu and mode were as they were left: the cause has to be looked for.</source>
         <translation>Menü und Modus waren, wie sie verlassen wurden: Die Ursache muss gesucht werden.</translation>
+    </message>
+    <message>
+        <source>%1 back to %2</source>
+        <translation>%1 zurück auf %2</translation>
+    </message>
+    <message>
+        <source>Set %1, then make a check.</source>
+        <translation>%1 stellen, dann eine Prüfung machen.</translation>
+    </message>
+    <message>
+        <source>White from its target, ΔE00</source>
+        <translation>Weiß von seinem Ziel, ΔE00</translation>
+    </message>
+    <message>
+        <source>Calibrate and profile it in %1 (measured %2).</source>
+        <translation>In %1 kalibrieren und profilieren (gemessen %2).</translation>
     </message>
 </context>
 </TS>
