@@ -22,6 +22,12 @@ bool standing(const VisitRecord &r)
     return hasColour(r.verification.white.xyz);
 }
 
+/// Whether one instrument read both, by one correction.
+bool readAlike(const VisitRecord &p, const VisitRecord &q)
+{
+    return p.instrument.model == q.instrument.model && p.instrument.serial == q.instrument.serial && p.correction == q.correction;
+}
+
 /// What of menu, mode and instrument is otherwise than the visit before.
 std::vector<Message> differences(const VisitRecord &before, const VisitRecord &now)
 {
@@ -117,19 +123,21 @@ const VisitRecord *checkSince(const AskedAbout &about, const VisitRecord &last)
 std::optional<Counsel> castSeen(const AskedAbout &about, const VisitRecord &last)
 {
     const VisitRecord *check = checkSince(about, last);
-    const Figure white = check != nullptr ? figuresOf(*check).white : Figure{};
+    Figure white = check != nullptr ? figuresOf(*check).white : Figure{};
+    if (check != nullptr && !readAlike(last, *check)) {
+        white.k2 = white.absoluteK2; // by other eyes white may seem to have moved
+    }
     const Message hue = check != nullptr ? towards(*check) : Message{};
-    // By its own tolerance, or what everybody sees (common practice, no published source); without its uncertainty nothing is said of it.
-    constexpr double kSeen = 2;
+    constexpr double kSeen = 2; // below that it is hard to see (common practice, no published source)
     if (!white.value || !white.k2 || hue.empty() || *white.value - *white.k2 <= kSeen) {
         return {};
     }
     Counsel a;
     a.said = say("answer-cast-seen", Day{check->finished}, decimal(*white.value, 1), hue);
     a.title = say("answer-white-from-target");
-    a.figures = {{say("figure-now"), *white.value, white.k2}};
+    a.figures = {{say("figure-checked"), *white.value, white.k2}};
     if (const Figure left = figuresOf(last).white; left.value) {
-        a.figures.insert(a.figures.begin(), {say("figure-before"), *left.value, left.k2});
+        a.figures.insert(a.figures.begin(), {say("figure-calibrated"), *left.value, left.k2});
     }
     sayStanding(a, last);
     const std::vector<Message> turned = differences(last, *check);
@@ -240,7 +248,7 @@ Counsel changed(const AskedAbout &about)
     a.figures = {{say("figure-before"), was, f0.luminance.k2}, {say("figure-now"), is, f1.luminance.k2}};
     constexpr double kSeenWhite = 1, kSeenLevel = 3; // ΔE00; percent: less nobody sees side by side (common practice, no published source)
     // Read by two instruments, or by two corrections, they are only as near as each comes to the standard observer.
-    const bool one = change->sameInstrument && before.correction == now.correction;
+    const bool one = change->sameInstrument && readAlike(before, now);
     const auto both = [one](const Figure &p, const Figure &q) {
         const auto &a0 = one ? p.k2 : p.absoluteK2, &a1 = one ? q.k2 : q.absoluteK2;
         return a0 && a1 ? std::optional(std::hypot(*a0, *a1)) : std::nullopt;

@@ -39,6 +39,9 @@ struct MeasureOptions {
     int steps = 0, grid = 3, instrument = -1;
     double luminance = 1, average = 0, limit = 5, hours = 8, every = 5;
     std::optional<double> minutes, reflectance; ///< as the kind has them, where they are not said; percent
+    double evenLuminance = 10;                  ///< percent
+    std::optional<double> evenColour;           ///< CIEDE2000
+    std::string limitsOf;
     std::string signal = "pq";
     bool json = false, roomLight = false;
 };

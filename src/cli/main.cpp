@@ -208,6 +208,11 @@ void addMeasure(CLI::App &app, MeasureOptions &o, int &status)
     command->add_option("--colours", o.colours, phrase("cli", "CSV or CGATS of colours: r, g, b, or L, a, b (D50)"));
     command->add_option("--set", o.set, phrase("cli", "Colours that ship with it: memory, skin, neutrals or surface"));
     command->add_option("--grid", o.grid, phrase("cli", "Of uniformity: 3, 5 or 9 places across and down"));
+    command->add_option("--even-luminance", o.evenLuminance, phrase("cli", "The same: percent from the centre that are even (10, ISO 12646:2015)"))
+        ->check(CLI::Range(0.1, 100.0));
+    command->add_option("--even-colour", o.evenColour, phrase("cli", "The same: ΔE00 of white and gray from the centre; not judged where left out"))
+        ->check(CLI::Range(0.1, 100.0));
+    command->add_option("--limits-of", o.limitsOf, phrase("cli", "The same: whose limits these are, a standard's or the house's"));
     command->add_option("--minutes", o.minutes, phrase("cli", "Of stability: how long (60); of hdr: how long white stays (5; 0 leaves it out)"));
     command->add_option("--signal", o.signal, phrase("cli", "Of hdr: pq or hlg"));
     command->add_flag("--room-light", o.roomLight, phrase("cli", "Of contrast: in the room's light as well"));

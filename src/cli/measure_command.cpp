@@ -70,6 +70,7 @@ Result<SurveyPlan> planOf(const MeasureOptions &o)
     plan.luminance = o.luminance;
     plan.space = o.space;
     plan.grid = o.grid;
+    plan.even = {o.evenLuminance, o.evenColour, o.limitsOf};
     plan.minutes = plan.kind == SurveyKind::Room ? 60 * o.hours : o.minutes.value_or(plan.kind == SurveyKind::Hdr ? 5 : 60);
     const auto signal = signalFromName(o.signal);
     if (!signal || *signal == Signal::Sdr) {

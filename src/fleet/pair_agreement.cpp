@@ -7,6 +7,7 @@
 #include <algorithm>
 #include <bit>
 #include <cmath>
+#include <numeric>
 #include <random>
 
 namespace lamp::agreeing {
@@ -17,9 +18,9 @@ Shown shownBy(const VisitedDisplay &d, const std::vector<Lab> &colours)
     s.can.assign((colours.size() + 63) / 64, 0);
     s.xyz.resize(colours.size());
     for (size_t i = 0; i < colours.size(); ++i) {
-        if (d.canShow(colours[i])) {
+        if (const auto xyz = d.showsIfItCan(colours[i])) {
             s.can[i / 64] |= std::uint64_t{1} << (i % 64);
-            s.xyz[i] = d.shows(colours[i]);
+            s.xyz[i] = *xyz;
         }
     }
     for (int i = 0; i <= kGraySteps; ++i) {
@@ -202,8 +203,12 @@ std::vector<Disagreement> becauseOf(const VisitedDisplay &displayA, const Visite
         return tone[i] + (at - double(i)) * (tone[i + 1] - tone[i]);
     };
     const size_t step = std::max<size_t>(1, common.colours.size() / std::max<size_t>(1, most));
-    std::array<std::vector<Lab>, 6> lab; // a; a with b's luminance, white, tone; with all three; b
-    const auto add = [&](size_t which, const Eigen::Vector3d &xyz) { lab[which].push_back(labOf(RelXYZ(xyz), iccD50())); };
+    // Given to 0.0001 and worked out for each of many pairs: single precision is enough.
+    std::array<std::vector<ShortLab>, 6> lab; // a; a with b's luminance, white, tone; with all three; b
+    const auto add = [&](size_t which, const Eigen::Vector3d &xyz) {
+        const Lab seen = labOf(RelXYZ(xyz), iccD50());
+        lab[which].push_back({float(seen.a), float(seen.b), float(seen.c)});
+    };
     for (size_t i = 0; i < common.colours.size(); i += step) {
         const Eigen::Vector3d p = relative(ofA.xyz[common.colours[i]], seenA);
         const double t = toned(p[1] / a[1]);
@@ -217,17 +222,19 @@ std::vector<Disagreement> becauseOf(const VisitedDisplay &displayA, const Visite
     // All four in one go: differences are worked out in blocks.
     const std::array<std::pair<size_t, size_t>, 4> steps{{{0, 1}, {0, 2}, {0, 3}, {4, 5}}};
     const size_t n = lab[0].size();
-    std::vector<Lab> from, to;
+    std::vector<ShortLab> from, to;
     for (const auto &[p, q] : steps) {
         from.insert(from.end(), lab[p].begin(), lab[p].end());
         to.insert(to.end(), lab[q].begin(), lab[q].end());
     }
-    std::vector<double> d(from.size());
-    deltaE2000(std::span<const Lab>(from), std::span<const Lab>(to), d);
+    std::vector<std::uint32_t> each(from.size());
+    std::iota(each.begin(), each.end(), 0U);
+    std::vector<float> d(from.size());
+    deltaE2000(from, to, each, d);
     static constexpr std::array<const char *, 4> kParts{"luminance", "white", "tone", "gamut"};
     std::vector<Disagreement> all;
     for (size_t k = 0; k < kParts.size(); ++k) {
-        all.push_back({kParts[k], meanOf(std::span<const double>(d).subspan(k * n, n))});
+        all.push_back({kParts[k], meanOf(std::span<const float>(d).subspan(k * n, n))});
     }
     std::stable_sort(all.begin(), all.end(), [](const Disagreement &p, const Disagreement &q) { return p.deltaE > q.deltaE; });
     return all;

@@ -339,15 +339,20 @@ Drive VisitedDisplay::throughRamps(const Drive &rgb) const
     return m_shown ? m_shown->behind(rgb) : rgb;
 }
 
-bool VisitedDisplay::canShow(const Lab &lab) const
-{
-    constexpr double kSame = 0.5; // CIE 1976: what a table's inverse may miss by
-    return (m_profile.colourOf(m_profile.driveFor(lab)).vec() - lab.vec()).norm() < kSame;
-}
-
 XYZ VisitedDisplay::shows(const Lab &lab) const
 {
-    Drive drive = m_profile.driveFor(lab);
+    return atDepth(m_profile.driveFor(lab));
+}
+
+std::optional<XYZ> VisitedDisplay::showsIfItCan(const Lab &lab) const
+{
+    constexpr double kSame = 0.5; // CIE 1976: what a table's inverse may miss by
+    const Drive drive = m_profile.driveFor(lab);
+    return (m_profile.colourOf(drive).vec() - lab.vec()).norm() < kSame ? std::optional(atDepth(drive)) : std::nullopt;
+}
+
+XYZ VisitedDisplay::atDepth(Drive drive) const
+{
     if (m_facts.bits > 0) {
         const double top = std::ldexp(1.0, m_facts.bits) - 1;
         for (int c = 0; c < 3; ++c) {

@@ -57,8 +57,9 @@ public:
     void keepToModel();
     [[nodiscard]] const VisitFacts &facts() const { return m_facts; }
     [[nodiscard]] const Profile &profile() const { return m_profile; }
-    /// Whether the profile finds a drive for a colour (D50, relative to white).
-    [[nodiscard]] bool canShow(const Lab &lab) const;
+    /// What stands on the screen where a program asks for a colour (D50, relative to white) by way of the profile, cd/m²; nothing where the profile
+    /// finds no drive for it.
+    [[nodiscard]] std::optional<XYZ> showsIfItCan(const Lab &lab) const;
     /// What stands on the screen where a program asks for a colour by way of the profile, cd/m².
     [[nodiscard]] XYZ shows(const Lab &lab) const;
     /// What it makes of a drive, cd/m².
@@ -77,6 +78,8 @@ public:
 private:
     VisitedDisplay(VisitFacts facts, Profile profile) : m_facts(std::move(facts)), m_profile(std::move(profile)) {}
     void takeReadings();
+    /// What it makes of a drive as its frame buffer holds it.
+    [[nodiscard]] XYZ atDepth(Drive drive) const;
 
     VisitFacts m_facts;
     Profile m_profile;

@@ -30,7 +30,7 @@ void chooseToCalibrate(Choice &choice, const std::vector<Candidate> &all, const 
 {
     std::vector<size_t> left;
     for (size_t i = 0; i < all.size(); ++i) {
-        if (std::isfinite(all[i].max)) {
+        if (std::isfinite(all[i].mean) && std::isfinite(all[i].max)) {
             left.push_back(i);
         }
     }
@@ -41,8 +41,9 @@ void chooseToCalibrate(Choice &choice, const std::vector<Candidate> &all, const 
     constexpr double kTenth = 0.1;
     narrow(
         left, all, [](const Candidate &c) { return c.uniformity; }, rule.uniformity);
+    // The least that contrast can be grows with white: it tells no mode from another.
     narrow(
-        left, all, [](const Candidate &c) { return std::optional(-std::log(*c.keptContrast)); }, std::log1p(kTenth));
+        left, all, [](const Candidate &c) { return c.keptAtLeast ? std::nullopt : std::optional(-std::log(*c.keptContrast)); }, std::log1p(kTenth));
     narrow(
         left, all, [](const Candidate &c) { return c.gamut ? std::optional(-*c.gamut) : std::nullopt; }, 1.0);
     narrow(
@@ -50,7 +51,8 @@ void chooseToCalibrate(Choice &choice, const std::vector<Candidate> &all, const 
     // What is nearest as it is bends the ramps least.
     choice.toCalibrate = *std::min_element(left.begin(), left.end(), [&](size_t p, size_t q) { return all[p].mean < all[q].mean; });
     const Candidate &c = all[*choice.toCalibrate];
-    choice.reason = say("choice-none-calibrate", decimal(rule.limit, 1), c.name, decimal(*c.keptLuminance, 0), decimal(*c.keptContrast, 0));
+    choice.reason = say(c.keptAtLeast ? "choice-none-calibrate-least" : "choice-none-calibrate", decimal(rule.limit, 1), c.name,
+                        decimal(*c.keptLuminance, 0), decimal(*c.keptContrast, 0));
 }
 
 } // namespace

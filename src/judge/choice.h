@@ -19,6 +19,7 @@ struct Candidate {
     std::optional<double> gamut;      ///< percent of the space that the work needs; more is better
     /// What would be left of it at the wanted white once it is calibrated, where that is known: cd/m², and white over black.
     std::optional<double> keptLuminance = {}, keptContrast = {};
+    bool keptAtLeast = false; ///< black was not seen: that contrast is the least that it can be
 };
 
 /// The specialist's rule (common practice, no published source).

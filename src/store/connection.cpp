@@ -149,8 +149,8 @@ Result<std::unique_ptr<Connection>> Connection::open(const Dialect &dialect, con
         db.open() || (dialect.isStarting(where) && waitFor([&] { return db.open() || !dialect.isStarting(where); }, kStart) && db.isOpen());
     if (!opened) {
         Error e = storageError(say("studio-file-cannot-opened", connection->m_where.toStdString()), db.lastError());
-        // As libpq and the server word it, whatever their language: SQLSTATE 28P01 does not come through.
-        if (isServer(where) && db.lastError().databaseText().contains(QStringLiteral("password"), Qt::CaseInsensitive)) {
+        // As libpq and the server word it, in languages where that begins so: SQLSTATE 28P01 does not come through.
+        if (isServer(where) && db.lastError().databaseText().contains(QStringLiteral("passw"), Qt::CaseInsensitive)) {
             e.todo = say("password-wanted");
         }
         return e;

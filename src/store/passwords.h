@@ -13,6 +13,9 @@ namespace lamp::store {
 /// place cannot be understood.
 QString serverLogin(const QString &where);
 
+/// A server's place with a password in it, for one connection. \pre the place has none
+QString withPassword(const QString &where, const QString &password);
+
 /// Lets a server's password be known for this run, in memory alone: it is used where a place holds none. Empty forgets it. From any thread.
 void tellPassword(const QString &login, const QString &password);
 /// What was told; empty where nothing was.

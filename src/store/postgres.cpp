@@ -32,25 +32,32 @@ Error notUnderstood(const QString &what)
 }
 
 /// What libpq knows nothing of: which of a database's studios is meant.
-const QString kStudio = QStringLiteral("studio="), kSearchPath = QStringLiteral("-csearch_path=");
+const QString kPassword = QStringLiteral("password="), kStudio = QStringLiteral("studio="), kSearchPath = QStringLiteral("-csearch_path=");
+
+/// Takes a parameter ("studio=") out of a place. \return its value, and the place without it
+std::pair<QString, QString> takenFrom(const QString &where, const QString &parameter)
+{
+    const qsizetype query = where.indexOf('?');
+    if (query < 0) {
+        return {{}, where};
+    }
+    QStringList parameters = where.mid(query + 1).split('&');
+    QString value;
+    parameters.removeIf([&](const QString &p) {
+        if (!p.startsWith(parameter)) {
+            return false;
+        }
+        value = QUrl::fromPercentEncoding(p.mid(parameter.size()).toUtf8());
+        return true;
+    });
+    return {value, parameters.isEmpty() ? where.left(query) : where.left(query + 1) + parameters.join('&')};
+}
 
 /// A place in two: what libpq reads, and the studio's name in it, empty for the database's own.
 std::pair<QString, QString> parted(const QString &where)
 {
-    const qsizetype query = where.indexOf('?');
-    if (query < 0) {
-        return {where, {}};
-    }
-    QStringList parameters = where.mid(query + 1).split('&');
-    QString studio;
-    parameters.removeIf([&](const QString &p) {
-        if (!p.startsWith(kStudio)) {
-            return false;
-        }
-        studio = QUrl::fromPercentEncoding(p.mid(kStudio.size()).toUtf8());
-        return true;
-    });
-    return {parameters.isEmpty() ? where.left(query) : where.left(query + 1) + parameters.join('&'), studio};
+    auto [studio, place] = takenFrom(where, kStudio);
+    return {place, studio == QLatin1String("public") ? QString() : studio};
 }
 
 /// As a schema is named without quotes, and short enough for a channel of its own.
@@ -209,8 +216,9 @@ public:
     [[nodiscard]] QString fate() const override { return QStringLiteral("SELECT (pg_xact_status(?::xid8) = 'committed')::int"); }
     [[nodiscard]] QString channel(QSqlDatabase &db) const override
     {
-        const QString own = namedStudio(db);
-        return own.isEmpty() ? kChannel : kChannel + '_' + own;
+        QSqlQuery query(db); // the server's own path may name a schema as well
+        return query.exec(QStringLiteral("SELECT '%1' || %2").arg(kChannel, QLatin1String(kOwnSuffix))) && query.next() ? query.value(0).toString()
+                                                                                                                        : kChannel;
     }
     [[nodiscard]] QString changeCount() const override { return {}; }
     [[nodiscard]] QString continueNumbers(const QString &table) const override
@@ -301,6 +309,11 @@ QString serverLogin(const QString &where)
     return part("user") + '@' + host + ':' + (port.isEmpty() ? QStringLiteral("5432") : port);
 }
 
+QString withPassword(const QString &where, const QString &password)
+{
+    return where + (where.contains('?') ? '&' : '?') + kPassword + QString::fromLatin1(QUrl::toPercentEncoding(password));
+}
+
 QString withoutPassword(const QString &where)
 {
     if (!isServer(where)) {
@@ -323,12 +336,7 @@ QString withoutPassword(const QString &where)
     if (colon >= 0 && at > colon) {
         shown.remove(colon, at - colon);
     }
-    static const QString kParameter = QStringLiteral("password=");
-    if (const qsizetype p = shown.indexOf(kParameter); p >= 0) {
-        const qsizetype end = shown.indexOf('&', p);
-        shown.remove(p, (end < 0 ? shown.size() : end + 1) - p);
-    }
-    return shown;
+    return takenFrom(shown, kPassword).second;
 }
 
 } // namespace lamp::store

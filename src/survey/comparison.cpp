@@ -87,6 +87,7 @@ void takeMeasurement(ComparedFile &f, const Json &j)
                 c.gamut = known(numberAt(m, {"coverage_percent"}));
                 c.keptLuminance = known(numberAt(m, {"calibrated", "luminance_cd_m2"}));
                 c.keptContrast = known(numberAt(m, {"calibrated", "contrast"}));
+                c.keptAtLeast = m.contains("contrast_at_least") && m["contrast_at_least"] == true;
                 f.candidates.push_back(c);
             }
         }

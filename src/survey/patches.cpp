@@ -130,6 +130,9 @@ Result<std::vector<SurveyPatch>> places(const SurveyPlan &plan)
     if (plan.grid != 3 && plan.grid != 5 && plan.grid != 9) {
         return badPlan(say("survey-grid"));
     }
+    if (!areLimits(plan.even)) {
+        return badPlan(say("survey-even-limits"));
+    }
     // From the centre outwards row by row, to and fro; each place is white and a gray, and the centre is read again after each row.
     const int n = plan.grid;
     constexpr double kGray = 0.5;
@@ -256,6 +259,12 @@ Result<std::vector<SurveyPatch>> modes(const SurveyPlan &plan, const DisplayInfo
 }
 
 } // namespace
+
+bool areLimits(const EvennessLimits &limits)
+{
+    const auto within = [](double v) { return v >= 0.1 && v <= 100; }; // and not where it is no number
+    return within(limits.luminancePercent) && (!limits.deltaE || within(*limits.deltaE)) && limits.source.size() <= 200;
+}
 
 Result<std::vector<SurveyPatch>> surveyPatches(const SurveyPlan &plan, const DisplayInfo &display)
 {

@@ -176,6 +176,34 @@ std::optional<ColourDifferences> colourDifferences(const SurveyRecord &r, const 
     return found;
 }
 
+/// What noise and laying the instrument on leave open of a colour's difference, k = 2. \param percent of its luminance
+double colourK2(const Measurement &m, const XYZ &white, double percent, const Eigen::Matrix3d &chad)
+{
+    const Lab is = measuredLab(m.xyz, white, chad);
+    double squares = 0;
+    for (int k = 0; k < 3; ++k) {
+        XYZ off = m.xyz;
+        off[k] += 2 * m.sigma[k];
+        squares += std::pow(deltaE2000(is, measuredLab(off, white, chad)), 2);
+    }
+    return std::sqrt(squares + std::pow(deltaE2000(is, measuredLab((1 + percent / 100) * m.xyz, white, chad)), 2));
+}
+
+/// One place beyond is enough to say no; yes needs all of them.
+Evenness evennessOf(const Uniformity &u, bool colour, double limit)
+{
+    Evenness e{colour, limit, 0, {}};
+    bool beyond = false, within = int(u.places.size()) == u.grid * u.grid;
+    for (const UniformityPlace &p : u.places) {
+        const double off = colour ? std::max(p.white, p.gray) : std::abs(p.luminancePercent), open = colour ? p.colourK2 : p.luminanceK2;
+        e.worst = std::max(e.worst, off);
+        beyond = beyond || off - open > limit;
+        within = within && off + open < limit;
+    }
+    e.within = beyond ? std::optional(false) : (within ? std::optional(true) : std::nullopt);
+    return e;
+}
+
 std::optional<Uniformity> uniformityOf(const SurveyRecord &r)
 {
     // k = 1 of laying an instrument on one place and another (common practice, no published source).
@@ -206,7 +234,7 @@ std::optional<Uniformity> uniformityOf(const SurveyRecord &r)
     u.grid = r.plan.grid;
     u.drift = 100 * (centres.back()->xyz.b / centres.front()->xyz.b - 1);
     const Eigen::Matrix3d chad = adaptation(relativeTo(white->xyz, white->xyz.b), iccD50());
-    double open = 0, sum = 0;
+    double sum = 0;
     for (int row = 1; row <= u.grid; ++row) {
         for (int column = 1; column <= u.grid; ++column) {
             UniformityPlace p;
@@ -227,11 +255,11 @@ std::optional<Uniformity> uniformityOf(const SurveyRecord &r)
             // The gray of the centre, as it would have been then.
             const XYZ grayThere(gray->xyz.vec().cwiseProduct(thereGray.vec().cwiseQuotient(white->xyz.vec())));
             p.gray = centre ? 0 : deltaE2000(measuredLab(grayThere, thereGray, chad), measuredLab(g->xyz, thereGray, chad));
+            p.colourK2 = centre ? 0 : std::max(colourK2(*w, there, p.luminanceK2, chad), colourK2(*g, thereGray, p.luminanceK2, chad));
             u.darkest = std::min(u.darkest, p.luminancePercent);
             u.brightest = std::max(u.brightest, p.luminancePercent);
             u.worstUv = std::max(u.worstUv, p.uv);
             u.worst = std::max({u.worst, p.white, p.gray});
-            open = std::max(open, p.luminanceK2);
             sum += centre ? 0 : p.white;
             u.places.push_back(p);
         }
@@ -240,10 +268,12 @@ std::optional<Uniformity> uniformityOf(const SurveyRecord &r)
         return {};
     }
     u.mean = sum / double(u.places.size() - 1);
-    const double most = std::max(-u.darkest, u.brightest);
-    const bool all = int(u.places.size()) == u.grid * u.grid;
-    // One place beyond is enough to say no; yes needs all of them.
-    u.within10 = most - open > 10 ? std::optional(false) : (all && most + open < 10 ? std::optional(true) : std::nullopt);
+    const EvennessLimits &limits = r.plan.even;
+    u.within10 = evennessOf(u, false, 10).within;
+    u.even.push_back(evennessOf(u, false, limits.luminancePercent));
+    if (limits.deltaE) {
+        u.even.push_back(evennessOf(u, true, *limits.deltaE));
+    }
     return u;
 }
 
@@ -498,6 +528,7 @@ SurveyResults surveyResults(const SurveyRecord &r)
                     c.gamut = f.coverage;
                     c.keptLuminance = f.keptLuminance;
                     c.keptContrast = f.keptContrast;
+                    c.keptAtLeast = f.contrastAtLeast;
                 }
                 candidates.push_back(c);
             }

@@ -55,6 +55,14 @@ struct UniformityPlace {
     double luminancePercent = 0, luminanceK2 = 0; ///< of white, more than the centre
     double uv = 0;                                ///< Δu'v' of white
     double white = 0, gray = 0;                   ///< CIEDE2000 of white and of the gray
+    double colourK2 = 0;                          ///< of the larger of these two
+};
+/// A limit that a screen is called even by.
+struct Evenness {
+    bool colour = false; ///< CIEDE2000 of white and gray from the centre; else percent of white's luminance
+    double limit = 0, worst = 0;
+    /// All places within it, by more than the readings leave open; no where one is beyond by more than that; nothing where they leave it open.
+    std::optional<bool> within;
 };
 struct Uniformity {
     int grid = 3;
@@ -62,7 +70,8 @@ struct Uniformity {
     double darkest = 0, brightest = 0;       ///< percent from the centre
     double worstUv = 0, worst = 0, mean = 0; ///< Δu'v'; CIEDE2000 of white and gray
     double drift = 0;                        ///< percent that the centre moved meanwhile, taken out
-    std::optional<bool> within10; ///< all within 10 % of the centre, by more than the readings leave open; nothing where they leave it open
+    std::vector<Evenness> even;              ///< by the plan's limits
+    std::optional<bool> within10;            ///< as Evenness::within, of luminance by 10 %, whatever the plan's limits
 };
 
 /// A piece of a line along which white has lost or gained as much light.

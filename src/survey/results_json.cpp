@@ -82,7 +82,16 @@ Json json(const Uniformity &u)
                           {"luminance_k2", rounded(p.luminanceK2, 3)},
                           {"delta_uv", rounded(p.uv, 3)},
                           {"white_delta_e_00", rounded(p.white, 4)},
-                          {"gray_delta_e_00", rounded(p.gray, 4)}});
+                          {"gray_delta_e_00", rounded(p.gray, 4)},
+                          {"delta_e_00_k2", rounded(p.colourK2, 3)}});
+    }
+    Json even = Json::array();
+    for (const Evenness &e : u.even) {
+        even.push_back({{"what", e.colour ? "colour" : "luminance"},
+                        {"limit", e.limit},
+                        {"unit", e.colour ? "delta_e_00" : "percent"},
+                        {"worst", rounded(e.worst, 4)},
+                        {"within", e.within ? Json(*e.within) : Json(nullptr)}});
     }
     return {{"grid", u.grid},
             {"darkest_percent", rounded(u.darkest, 4)},
@@ -92,6 +101,7 @@ Json json(const Uniformity &u)
             {"delta_e_00_mean", rounded(u.mean, 4)},
             {"centre_drift_percent", rounded(u.drift, 3)},
             {"within_10_percent", u.within10 ? Json(*u.within10) : Json(nullptr)},
+            {"even", even},
             {"places", places}};
 }
 

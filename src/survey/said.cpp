@@ -4,6 +4,7 @@
 #include "base/text.h"
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 
 namespace lamp {
@@ -29,10 +30,25 @@ void add(std::vector<Message> &to, const ColourDifferences &c)
                      decimal(worst->hue, 1)));
 }
 
-void add(std::vector<Message> &to, const Uniformity &u)
+/// Whether a screen is even, and by whose limits.
+Message saidOf(const Evenness &e, const EvennessLimits &by)
+{
+    const EvennessLimits usual;
+    const Message source = !by.source.empty()                               ? verbatim(by.source)
+                           : !e.colour && e.limit == usual.luminancePercent ? say("limits-of-iso")
+                                                                            : say("limits-of-own");
+    using Codes = std::array<const char *, 3>;
+    static constexpr Codes kLuminance{"even-luminance-within", "even-luminance-beyond", "even-luminance-open"},
+        kColour{"even-colour-within", "even-colour-beyond", "even-colour-open"};
+    return say((e.colour ? kColour : kLuminance)[e.within ? (*e.within ? 0 : 1) : 2], decimal(e.limit, 1), source);
+}
+
+void add(std::vector<Message> &to, const Uniformity &u, const EvennessLimits &by)
 {
     to.push_back(say("survey-uniformity", decimal(u.darkest, 1), decimal(u.brightest, 1), decimal(u.worstUv, 4), decimal(u.worst, 2)));
-    to.push_back(say(u.within10 ? (*u.within10 ? "survey-within-10" : "survey-not-within-10") : "survey-within-open"));
+    for (const Evenness &e : u.even) {
+        to.push_back(saidOf(e, by));
+    }
     if (std::abs(u.drift) >= 0.3) {
         to.push_back(say("survey-drift", decimal(u.drift, 1)));
     }
@@ -117,7 +133,7 @@ std::vector<Message> surveySaid(const SurveyRecord &r, const SurveyResults &s)
         add(to, *s.colours);
     }
     if (s.uniformity) {
-        add(to, *s.uniformity);
+        add(to, *s.uniformity, r.plan.even);
     }
     if (s.contrast) {
         add(to, *s.contrast);

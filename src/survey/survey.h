@@ -42,6 +42,17 @@ struct SurveyColour {
 
 constexpr int kMostSurveySteps = 257; ///< of grays
 
+/// What a screen is called even by. The usual one is ISO 12646:2015's for luminance (figure from memory); who works by another standard, or by the
+/// house's own rule, says its limits and whose they are.
+struct EvennessLimits {
+    double luminancePercent = 10; ///< of white at each place from the centre
+    std::optional<double> deltaE; ///< CIEDE2000 of white and gray at each place from the centre; nothing: colour is not judged
+    std::string source;           ///< empty: ISO 12646:2015, where the limits are the usual ones
+};
+
+/// Whether limits are any that a screen can be judged by.
+bool areLimits(const EvennessLimits &limits);
+
 struct SurveyPlan {
     SurveyKind kind = SurveyKind::Gray;
     int steps = 21;                                                   ///< grays; of saturation, from gray (not read) to the corner; 2 or more
@@ -51,6 +62,7 @@ struct SurveyPlan {
     ToneCurve tone;                                                   ///< that grays are judged against
     std::optional<Chromaticity> white = Chromaticity{0.3127, 0.3290}; ///< the same; nothing: the measured one
     int grid = 3;                                                     ///< places across and down of uniformity: 3, 5 or 9
+    EvennessLimits even;                                              ///< of uniformity
     double minutes = 60;                                              ///< of stability and room; of HDR's lasting white, where 0 leaves it out
     Signal signal = Signal::Pq;                                       ///< of HDR: PQ or HLG
     bool roomLight = false;                                           ///< of contrast: with the room's light as well

@@ -28,6 +28,10 @@ Json planJson(const SurveyPlan &p)
             {"tone", Json::parse(targetToJson(grays)).at("tone")},
             {"white", p.white ? Json{{"x", p.white->x}, {"y", p.white->y}} : Json(nullptr)},
             {"grid", p.grid},
+            {"even",
+             {{"luminance_percent", p.even.luminancePercent},
+              {"delta_e_00", p.even.deltaE ? Json(*p.even.deltaE) : Json(nullptr)},
+              {"source", p.even.source}}},
             {"minutes", p.minutes},
             {"every_minutes", p.everyMinutes},
             {"signal", signalName(p.signal)},
@@ -70,6 +74,12 @@ void takePlan(SurveyPlan &p, const Json &j)
             p.reflectance = share.get<double>();
         }
     }
+    if (j.contains("even")) { // the same
+        const Json &even = j["even"];
+        p.even.luminancePercent = even.at("luminance_percent").get<double>();
+        p.even.deltaE = even.at("delta_e_00").is_null() ? std::nullopt : std::optional(even.at("delta_e_00").get<double>());
+        p.even.source = even.at("source").get<std::string>();
+    }
     p.rule = {j.at("rule").at("limit").get<double>(), j.at("rule").at("equal").get<double>(), j.at("rule").at("uniformity").get<double>()};
     p.modes = j.at("modes").get<std::vector<std::string>>();
     // What is worked out from it is worked out of what a plan can be, whoever wrote the file.
@@ -77,7 +87,8 @@ void takePlan(SurveyPlan &p, const Json &j)
     const auto within = [](double v, double least, double most) { return v >= least && v <= most; };
     const bool sound = within(p.steps, 2, kMostSurveySteps) && within(p.luminance, 0, 1) && (p.grid == 3 || p.grid == 5 || p.grid == 9)
                        && within(p.minutes, 0, kMostMinutes) && within(p.everyMinutes, 0, kMostMinutes) && within(p.rule.limit, 0, 1000)
-                       && within(p.rule.equal, 0, 1000) && within(p.rule.uniformity, 0, 1000) && within(p.reflectance.value_or(0), 0, 1);
+                       && within(p.rule.equal, 0, 1000) && within(p.rule.uniformity, 0, 1000) && areLimits(p.even)
+                       && within(p.reflectance.value_or(0), 0, 1);
     if (!sound) {
         throw Unreadable(verbatim("plan"));
     }

@@ -110,6 +110,8 @@ std::span<const Sentence> answers()
         {"figure-now", QT_TRANSLATE_NOOP("words", "now")},
         {"set-back-to", QT_TRANSLATE_NOOP("words", "%1 back to %2")},
         {"step-set-back", QT_TRANSLATE_NOOP("words", "Set %1, then make a check.")},
+        {"figure-calibrated", QT_TRANSLATE_NOOP("words", "calibrated")},
+        {"figure-checked", QT_TRANSLATE_NOOP("words", "checked")},
         {"answer-white-from-target", QT_TRANSLATE_NOOP("words", "White from its target, ΔE00")},
         {"answer-not-its-target", QT_TRANSLATE_NOOP("words", "Its target is %1 cd/m²: it stands %2 % from that, so somebody or something has changed it.")},
         {"answer-mode-then", QT_TRANSLATE_NOOP("words", "It is in mode %1; before it was in %2.")},

@@ -115,6 +115,11 @@ private Q_SLOTS:
         QCOMPARE(serverLogin("postgresql://u:secret@h:5433/b?studio=charts&sslmode=require"), QString("u@h:5433"));
         QCOMPARE(serverLogin("postgresql://u@/a?host=/run/there"), QString("u@/run/there:5432"));
         QCOMPARE(serverLogin("postgresql:///?service=chart_house"), QString("service chart_house"));
+        const QString place = "postgresql://u@h/a?studio=charts", with = store::withPassword(place, "s ü;&'%");
+        QVERIFY(with != place && serverLogin(with) == "u@h:5432");
+        QCOMPARE(store::withoutPassword(with), place);
+        QCOMPARE(store::withoutPassword("postgresql://u@h/a?sslpassword=k&password=p"), QString("postgresql://u@h/a?sslpassword=k"));
+        QCOMPARE(store::withoutPassword("postgresql://u@h/a?password=p"), QString("postgresql://u@h/a"));
         QVERIFY(serverLogin("/tmp/studio.sqlite").isEmpty() && serverLogin("postgresql://h/a?nonsense=1").isEmpty());
     }
 

@@ -248,6 +248,20 @@ private Q_SLOTS:
                         return addDisplay(*b, "K-2") > 0 ? Status(Done{}) : Status(Error{});
                     })
                     .ok());
+        // A schema that the server's own settings name for a user, without a word of ours, has its news as well.
+        const QString database = place.section('/', 3).section('?', 0, 0);
+        for (const char *statement :
+             {"CREATE ROLE pathkeeper LOGIN", "CREATE SCHEMA AUTHORIZATION pathkeeper", "ALTER ROLE pathkeeper SET search_path = pathkeeper"}) {
+            QVERIFY(m_server->sql(statement, database));
+        }
+        const QString named = QString(place).replace("lamp@", "pathkeeper@");
+        auto one = std::move(Store::open(named)).value(), two = std::move(Store::open(named)).value();
+        int ofTwo = 0;
+        two->onChanges([&] { ++ofTwo; });
+        QVERIFY(addDisplay(*one, "K-5") > 0);
+        QTRY_VERIFY(ofTwo > 0);
+        QCOMPARE(ofB, 0);                                                       // nothing of theirs is news here
+        QVERIFY(Store::look(place + "&studio=public").error().code == "empty"); // the database's own, where none was made
         // Moved there from a file, and compared.
         auto from = std::move(Store::open(file("a.sqlite"))).value();
         QVERIFY(from->visits().finish(visitOf("v"), addDisplay(*from, "K-9")).ok());

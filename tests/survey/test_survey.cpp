@@ -237,6 +237,10 @@ private Q_SLOTS:
             }
             QVERIFY(u->darkest < -4);
             QCOMPARE(u->within10, std::optional(true));
+            QVERIFY(u->even.size() == 1 && !u->even[0].colour && u->even[0].limit == 10 && u->even[0].within == std::optional(true));
+            for (const UniformityPlace &p : u->places) {
+                QVERIFY(p.colourK2 >= 0 && p.colourK2 < 1);
+            }
         }
         QVERIFY2(beyond <= 0.05 * all + 1, qPrintable(QString::number(beyond)));
         // Far darker corners: one place beyond is enough.
@@ -246,6 +250,43 @@ private Q_SLOTS:
         plan.kind = SurveyKind::Uniformity;
         plan.grid = 5;
         QCOMPARE(surveyResults(run(bench, plan).record).uniformity->within10, std::optional(false));
+    }
+
+    // Limits of one's own, with whose they are: kept with the readings, judged by what these leave open, and said.
+    void evennessIsJudgedByItsOwnLimits()
+    {
+        SurveyPlan plan;
+        plan.kind = SurveyKind::Uniformity;
+        plan.even = {12, 4.0, "house rule 7"};
+        sim::PanelSpec panel;
+        panel.unevenness = 0.2;
+        auto bench = benchOf(panel);
+        const Ran ran = run(bench, plan);
+        const auto again = surveyFromJson(surveyJson(ran.record, surveyResults(ran.record)));
+        QVERIFY(again.ok() && again->plan.even.deltaE == 4.0 && again->plan.even.source == "house rule 7");
+        const SurveyResults s = surveyResults(again.value());
+        QCOMPARE(s.uniformity->even.size(), size_t(2));
+        const Evenness &luminance = s.uniformity->even[0], &colour = s.uniformity->even[1];
+        LAMP_NEAR(luminance.worst, std::max(-s.uniformity->darkest, s.uniformity->brightest), 1e-12);
+        LAMP_NEAR(colour.worst, s.uniformity->worst, 1e-12);
+        // 20 % at the corners are 8.9 % at the middles of the outer ninths (a third of the diagonal, squared: 4/9): within 12, and beyond 5.
+        QCOMPARE(luminance.within, std::optional(true));
+        std::string said;
+        for (const Message &m : surveySaid(again.value(), s)) {
+            said += english(m) + '\n';
+        }
+        QVERIFY2(said.find("within 12.0 % of the centre's luminance (house rule 7)") != std::string::npos, said.c_str());
+        QVERIFY2(said.find("ISO") == std::string::npos, said.c_str()); // not that standard's
+        SurveyRecord strict = again.value();
+        strict.plan.even = {5, colour.worst, {}};
+        const auto beyond = surveyResults(strict).uniformity;
+        QCOMPARE(beyond->even[0].within, std::optional(false));
+        QCOMPARE(beyond->even[1].within, std::optional<bool>()); // at the limit itself the readings leave it open
+        for (const EvennessLimits &bad :
+             {EvennessLimits{0, {}, {}}, EvennessLimits{std::nan(""), {}, {}}, EvennessLimits{10, 0.0, {}}, EvennessLimits{10, 1e9, {}}}) {
+            plan.even = bad;
+            QVERIFY(!run(bench, plan).status.ok());
+        }
     }
 
     // Of places that were not read nothing is said, and "all" is not claimed.
@@ -514,6 +555,17 @@ private Q_SLOTS:
             m.uniformity = m.name == "dull" ? 1.0 : 2.0;
         }
         QCOMPARE(choose(modes).toCalibrate, std::optional<size_t>(0)); // no profile makes a screen even
+        // Black that was not seen makes a contrast that is no less than so much: it decides nothing, and is said so.
+        for (Candidate &m : modes) {
+            m.uniformity.reset();
+            m.keptAtLeast = true;
+        }
+        c = choose(modes);
+        QCOMPARE(c.toCalibrate, std::optional<size_t>(0)); // the dull one is as bright and as wide, and nearest as it is
+        QVERIFY(english(c.reason).find("at least 700") != std::string::npos);
+        for (Candidate &m : modes) {
+            m.keptAtLeast = false;
+        }
         // What one of them keeps is not known: then nobody is told to use another.
         modes[1].keptContrast.reset();
         c = choose(modes);

@@ -174,18 +174,20 @@ void MoveStudio::look()
         tell(tr("Leave the password out of the place: it has a line of its own."));
         return;
     }
-    if (m_password->text().isEmpty()) {
+    const QString password = m_password->text();
+    if (password.isEmpty()) {
         store::takePassword(place, keptPassword);
-    } else {
-        store::tellPassword(store::serverLogin(place), m_password->text());
     }
     m_looked = place;
     m_background->start(
-        {}, [place] { return find(place); },
-        [this](const Result<Found> &found) {
+        {}, [asked = password.isEmpty() ? place : store::withPassword(place, password)] { return find(asked); },
+        [this, place, password](const Result<Found> &found) {
             if (!found) {
                 tell(found.error());
                 return;
+            }
+            if (!password.isEmpty()) { // it was right: what is open there now may need it as well
+                store::tellPassword(store::serverLogin(place), password);
             }
             m_found = *found;
             QString said =

@@ -66,10 +66,11 @@ SurveyView::SurveyView(SurveyRunner &runner, Banner &banner, std::function<Store
     : QFrame(parent), m_runner(runner), m_banner(banner), m_store(std::move(store)), m_kinds(new QListWidget), m_kept(new QListWidget),
       m_title(new QLabel), m_about(new QLabel), m_words(new QLabel), m_progress(new QLabel), m_keptTitle(new QLabel(tr("&Earlier ones"))),
       m_steps(new QSpinBox), m_luminance(new QDoubleSpinBox), m_minutes(new QDoubleSpinBox), m_lasting(new QDoubleSpinBox),
-      m_hours(new QDoubleSpinBox), m_every(new QDoubleSpinBox), m_follow(new QCheckBox(tr("Let the screen f&ollow"))),
-      m_roomLight(new QCheckBox(tr("With the room's &light"))), m_signal(new QComboBox), m_grid(new QComboBox), m_set(new QComboBox),
-      m_space(new QComboBox), m_start(new QPushButton), m_goOn(new QPushButton(tr("&Go on with it"))), m_type(new QPushButton(tr("T&ype a day …"))),
-      m_report(new ReportButton(banner, m_store)), m_charts(new QGridLayout), m_map(new UniformityMap),
+      m_hours(new QDoubleSpinBox), m_every(new QDoubleSpinBox), m_evenLuminance(new QDoubleSpinBox), m_evenColour(new QDoubleSpinBox),
+      m_limitsOf(new QLineEdit), m_follow(new QCheckBox(tr("Let the screen f&ollow"))), m_roomLight(new QCheckBox(tr("With the room's &light"))),
+      m_signal(new QComboBox), m_grid(new QComboBox), m_set(new QComboBox), m_space(new QComboBox), m_start(new QPushButton),
+      m_goOn(new QPushButton(tr("&Go on with it"))), m_type(new QPushButton(tr("T&ype a day …"))), m_report(new ReportButton(banner, m_store)),
+      m_charts(new QGridLayout), m_map(new UniformityMap),
       m_modes(plainTable({tr("Mode"), tr("Mean ΔE00"), tr("Largest"), tr("White"), tr("Contrast"), tr("Gamma"), tr("Gamut"), tr("Calibrated")},
                          tr("The display's modes")))
 {
@@ -134,6 +135,16 @@ QWidget *SurveyView::choices()
     m_every->setRange(1, 60);
     m_every->setDecimals(0);
     m_every->setValue(5);
+    m_evenLuminance->setRange(0.5, 50);
+    m_evenLuminance->setDecimals(1);
+    m_evenLuminance->setSuffix(tr(" %"));
+    m_evenLuminance->setValue(EvennessLimits{}.luminancePercent);
+    m_evenColour->setRange(0, 20);
+    m_evenColour->setDecimals(1);
+    m_evenColour->setSingleStep(0.5);
+    m_evenColour->setSuffix(tr(" ΔE00"));
+    m_evenColour->setSpecialValueText(tr("not judged"));
+    m_limitsOf->setPlaceholderText(tr("ISO 12646:2015 asks for 10 %"));
     for (const int n : {3, 5, 9}) {
         m_grid->addItem(tr("%1 by %1").arg(n), n);
     }
@@ -172,6 +183,9 @@ QWidget *SurveyView::choices()
     option(tr("Drives mea&n"), m_space, {Saturation, Colours, Modes});
     option(tr("&Colours"), m_set, {Colours});
     option(tr("&Places"), m_grid, {Uniformity});
+    option(tr("L&uminance within"), m_evenLuminance, {Uniformity});
+    option(tr("White and gray within"), m_evenColour, {Uniformity});
+    option(tr("Whose &limits"), m_limitsOf, {Uniformity});
     option(tr("&Minutes"), m_minutes, {Stability});
     option(tr("Minutes that white sta&ys"), m_lasting, {Hdr});
     option(tr("&Hours"), m_hours, {Room});
@@ -237,6 +251,9 @@ SurveyPlan SurveyView::plan() const
         p.follow = m_law;
     }
     p.grid = m_grid->currentData().toInt();
+    p.even.luminancePercent = m_evenLuminance->value();
+    p.even.deltaE = m_evenColour->value() > 0 ? std::optional(m_evenColour->value()) : std::nullopt;
+    p.even.source = m_limitsOf->text().trimmed().toStdString();
     p.space = m_space->currentText().toStdString();
     p.tone = m_target.tone;
     p.white = m_target.white.chromaticity();
@@ -422,13 +439,15 @@ void SurveyView::showModes(const SurveyRecord &record, const SurveyResults &resu
         const QString name = results.choice->chosen == i
                                  ? tr("%1 (recommended)").arg(text(m.name))
                                  : (results.choice->toCalibrate == i ? tr("%1 (to calibrate)").arg(text(m.name)) : text(m.name));
-        setRow(
-            *m_modes, int(i),
-            QStringList{name, figure(m.colours.mean, 2), figure(m.colours.max, 1),
-                        read ? text(say("white-with-xy", decimal(m.white.b, 0), decimal(c.x, 3), decimal(c.y, 3))) : QStringLiteral("–"),
-                        (read && m.contrastAtLeast ? QStringLiteral("≥ ") : QString()) + figure(m.contrast, 0), figure(m.gamma, 2),
-                        read ? tr("%1 % of %2").arg(number(m.coverage, 0), text(record.plan.space)) : QStringLiteral("–"),
-                        m.keptLuminance ? tr("%1 cd/m², %2 : 1").arg(number(*m.keptLuminance, 0), number(*m.keptContrast, 0)) : QStringLiteral("–")});
+        setRow(*m_modes, int(i),
+               QStringList{name, figure(m.colours.mean, 2), figure(m.colours.max, 1),
+                           read ? text(say("white-with-xy", decimal(m.white.b, 0), decimal(c.x, 3), decimal(c.y, 3))) : QStringLiteral("–"),
+                           (read && m.contrastAtLeast ? QStringLiteral("≥ ") : QString()) + figure(m.contrast, 0), figure(m.gamma, 2),
+                           read ? tr("%1 % of %2").arg(number(m.coverage, 0), text(record.plan.space)) : QStringLiteral("–"),
+                           m.keptLuminance ? tr("%1 cd/m², %2 : 1")
+                                                 .arg(number(*m.keptLuminance, 0),
+                                                      (m.contrastAtLeast ? QStringLiteral("≥ ") : QString()) + number(*m.keptContrast, 0))
+                                           : QStringLiteral("–")});
     }
     m_modes->resizeColumnsToContents();
     m_modes->horizontalHeader()->setStretchLastSection(true);

@@ -11,6 +11,7 @@ class QCheckBox;
 class QComboBox;
 class QDoubleSpinBox;
 class QLabel;
+class QLineEdit;
 class QListWidget;
 class QPushButton;
 class QSpinBox;
@@ -80,7 +81,8 @@ private:
     QListWidget *m_kinds, *m_kept;
     QLabel *m_title, *m_about, *m_words, *m_progress, *m_keptTitle;
     QSpinBox *m_steps;
-    QDoubleSpinBox *m_luminance, *m_minutes, *m_lasting, *m_hours, *m_every;
+    QDoubleSpinBox *m_luminance, *m_minutes, *m_lasting, *m_hours, *m_every, *m_evenLuminance, *m_evenColour;
+    QLineEdit *m_limitsOf;
     QCheckBox *m_follow, *m_roomLight;
     std::optional<BrightnessLaw> m_law;
     QComboBox *m_signal, *m_grid, *m_set, *m_space;

@@ -933,6 +933,18 @@
         <source>Lists the studios of a server&apos;s database that you may look at</source>
         <translation>Zählt die Studios in der Datenbank eines Servers auf, die Sie ansehen dürfen</translation>
     </message>
+    <message>
+        <source>The same: percent from the centre that are even (10, ISO 12646:2015)</source>
+        <translation>Dasselbe: Prozent von der Mitte, die gleichmäßig sind (10, ISO 12646:2015)</translation>
+    </message>
+    <message>
+        <source>The same: ΔE00 of white and gray from the centre; not judged where left out</source>
+        <translation>Dasselbe: ΔE00 von Weiß und Grau von der Mitte; nicht beurteilt, wo es fehlt</translation>
+    </message>
+    <message>
+        <source>The same: whose limits these are, a standard&apos;s or the house&apos;s</source>
+        <translation>Dasselbe: wessen Grenzen das sind, einer Norm oder des Hauses</translation>
+    </message>
 </context>
 <context>
     <name>control</name>
@@ -4376,6 +4388,34 @@
     <message>
         <source>%1 cd/m², %2 : 1</source>
         <translation>%1 cd/m², %2 : 1</translation>
+    </message>
+    <message>
+        <source> %</source>
+        <translation> %</translation>
+    </message>
+    <message>
+        <source> ΔE00</source>
+        <translation> ΔE00</translation>
+    </message>
+    <message>
+        <source>not judged</source>
+        <translation>nicht beurteilt</translation>
+    </message>
+    <message>
+        <source>ISO 12646:2015 asks for 10 %</source>
+        <translation>ISO 12646:2015 verlangt 10 %</translation>
+    </message>
+    <message>
+        <source>L&amp;uminance within</source>
+        <translation>Le&amp;uchtdichte innerhalb</translation>
+    </message>
+    <message>
+        <source>White and gray within</source>
+        <translation>Weiß und Grau innerhalb</translation>
+    </message>
+    <message>
+        <source>Whose &amp;limits</source>
+        <translation>Wessen G&amp;renzen</translation>
     </message>
 </context>
 <context>
@@ -10094,18 +10134,6 @@
         <translation>Weiß liegt %1 % bis %2 % von der Leuchtdichte der Mitte, bis zu %3 u&apos;v&apos; und %4 ΔE00.</translation>
     </message>
     <message>
-        <source>All places are within 10 % of the centre.</source>
-        <translation>Alle Stellen liegen innerhalb von 10 % der Mitte.</translation>
-    </message>
-    <message>
-        <source>Not all places are within 10 % of the centre.</source>
-        <translation>Nicht alle Stellen liegen innerhalb von 10 % der Mitte.</translation>
-    </message>
-    <message>
-        <source>Whether all places are within 10 % of the centre the readings leave open.</source>
-        <translation>Ob alle Stellen innerhalb von 10 % der Mitte liegen, lassen die Messwerte offen.</translation>
-    </message>
-    <message>
         <source>The centre moved by %1 % meanwhile; that is taken out.</source>
         <translation>Die Mitte veränderte sich inzwischen um %1 %; das ist herausgerechnet.</translation>
     </message>
@@ -13106,6 +13134,54 @@
     <message>
         <source>Calibrate and profile it in %1 (measured %2).</source>
         <translation>In %1 kalibrieren und profilieren (gemessen %2).</translation>
+    </message>
+    <message>
+        <source>calibrated</source>
+        <translation>kalibriert</translation>
+    </message>
+    <message>
+        <source>checked</source>
+        <translation>geprüft</translation>
+    </message>
+    <message>
+        <source>All places are within %1 % of the centre&apos;s luminance (%2).</source>
+        <translation>Alle Stellen liegen innerhalb von %1 % der Leuchtdichte der Mitte (%2).</translation>
+    </message>
+    <message>
+        <source>Not all places are within %1 % of the centre&apos;s luminance (%2).</source>
+        <translation>Nicht alle Stellen liegen innerhalb von %1 % der Leuchtdichte der Mitte (%2).</translation>
+    </message>
+    <message>
+        <source>Whether all places are within %1 % of the centre&apos;s luminance (%2) the readings leave open.</source>
+        <translation>Ob alle Stellen innerhalb von %1 % der Leuchtdichte der Mitte liegen (%2), lassen die Messungen offen.</translation>
+    </message>
+    <message>
+        <source>White and gray are everywhere within %1 ΔE00 of the centre&apos;s (%2).</source>
+        <translation>Weiß und Grau liegen überall innerhalb von %1 ΔE00 der Mitte (%2).</translation>
+    </message>
+    <message>
+        <source>White and gray are not everywhere within %1 ΔE00 of the centre&apos;s (%2).</source>
+        <translation>Weiß und Grau liegen nicht überall innerhalb von %1 ΔE00 der Mitte (%2).</translation>
+    </message>
+    <message>
+        <source>Whether white and gray are everywhere within %1 ΔE00 of the centre&apos;s (%2) the readings leave open.</source>
+        <translation>Ob Weiß und Grau überall innerhalb von %1 ΔE00 der Mitte liegen (%2), lassen die Messungen offen.</translation>
+    </message>
+    <message>
+        <source>ISO 12646:2015</source>
+        <translation>ISO 12646:2015</translation>
+    </message>
+    <message>
+        <source>a limit of one&apos;s own</source>
+        <translation>eine eigene Grenze</translation>
+    </message>
+    <message>
+        <source>Limits of evenness are 0.1 to 100 % and 0.1 to 100 ΔE00.</source>
+        <translation>Grenzen der Gleichmäßigkeit sind 0,1 bis 100 % und 0,1 bis 100 ΔE00.</translation>
+    </message>
+    <message>
+        <source>As they are none can be recommended: each has a colour off by more than %1, or was not measured. To calibrate and profile: %2, which keeps most of what that cannot give back (%3 cd/m² and at least %4 : 1 at the wanted white).</source>
+        <translation>So wie sie sind, kann keiner empfohlen werden: Jeder hat eine Farbe, die um mehr als %1 abweicht, oder wurde nicht gemessen. Zum Kalibrieren und Profilieren: %2, der am meisten von dem behält, was das nicht zurückgeben kann (%3 cd/m² und mindestens %4 : 1 beim gewünschten Weiß).</translation>
     </message>
 </context>
 </TS>
