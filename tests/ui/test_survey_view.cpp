@@ -138,7 +138,7 @@ private Q_SLOTS:
         QVERIFY(view()->modes()->item(0, 0)->text().startsWith("factory"));
         int named = 0;
         for (int i = 0; i < 4; ++i) {
-            named += view()->modes()->item(i, 0)->text().contains('(') ? 1 : 0;
+            named += view()->modes()->item(i, 0)->font().bold() ? 1 : 0;
             QVERIFY(view()->modes()->item(i, 7)->text().contains(" : 1"));
         }
         QCOMPARE(named, 1);

@@ -70,9 +70,7 @@ SurveyView::SurveyView(SurveyRunner &runner, Banner &banner, std::function<Store
       m_limitsOf(new QLineEdit), m_follow(new QCheckBox(tr("Let the screen f&ollow"))), m_roomLight(new QCheckBox(tr("With the room's &light"))),
       m_signal(new QComboBox), m_grid(new QComboBox), m_set(new QComboBox), m_space(new QComboBox), m_start(new QPushButton),
       m_goOn(new QPushButton(tr("&Go on with it"))), m_type(new QPushButton(tr("T&ype a day …"))), m_report(new ReportButton(banner, m_store)),
-      m_charts(new QGridLayout), m_map(new UniformityMap),
-      m_modes(plainTable({tr("Mode"), tr("Mean ΔE00"), tr("Largest"), tr("White"), tr("Contrast"), tr("Gamma"), tr("Gamut"), tr("Calibrated")},
-                         tr("The display's modes")))
+      m_charts(new QGridLayout), m_map(new UniformityMap), m_modes(plainTable(QStringList(8), tr("The display's modes")))
 {
     setFrameShape(QFrame::StyledPanel);
     QFont large = m_title->font();
@@ -183,8 +181,15 @@ QWidget *SurveyView::choices()
     option(tr("Drives mea&n"), m_space, {Saturation, Colours, Modes});
     option(tr("&Colours"), m_set, {Colours});
     option(tr("&Places"), m_grid, {Uniformity});
-    option(tr("L&uminance within"), m_evenLuminance, {Uniformity});
-    option(tr("White and gray within"), m_evenColour, {Uniformity});
+    auto *within = new QWidget;
+    auto *both = new QHBoxLayout(within);
+    both->setContentsMargins(0, 0, 0, 0);
+    both->addWidget(m_evenLuminance, 1);
+    both->addWidget(m_evenColour, 1);
+    within->setFocusProxy(m_evenLuminance);
+    option(tr("L&uminance and colour within"), within, {Uniformity});
+    m_evenLuminance->setAccessibleName(tr("Luminance within"));
+    m_evenColour->setAccessibleName(tr("White and gray within"));
     option(tr("Whose &limits"), m_limitsOf, {Uniformity});
     option(tr("&Minutes"), m_minutes, {Stability});
     option(tr("Minutes that white sta&ys"), m_lasting, {Hdr});
@@ -431,23 +436,29 @@ void SurveyView::showModes(const SurveyRecord &record, const SurveyResults &resu
 {
     m_modes->setVisible(!results.modes.empty());
     m_modes->setRowCount(int(results.modes.size()));
+    m_modes->setHorizontalHeaderLabels({tr("Mode"), tr("ΔE00"), tr("Largest"), tr("White cd/m²; x, y"), tr("Contrast"), tr("Gamma"),
+                                        tr("% of %1").arg(text(record.plan.space)), tr("Calibrated cd/m²")});
     for (size_t i = 0; i < results.modes.size(); ++i) {
         const ModeFound &m = results.modes[i];
         const bool read = !m.colours.colours.empty();
         const auto figure = [&](double v, int places) { return read ? number(v, places) : QStringLiteral("–"); };
         const Chromaticity c = chromaticity(m.white);
-        const QString name = results.choice->chosen == i
-                                 ? tr("%1 (recommended)").arg(text(m.name))
-                                 : (results.choice->toCalibrate == i ? tr("%1 (to calibrate)").arg(text(m.name)) : text(m.name));
+        const QString none = QStringLiteral("–");
+        const auto least = [&](double v) { return (m.contrastAtLeast ? QStringLiteral("≥ ") : QString()) + number(v, 0); };
         setRow(*m_modes, int(i),
-               QStringList{name, figure(m.colours.mean, 2), figure(m.colours.max, 1),
-                           read ? text(say("white-with-xy", decimal(m.white.b, 0), decimal(c.x, 3), decimal(c.y, 3))) : QStringLiteral("–"),
-                           (read && m.contrastAtLeast ? QStringLiteral("≥ ") : QString()) + figure(m.contrast, 0), figure(m.gamma, 2),
-                           read ? tr("%1 % of %2").arg(number(m.coverage, 0), text(record.plan.space)) : QStringLiteral("–"),
-                           m.keptLuminance ? tr("%1 cd/m², %2 : 1")
-                                                 .arg(number(*m.keptLuminance, 0),
-                                                      (m.contrastAtLeast ? QStringLiteral("≥ ") : QString()) + number(*m.keptContrast, 0))
-                                           : QStringLiteral("–")});
+               QStringList{text(m.name), figure(m.colours.mean, 2), figure(m.colours.max, 1),
+                           read ? QStringLiteral("%1; %2, %3").arg(number(m.white.b, 0), number(c.x, 3), number(c.y, 3)) : none,
+                           read ? least(m.contrast) : none, figure(m.gamma, 2), figure(m.coverage, 0),
+                           m.keptLuminance ? QStringLiteral("%1; %2 : 1").arg(number(*m.keptLuminance, 0), least(*m.keptContrast)) : none});
+        // The sentence above says it; the eye finds its row.
+        const bool chosen = results.choice->chosen == i, toCalibrate = results.choice->toCalibrate == i;
+        QTableWidgetItem &name = *m_modes->item(int(i), 0);
+        QFont font = m_modes->font();
+        font.setBold(chosen || toCalibrate);
+        name.setFont(font);
+        name.setData(Qt::AccessibleTextRole, chosen        ? tr("%1 (recommended)").arg(text(m.name))
+                                             : toCalibrate ? tr("%1 (to calibrate)").arg(text(m.name))
+                                                           : text(m.name));
     }
     m_modes->resizeColumnsToContents();
     m_modes->horizontalHeader()->setStretchLastSection(true);

@@ -4190,24 +4190,12 @@
         <translation>Modus</translation>
     </message>
     <message>
-        <source>Mean ΔE00</source>
-        <translation>Mittel ΔE00</translation>
-    </message>
-    <message>
         <source>Largest</source>
         <translation>Größte</translation>
     </message>
     <message>
-        <source>White</source>
-        <translation>Weiß</translation>
-    </message>
-    <message>
         <source>Gamma</source>
         <translation>Gamma</translation>
-    </message>
-    <message>
-        <source>Gamut</source>
-        <translation>Farbumfang</translation>
     </message>
     <message>
         <source>%1 (%2 %), about %3 left</source>
@@ -4272,10 +4260,6 @@
     <message>
         <source>%1 readings so far.</source>
         <translation>Bisher %1 Messungen.</translation>
-    </message>
-    <message>
-        <source>%1 % of %2</source>
-        <translation>%1 % von %2</translation>
     </message>
     <message>
         <source>%1 What was read is in %2; it can be gone on with.</source>
@@ -4378,16 +4362,8 @@
         <translation>&amp;Minuten, die Weiß steht</translation>
     </message>
     <message>
-        <source>Calibrated</source>
-        <translation>Kalibriert</translation>
-    </message>
-    <message>
         <source>%1 (to calibrate)</source>
         <translation>%1 (zum Kalibrieren)</translation>
-    </message>
-    <message>
-        <source>%1 cd/m², %2 : 1</source>
-        <translation>%1 cd/m², %2 : 1</translation>
     </message>
     <message>
         <source> %</source>
@@ -4406,16 +4382,36 @@
         <translation>ISO 12646:2015 verlangt 10 %</translation>
     </message>
     <message>
-        <source>L&amp;uminance within</source>
-        <translation>Le&amp;uchtdichte innerhalb</translation>
-    </message>
-    <message>
         <source>White and gray within</source>
         <translation>Weiß und Grau innerhalb</translation>
     </message>
     <message>
         <source>Whose &amp;limits</source>
         <translation>Wessen G&amp;renzen</translation>
+    </message>
+    <message>
+        <source>L&amp;uminance and colour within</source>
+        <translation>Le&amp;uchtdichte und Farbe innerhalb</translation>
+    </message>
+    <message>
+        <source>Luminance within</source>
+        <translation>Leuchtdichte innerhalb</translation>
+    </message>
+    <message>
+        <source>ΔE00</source>
+        <translation>ΔE00</translation>
+    </message>
+    <message>
+        <source>White cd/m²; x, y</source>
+        <translation>Weiß cd/m²; x, y</translation>
+    </message>
+    <message>
+        <source>% of %1</source>
+        <translation>% von %1</translation>
+    </message>
+    <message>
+        <source>Calibrated cd/m²</source>
+        <translation>Kalibriert cd/m²</translation>
     </message>
 </context>
 <context>
