@@ -132,7 +132,7 @@ private Q_SLOTS:
                     QVERIFY(!boxes[3]->isChecked() && boxes[0]->isChecked());
                     picture(*m_window, "prepare");
                     seen = true;
-                    m_window->setSpeed(200);
+                    m_window->setSpeed(80); // slow enough to be stopped on a busy machine
                 }
             },
             [&] {
