@@ -54,6 +54,13 @@ std::vector<Message> differences(const VisitRecord &before, const VisitRecord &n
     return all;
 }
 
+/// Where none of it is: what that says. A menu that told no value on one of the days is not as it was for that.
+Message nothingTurned(const VisitRecord &before, const VisitRecord &now, bool moved)
+{
+    const bool known = std::any_of(now.controls.begin(), now.controls.end(), [&](const auto &c) { return before.controls.contains(c.first); });
+    return say(!known ? "answer-menu-unknown" : (moved ? "answer-nothing-turned" : "answer-all-as-it-was"));
+}
+
 /// What puts a menu back that was turned, with the check that shows it.
 std::vector<AnswerStep> settingBack(const VisitRecord &before, const VisitRecord &now)
 {
@@ -123,13 +130,16 @@ const VisitRecord *checkSince(const AskedAbout &about, const VisitRecord &last)
 std::optional<Counsel> castSeen(const AskedAbout &about, const VisitRecord &last)
 {
     const VisitRecord *check = checkSince(about, last);
-    Figure white = check != nullptr ? figuresOf(*check).white : Figure{};
-    if (check != nullptr && !readAlike(last, *check)) {
-        white.k2 = white.absoluteK2; // by other eyes white may seem to have moved
+    const KnownDocument *found = diagnosis(about);
+    if (check == nullptr || (found != nullptr && found->finished > check->finished)) {
+        return {}; // a diagnosis of since knows more
     }
-    const Message hue = check != nullptr ? towards(*check) : Message{};
+    const Figure white = figuresOf(*check).white;
+    // By other eyes white may seem to have moved.
+    const auto &open = readAlike(last, *check) ? white.k2 : white.absoluteK2;
+    const Message hue = towards(*check);
     constexpr double kSeen = 2; // below that it is hard to see (common practice, no published source)
-    if (!white.value || !white.k2 || hue.empty() || *white.value - *white.k2 <= kSeen) {
+    if (!white.value || !open || hue.empty() || *white.value - *open <= kSeen) {
         return {};
     }
     Counsel a;
@@ -144,8 +154,8 @@ std::optional<Counsel> castSeen(const AskedAbout &about, const VisitRecord &last
     a.because.insert(a.because.end(), turned.begin(), turned.end());
     a.next = settingBack(last, *check);
     a.open = a.next.empty(); // what made it is not known
-    if (a.open) {
-        a.because.push_back(say("answer-cause-sought"));
+    if (turned.empty()) {
+        a.because.push_back(nothingTurned(last, *check, true));
     }
     if (daysBetween(check->finished, about.now) > kFresh) {
         a.because.push_back(say("answer-looked-at-then", decimal(daysBetween(check->finished, about.now), 0)));
@@ -164,11 +174,11 @@ Counsel cast(const AskedAbout &about)
         return neverVisited(about);
     }
     Counsel a;
+    if (const auto seen = castSeen(about, *last)) {
+        return *seen;
+    }
     const KnownDocument *found = diagnosis(about);
     if (found == nullptr) {
-        if (const auto seen = castSeen(about, *last)) {
-            return *seen;
-        }
         sayStanding(a, *last);
         a.open = true;
         // A verdict that white and grays were right says when it was so, not that it is so now.
@@ -245,7 +255,7 @@ Counsel changed(const AskedAbout &about)
     const double was = held.plan.earlier->white.b, is = now.verification.white.xyz.b, white = change->white, luminance = change->luminancePercent;
     const VisitFigures f0 = figuresOf(before), f1 = figuresOf(now);
     a.title = say("answer-luminances");
-    a.figures = {{say("figure-before"), was, f0.luminance.k2}, {say("figure-now"), is, f1.luminance.k2}};
+    a.figures = {{say("figure-before"), was, f0.luminance.k2}, {say(fresh ? "figure-now" : "figure-checked"), is, f1.luminance.k2}};
     constexpr double kSeenWhite = 1, kSeenLevel = 3; // ΔE00; percent: less nobody sees side by side (common practice, no published source)
     // Read by two instruments, or by two corrections, they are only as near as each comes to the standard observer.
     const bool one = change->sameInstrument && readAlike(before, now);
@@ -270,11 +280,11 @@ Counsel changed(const AskedAbout &about)
                           : say("answer-has-not-changed", Day{before.finished}, decimal(white, 2), decimal(luminance, 1)));
     a.open = !moved && may;
     a.because = differences(before, now);
+    if (a.because.empty()) {
+        a.because.push_back(nothingTurned(before, now, moved));
+    }
     if (!fresh) {
         a.because.push_back(say("answer-looked-at-then", decimal(daysBetween(now.finished, about.now), 0)));
-    }
-    if (a.because.empty()) {
-        a.because.push_back(say(moved ? "answer-nothing-turned" : "answer-all-as-it-was"));
     }
     if (moved) {
         a.next = settingBack(before, now);

@@ -97,7 +97,8 @@ Counsel printsDark(const AskedAbout &about)
     sayPaper(a, screen, onPrints);
     const bool off = last.verdict == Verdict::Fail;
     constexpr double kStale = 42; // days, common practice: every three to four weeks, and before each important assignment
-    const bool dark = paper<kDimPrint * screen, old = daysBetween(last.finished, about.now)> kStale;
+    const bool dark = paper < kDimPrint * screen;
+    const bool old = daysBetween(last.finished, about.now) > kStale;
     const AnswerStep mend =
         off ? AnswerStep{AnswerStep::Do::FullVisit, say("step-full-visit")} : AnswerStep{AnswerStep::Do::Check, say("step-check")};
     if (dark) {

@@ -68,6 +68,7 @@ nlohmann::json json(const Comparison &c)
     }
     return {{"candidates", all},
             {"recommended", c.choice.chosen ? nlohmann::json(c.candidates[*c.choice.chosen].name) : nlohmann::json(nullptr)},
+            {"to_calibrate", c.choice.toCalibrate ? nlohmann::json(c.candidates[*c.choice.toCalibrate].name) : nlohmann::json(nullptr)},
             {"reason", plainEnglish(c.choice.reason)},
             {"same_tests", c.sameTests}};
 }

@@ -180,7 +180,7 @@ bool Connection::revive()
     db.close();
     const bool back = db.open() && m_dialect.prepare(db);
     m_notBefore = !back && Clock::now() - began > kLong ? Clock::now() + kPause : Clock::time_point();
-    if (const QString channel = m_dialect.channel(db); back && m_told && !channel.isEmpty()) {
+    if (const QString channel = back && m_told ? m_dialect.channel(db) : QString(); !channel.isEmpty()) {
         db.driver()->subscribeToNotification(channel);
     }
     return back;

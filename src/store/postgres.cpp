@@ -16,6 +16,7 @@
 
 #include <map>
 #include <memory>
+#include <optional>
 
 namespace lamp::store {
 
@@ -34,15 +35,15 @@ Error notUnderstood(const QString &what)
 /// What libpq knows nothing of: which of a database's studios is meant.
 const QString kPassword = QStringLiteral("password="), kStudio = QStringLiteral("studio="), kSearchPath = QStringLiteral("-csearch_path=");
 
-/// Takes a parameter ("studio=") out of a place. \return its value, and the place without it
-std::pair<QString, QString> takenFrom(const QString &where, const QString &parameter)
+/// Takes a parameter ("studio=") out of a place. \return its value, nothing where it is not there, and the place without it
+std::pair<std::optional<QString>, QString> takenFrom(const QString &where, const QString &parameter)
 {
     const qsizetype query = where.indexOf('?');
     if (query < 0) {
         return {{}, where};
     }
     QStringList parameters = where.mid(query + 1).split('&');
-    QString value;
+    std::optional<QString> value;
     parameters.removeIf([&](const QString &p) {
         if (!p.startsWith(parameter)) {
             return false;
@@ -53,17 +54,17 @@ std::pair<QString, QString> takenFrom(const QString &where, const QString &param
     return {value, parameters.isEmpty() ? where.left(query) : where.left(query + 1) + parameters.join('&')};
 }
 
-/// A place in two: what libpq reads, and the studio's name in it, empty for the database's own.
-std::pair<QString, QString> parted(const QString &where)
+/// A place in two: what libpq reads, and the studio's name in it; nothing for the database's own.
+std::pair<QString, std::optional<QString>> parted(const QString &where)
 {
     auto [studio, place] = takenFrom(where, kStudio);
-    return {place, studio == QLatin1String("public") ? QString() : studio};
+    return {place, studio == QStringLiteral("public") ? std::nullopt : studio};
 }
 
 /// As a schema is named without quotes, and short enough for a channel of its own.
 bool isStudioName(const QString &name)
 {
-    static const QRegularExpression allowed(QStringLiteral("^[a-z][a-z0-9_]{0,39}$"));
+    static const QRegularExpression allowed(QRegularExpression::anchoredPattern(QStringLiteral("[a-z][a-z0-9_]{0,39}")));
     return allowed.match(name).hasMatch() && !name.startsWith(QStringLiteral("pg_"));
 }
 
@@ -72,8 +73,8 @@ bool isStudioName(const QString &name)
 Result<std::map<QString, QString>> partsOf(const QString &where)
 {
     const auto [place, studio] = parted(where);
-    if (!studio.isEmpty() && !isStudioName(studio)) {
-        return notUnderstood(kStudio + studio);
+    if (studio && !isStudioName(*studio)) {
+        return notUnderstood(kStudio + *studio);
     }
     char *complaint = nullptr;
     const std::unique_ptr<PQconninfoOption, decltype(&PQconninfoFree)> options(PQconninfoParse(place.toUtf8().constData(), &complaint),
@@ -88,9 +89,9 @@ Result<std::map<QString, QString>> partsOf(const QString &where)
             parts[QString::fromUtf8(o->keyword)] = QString::fromUtf8(o->val);
         }
     }
-    if (!studio.isEmpty()) {
+    if (studio) {
         QString &given = parts[QStringLiteral("options")];
-        given = (given + ' ' + kSearchPath + studio).trimmed();
+        given = (given + ' ' + kSearchPath + *studio).trimmed();
     }
     return parts;
 }
@@ -192,8 +193,9 @@ public:
     /// with the transaction; its number is only ours by agreement ("Lamp" in ASCII).
     [[nodiscard]] QString begin() const override
     {
+        // Two that make a studio at once wait as well: its schema, which is not there yet, is the search path.
         return QStringLiteral("BEGIN; SELECT pg_advisory_xact_lock(1281453424 + CASE current_schema() WHEN 'public' THEN 0 ELSE "
-                              "hashtext(current_schema())::bigint END)");
+                              "hashtext(coalesce(current_schema(), current_setting('search_path')))::bigint END)");
     }
     [[nodiscard]] QString beginReading() const override { return QStringLiteral("BEGIN ISOLATION LEVEL REPEATABLE READ READ ONLY"); }
     [[nodiscard]] bool holdsNul() const override { return false; }

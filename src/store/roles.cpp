@@ -118,8 +118,10 @@ Result<std::vector<ServerStudio>> studiosOn(const QString &where)
     }
     Connection &c = **connection;
     std::vector<ServerStudio> studios;
+    // Tables alone: what somebody else may have put there as a view, or with rules, would run with the rights of who lists.
     Rows schemas = c.read(QStringLiteral("SELECT n.nspname, quote_ident(n.nspname) FROM pg_class c JOIN pg_namespace n ON n.oid = c.relnamespace "
-                                         "WHERE c.relname = 'studio' AND has_schema_privilege(n.oid, 'USAGE') AND has_table_privilege(c.oid, "
+                                         "WHERE c.relname = 'studio' AND c.relkind = 'r' AND NOT c.relrowsecurity AND has_schema_privilege(n.oid, "
+                                         "'USAGE') AND has_table_privilege(c.oid, "
                                          "'SELECT') AND EXISTS (SELECT 1 FROM pg_class v WHERE v.relnamespace = n.oid AND v.relname = "
                                          "'studio_version') ORDER BY n.nspname <> 'public', n.nspname"));
     while (schemas.next()) {

@@ -82,7 +82,6 @@ std::span<const Sentence> answers()
 
         {"answer-cast-since", QT_TRANSLATE_NOOP("words", "When it was left on %1 white and grays were right: something has changed since.")},
         {"answer-cast-seen", QT_TRANSLATE_NOOP("words", "When it was checked on %1 white stood %2 ΔE00 from its target, towards %3.")},
-        {"answer-cause-sought", QT_TRANSLATE_NOOP("words", "Menu and mode were as they were left: the cause has to be looked for.")},
         {"hue-red", QT_TRANSLATE_NOOP("words", "red")},
         {"hue-orange", QT_TRANSLATE_NOOP("words", "orange")},
         {"hue-yellow", QT_TRANSLATE_NOOP("words", "yellow")},
@@ -120,6 +119,7 @@ std::span<const Sentence> answers()
         {"answer-other-correction", QT_TRANSLATE_NOOP("words", "The instrument read by another correction.")},
         {"answer-room-then", QT_TRANSLATE_NOOP("words", "The room has %1 lux; before it had %2.")},
         {"answer-nothing-turned", QT_TRANSLATE_NOOP("words", "Menu, mode and instrument are as before: the cause has to be looked for.")},
+        {"answer-menu-unknown", QT_TRANSLATE_NOOP("words", "Mode and instrument are as before; what the menu said then or now is not known.")},
         {"answer-all-as-it-was", QT_TRANSLATE_NOOP("words", "Menu, mode and instrument are as before.")},
 
         {"answer-which-other", QT_TRANSLATE_NOOP("words", "Which other display is meant?")},

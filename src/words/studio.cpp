@@ -56,7 +56,7 @@ std::span<const Sentence> studio()
         {"move-to-server-first", QT_TRANSLATE_NOOP("words", "Move it to a server first (store move).")},
         {"user-not-known", QT_TRANSLATE_NOOP("words", "The server knows no user \"%1\".")},
         {"user-owns-studio", QT_TRANSLATE_NOOP("words", "%1 owns the studio and may do everything.")},
-        {"owner-of-several", QT_TRANSLATE_NOOP("words", "%1 owns other studios of this server as well: whoever administered this one would administer them all.")},
+        {"owner-of-several", QT_TRANSLATE_NOOP("words", "%1 owns other studios of this database as well: whoever administered this one would administer them all.")},
         {"owner-for-each", QT_TRANSLATE_NOOP("words", "Have each studio made by an owner of its own (CREATE ROLE), who administers it alone.")},
         {"studio-not-yours", QT_TRANSLATE_NOOP("words", "A studio %1 is there, but not for you.")},
         {"ask-who-grants", QT_TRANSLATE_NOOP("words", "Ask who owns it for a role there (dutiful-lamp-cli store grant).")},

@@ -81,7 +81,7 @@ std::span<const Sentence> survey()
         {"even-colour-open", QT_TRANSLATE_NOOP("words", "Whether white and gray are everywhere within %1 ΔE00 of the centre's (%2) the readings leave open.")},
         {"limits-of-iso", QT_TRANSLATE_NOOP("words", "ISO 12646:2015")},
         {"limits-of-own", QT_TRANSLATE_NOOP("words", "a limit of one's own")},
-        {"survey-even-limits", QT_TRANSLATE_NOOP("words", "Limits of evenness are 0.1 to 100 % and 0.1 to 100 ΔE00.")},
+        {"survey-even-limits", QT_TRANSLATE_NOOP("words", "Limits of evenness are 0.1 to 100 % and 0.1 to 100 ΔE00; whose they are is said in 200 bytes at most.")},
         {"survey-drift", QT_TRANSLATE_NOOP("words", "The centre moved by %1 % meanwhile; that is taken out.")},
         {"survey-contrast", QT_TRANSLATE_NOOP("words", "White %1 cd/m², black %2 ± %3 cd/m²: %4 : 1.")},
         {"survey-contrast-least", QT_TRANSLATE_NOOP("words", "White %1 cd/m², black below what the instrument sees: at least %2 : 1.")},

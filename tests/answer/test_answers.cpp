@@ -9,6 +9,7 @@
 #include "diagnose/examination.h"
 #include "simlab/mishaps.h"
 #include "survey/results.h"
+#include "visit/figures.h"
 #include "visit/visit.h"
 #include "words/catalogue.h"
 #include "words/words.h"
@@ -235,6 +236,21 @@ private Q_SLOTS:
             QVERIFY(c.said.code == "answer-cast-seen" && saysWhy(c, "answer-looked-at-then"));
             c = answerTo(Asked::Changed, a);
             QVERIFY(!c.open && c.said.code == "answer-had-changed" && saysWhy(c, "answer-looked-at-then"));
+            // A diagnosis of since knows more; one of before that check does not.
+            a.measured = {{"diagnosis", check.finished + std::chrono::hours(2), "{}", {say("diagnosis-healthy")}}};
+            QCOMPARE(answerTo(Asked::Cast, a).said.code, std::string("answer-no-cast"));
+            a.measured[0].finished = full.finished + (check.finished - full.finished) / 2;
+            QCOMPARE(answerTo(Asked::Cast, a).said.code, std::string("answer-cast-seen"));
+            // A menu of which nothing is known was not "as it was left".
+            VisitRecord silent = check;
+            silent.controls.clear();
+            c = answerTo(Asked::Cast, about({silent, full}));
+            QVERIFY(c.open && saysWhy(c, "answer-menu-unknown") && !saysWhy(c, "answer-nothing-turned"));
+            // By another instrument its error for this light counts as well; what stands beside the figure stays its own.
+            VisitRecord other = check;
+            other.instrument.serial = "another";
+            c = answerTo(Asked::Cast, about({other, full}));
+            QVERIFY(c.said.code != "answer-cast-seen" || (saysWhy(c, "answer-other-instrument") && c.figures.back().k2 == figuresOf(check).white.k2));
             // Without the uncertainty of white nothing is said of it.
             VisitRecord unsure = check;
             unsure.doubt = {};

@@ -143,6 +143,7 @@ QWidget *SurveyView::choices()
     m_evenColour->setSingleStep(0.5);
     m_evenColour->setSuffix(tr(" ΔE00"));
     m_evenColour->setSpecialValueText(tr("not judged"));
+    m_limitsOf->setMaxLength(60);
     m_limitsOf->setPlaceholderText(tr("ISO 12646:2015 asks for 10 %"));
     for (const int n : {3, 5, 9}) {
         m_grid->addItem(tr("%1 by %1").arg(n), n);
@@ -405,7 +406,7 @@ void SurveyView::tell(const SurveyNewsPtr &news)
     if (!results.modes.empty() && results.choice) {
         words = {text(results.choice->reason)}; // the table has the figures
         for (const Choice::Line &l : results.choice->lines) {
-            if (l.why.code != "choice-over-limit") { // that stands in the first sentence, and in the table
+            if (results.choice->chosen || l.why.code != "choice-over-limit") { // of all of them the first sentence says it
                 words << text(l.name) + QStringLiteral(": ") + text(l.why);
             }
         }

@@ -13076,10 +13076,6 @@
         <translation>Das Passwort unter Studio, Wo es aufbewahrt wird, angeben: Der Schlüsselbund der Arbeitsfläche behält es; oder es in ~/.pgpass schreiben.</translation>
     </message>
     <message>
-        <source>%1 owns other studios of this server as well: whoever administered this one would administer them all.</source>
-        <translation>%1 gehören weitere Studios dieses Servers: Wer dieses verwaltete, verwaltete sie alle.</translation>
-    </message>
-    <message>
         <source>Have each studio made by an owner of its own (CREATE ROLE), who administers it alone.</source>
         <translation>Jedes Studio von einem eigenen Besitzer anlegen lassen (CREATE ROLE), der es allein verwaltet.</translation>
     </message>
@@ -13110,10 +13106,6 @@
     <message>
         <source>As they are none can be recommended: each has a colour off by more than %1, or was not measured. To calibrate and profile: %2, which keeps most of what that cannot give back (%3 cd/m² and %4 : 1 at the wanted white).</source>
         <translation>So wie sie sind, kann keiner empfohlen werden: Jeder hat eine Farbe, die um mehr als %1 abweicht, oder wurde nicht gemessen. Zum Kalibrieren und Profilieren: %2, der am meisten von dem behält, was das nicht zurückgeben kann (%3 cd/m² und %4 : 1 beim gewünschten Weiß).</translation>
-    </message>
-    <message>
-        <source>Menu and mode were as they were left: the cause has to be looked for.</source>
-        <translation>Menü und Modus waren, wie sie verlassen wurden: Die Ursache muss gesucht werden.</translation>
     </message>
     <message>
         <source>%1 back to %2</source>
@@ -13172,12 +13164,20 @@
         <translation>eine eigene Grenze</translation>
     </message>
     <message>
-        <source>Limits of evenness are 0.1 to 100 % and 0.1 to 100 ΔE00.</source>
-        <translation>Grenzen der Gleichmäßigkeit sind 0,1 bis 100 % und 0,1 bis 100 ΔE00.</translation>
-    </message>
-    <message>
         <source>As they are none can be recommended: each has a colour off by more than %1, or was not measured. To calibrate and profile: %2, which keeps most of what that cannot give back (%3 cd/m² and at least %4 : 1 at the wanted white).</source>
         <translation>So wie sie sind, kann keiner empfohlen werden: Jeder hat eine Farbe, die um mehr als %1 abweicht, oder wurde nicht gemessen. Zum Kalibrieren und Profilieren: %2, der am meisten von dem behält, was das nicht zurückgeben kann (%3 cd/m² und mindestens %4 : 1 beim gewünschten Weiß).</translation>
+    </message>
+    <message>
+        <source>Mode and instrument are as before; what the menu said then or now is not known.</source>
+        <translation>Modus und Messgerät sind wie zuvor; was das Menü damals oder jetzt sagte, ist nicht bekannt.</translation>
+    </message>
+    <message>
+        <source>%1 owns other studios of this database as well: whoever administered this one would administer them all.</source>
+        <translation>%1 gehören weitere Studios dieser Datenbank: Wer dieses verwaltete, verwaltete sie alle.</translation>
+    </message>
+    <message>
+        <source>Limits of evenness are 0.1 to 100 % and 0.1 to 100 ΔE00; whose they are is said in 200 bytes at most.</source>
+        <translation>Grenzen der Gleichmäßigkeit sind 0,1 bis 100 % und 0,1 bis 100 ΔE00; wessen sie sind, wird in höchstens 200 Bytes gesagt.</translation>
     </message>
 </context>
 </TS>
