@@ -3,7 +3,7 @@
 
 #include "base/json.h"
 #include "fleet/target_reach.h"
-#include "profile/display_gamut.h"
+#include "profile/coverage.h"
 
 #include <algorithm>
 #include <cmath>

@@ -17,10 +17,11 @@ Shown shownBy(const VisitedDisplay &d, const std::vector<Lab> &colours)
     Shown s;
     s.can.assign((colours.size() + 63) / 64, 0);
     s.xyz.resize(colours.size());
+    const auto shown = d.showsIfItCan(colours);
     for (size_t i = 0; i < colours.size(); ++i) {
-        if (const auto xyz = d.showsIfItCan(colours[i])) {
+        if (shown[i]) {
             s.can[i / 64] |= std::uint64_t{1} << (i % 64);
-            s.xyz[i] = *xyz;
+            s.xyz[i] = *shown[i];
         }
     }
     for (int i = 0; i <= kGraySteps; ++i) {
@@ -35,6 +36,7 @@ Shown shownBy(const VisitedDisplay &d, const std::vector<Lab> &colours)
 Common commonOf(const Shown &a, const Shown &b, size_t most)
 {
     Common c;
+    c.colours.reserve(std::min(most, 64 * a.can.size()));
     for (size_t w = 0; w < std::min(a.can.size(), b.can.size()); ++w) {
         std::uint64_t both = a.can[w] & b.can[w];
         c.both += std::popcount(both);
@@ -202,37 +204,32 @@ std::vector<Disagreement> becauseOf(const VisitedDisplay &displayA, const Visite
         const auto i = size_t(std::min(at, kGraySteps - 1e-9));
         return tone[i] + (at - double(i)) * (tone[i + 1] - tone[i]);
     };
-    const size_t step = std::max<size_t>(1, common.colours.size() / std::max<size_t>(1, most));
-    // Given to 0.0001 and worked out for each of many pairs: single precision is enough.
-    std::array<std::vector<ShortLab>, 6> lab; // a; a with b's luminance, white, tone; with all three; b
-    const auto add = [&](size_t which, const Eigen::Vector3d &xyz) {
-        const Lab seen = labOf(RelXYZ(xyz), iccD50());
-        lab[which].push_back({float(seen.a), float(seen.b), float(seen.c)});
+    const size_t step = std::max<size_t>(1, common.colours.size() / std::max<size_t>(1, most)), n = (common.colours.size() + step - 1) / step;
+    static constexpr std::array<const char *, 4> kParts{"luminance", "white", "tone", "gamut"};
+    // Given to 0.0001 and worked out for each of many pairs: single precision is enough, and all parts in one go, since differences are worked
+    // out in blocks.
+    const auto seen = [](const Eigen::Vector3d &xyz) {
+        const Lab lab = labOf(RelXYZ(xyz), iccD50());
+        return ShortLab{float(lab.a), float(lab.b), float(lab.c)};
     };
-    for (size_t i = 0; i < common.colours.size(); i += step) {
-        const Eigen::Vector3d p = relative(ofA.xyz[common.colours[i]], seenA);
+    std::vector<ShortLab> from(kParts.size() * n), to(kParts.size() * n);
+    for (size_t i = 0; i < n; ++i) {
+        const std::uint32_t colour = common.colours[i * step];
+        const Eigen::Vector3d p = relative(ofA.xyz[colour], seenA);
         const double t = toned(p[1] / a[1]);
-        add(0, p);
-        add(1, luminance * p);
-        add(2, white.cwiseProduct(p));
-        add(3, t * p);
-        add(4, luminance * t * white.cwiseProduct(p)); // from there on it is the gamut
-        add(5, relative(ofB.xyz[common.colours[i]], seenB));
-    }
-    // All four in one go: differences are worked out in blocks.
-    const std::array<std::pair<size_t, size_t>, 4> steps{{{0, 1}, {0, 2}, {0, 3}, {4, 5}}};
-    const size_t n = lab[0].size();
-    std::vector<ShortLab> from, to;
-    for (const auto &[p, q] : steps) {
-        from.insert(from.end(), lab[p].begin(), lab[p].end());
-        to.insert(to.end(), lab[q].begin(), lab[q].end());
+        from[i] = from[n + i] = from[2 * n + i] = seen(p);
+        to[i] = seen(luminance * p);
+        to[n + i] = seen(white.cwiseProduct(p));
+        to[2 * n + i] = seen(t * p);
+        from[3 * n + i] = seen(luminance * t * white.cwiseProduct(p)); // from there on it is the gamut
+        to[3 * n + i] = seen(relative(ofB.xyz[colour], seenB));
     }
     std::vector<std::uint32_t> each(from.size());
     std::iota(each.begin(), each.end(), 0U);
     std::vector<float> d(from.size());
     deltaE2000(from, to, each, d);
-    static constexpr std::array<const char *, 4> kParts{"luminance", "white", "tone", "gamut"};
     std::vector<Disagreement> all;
+    all.reserve(kParts.size());
     for (size_t k = 0; k < kParts.size(); ++k) {
         all.push_back({kParts[k], meanOf(std::span<const float>(d).subspan(k * n, n))});
     }

@@ -57,9 +57,9 @@ public:
     void keepToModel();
     [[nodiscard]] const VisitFacts &facts() const { return m_facts; }
     [[nodiscard]] const Profile &profile() const { return m_profile; }
-    /// What stands on the screen where a program asks for a colour (D50, relative to white) by way of the profile, cd/m²; nothing where the profile
-    /// finds no drive for it.
-    [[nodiscard]] std::optional<XYZ> showsIfItCan(const Lab &lab) const;
+    /// What stands on the screen where a program asks for colours (D50, relative to white) by way of the profile, cd/m²; nothing for those that
+    /// the profile finds no drive for.
+    [[nodiscard]] std::vector<std::optional<XYZ>> showsIfItCan(std::span<const Lab> colours) const;
     /// What stands on the screen where a program asks for a colour by way of the profile, cd/m².
     [[nodiscard]] XYZ shows(const Lab &lab) const;
     /// What it makes of a drive, cd/m².
@@ -83,6 +83,7 @@ private:
 
     VisitFacts m_facts;
     Profile m_profile;
+    std::optional<AdditiveGamut> m_byMatrix; ///< what the profile can show, where it has no tables
     std::unique_ptr<DisplayModel> m_model;
     std::unique_ptr<ShownDisplay> m_shown;
     Eigen::Matrix3d m_fromPcs;                             ///< where there is no model: from D50, relative, to cd/m²

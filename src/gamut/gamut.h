@@ -45,8 +45,8 @@ public:
     /// The share of its volume that an additive display can show, in percent: of a cell that the display's boundary cuts, the
     /// part within. Never more than the ratio of the volumes.
     [[nodiscard]] double shownPercent(const AdditiveGamut &display) const;
-    /// How deep within a gamut a colour lies, in ΔE; negative outside. \param enough farther outside than that, any such number does
-    using Depth = std::function<double(const Lab &colour, double enough)>;
+    /// How deep within a gamut a colour lies, in ΔE; negative outside.
+    using Depth = std::function<double(const Lab &colour)>;
     /// The same of any display. \param volume of it
     [[nodiscard]] double shownPercent(const Depth &depth, double volume) const;
 

@@ -32,6 +32,30 @@ struct Profile::Handles {
     size_t usable(Intent intent) { return prepare(intent) ? size_t(intent) : size_t(Intent::Relative); }
 };
 
+namespace {
+
+/// In pieces whose number the engine can take.
+template <typename From, typename To> void inPieces(cmsHTRANSFORM transform, std::span<const From> from, std::span<To> to)
+{
+    constexpr size_t kPiece = 65536;
+    for (size_t i = 0; i < from.size(); i += kPiece) {
+        cmsDoTransform(transform, from.data() + i, to.data() + i, cmsUInt32Number(std::min(kPiece, from.size() - i)));
+    }
+}
+
+// The engine reads and writes three doubles side by side, as colours and drives are held.
+static_assert(sizeof(Lab) == sizeof(cmsCIELab) && sizeof(Drive) == 3 * sizeof(cmsFloat64Number));
+
+Drive withinRange(Drive d)
+{
+    for (int c = 0; c < 3; ++c) {
+        d[c] = std::isfinite(d[c]) ? std::clamp(d[c], 0.0, 1.0) : 0.0;
+    }
+    return d;
+}
+
+} // namespace
+
 Profile::Profile(std::unique_ptr<Handles> handles) : m_handles(std::move(handles)) {}
 Profile::Profile(Profile &&) noexcept = default;
 Profile &Profile::operator=(Profile &&) noexcept = default;
@@ -59,21 +83,37 @@ Result<Profile> Profile::open(const Bytes &bytes)
 
 Lab Profile::colourOf(const Drive &rgb, Intent intent) const
 {
-    const std::array<double, 3> in{rgb.a, rgb.b, rgb.c};
-    cmsCIELab out{};
-    cmsDoTransform(m_handles->toLab[m_handles->usable(intent)].get(), in.data(), &out, 1);
-    return {out.L, out.a, out.b};
+    Lab lab;
+    inPieces(m_handles->toLab[m_handles->usable(intent)].get(), std::span(&rgb, 1), std::span(&lab, 1));
+    return lab;
 }
 
 Drive Profile::driveFor(const Lab &lab, Intent intent) const
 {
-    const cmsCIELab in{lab.a, lab.b, lab.c};
-    std::array<double, 3> out{};
-    cmsDoTransform(m_handles->fromLab[m_handles->usable(intent)].get(), &in, out.data(), 1);
-    for (double &v : out) {
-        v = std::isfinite(v) ? std::clamp(v, 0.0, 1.0) : 0.0;
-    }
-    return {out[0], out[1], out[2]};
+    Drive drive;
+    inPieces(m_handles->fromLab[m_handles->usable(intent)].get(), std::span(&lab, 1), std::span(&drive, 1));
+    return withinRange(drive);
+}
+
+std::vector<Lab> Profile::coloursOf(std::span<const Drive> rgb, Intent intent) const
+{
+    std::vector<Lab> lab(rgb.size());
+    inPieces(m_handles->toLab[m_handles->usable(intent)].get(), rgb, std::span(lab));
+    return lab;
+}
+
+std::vector<Drive> Profile::drivesFor(std::span<const Lab> lab, Intent intent) const
+{
+    std::vector<Drive> drives(lab.size());
+    inPieces(m_handles->fromLab[m_handles->usable(intent)].get(), lab, std::span(drives));
+    std::transform(drives.begin(), drives.end(), drives.begin(), withinRange);
+    return drives;
+}
+
+bool Profile::tables() const
+{
+    constexpr std::array<cmsTagSignature, 6> kTables{cmsSigAToB0Tag, cmsSigAToB1Tag, cmsSigBToA0Tag, cmsSigBToA1Tag, cmsSigDToB1Tag, cmsSigBToD1Tag};
+    return std::any_of(kTables.begin(), kTables.end(), [this](cmsTagSignature tag) { return cmsIsTag(m_handles->profile.get(), tag) != 0; });
 }
 
 Eigen::Matrix3d Profile::chad() const
@@ -168,7 +208,7 @@ Profile::Facts Profile::facts() const
     std::array<cmsUInt8Number, 16> id{};
     cmsGetHeaderProfileID(p, id.data());
     f.id = hexOf(id);
-    f.tables = cmsIsTag(p, cmsSigAToB0Tag) || cmsIsTag(p, cmsSigAToB1Tag);
+    f.tables = tables();
     if (const auto *lumi = static_cast<const cmsCIEXYZ *>(cmsReadTag(p, cmsSigLuminanceTag))) {
         f.luminance = lumi->Y;
     }

@@ -10,6 +10,7 @@
 #include <cstdint>
 #include <memory>
 #include <optional>
+#include <span>
 #include <string>
 #include <vector>
 
@@ -66,6 +67,11 @@ public:
     [[nodiscard]] Lab colourOf(const Drive &rgb, Intent intent = Intent::Relative) const;
     /// The drive with which a colour-managed program shows a colour, without black point compensation, 0..1.
     [[nodiscard]] Drive driveFor(const Lab &lab, Intent intent = Intent::Relative) const;
+    /// The same of many, in their order, for less than one after the other.
+    [[nodiscard]] std::vector<Lab> coloursOf(std::span<const Drive> rgb, Intent intent = Intent::Relative) const;
+    [[nodiscard]] std::vector<Drive> drivesFor(std::span<const Lab> lab, Intent intent = Intent::Relative) const;
+    /// Whether it shows colours by tables, one way at least, rather than by a matrix and tone curves alone.
+    [[nodiscard]] bool tables() const;
     /// From the display's white to D50; the identity where the profile has no `chad`.
     [[nodiscard]] Eigen::Matrix3d chad() const;
     /// The calibration ramps in `vcgt`, sampled to a number of entries; nothing where there are none.
@@ -73,7 +79,7 @@ public:
 
     struct Facts {
         std::string description, copyright, version, deviceClass, colourSpace, connectionSpace, created, id;
-        bool tables = false;                   ///< shows colours by tables rather than by a matrix
+        bool tables = false;                   ///< Profile::tables()
         std::optional<double> luminance;       ///< cd/m², from `lumi`
         std::optional<Chromaticity> white;     ///< the display's, by `chad` undone
         std::array<Chromaticity, 3> primaries; ///< the display's, by `chad` undone

@@ -8,7 +8,7 @@
 #include "colour/even_hue.h"
 #include "colour/spaces.h"
 #include "gamut/gamut.h"
-#include "profile/display_gamut.h"
+#include "profile/gamut_surface.h"
 
 #include <algorithm>
 #include <cmath>

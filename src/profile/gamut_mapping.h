@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "profile/display_gamut.h"
+#include "profile/gamut_surface.h"
 #include "profile/light_space.h"
 
 #include <optional>

@@ -5,7 +5,7 @@
 #include "colour/difference.h"
 #include "colour/spaces.h"
 #include "icc/lcms_handles.h"
-#include "profile/display_gamut.h"
+#include "profile/coverage.h"
 
 #include <algorithm>
 #include <cmath>

@@ -9,7 +9,7 @@
 #include "icc/icc.h"
 #include "judge/judgement.h"
 #include "measure/gauge.h"
-#include "profile/display_gamut.h"
+#include "profile/coverage.h"
 #include "visit/earlier.h"
 #include "visit/worklist.h"
 

@@ -139,6 +139,37 @@ private Q_SLOTS:
         }
     }
 
+    // Which colours a display shows: those that its profile finds a drive for, whether it is asked for all or for those alone that its matrix leaves
+    // possible; by tables too.
+    void whatItCanShow()
+    {
+        for (const auto &[kind, byTables] : {std::pair{"wled", false}, {"woled", true}}) {
+            sim::SimBench bench(sim::variedPanel(kind, 4), {}, sim::MeterSpec{}, 5);
+            VisitPlan plan;
+            plan.target = *builtInTarget("Photo");
+            plan.effort = Effort::Quick;
+            plan.tolerance = *builtInTolerance("studio");
+            const auto record = Visit(bench, plan, {}, {}).run();
+            QVERIFY(record.ok());
+            const VisitedDisplay display = VisitedDisplay::of(visitFacts(record.value())).value();
+            QCOMPARE(display.profile().tables(), byTables);
+            std::vector<Lab> colours;
+            for (int i = 0; i < 4000; ++i) {
+                const Drive d = spread(i);
+                colours.emplace_back(100 * d.a, 260 * d.b - 130, 260 * d.c - 130);
+            }
+            const auto shown = display.showsIfItCan(colours);
+            int can = 0;
+            for (size_t i = 0; i < colours.size(); ++i) {
+                const Lab back = display.profile().colourOf(display.profile().driveFor(colours[i]));
+                QCOMPARE(shown[i].has_value(), deltaE76(back, colours[i]) < 0.5);
+                QVERIFY(!shown[i] || *shown[i] == display.shows(colours[i]));
+                can += shown[i] ? 1 : 0;
+            }
+            QVERIFY(can > 400 && can < 3000);
+        }
+    }
+
     // What a visit says of a display's brightness, gains turned along with it or not, against what the panel then gives: within 4 % between the
     // values that were tried, more than close enough for steps of 5 % and 10 %.
     void brightnessIsKnownFromTrimming()

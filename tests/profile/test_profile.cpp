@@ -6,12 +6,14 @@
 #include "colour/difference.h"
 #include "colour/even_hue.h"
 #include "colour/spaces.h"
+#include "colour/spread.h"
 #include "gamut/gamut.h"
 #include "icc/icc.h"
 #include "icc/parametric.h"
 #include "judge/verification.h"
 #include "panels.h"
-#include "profile/display_gamut.h"
+#include "profile/coverage.h"
+#include "profile/gamut_surface.h"
 #include "profile/inspect.h"
 #include "profile/table_profile.h"
 
@@ -141,6 +143,67 @@ private Q_SLOTS:
         const auto profile = Profile::open(written(4));
         for (const Lab &lab : {Lab{50, 0, 0}, Lab{65, 20, 30}, Lab{40, -30, 10}, Lab{30, 10, -35}, Lab{92, 0, 0}}) {
             LAMP_NEAR(deltaE2000(profile->colourOf(profile->driveFor(lab)), lab), 0, 0.02);
+        }
+    }
+
+    // Many at once are the same as one after the other, to the last bit, also more than go to the engine in one piece.
+    void manyAtOnceAsOneByOne()
+    {
+        const auto profile = Profile::open(written(4));
+        QVERIFY(!profile->tables() && profile->coloursOf({}).empty() && profile->drivesFor({}).empty());
+        std::vector<Drive> drives;
+        std::vector<Lab> colours;
+        for (int i = 0; i < 70000; ++i) {
+            drives.push_back(spread(i));
+            const Drive d = spread(i + 5);
+            colours.emplace_back(100 * d.a, 200 * d.b - 100, 200 * d.c - 100); // many beyond the gamut
+        }
+        colours[3].b = std::nan("");
+        const std::vector<Lab> shown = profile->coloursOf(drives);
+        const std::vector<Drive> asked = profile->drivesFor(colours);
+        QVERIFY(shown.size() == drives.size() && asked.size() == colours.size());
+        for (size_t i = 0; i < drives.size(); i += i + 7 < drives.size() && i > 66 && i < 65000 ? 7 : 1) {
+            QVERIFY(shown[i] == profile->colourOf(drives[i]) && asked[i] == profile->driveFor(colours[i]));
+            QVERIFY(asked[i].vec().minCoeff() >= 0 && asked[i].vec().maxCoeff() <= 1);
+        }
+    }
+
+    // What displays share of a space, against counting colours that are evenly drawn from its body in CIELAB and lie in each display's own
+    // triangle of light. 30,000 of them: 0.9 % is three standard deviations.
+    void sharedByAllIsWhatEachShows()
+    {
+        const std::vector<const char *> names{"sRGB", "Display P3", "Adobe RGB (1998)"};
+        std::vector<Profile> made;
+        std::vector<const Profile *> all;
+        std::vector<Eigen::Matrix3d> toLight;
+        for (const char *name : names) {
+            made.push_back(Profile::open(writeMatrixProfile(model(name, 2.2, 0), {}, {"made up", "Free", kMade, 4}).value()).value());
+            toLight.push_back(gamutOf(*rgbSpace(name)).toPcs.inverse());
+        }
+        std::transform(made.begin(), made.end(), std::back_inserter(all), [](const Profile &p) { return &p; });
+        const Eigen::Matrix3d wide = gamutOf(*rgbSpace("Rec. 2020")).toPcs;
+        int space = 0, shared = 0;
+        for (int i = 0; space < 30000; ++i) {
+            const Drive d = spread(i);
+            const Eigen::Vector3d xyz = xyzOf(Lab{100 * d.a, 400 * d.b - 230, 340 * d.c - 150}, iccD50()).vec();
+            const auto holds = [&xyz](const Eigen::Matrix3d &light) { return (light * xyz).minCoeff() >= 0 && (light * xyz).maxCoeff() <= 1; };
+            if (holds(wide.inverse())) {
+                ++space;
+                shared += std::all_of(toLight.begin(), toLight.end(), holds) ? 1 : 0;
+            }
+        }
+        const double counted = 100.0 * shared / space;
+        const std::vector<double> told = sharedCoverage(all, {*rgbSpace("Rec. 2020")});
+        LAMP_NEAR(told.front(), counted, 0.9);
+        // Of many it is the same, however often each is there; of none it is not known.
+        std::vector<const Profile *> many;
+        for (int i = 0; i < 40; ++i) {
+            many.push_back(all[size_t(i) % all.size()]);
+        }
+        LAMP_NEAR(sharedCoverage(many, {*rgbSpace("Rec. 2020")}).front(), told.front(), 0.3);
+        QVERIFY(std::isnan(sharedCoverage({}, {*rgbSpace("Rec. 2020")}).front()));
+        for (const double own : sharedOfEach(all)) {
+            QVERIFY(own > 55 && own < 100); // none of the three lies within another
         }
     }
 

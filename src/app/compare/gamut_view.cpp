@@ -2,7 +2,7 @@
 #include "app/compare/gamut_view.h"
 
 #include "app/parts/words.h"
-#include "profile/display_gamut.h"
+#include "profile/coverage.h"
 
 #include <QComboBox>
 #include <QDialogButtonBox>
