@@ -132,6 +132,7 @@ void tellAgeing(const DisplayAgeing &d)
 Result<std::vector<HistoryEntry>> historyOf(const std::vector<std::string> &files)
 {
     std::vector<HistoryEntry> all;
+    size_t repeated = 0;
     for (const std::string &file : files) {
         const auto text = readFile(file);
         if (!text) {
@@ -144,9 +145,26 @@ Result<std::vector<HistoryEntry>> historyOf(const std::vector<std::string> &file
         for (const std::string &heading : table->unused) {
             std::cerr << said(say("program-says", say("heading-unused", file, heading))) << "\n";
         }
+        repeated += table->repeated;
         all.insert(all.end(), std::make_move_iterator(table->entries.begin()), std::make_move_iterator(table->entries.end()));
     }
+    if (repeated += putInOrder(all); repeated > 0) {
+        std::cerr << said(say("program-says", say("rows-repeated", repeated))) << "\n";
+    }
     return all;
+}
+
+void heedLaterRows(const std::vector<HistoryEntry> &history, const FleetOptions &o, AgeingQuestion &question)
+{
+    const auto beyond = std::count_if(history.begin(), history.end(), [&](const HistoryEntry &e) { return e.at > question.on; });
+    // One that lies ahead for the most part was kept by another clock; a day or two ahead are slips of the pen.
+    if (o.on.empty() && beyond > std::ptrdiff_t(history.size() / 2)) {
+        const WallTime last = std::max_element(history.begin(), history.end(), [](const auto &p, const auto &q) { return p.at < q.at; })->at;
+        question.on = std::chrono::ceil<std::chrono::days>(last + std::chrono::seconds(1)) - std::chrono::seconds(1);
+        std::cerr << said(say("program-says", say("history-beyond-today", Day{last}))) << "\n";
+    } else if (beyond > 0) {
+        std::cerr << said(say("program-says", say("rows-later", size_t(beyond)))) << "\n";
+    }
 }
 
 Result<qint64> displayOf(Store &store, const std::string &serial)
@@ -270,7 +288,7 @@ int planFleet(const FleetOptions &o)
 
 int ageFleet(const FleetOptions &o)
 {
-    const auto question = ageingQuestion(o);
+    auto question = ageingQuestion(o);
     if (!question) {
         return report(question.error(), o.json);
     }
@@ -278,9 +296,14 @@ int ageFleet(const FleetOptions &o)
     if (!history) {
         return report(history.error(), o.json);
     }
+    if (!o.files.empty()) {
+        heedLaterRows(history.value(), o, question.value());
+    }
     const FleetAgeing ageing = ageingOf(history.value(), question.value());
     if (o.json) {
-        printJson(nlohmann::json::parse(ageingToJson(ageing)));
+        auto json = nlohmann::json::parse(ageingToJson(ageing));
+        json["on"] = isoTime(question->on).substr(0, 10);
+        printJson(json);
         return kDone;
     }
     std::for_each(ageing.displays.begin(), ageing.displays.end(), tellAgeing);

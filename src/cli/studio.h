@@ -41,5 +41,8 @@ Result<qint64> displayOf(Store &store, const std::string &serial);
 Result<AgeingQuestion> ageingQuestion(const FleetOptions &options);
 /// A history as files say it, all joined. Headings that mean nothing are told.
 Result<std::vector<HistoryEntry>> historyOf(const std::vector<std::string> &files);
+/// Of a history in files: where most of it lies beyond today and no day was asked for, its last day is asked about; else what is later than the day
+/// that is asked about is told of, on standard error.
+void heedLaterRows(const std::vector<HistoryEntry> &history, const FleetOptions &o, AgeingQuestion &question);
 
 } // namespace lamp::cli

@@ -265,6 +265,7 @@ int dueFleet(const FleetOptions &o)
         if (!history) {
             return report(history.error(), o.json);
         }
+        heedLaterRows(history.value(), o, question.value());
         all = dueByHistory(history.value(), ageingOf(history.value(), question.value()), question->tolerance, o.interval, question->on);
     }
     if (!o.out.empty()) {

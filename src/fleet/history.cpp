@@ -195,6 +195,15 @@ Result<HistoryEntry> entryOf(const CsvRow &row, const std::vector<const Column *
     return e;
 }
 
+std::string rowOf(const HistoryEntry &e)
+{
+    std::string row;
+    for (const Column &c : columns()) {
+        row += (&c == &columns().front() ? "" : ",") + csvCell(c.write(e));
+    }
+    return row;
+}
+
 } // namespace
 
 std::optional<WallTime> timeOf(const std::string &text)
@@ -253,10 +262,30 @@ Result<HistoryTable> historyFromCsv(const std::string &text)
         }
         table.entries.push_back(std::move(entry).value());
     }
-    // Several of one day stay in the order in which they were written.
-    std::stable_sort(table.entries.begin(), table.entries.end(),
-                     [](const HistoryEntry &p, const HistoryEntry &q) { return std::tie(p.display, p.at) < std::tie(q.display, q.at); });
+    table.repeated = putInOrder(table.entries);
     return table;
+}
+
+size_t putInOrder(std::vector<HistoryEntry> &entries)
+{
+    // Several of one day stay in the order in which they were written.
+    std::stable_sort(entries.begin(), entries.end(),
+                     [](const HistoryEntry &p, const HistoryEntry &q) { return std::tie(p.display, p.at) < std::tie(q.display, q.at); });
+    const auto sameMoment = [](const HistoryEntry &p, const HistoryEntry &q) { return p.display == q.display && p.at == q.at; };
+    std::vector<HistoryEntry> once;
+    once.reserve(entries.size());
+    for (auto from = entries.begin(); from != entries.end();) {
+        const auto to = std::find_if_not(from, entries.end(), [&](const HistoryEntry &e) { return sameMoment(e, *from); });
+        std::set<std::string> texts;
+        for (auto e = from; e != to; ++e) {
+            if (to - from == 1 || texts.insert(rowOf(*e)).second) {
+                once.push_back(*e);
+            }
+        }
+        from = to;
+    }
+    entries.swap(once);
+    return once.size() - entries.size();
 }
 
 std::string historyToCsv(const std::vector<HistoryEntry> &entries)
@@ -267,11 +296,7 @@ std::string historyToCsv(const std::vector<HistoryEntry> &entries)
     }
     text += "\n";
     for (const HistoryEntry &e : entries) {
-        std::string row;
-        for (const Column &c : columns()) {
-            row += (row.empty() && &c == &columns().front() ? "" : ",") + csvCell(c.write(e));
-        }
-        text += row + "\n";
+        text += rowOf(e) + "\n";
     }
     return text;
 }

@@ -37,10 +37,15 @@ struct HistoryEntry {
 struct HistoryTable {
     std::vector<HistoryEntry> entries; ///< by display and date
     std::vector<std::string> unused;   ///< headings that mean nothing here
+    size_t repeated = 0;               ///< rows that say the same as another one in every column: they count once
 };
 
+/// Puts entries in order, by display and date; of several that say the same in every column one stays: lines are copied in spreadsheets, and what was
+/// read once must not count twice. \return how many went
+size_t putInOrder(std::vector<HistoryEntry> &entries);
+
 /// Reads a CSV with a heading as the command line's contract has it; comma, semicolon or tab; a decimal comma is understood.
-/// \return an error that names line and column of what cannot be read: nothing is guessed, and nothing is left out
+/// \return an error that names line and column of what cannot be read: nothing is guessed, and nothing else is left out
 Result<HistoryTable> historyFromCsv(const std::string &text);
 /// The same columns, all of them.
 std::string historyToCsv(const std::vector<HistoryEntry> &entries);

@@ -477,9 +477,12 @@ Eigen::MatrixXd known(const Eigen::VectorXd &sigma, const Eigen::MatrixXd &infor
 
 InstrumentTrend FleetSeries::instrument(size_t which, const std::vector<bool> &worn) const
 {
-    const Eigen::MatrixXd cov = known(sigma(worn), m_information);
-    const Eigen::VectorXd m = expected(worn), shift = m + cov * (m_vector - m_information * m);
     const auto k = Eigen::Index(2 * which);
+    Eigen::VectorXd s = sigma(worn), m = expected(worn);
+    s[k + 1] = std::hypot(m_prior.wear, m_prior.wearing); // reaches as far as those that wear
+    m[k + 1] = 0;
+    const Eigen::MatrixXd cov = known(s, m_information);
+    const Eigen::VectorXd shift = m + cov * (m_vector - m_information * m);
     return {shift[k], shift[k + 1], std::sqrt(std::max(0.0, cov(k + 1, k + 1)))};
 }
 

@@ -98,6 +98,8 @@ public:
 
     /// How likely the readings are where these instruments wear, as a logarithm; to be compared with others of the same object.
     [[nodiscard]] double logEvidence(const std::vector<bool> &worn) const;
+    /// One instrument's, where of the others these wear: as far as readings tell, with neither soundness nor wear of its own taken for granted.
+    /// Where nothing tells it from its displays it stays wide.
     [[nodiscard]] InstrumentTrend instrument(size_t which, const std::vector<bool> &worn) const;
     /// The displays' trends, each by its own readings and by what the others say of the instruments and of the fleet.
     [[nodiscard]] std::vector<std::optional<Trend>> displays(const std::vector<bool> &worn) const;

@@ -194,6 +194,17 @@ private Q_SLOTS:
         const QJsonObject aged = fleet({"age", "--on", "2026-01-20"}).json(), desk = bySerial(aged, "K-9");
         QVERIFY(std::abs(desk["max_luminance"].toObject()["per_year"].toDouble() + 24) < 4); // 22 of 298 cd/m² in eleven months
         QCOMPARE(aged["instruments"].toArray()[0].toObject()["serial"], "T-104");
+        // What is later than the day is told of; one that lies ahead as a whole is asked about its last day.
+        const auto before = cli({"fleet", "age", path("history.csv"), "--on", "2025-06-01", "--json"});
+        QVERIFY2(before.err.contains("rows are later than the day"), before.err.constData());
+        QCOMPARE(bySerial(before.json(), "K-9")["last"], "2025-05-10");
+        write("ahead.csv", "display,date,max_luminance_cd_m2\nF-1,2061-01-10,300\nF-1,2061-06-10,290\nF-1,2062-01-10,280\nF-1,2062-01-10,280\n");
+        const auto ahead = cli({"fleet", "age", path("ahead.csv"), "--json"});
+        QVERIFY(ahead.err.contains("its last day") && ahead.err.contains("1 row says the same"));
+        QCOMPARE(ahead.json()["on"], "2062-01-10");
+        QCOMPARE(bySerial(ahead.json(), "F-1")["max_luminance"].toObject()["readings"], 3);
+        QCOMPARE(cli({"fleet", "due", path("ahead.csv"), "--json"}).json()["displays"].toArray().size(), 1);
+        QCOMPARE(fleet({"age"}).json()["on"], QDateTime::currentDateTimeUtc().date().toString(Qt::ISODate));
         const QJsonObject agreed = fleet({"agree"}).json(), pair = agreed["pairs"].toArray()[0].toObject();
         QCOMPARE(agreed["pairs"].toArray().size(), 1);
         const QJsonObject ofFiles = cli({"fleet", "agree", path("avocet"), path("dunlin/visit.json"), "--json"}).json();

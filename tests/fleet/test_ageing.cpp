@@ -83,6 +83,24 @@ private Q_SLOTS:
         QCOMPARE(again->entries[1].note, second.note);
     }
 
+    // A line that was copied counts once, wherever it stands; one that differs in a single figure is another reading.
+    void whatStandsThereTwiceCountsOnce()
+    {
+        const std::string heading = "display,date,luminance_cd_m2,desk\n", first = "B,2031-03-05,119.8,oak\n", other = "B,2031-03-05,119.9,oak\n",
+                          early = "A,2031-01-01,90,\n";
+        const auto table = historyFromCsv(heading + first + other + early + "B,2031-03-05T00:00:00Z,119.80,pine\n" + early + first);
+        QVERIFY(table.ok());
+        QCOMPARE(table->repeated, size_t(3));
+        QCOMPARE(historyToCsv(table->entries), historyToCsv(historyFromCsv(heading + early + first + other)->entries));
+        // Also across files, and where very many say the same.
+        std::vector<HistoryEntry> all = table->entries;
+        all.insert(all.end(), table->entries.begin(), table->entries.end());
+        QCOMPARE(putInOrder(all), size_t(3));
+        all.assign(20000, table->entries.front());
+        QCOMPARE(putInOrder(all), size_t(19999));
+        QCOMPARE(putInOrder(all), size_t(0));
+    }
+
     // ISO 8601: days, moments in UTC, and with a zone.
     void momentsAreRead()
     {
@@ -300,6 +318,46 @@ private Q_SLOTS:
         QVERIFY2(sooner > all / 5 && sooner < all * 4 / 5, qPrintable(QString::number(sooner))); // neither always too early nor too late
         QCOMPARE(wornTold, worn);
         QCOMPARE(suspected, 0);
+    }
+
+    // What is said of an instrument goes as far as readings tell it. One alone, or one that shares no display with another, may have worn with its
+    // displays: it is never called steady, and its k = 2 holds what it did. Of three that share their displays the two that did not wear are steady;
+    // after one reading of each display by each nothing is told of any.
+    void whatOneInstrumentAloneDoesIsNotTold()
+    {
+        using State = InstrumentAgeing::State;
+        const auto fleet = [](const std::vector<double> &lossAYear, bool shared, int days) {
+            std::mt19937_64 random(11);
+            std::normal_distribution<double> noise(0, 0.004);
+            std::string csv = "display,date,instrument,task,max_luminance_cd_m2,white_x,white_y\n";
+            for (int display = 0; display < 10; ++display) {
+                for (int visit = 0; visit * 30 <= days; ++visit) {
+                    const double years = visit * 30 / 365.25;
+                    const size_t i = size_t(shared ? visit : display) % lossAYear.size();
+                    const double read = (280 + 9 * display) * std::exp(-(0.02 + 0.006 * display) * years) * (1 - lossAYear[i] * years);
+                    csv += "D" + std::to_string(display) + ","
+                           + isoTime(fromIsoTime("2029-01-08T09:00:00Z") + std::chrono::days(30 * visit)).substr(0, 10) + ",M" + std::to_string(i)
+                           + ",check," + fixed(read * (1 + noise(random)), 2) + "," + fixed(0.3127 + 0.05 * noise(random), 4) + ","
+                           + fixed(0.329 + 0.05 * noise(random), 4) + "\n";
+                }
+            }
+            return ageingOf(entries(csv), on("2032-01-01")).instruments;
+        };
+        const auto holds = [](const InstrumentAgeing &i, double lossAYear) {
+            return std::abs(i.luminancePercentPerYear + 100 * lossAYear) <= i.luminanceK2;
+        };
+        for (const double loss : {0.0, 0.04}) {
+            const auto alone = fleet({loss}, true, 900);
+            QVERIFY(alone[0].state == State::Undecided && holds(alone[0], loss));
+            const auto apart = fleet({loss, 0}, false, 900);
+            QVERIFY(apart[0].state == State::Undecided && apart[1].state == State::Undecided && holds(apart[0], loss) && holds(apart[1], 0));
+        }
+        const auto three = fleet({0, 0.04, 0}, true, 900);
+        QVERIFY(three[1].state == State::Ageing && three[0].state == State::Steady && three[2].state == State::Steady);
+        QVERIFY(holds(three[0], 0) && holds(three[1], 0.04) && holds(three[2], 0) && three[1].luminanceK2 < 2);
+        for (const InstrumentAgeing &i : fleet({0, 0.04, 0}, true, 60)) {
+            QVERIFY(i.state == State::Undecided);
+        }
     }
 
     // More readings than are looked at one by one: weekly for ten years, by two instruments in turn, with a repair in between.

@@ -192,12 +192,10 @@ void AgeingView::fillInstruments()
     int row = 0;
     for (const InstrumentAgeing &i : m_found.instruments) {
         const auto name = m_found.instrumentNames.find(i.serial);
-        // Without another instrument on the same displays nothing is known, and nothing is claimed.
-        const bool known = i.luminanceK2 > 0;
         setRow(*m_instruments, row++,
                QStringList{name == m_found.instrumentNames.end() ? text(i.serial) : name->second + QLatin1Char(' ') + text(i.serial),
-                           known ? text(say("plus-or-minus", decimal(i.luminancePercentPerYear, 2), decimal(i.luminanceK2, 2))) : kNotKnown,
-                           known ? text(say("plus-or-minus", decimal(i.whiteUvPerYear, 5), decimal(i.whiteK2, 5))) : kNotKnown,
+                           text(say("plus-or-minus", decimal(i.luminancePercentPerYear, 2), decimal(i.luminanceK2, 2))),
+                           text(say("plus-or-minus", decimal(i.whiteUvPerYear, 5), decimal(i.whiteK2, 5))),
                            text(wordSaid(instrumentStateName(i.state)))});
     }
     numbersRight(*m_instruments, {1, 2});

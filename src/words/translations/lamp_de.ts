@@ -13179,5 +13179,23 @@
         <source>Limits of evenness are 0.1 to 100 % and 0.1 to 100 ΔE00; whose they are is said in 200 bytes at most.</source>
         <translation>Grenzen der Gleichmäßigkeit sind 0,1 bis 100 % und 0,1 bis 100 ΔE00; wessen sie sind, wird in höchstens 200 Bytes gesagt.</translation>
     </message>
+    <message numerus="yes">
+        <source>%n rows say the same as another one in every column that is used, and count once.</source>
+        <translation>
+            <numerusform>%n Zeile sagt in jeder benutzten Spalte dasselbe wie eine andere und zählt nur einmal.</numerusform>
+            <numerusform>%n Zeilen sagen in jeder benutzten Spalte dasselbe wie eine andere und zählen nur einmal.</numerusform>
+        </translation>
+    </message>
+    <message numerus="yes">
+        <source>%n rows are later than the day that is asked about, and are not looked at.</source>
+        <translation>
+            <numerusform>%n Zeile liegt nach dem Tag, nach dem gefragt ist, und wird nicht beachtet.</numerusform>
+            <numerusform>%n Zeilen liegen nach dem Tag, nach dem gefragt ist, und werden nicht beachtet.</numerusform>
+        </translation>
+    </message>
+    <message>
+        <source>Most of the history lies beyond today: what is told is told of its last day, %1; --on asks about another.</source>
+        <translation>Der größte Teil des Verlaufs liegt in der Zukunft: gesagt wird, was an seinem letzten Tag gilt, %1; --on fragt nach einem anderen.</translation>
+    </message>
 </context>
 </TS>
