@@ -102,15 +102,30 @@ WallTime startOf(const Json &j)
     return t;
 }
 
-template <typename Item> size_t indexOf(const std::vector<Item> &items, const std::string &id, const std::string &field)
+template <typename Item> auto find(const std::vector<Item> &items, const std::string &id)
 {
-    const auto it = std::find_if(items.begin(), items.end(), [&](const Item &i) {
+    return std::find_if(items.begin(), items.end(), [&](const Item &i) {
         if constexpr (std::is_same_v<Item, std::string>) {
             return i == id;
         } else {
             return i.id == id;
         }
     });
+}
+
+/// An ID that none of those before has: steps are told by them.
+template <typename Item> std::string newIdIn(const std::vector<Item> &items, const Json &j, const std::string &field)
+{
+    std::string id = textOf(j, field, "id");
+    if (find(items, id) != items.end()) {
+        throw Wrong(field + id + ".id", say("an-id-of-its-own"));
+    }
+    return id;
+}
+
+template <typename Item> size_t indexOf(const std::vector<Item> &items, const std::string &id, const std::string &field)
+{
+    const auto it = find(items, id);
     if (it == items.end()) {
         throw Wrong(field, say("an-id-that-is-there", id));
     }
@@ -175,7 +190,7 @@ RoundProblem problemFrom(const Json &j)
         p.people = it->get<int>();
     }
     for (const Json &i : listOf(j, "instruments", kMostInstruments)) {
-        RoundProblem::Instrument instrument{textOf(i, "instruments.", "id"), {}};
+        RoundProblem::Instrument instrument{newIdIn(p.instruments, i, "instruments."), {}};
         if (const auto t = i.find("technologies"); t != i.end()) {
             for (const Json &name : t->is_array() ? *t : Json::array({nullptr})) {
                 if (!name.is_string()) {
@@ -187,13 +202,13 @@ RoundProblem problemFrom(const Json &j)
         p.instruments.push_back(std::move(instrument));
     }
     for (const Json &r : listOf(j, "rooms", kMostRooms)) {
-        p.rooms.push_back(textOf(r, "rooms.", "id"));
+        p.rooms.push_back(newIdIn(p.rooms, r, "rooms."));
     }
     readWalks(j, p);
     const Json &displays = listOf(j, "displays", kMostStops);
     for (const Json &d : displays) {
         RoundProblem::Stop s;
-        s.id = textOf(d, "displays.", "id");
+        s.id = newIdIn(p.stops, d, "displays.");
         const std::string field = "displays." + s.id + ".";
         s.technology = d.contains("technology") ? textOf(d, field, "technology") : "";
         s.room = indexOf(p.rooms, textOf(d, field, "room"), field + "room");
@@ -209,11 +224,6 @@ RoundProblem problemFrom(const Json &j)
     }
     for (size_t i = 0; i < p.stops.size(); ++i) {
         const std::string field = "displays." + p.stops[i].id + ".";
-        for (size_t k = 0; k < i; ++k) {
-            if (p.stops[k].id == p.stops[i].id) {
-                throw Wrong(field + "id", say("an-id-of-its-own"));
-            }
-        }
         if (const auto after = displays[i].find("after"); after != displays[i].end()) {
             for (const Json &id : after->is_array() ? *after : Json::array({nullptr})) {
                 if (!id.is_string()) {

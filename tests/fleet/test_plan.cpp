@@ -257,7 +257,10 @@ private Q_SLOTS:
                                                       {"\"09:00\"", "\"9 o'clock\"", "displays.D1.earliest"},
                                                       {"14,", "-1,", "displays.D1.visit_minutes"},
                                                       {"\"drawing\": 3", "\"drawing\": 1e300", "walk_minutes.booth.drawing"},
-                                                      {"\"12:30\"", "\"11:30\"", "breaks.to"}}) {
+                                                      {"\"12:30\"", "\"11:30\"", "breaks.to"},
+                                                      {"\"D2\", \"room\"", "\"D1\", \"room\"", "displays.D1.id"},
+                                                      {"{\"id\": \"drawing\"}", "{\"id\": \"booth\"}", "rooms.booth.id"},
+                                                      {"\"instruments\": [", "\"instruments\": [{\"id\": \"Tern\"}, ", "instruments.Tern.id"}}) {
             std::string changed = example;
             changed.replace(changed.find(from), std::string(from).size(), to);
             const auto bad = roundFromJson(changed);
