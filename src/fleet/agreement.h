@@ -4,6 +4,7 @@
 #include "fleet/visited_display.h"
 
 #include <functional>
+#include <limits>
 #include <stop_token>
 #include <string>
 #include <vector>
@@ -24,7 +25,8 @@ struct PairAgreement {
     double meanAbsolute = 0;             ///< the same relative to one luminance: a dimmer display is darker
     double instrumentK2 = 0;             ///< of the mean, as their instrument sees them; by two instruments what these may differ
     double absoluteK2 = 0;               ///< of the mean, for the standard observer
-    double aShowsOfB = 0, bShowsOfA = 0; ///< 0..1: the share of what one shows that the other shows as well
+    /// 0..1: the share of what one shows that the other shows as well; not a number where it shows none of the colours.
+    double aShowsOfB = std::numeric_limits<double>::quiet_NaN(), bShowsOfA = aShowsOfB;
     std::vector<Disagreement> because;   ///< the largest first
 };
 

@@ -51,8 +51,8 @@ Common commonOf(const Shown &a, const Shown &b, size_t most)
 
 void tellShares(PairAgreement &p, const Common &c)
 {
-    p.aShowsOfB = c.ofB > 0 ? c.both / c.ofB : 0;
-    p.bShowsOfA = c.ofA > 0 ? c.both / c.ofA : 0;
+    p.aShowsOfB = c.both / c.ofB; // 0 of 0 is no number
+    p.bShowsOfA = c.both / c.ofA;
 }
 
 Seen::Seen(const Chromaticity &white, double luminance) : toD50(adaptation(relativeTo(xyzOf(white, 1), 1), iccD50()) / luminance) {}
