@@ -300,7 +300,8 @@ int dueFleet(const FleetOptions &o)
         const std::string who = name == serial ? serial : name + " (" + serial + ")";
         std::cout << said(d.at("due").is_null() ? say("due-line-never", who, dueStateSaid(d.at("state").get<std::string>()))
                                                 : say("due-line", who, dueStateSaid(d.at("state").get<std::string>()),
-                                                      Day{fromIsoTime(d.at("due").get<std::string>() + "T12:00:00Z")}, dueReasonSaid(why)))
+                                                      Day{fromIsoTime(d.at("due").get<std::string>() + "T12:00:00Z")},
+                                                      dueReasonSaid(d.at("state").get<std::string>(), why)))
                   << "\n";
     }
     return ended;

@@ -19,15 +19,15 @@ struct Disagreement {
 
 /// How alike two displays show colours that both can show.
 struct PairAgreement {
-    size_t a = 0, b = 0;                 ///< of the list
-    size_t colours = 0;                  ///< that both can show; 0 where they share none, then nothing else is known
-    double mean = 0, max = 0, p95 = 0;   ///< CIEDE2000, each relative to its own target's luminance, white of both targets in common
-    double meanAbsolute = 0;             ///< the same relative to one luminance: a dimmer display is darker
-    double instrumentK2 = 0;             ///< of the mean, as their instrument sees them; by two instruments what these may differ
-    double absoluteK2 = 0;               ///< of the mean, for the standard observer
+    size_t a = 0, b = 0;               ///< of the list
+    size_t colours = 0;                ///< that both can show; 0 where they share none, then nothing else is known
+    double mean = 0, max = 0, p95 = 0; ///< CIEDE2000, each relative to its own target's luminance, white of both targets in common
+    double meanAbsolute = 0;           ///< the same relative to one luminance: a dimmer display is darker
+    double instrumentK2 = 0;           ///< of the mean, as their instrument sees them; by two instruments what these may differ
+    double absoluteK2 = 0;             ///< of the mean, for the standard observer
     /// 0..1: the share of what one shows that the other shows as well; not a number where it shows none of the colours.
     double aShowsOfB = std::numeric_limits<double>::quiet_NaN(), bShowsOfA = aShowsOfB;
-    std::vector<Disagreement> because;   ///< the largest first
+    std::vector<Disagreement> because; ///< the largest first
 };
 
 /// All pairs of some displays.

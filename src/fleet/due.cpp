@@ -116,8 +116,11 @@ Message dueStateSaid(const std::string &state)
     return it == all.end() ? verbatim(state) : it->second;
 }
 
-Message dueReasonSaid(const std::string &why)
+Message dueReasonSaid(const std::string &state, const std::string &why)
 {
+    if (state == "out") {
+        return say("why-out");
+    }
     static const std::map<std::string, Message> all{
         {"interval", say("why-interval")}, {"assignment", say("why-assignment")}, {"event", say("why-event")}, {"evidence", say("why-evidence")}};
     const auto it = all.find(why);
@@ -146,7 +149,7 @@ Due dueOf(const DueQuestion &q, WallTime on)
     const auto margin = std::chrono::duration_cast<std::chrono::seconds>(days(std::max(1, q.cadenceDays))) / 5;
     due.state = on >= *due.due + margin ? "overdue" : (on >= *due.due ? "due" : (on >= *due.due - margin ? "due-soon" : "ok"));
     if (q.verdict == Verdict::Fail) {
-        due.state = "out";
+        due = {"out", q.lastVisit, "evidence"}; // at once: the visit itself says so
     } else if (q.verdict != Verdict::Pass && due.state != "overdue" && due.state != "due") {
         due.state = "undecided"; // what was not judged is not right
     }

@@ -43,14 +43,14 @@ struct Due {
 };
 
 /// The earliest of: its interval; the day before an assignment that the last visit lies more than a week before (common practice: before
-/// every important assignment); an event since the last visit; what its drift allows.
+/// every important assignment); an event since the last visit; what its drift allows. One that was out of tolerance is due since that visit.
 Due dueOf(const DueQuestion &question, WallTime on);
 
 /// How urgent a state is, 0 for the most.
 int urgency(const std::string &state);
 /// A state and a reason in words.
 Message dueStateSaid(const std::string &state);
-Message dueReasonSaid(const std::string &why);
+Message dueReasonSaid(const std::string &state, const std::string &why);
 
 /// The same of a history alone: one question for each display. \param cadenceDays where nothing else is said
 std::vector<DueQuestion> dueByHistory(const std::vector<HistoryEntry> &history, const FleetAgeing &ageing, const Tolerance &tolerance,

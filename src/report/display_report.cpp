@@ -90,7 +90,7 @@ BesideReport displayReport(const DisplayEvidence &e)
     r.under = {verbatim(modelAndSerial(e.model, e.serial)), e.room.empty() ? say("no-room") : verbatim(e.room), say("day-alone", Day{e.on})};
     if (e.due) {
         const Due due = dueOf(*e.due, e.on);
-        r.said.push_back(due.due ? say("display-due-on", dueStateSaid(due.state), Day{*due.due}, dueReasonSaid(due.why))
+        r.said.push_back(due.due ? say("display-due-on", dueStateSaid(due.state), Day{*due.due}, dueReasonSaid(due.state, due.why))
                                  : say("display-due-never", dueStateSaid(due.state)));
     }
     if (e.last) {

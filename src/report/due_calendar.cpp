@@ -50,7 +50,7 @@ icalcomponent *entryOf(const DueQuestion &q, const Due &due, WallTime on)
     add(event, icalproperty_new_summary(said(say("calendar-visit", name)).c_str()));
     Message why = dueStateSaid(due.state);
     if (due.due && !due.why.empty()) {
-        why = say("calendar-why", why, Day{*due.due}, dueReasonSaid(due.why));
+        why = say("calendar-why", why, Day{*due.due}, dueReasonSaid(due.state, due.why));
     }
     add(event, icalproperty_new_description(said(why).c_str()));
     if (!q.room.empty()) {

@@ -96,7 +96,7 @@ Result<Cards> cardsOf(Store &store)
     }
     const DrawnPlan plan = store.plans().drawn();
     for (const auto &[id, o] : plan.rooms) {
-        cards["room"][rooms[id]].fields["outline"] = Json{o.x, o.y, o.width, o.height}.dump();
+        cards["room"][rooms[id]].fields["outline"] = outlineText(o);
     }
     for (const auto &[id, s] : plan.displays) {
         if (const auto at = cards["display"].find(std::to_string(id)); at != cards["display"].end()) {

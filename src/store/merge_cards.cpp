@@ -241,9 +241,10 @@ private:
         try {
             for (const auto &[name, outline] : outlines) {
                 plan.rooms.erase(numbers[name]);
-                if (!outline.empty()) {
-                    const auto v = nlohmann::json::parse(outline).get<std::array<double, 4>>();
-                    plan.rooms[numbers[name]] = {v[0], v[1], v[2], v[3]};
+                if (const auto drawn = outlineFrom(outline)) {
+                    plan.rooms[numbers[name]] = *drawn;
+                } else if (!outline.empty()) {
+                    return mergeStops("along-damaged", "choose-its-own", "damaged");
                 }
             }
             for (const auto &[display, place] : m_places) {

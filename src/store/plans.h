@@ -5,6 +5,9 @@
 
 #include <array>
 #include <map>
+#include <optional>
+#include <string>
+#include <vector>
 
 namespace lamp {
 
@@ -12,6 +15,8 @@ namespace lamp {
 struct DrawnPlan {
     struct Outline {
         double x = 0, y = 0, width = 0, height = 0; ///< all in parts of the plan's width: down as across
+        /// Of a room that is no rectangle: shares of width and height, in order round it; the box above lies close about them.
+        std::vector<std::array<double, 2>> corners = {};
         friend bool operator==(const Outline &, const Outline &) = default;
     };
     std::map<qint64, Outline> rooms; ///< by the room's number
@@ -24,6 +29,14 @@ struct DrawnPlan {
     friend bool operator==(const DrawnPlan &, const DrawnPlan &) = default;
 };
 
+/// Whether a room can have this outline: it lies on the plan (0 to 1 across, 0 to 4 down), and where it has corners of its own they are 3 to 24, its
+/// walls meet nowhere else, and the room is not next to nothing.
+bool canBeOutline(const DrawnPlan::Outline &outline);
+/// An outline as text: [x, y, width, height], and a list of its corners where it has any.
+std::string outlineText(const DrawnPlan::Outline &outline);
+/// \return nothing for a text that is none
+std::optional<DrawnPlan::Outline> outlineFrom(const std::string &text);
+
 namespace store {
 
 /// The studio's plan.
@@ -32,8 +45,8 @@ public:
     explicit Plans(Connection &connection) : m_connection(connection) {}
 
     [[nodiscard]] DrawnPlan drawn() const;
-    /// Keeps all of it in place of what was drawn before; an empty one lets all be laid out. \return an Input error where an outline lies outside the
-    /// plan (0 to 1 across, 0 to 4 down) or is no outline, or a spot lies outside its room
+    /// Keeps all of it in place of what was drawn before; an empty one lets all be laid out. \return an Input error where an outline
+    /// cannot be one, or a spot lies outside its room's box
     Status setDrawn(const DrawnPlan &plan);
 
 private:

@@ -104,9 +104,10 @@ const QStringList &tables()
         "gray_mean {real}, colour_mean {real}, colour_max {real}, srgb_percent {real}, adobe_rgb_percent {real}, event TEXT NOT NULL, "
         "note TEXT NOT NULL)",
         "CREATE INDEX history_of_display ON history_entry (display_id, happened_at)",
-        // The plan as it was drawn: outlines in parts of its width, displays as shares of their room.
+        // The plan as it was drawn: outlines in parts of its width, corners (JSON) and displays as shares of their
+        // room's box.
         "CREATE TABLE room_outline (room_id {integer} PRIMARY KEY REFERENCES room(id), x {real} NOT NULL, y {real} NOT NULL, width {real} NOT NULL, "
-        "height {real} NOT NULL)",
+        "height {real} NOT NULL, corners TEXT NOT NULL DEFAULT '')",
         "CREATE TABLE display_spot (display_id {integer} PRIMARY KEY REFERENCES display(id), room_id {integer} NOT NULL REFERENCES room(id), "
         "x {real} NOT NULL, y {real} NOT NULL)",
         // Measurements beside visits and diagnoses; said: messages as JSON. Form 1: the document in zlib; its identity is its SHA-256.
@@ -160,9 +161,11 @@ Status bringUpFrom(Connection &connection, int version)
         done = addTables(connection, {QStringLiteral("history_entry"), QStringLiteral("assignment")});
     }
     done = done && version < 11 ? addTables(connection, {QStringLiteral("picture")}) : done;
-    return done && version < 12
-               ? addTables(connection, {QStringLiteral("measurement"), QStringLiteral("room_outline"), QStringLiteral("display_spot")})
-               : done;
+    if (version < 12) {
+        return done ? addTables(connection, {QStringLiteral("measurement"), QStringLiteral("room_outline"), QStringLiteral("display_spot")}) : done;
+    }
+    return version < 13 ? connection.change(QStringLiteral("ALTER TABLE room_outline ADD COLUMN corners TEXT NOT NULL DEFAULT ''"), {}, kNotBroughtUp)
+                        : done;
 }
 
 Error newer(const QString &path)
@@ -176,7 +179,8 @@ Error newer(const QString &path)
 
 int schemaVersion()
 {
-    return 12; // 10: as 9, but a record names the lines of its worksheet; 11: pictures; 12: measurements beside visits, the plan as drawn
+    return 13; // 10: as 9, but a record names the lines of its worksheet; 11: pictures; 12: measurements beside visits, the plan as drawn;
+               // 13: rooms of any outline
 }
 
 QStringList tableNames()

@@ -128,6 +128,7 @@ std::span<const Sentence> fleet()
         {"why-assignment", QT_TRANSLATE_NOOP("words", "an assignment")},
         {"why-event", QT_TRANSLATE_NOOP("words", "what happened since")},
         {"why-evidence", QT_TRANSLATE_NOOP("words", "its drift")},
+        {"why-out", QT_TRANSLATE_NOOP("words", "its last visit")},
         {"due-line", QT_TRANSLATE_NOOP("words", "%1: %2; due on %3 by %4")},
         {"due-line-never", QT_TRANSLATE_NOOP("words", "%1: %2")},
         {"no-studio-file", QT_TRANSLATE_NOOP("words", "There is no studio at %1.")},

@@ -215,7 +215,8 @@ private Q_SLOTS:
         QCOMPARE(cli({"fleet", "agree", path("history.csv")}).status, 2);
         // Where neither shows any of the colours, nothing is known of how much of the other's it shows.
         write("far.csv", "L,a,b\n50,100,100\n");
-        const auto none = cli({"fleet", "agree", path("avocet"), path("dunlin"), "--colours", path("far.csv"), "--json"}).json()["pairs"][0].toObject();
+        const auto none =
+            cli({"fleet", "agree", path("avocet"), path("dunlin"), "--colours", path("far.csv"), "--json"}).json()["pairs"][0].toObject();
         QCOMPARE(none["colours"].toInt(), 0);
         for (const char *figure : {"mean", "max", "absolute_k2", "a_shows_percent_of_b", "b_shows_percent_of_a"}) {
             QVERIFY2(none[figure].isNull(), figure);

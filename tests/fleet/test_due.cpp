@@ -77,7 +77,10 @@ private Q_SLOTS:
         out.verdict = Verdict::Fail;
         unsure.verdict = Verdict::Undecided;
         unknown.verdict = {};
-        QCOMPARE(dueOf(out, day("2031-03-02")).state, std::string("out"));
+        const Due atOnce = dueOf(out, day("2031-03-02")); // since the visit that said so, not since its interval
+        QCOMPARE(atOnce.state, std::string("out"));
+        QVERIFY(atOnce.due == out.lastVisit && atOnce.why == "evidence");
+        QCOMPARE(dueReasonSaid(atOnce.state, atOnce.why).code, std::string("why-out"));
         QCOMPARE(dueOf(unsure, day("2031-03-02")).state, std::string("undecided"));
         QCOMPARE(dueOf(unknown, day("2031-03-02")).state, std::string("undecided")); // what was not judged is not right
         QCOMPARE(dueOf(unknown, day("2031-05-02")).state, std::string("overdue"));

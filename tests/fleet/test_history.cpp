@@ -138,7 +138,9 @@ private Q_SLOTS:
         e.display = "#2";
         e.at = fromIsoTime("2031-03-04T00:00:00Z");
         e.luminance = 119;
-        const auto back = historyFromCsv(historyToCsv({e, e}));
+        HistoryEntry next = e;
+        next.luminance = 118;
+        const auto back = historyFromCsv(historyToCsv({e, next}));
         QVERIFY(back.ok());
         QCOMPARE(back->entries.size(), size_t(2));
         QCOMPARE(back->entries[0].display, std::string("#2"));

@@ -87,7 +87,8 @@ class TestFleetPages : public QObject {
 private Q_SLOTS:
     void initTestCase() { loadFonts(); }
 
-    // By the rule itself, worked out here the long way: the earliest of the interval, the day before an assignment, an event, the evidence.
+    // By the rule itself, worked out here the long way: the earliest of the interval, the day before an assignment, an event, the evidence; what was
+    // out of tolerance is due since then.
     void theEarliestReasonIsTheReason()
     {
         int reasons = 0;
@@ -108,6 +109,9 @@ private Q_SLOTS:
             }
             if (q.assignment && *q.assignment - *q.lastVisit > kDay * 7) {
                 all.push_back({*q.assignment - kDay, "assignment"});
+            }
+            if (q.verdict == Verdict::Fail) {
+                all = {{*q.lastVisit, "evidence"}};
             }
             const WallTime earliest = std::min_element(all.begin(), all.end())->first;
             QVERIFY(due.due.has_value());

@@ -200,7 +200,7 @@ private Q_SLOTS:
         QVERIFY(s.away->histories().addAssignment({at("2031-04-01T00:00:00Z"), "Atlas", {}}, s.dunlin).ok());
         QVERIFY(s.away->aims().keep(target("At sea", 150)).ok());
         DrawnPlan plan;
-        plan.rooms[launch] = {0.1, 0.2, 0.3, 0.2};
+        plan.rooms[launch] = {0.1, 0.2, 0.3, 0.2, {{0, 0}, {0.6, 0}, {0.6, 0.5}, {1, 0.5}, {1, 1}, {0, 1}}}; // a wheelhouse cut out of it
         plan.displays[godwit] = {launch, {0.5, 0.25}};
         QVERIFY(s.away->plans().setDrawn(plan).ok());
 

@@ -390,6 +390,15 @@ private Q_SLOTS:
         plan.rooms[store.value()->studio().rooms().front().id] = {0.1, 0.2, 0.3, 0.25};
         plan.displays[id] = {store.value()->studio().rooms().front().id, {0.5, 0.75}};
         QVERIFY(store.value()->plans().setDrawn(plan) && store.value()->plans().drawn() == plan);
+        // Of the last version before rooms had corners: the plan stays as it was drawn.
+        QVERIFY(store.value()->connection().change("ALTER TABLE room_outline DROP COLUMN corners", {}, {}).ok());
+        QVERIFY(store.value()->connection().change("UPDATE studio_version SET version = 12", {}, {}).ok());
+        store.value().reset();
+        store = Store::open(place);
+        QVERIFY2(store.ok(), store ? "" : english(store.error().paragraph()).c_str());
+        QVERIFY(store.value()->plans().drawn() == plan);
+        plan.rooms.begin()->second.corners = {{0, 0}, {1, 0}, {1, 0.5}, {0.25, 1}, {0, 1}};
+        QVERIFY(store.value()->plans().setDrawn(plan) && store.value()->plans().drawn() == plan);
         QVERIFY(store.value()->pictures().setLetterhead({"Saltmarsh Cartographic", {1, 0, 255}}, fromIsoTime("2026-11-01T08:00:00Z")).ok());
         // One that is newer than this program is left alone.
         QVERIFY(store.value()->connection().change("UPDATE studio_version SET version = 99", {}, {}).ok());

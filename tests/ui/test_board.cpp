@@ -260,13 +260,113 @@ private Q_SLOTS:
         QVERIFY(!plan->arranging() && !undo->isVisible());
         QVERIFY(m_window->store()->plans().setDrawn({}));
         QTest::keyClick(m_window->windowHandle(), Qt::Key_F3);
-        // What cannot be is refused, and nothing is changed.
+        // What cannot be is refused, and nothing is changed: rooms off the plan, walls that cross, touch or fold back, next to no room, a box that is
+        // larger than its corners, a corner outside.
+        using Corners = std::vector<std::array<double, 2>>;
+        for (const Corners &corners : {Corners{{0, 0}, {1, 1}, {1, 0}, {0, 1}}, Corners{{0, 0}, {1, 0}, {0.5, 0}, {1, 1}, {0, 1}},
+                                       Corners{{0, 0}, {1, 1}}, Corners{{0, 0}, {1, 0}, {1, 1}, {0.5, 0}, {0, 1}}, Corners{{0, 0}, {1, 1}, {0.99, 1}},
+                                       Corners{{0, 0}, {0.9, 0}, {0.9, 1}, {0, 1}}, Corners{{0, 0}, {1, 0}, {1, 1.2}, {0, 1}},
+                                       Corners{{0, 0}, {1, 0}, {1, 0}, {1, 1}, {0, 1}}, Corners{{0, 0}, {1, 0}, {NAN, 1}}, Corners(30, {0.5, 0.5})}) {
+            QVERIFY(!canBeOutline({0.1, 0.1, 0.4, 0.3, corners}));
+        }
+        for (const Corners &corners : {Corners{}, Corners{{0, 0}, {1, 0.5}, {0, 1}}, Corners{{0, 0}, {0.5, 0}, {0.5, 0.5}, {1, 0.5}, {1, 1}, {0, 1}},
+                                       Corners{{0, 1}, {1, 1}, {1, 0}, {0.5, 0}, {0, 0}}}) {
+            const DrawnPlan::Outline o{0.1, 0.1, 0.4, 0.3, corners};
+            QVERIFY(canBeOutline(o) && outlineFrom(outlineText(o)) == o);
+        }
+        for (const char *text : {"", "[]", "{}", "[0.1,0.1,0.4]", "[0.1,0.1,0.4,0.3,[[0,0]]]", "[0.1,0.1,0.4,0.3,[[0]]]", "[0.1,0.1,0.4,0.3,7]",
+                                 "[0.1,0.1,\"a\",0.3]", "[0.1,0.1,4,0.3]"}) {
+            QVERIFY2(!outlineFrom(text), text);
+        }
         DrawnPlan wrong;
         wrong.rooms[1] = {0.5, 0, 0.8, 0.2};
         QVERIFY(!m_window->store()->plans().setDrawn(wrong));
         wrong.rooms[1] = {0, 0, std::numeric_limits<double>::quiet_NaN(), 0.2};
         QVERIFY(!m_window->store()->plans().setDrawn(wrong));
         QVERIFY(m_window->store()->plans().drawn() == DrawnPlan{});
+    }
+
+    // A room that is no rectangle: corners are put into its walls by a double click, dragged in line with others, taken away again; its displays
+    // stand within its walls. By keys as well, and every step back.
+    void aRoomOfAnyOutline()
+    {
+        auto *board = m_window->findChild<app::BoardView *>();
+        auto *plan = board->findChild<app::PlanView *>();
+        QPushButton *draw = nullptr, *undo = nullptr;
+        for (QPushButton *b : board->findChildren<QPushButton *>()) {
+            draw = b->text().remove('&') == "Draw the plan" ? b : draw;
+            undo = b->text().remove('&') == "Undo" ? b : undo;
+        }
+        draw->click();
+        QTest::qWait(50);
+        const auto dragged = [&](const QPointF &from, const QPointF &by) {
+            QTest::mousePress(plan, Qt::LeftButton, {}, from.toPoint());
+            QMouseEvent move(QEvent::MouseMove, from + by, plan->mapToGlobal(from + by), Qt::NoButton, Qt::LeftButton, {});
+            QApplication::sendEvent(plan, &move);
+            QTest::mouseRelease(plan, Qt::LeftButton, {}, (from + by).toPoint());
+        };
+        const QString room = QStringLiteral("Drawing office");
+        const auto rooms = m_window->store()->studio().rooms();
+        const qint64 id = std::find_if(rooms.begin(), rooms.end(), [&](const Room &r) { return r.name == room; })->id;
+        const auto corners = [&] { return plan->drawn().rooms.at(id).corners; };
+        dragged(plan->outlineOf(room).topLeft() + QPointF(60, 10), {0, 300}); // away from the others
+        dragged(plan->outlineOf(room).bottomRight() - QPointF(3, 3), {0, 160});
+        QVERIFY(corners().empty());
+        // A piece is cut out of the upper right: a corner in the upper wall and one in the right wall, and the one between goes in.
+        const QRectF box = plan->outlineOf(room);
+        const QPointF inUpper(box.left() + 0.6 * box.width(), box.top()), inRight(box.right(), box.top() + 0.5 * box.height());
+        QTest::mouseDClick(plan, Qt::LeftButton, {}, inUpper.toPoint());
+        QTest::mouseDClick(plan, Qt::LeftButton, {}, inRight.toPoint());
+        QCOMPARE(corners().size(), size_t(6));
+        QCOMPARE(plan->outlineOf(room), box); // a corner in a wall moves nothing
+        dragged(box.topRight(), QPointF(inUpper.x(), inRight.y()) - box.topRight() + QPointF(2, -3));
+        QCOMPARE(corners().size(), size_t(6));
+        const auto l = corners();
+        QVERIFY(l[2][0] == l[1][0] && l[2][1] == l[3][1]); // in line with its neighbours
+        QCOMPARE(plan->outlineOf(room), box);
+        const QRectF cut(QPointF(inUpper.x() + 2, box.top()), QPointF(box.right(), inRight.y() - 2));
+        int seen = 0;
+        for (const DisplayEntry &d : m_window->store()->studio().displays()) {
+            if (d.roomId == id) {
+                const QRectF spot = plan->placeOf(d.id);
+                QVERIFY(!spot.isEmpty() && !spot.intersects(cut) && box.contains(spot));
+                ++seen;
+            }
+        }
+        QVERIFY(seen > 0);
+        picture(*m_window, "board-corners");
+        // A display is not dragged through a wall; what cannot be a room is not made.
+        const auto displays = m_window->store()->studio().displays();
+        const qint64 display = std::find_if(displays.begin(), displays.end(), [&](const DisplayEntry &d) { return d.roomId == id; })->id;
+        const QRectF stands = plan->placeOf(display);
+        dragged(stands.center(), cut.center() - stands.center());
+        QCOMPARE(plan->placeOf(display), stands);
+        const auto before = plan->drawn();
+        dragged(box.topLeft(), QPointF(box.width() + 40, 20)); // over the right wall
+        QVERIFY(plan->drawn() == before);
+        QVERIFY(m_window->store()->plans().drawn() == plan->drawn());
+        // By keys: to a corner, up, one more behind it, and away with it.
+        plan->setFocus();
+        QTest::keyClick(plan, Qt::Key_PageDown, Qt::ControlModifier);
+        const auto atKey = corners();
+        QTest::keyClick(plan, Qt::Key_Up);
+        QVERIFY(corners() != atKey);
+        QTest::keyClick(plan, Qt::Key_Insert);
+        QCOMPARE(corners().size(), size_t(7));
+        QTest::keyClick(plan, Qt::Key_Delete);
+        QCOMPARE(corners().size(), size_t(6));
+        // Three double clicks on corners leave three, and no more go.
+        for (int i = 0; i < 5; ++i) {
+            const QRectF now = plan->outlineOf(room);
+            const auto &at = corners().front();
+            QTest::mouseDClick(plan, Qt::LeftButton, {}, (now.topLeft() + QPointF(at[0] * now.width(), at[1] * now.height())).toPoint());
+        }
+        QVERIFY(corners().size() >= 3 && canBeOutline(plan->drawn().rooms.at(id)));
+        for (int steps = 0; undo->isEnabled() && steps < 50; ++steps) {
+            undo->click();
+        }
+        QVERIFY(plan->drawn() == DrawnPlan{} && m_window->store()->plans().drawn() == DrawnPlan{});
+        draw->click();
     }
 };
 

@@ -68,7 +68,7 @@ QString BoardModel::words(const BoardLine &l, int column)
     case Room: return text(q.room);
     case State: return text(dueStateSaid(l.due.state));
     case DueOn: return dayOrNone(l.due.due);
-    case Why: return l.due.why.empty() ? kNone : text(dueReasonSaid(l.due.why));
+    case Why: return l.due.why.empty() ? kNone : text(dueReasonSaid(l.due.state, l.due.why));
     case LastVisit: return dayOrNone(q.lastVisit);
     case Mean: return q.last && q.last->mean ? number(*q.last->mean, 2) : kNone;
     case Loss: return l.lossPercent ? text(say("plus-or-minus", decimal(*l.lossPercent, 1), decimal(l.lossK2, 1))) : kNone;
@@ -100,10 +100,7 @@ QVariant BoardModel::data(const QModelIndex &index, int role) const
     const int column = index.column();
     switch (role) {
     case Qt::DisplayRole: return words(l, column);
-    case Qt::DecorationRole:
-        return column == Display
-                   ? QVariant(lampPixmap(lampOf(l.due), 18, QApplication::palette().color(QPalette::WindowText), qApp->devicePixelRatio()))
-                   : QVariant();
+    case Qt::DecorationRole: return column == Display ? QVariant(lampIcon(lampOf(l.due), kLamp)) : QVariant();
     case Qt::TextAlignmentRole: return int((column == Mean || column == Loss ? Qt::AlignRight : Qt::AlignLeft) | Qt::AlignVCenter);
     case Qt::AccessibleTextRole: return column == Display ? words(l, Display) + ", " + words(l, State) : words(l, column);
     case Qt::ToolTipRole: return column == Display ? text(l.question.serial) : QString();

@@ -30,6 +30,7 @@ class BoardModel : public QAbstractTableModel {
 public:
     enum Column { Display, Room, State, DueOn, Why, LastVisit, Mean, Loss, HoldsUntil, kColumns };
     static constexpr int kSortRole = Qt::UserRole + 1, kDisplayRole = Qt::UserRole + 2;
+    static constexpr int kLamp = 18; ///< pixels
 
     using QAbstractTableModel::QAbstractTableModel;
     void setLines(std::vector<BoardLine> lines);

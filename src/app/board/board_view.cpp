@@ -59,6 +59,7 @@ BoardView::BoardView(QWidget *parent)
     m_sorted->setFilterKeyColumn(-1);
     m_sorted->setFilterCaseSensitivity(Qt::CaseInsensitive);
     m_table->setModel(m_sorted);
+    m_table->setIconSize({BoardModel::kLamp, BoardModel::kLamp});
     m_table->setSortingEnabled(true);
     m_table->sortByColumn(BoardModel::State, Qt::AscendingOrder);
     m_table->setSelectionBehavior(QAbstractItemView::SelectRows);
@@ -134,8 +135,11 @@ std::vector<qint64> BoardView::chosen() const
 void BoardView::buildArranging(QHBoxLayout &head)
 {
     m_arrange->setCheckable(true);
-    m_arrange->setToolTip(tr("Drag rooms and displays to where they stand, a room's corner to make it larger. By keys: Page Up and Page Down choose, "
-                             "arrow keys move, with Shift they make a room larger."));
+    m_arrange->setToolTip(
+        tr("Drag rooms and displays to where they stand, a room's lower right corner to make it larger, the chosen room's other "
+           "corners to shape it; a double click on a wall puts a corner there, on a corner takes it away. By keys: Page Up and Page "
+           "Down choose, arrow keys move, with Shift they make a room larger; Ctrl+Page Down goes to its corners, Insert puts one, "
+           "Delete takes it."));
     for (QPushButton *button : {m_undo, m_anew, m_arrange}) {
         head.addWidget(button, 0, Qt::AlignTop);
     }

@@ -43,7 +43,10 @@ void PlanView::setLines(const std::vector<BoardLine> &lines, const std::vector<R
         if (fresh) {
             const QString name = text(l.question.room);
             const auto number = numbers.find(name);
-            m_rooms.push_back({number == numbers.end() ? 0 : number->second, name, {}, {}, false});
+            Place room;
+            room.id = number == numbers.end() ? 0 : number->second;
+            room.name = name;
+            m_rooms.push_back(std::move(room));
         }
         m_rooms[it->second].spots.push_back({l.question.key, lampOf(l.due), text(l.question.name), text(dueStateSaid(l.due.state)), {}});
     }
@@ -83,6 +86,7 @@ void PlanView::layOut()
     double bottom = 0;
     for (Place &r : m_rooms) {
         r.area = {};
+        r.shape.clear();
         if (m_drawn.rooms.contains(r.id)) {
             layOutDrawn(r);
             bottom = std::max(bottom, r.area.bottom() + kBetween);
@@ -97,11 +101,42 @@ void PlanView::standInRows(Place &r) const
     constexpr int kSlack = 6; // a pixel lost at the plan's edge costs no column
     const int columns = std::max(1, (wide - 2 * kPad + kSlack) / kColumn);
     const double columnWide = double(wide - 2 * kPad) / columns;
-    for (size_t k = 0; k < r.spots.size(); ++k) {
-        const int row = int(k) / columns, column = int(k) % columns;
-        r.spots[k].area =
-            r.folded ? QRectF() : QRectF(r.area.left() + kPad + column * columnWide, r.area.top() + head + row * each, columnWide, each);
+    for (Spot &s : r.spots) {
+        s.area = {};
     }
+    const size_t all = r.folded ? 0 : r.spots.size();
+    size_t k = 0;
+    for (int row = 0; k < all; ++row) {
+        const double top = r.area.top() + head + row * each;
+        if (!r.plain && top + each > r.area.bottom()) {
+            return; // what found no place has none
+        }
+        for (int column = 0; column < columns && k < all; ++column) {
+            const QRectF cell(r.area.left() + kPad + column * columnWide, top, columnWide, each);
+            if (r.plain || (standsIn(r.shape, cell) && !cell.intersects(r.head))) {
+                r.spots[k++].area = cell;
+            }
+        }
+    }
+}
+
+void PlanView::wallIn(Place &r, const QRectF &area, const DrawnPlan::Outline &outline) const
+{
+    r.area = area;
+    r.shape = shapeOf(outline, area);
+    r.plain = outline.corners.empty();
+    const double line = fontMetrics().height();
+    r.head = area.adjusted(kPad, 5, -kPad, 0);
+    if (!r.plain) {
+        // Where there is room for name and lamp; else at least for a short name.
+        for (const QSizeF &size : {QSizeF(150, line + kGlyph + 18), QSizeF(90, line + 8), QSizeF(50, line + 8)}) {
+            if (const QRectF place = firstPlaceIn(r.shape, size); !place.isNull()) {
+                r.head = place.adjusted(kPad, 5, -kPad, 0);
+                break;
+            }
+        }
+    }
+    r.head.setHeight(line);
 }
 
 void PlanView::layOutByItself(double top)
@@ -133,45 +168,55 @@ void PlanView::layOutByItself(double top)
         }
         const double high = head + rows * each + kPad;
         for (size_t i = first; i < last; ++i) {
-            rooms[i]->area = QRectF(double(i - first) * (wide + kBetween) + 0.5, top + 0.5, wide - 1, high - 1);
+            wallIn(*rooms[i], QRectF(double(i - first) * (wide + kBetween) + 0.5, top + 0.5, wide - 1, high - 1), {});
             standInRows(*rooms[i]);
         }
         top += high + kBetween;
     }
 }
 
+void PlanView::paintWalls(QPainter &p, const Place &r) const
+{
+    const QColor ink = palette().color(QPalette::WindowText), ground = palette().color(QPalette::Window);
+    QColor line = ink;
+    line.setAlpha(110);
+    const bool meant = m_arranging && r.id == m_room && m_chosen == 0;
+    p.setPen(meant ? QPen(ink, 2) : QPen(line)); // the one that keys move has a heavier outline
+    p.setBrush(Qt::NoBrush);
+    p.drawPolygon(r.shape);
+    // A door: what is a plan and not a box.
+    if (const auto door = doorWallOf(r.shape)) {
+        const QPointF end = door->p2();
+        p.setPen(QPen(ground, 3));
+        p.drawLine(end - QPointF(34, 0), end - QPointF(14, 0));
+        p.setPen(line);
+        p.drawLine(end - QPointF(34, 0), end - QPointF(20, 14));
+    }
+    if (m_arranging) {
+        p.fillRect(QRectF(r.area.right() - 7, r.area.bottom() - 7, 7, 7), line); // where it is made larger
+    }
+    for (int i = 0; m_arranging && r.id == m_room && i < int(r.shape.size()); ++i) {
+        constexpr double kHandle = 4; // half of it, pixels
+        p.setPen(ink);
+        p.setBrush(i == m_corner ? ink : ground);
+        p.drawRect(QRectF(r.shape[i] - QPointF(kHandle, kHandle), QSizeF(2 * kHandle, 2 * kHandle)));
+    }
+}
+
 void PlanView::paintRoom(QPainter &p, const Place &r) const
 {
     const QColor ink = palette().color(QPalette::WindowText);
-    QColor line = ink;
-    line.setAlpha(110);
-    p.setPen(line);
-    p.setBrush(Qt::NoBrush);
-    p.drawRect(r.area);
-    if (m_arranging) {
-        // Where it is made larger; the one that keys move has a heavier outline.
-        p.fillRect(QRectF(r.area.right() - 7, r.area.bottom() - 7, 7, 7), line);
-        if (r.id == m_room && m_chosen == 0) {
-            p.setPen(QPen(ink, 2));
-            p.drawRect(r.area);
-        }
-    }
-    // A door: what is a plan and not a box.
-    p.setPen(QPen(palette().color(QPalette::Window), 3));
-    p.drawLine(QPointF(r.area.right() - 34, r.area.bottom()), QPointF(r.area.right() - 14, r.area.bottom()));
-    p.setPen(line);
-    p.drawLine(QPointF(r.area.right() - 34, r.area.bottom()), QPointF(r.area.right() - 20, r.area.bottom() - 14));
+    paintWalls(p, r);
     p.setPen(ink);
     QFont bold = font();
     bold.setBold(true);
     p.setFont(bold);
-    p.drawText(r.area.adjusted(kPad, 5, -kPad, 0), Qt::AlignLeft | Qt::AlignTop,
-               QFontMetrics(bold).elidedText(r.name, Qt::ElideRight, int(r.area.width()) - 2 * kPad));
+    p.drawText(r.head, Qt::AlignLeft | Qt::AlignTop, QFontMetrics(bold).elidedText(r.name, Qt::ElideRight, int(r.head.width())));
     p.setFont(font());
     if (r.folded && !r.spots.empty()) {
-        const double y = r.area.top() + fontMetrics().height() + 9;
-        drawLamp(p, QRectF(r.area.left() + kPad, y, kGlyph, kGlyph), r.spots.front().lamp, ink);
-        p.drawText(QRectF(r.area.left() + kPad + kGlyph + 6, y, r.area.width() - 40, kGlyph), Qt::AlignLeft | Qt::AlignVCenter,
+        const double y = r.head.bottom() + 4;
+        drawLamp(p, QRectF(r.head.left(), y, kGlyph, kGlyph), r.spots.front().lamp, ink);
+        p.drawText(QRectF(r.head.left() + kGlyph + 6, y, r.area.width() - 40, kGlyph), Qt::AlignLeft | Qt::AlignVCenter,
                    text(say("count-displays", r.spots.size())));
         return;
     }
@@ -256,6 +301,7 @@ void PlanView::mousePressEvent(QMouseEvent *event)
     if (m_arranging) {
         m_grip = event->button() == Qt::LeftButton ? gripAt(event->position()) : std::nullopt;
         if (m_grip) {
+            m_corner = m_grip->corner;
             m_room = m_grip->roomId;
             choose(m_grip->what == Grip::What::Display ? m_grip->id : 0);
             update();
@@ -268,7 +314,7 @@ void PlanView::mousePressEvent(QMouseEvent *event)
         return;
     }
     for (const Place &r : m_rooms) {
-        if (r.area.contains(event->position())) {
+        if (r.shape.containsPoint(event->position(), Qt::OddEvenFill)) {
             Q_EMIT roomChosen(r.name);
         }
     }
@@ -276,7 +322,10 @@ void PlanView::mousePressEvent(QMouseEvent *event)
 
 void PlanView::mouseDoubleClickEvent(QMouseEvent *event)
 {
-    if (const qint64 id = m_arranging ? 0 : displayAt(event->position()); id != 0) {
+    if (m_arranging) {
+        m_grip.reset();
+        changeCornersAt(event->position());
+    } else if (const qint64 id = displayAt(event->position()); id != 0) {
         Q_EMIT displayOpened(id);
     }
 }

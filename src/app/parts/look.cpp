@@ -188,4 +188,12 @@ QPixmap lampPixmap(LampFill fill, int size, const QColor &ink, double devicePixe
     return pixmap;
 }
 
+QIcon lampIcon(LampFill fill, int size)
+{
+    const QPalette palette = QApplication::palette();
+    QIcon icon(lampPixmap(fill, size, palette.color(QPalette::WindowText), qApp->devicePixelRatio()));
+    icon.addPixmap(lampPixmap(fill, size, palette.color(QPalette::HighlightedText), qApp->devicePixelRatio()), QIcon::Selected);
+    return icon;
+}
+
 } // namespace lamp::app

@@ -4,6 +4,7 @@
 #include "fleet/cadence.h"
 #include "plot/render.h"
 
+#include <QIcon>
 #include <QPixmap>
 #include <QString>
 
@@ -23,5 +24,7 @@ void applySurround(QApplication &application, Surround surround);
 /// The lamp of a display: how full it is tells its state. The same glyph everywhere.
 void drawLamp(QPainter &painter, const QRectF &area, LampFill fill, const QColor &ink);
 QPixmap lampPixmap(LampFill fill, int size, const QColor &ink, double devicePixelRatio);
+/// The same for a line of a list, chosen or not.
+QIcon lampIcon(LampFill fill, int size);
 
 } // namespace lamp::app

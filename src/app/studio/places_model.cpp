@@ -5,24 +5,10 @@
 #include "app/parts/words.h"
 
 #include <QApplication>
-#include <QIcon>
-#include <QPalette>
 
 #include <set>
 
 namespace lamp::app {
-
-namespace {
-
-QIcon lampIcon(LampFill fill)
-{
-    const QPalette palette = QApplication::palette();
-    QIcon icon(lampPixmap(fill, 26, palette.color(QPalette::WindowText), qApp->devicePixelRatio()));
-    icon.addPixmap(lampPixmap(fill, 26, palette.color(QPalette::HighlightedText), qApp->devicePixelRatio()), QIcon::Selected);
-    return icon;
-}
-
-} // namespace
 
 Status PlacesModel::reload(Store &store, WallTime now)
 {
@@ -147,7 +133,7 @@ QVariant PlacesModel::displayData(const DisplayEntry &display, int role) const
     switch (role) {
     case Qt::DisplayRole: return QString(display.name + '\n' + text(lampState(upkeep, m_now)));
     case Qt::AccessibleTextRole: return QString(display.name + ", " + text(lampState(upkeep, m_now)));
-    case Qt::DecorationRole: return lampIcon(lampFill(upkeep, m_now));
+    case Qt::DecorationRole: return lampIcon(lampFill(upkeep, m_now), 26);
     case kDisplayRole: return display.id;
     default: return {};
     }

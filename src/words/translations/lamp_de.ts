@@ -1394,12 +1394,12 @@
         <translation>Von selbst an&amp;ordnen</translation>
     </message>
     <message>
-        <source>Drag rooms and displays to where they stand, a room&apos;s corner to make it larger. By keys: Page Up and Page Down choose, arrow keys move, with Shift they make a room larger.</source>
-        <translation>Räume und Bildschirme dahin ziehen, wo sie stehen, die Ecke eines Raums, um ihn zu vergrößern. Mit Tasten: Bild auf und Bild ab wählen, Pfeiltasten verschieben, mit der Umschalttaste vergrößern sie einen Raum.</translation>
-    </message>
-    <message>
         <source>&amp;Plan is drawn</source>
         <translation>&amp;Plan ist gezeichnet</translation>
+    </message>
+    <message>
+        <source>Drag rooms and displays to where they stand, a room&apos;s lower right corner to make it larger, the chosen room&apos;s other corners to shape it; a double click on a wall puts a corner there, on a corner takes it away. By keys: Page Up and Page Down choose, arrow keys move, with Shift they make a room larger; Ctrl+Page Down goes to its corners, Insert puts one, Delete takes it.</source>
+        <translation>Räume und Displays dorthin ziehen, wo sie stehen; die untere rechte Ecke eines Raums macht ihn größer, die anderen Ecken des gewählten geben ihm seine Form. Ein Doppelklick auf eine Wand setzt dort eine Ecke, auf eine Ecke nimmt er sie weg. Mit Tasten: Bild auf und Bild ab wählen, Pfeiltasten bewegen, mit Umschalt machen sie einen Raum größer; Strg+Bild ab geht zu seinen Ecken, Einfg setzt eine, Entf nimmt sie weg.</translation>
     </message>
 </context>
 <context>
@@ -13196,6 +13196,10 @@
     <message>
         <source>Most of the history lies beyond today: what is told is told of its last day, %1; --on asks about another.</source>
         <translation>Der größte Teil des Verlaufs liegt in der Zukunft: gesagt wird, was an seinem letzten Tag gilt, %1; --on fragt nach einem anderen.</translation>
+    </message>
+    <message>
+        <source>its last visit</source>
+        <translation>seine letzte Sitzung</translation>
     </message>
 </context>
 </TS>
