@@ -66,20 +66,24 @@ Status setRole(Store &store, const QString &user, std::optional<Role> role)
     Connection &c = store.connection();
     // Administering is being its owner, whose tables they are.
     QString owner, schema;
-    bool several = false, administered = false;
+    bool several = false, everything = false, administered = false;
     {
-        Rows known =
-            c.read(QStringLiteral("SELECT t.tableowner, t.schemaname, (SELECT count(*) FROM pg_tables o WHERE o.tablename = 'studio_version' AND "
-                                  "o.tableowner = t.tableowner), EXISTS (SELECT 1 FROM pg_auth_members m JOIN pg_roles a ON a.oid = m.roleid JOIN "
-                                  "pg_roles b ON b.oid = m.member WHERE a.rolname = t.tableowner AND b.rolname = ?)::int FROM pg_tables t WHERE "
-                                  "t.schemaname = current_schema() AND t.tablename = 'studio' "
-                                  "AND EXISTS (SELECT 1 FROM pg_roles WHERE rolname = ?)"),
-                   {user, user});
+        // What it owns in other databases is seen from each of them in pg_shdepend alone.
+        Rows known = c.read(
+            QStringLiteral("SELECT t.tableowner, t.schemaname, ((SELECT count(*) FROM pg_tables o WHERE o.tablename = 'studio_version' AND "
+                           "o.tableowner = t.tableowner) > 1 OR EXISTS (SELECT 1 FROM pg_shdepend d JOIN pg_roles o ON o.oid = d.refobjid WHERE "
+                           "d.refclassid = 'pg_authid'::regclass AND d.deptype = 'o' AND o.rolname = t.tableowner AND d.dbid NOT IN (0, (SELECT oid "
+                           "FROM pg_database WHERE datname = current_database()))))::int, EXISTS (SELECT 1 FROM pg_auth_members m JOIN pg_roles a ON "
+                           "a.oid = m.roleid JOIN pg_roles b ON b.oid = m.member WHERE a.rolname = t.tableowner AND b.rolname = ?)::int, (SELECT "
+                           "rolsuper::int FROM pg_roles WHERE rolname = t.tableowner) FROM pg_tables t WHERE t.schemaname = current_schema() AND "
+                           "t.tablename = 'studio' AND EXISTS (SELECT 1 FROM pg_roles WHERE rolname = ?)"),
+            {user, user});
         if (known.next()) {
             owner = known.text(0);
             schema = known.text(1);
-            several = known.integer(2) > 1;
+            several = known.integer(2) != 0;
             administered = known.integer(3) != 0;
+            everything = known.integer(4) != 0;
         }
         if (owner == user && !owner.isEmpty()) {
             return Error{ErrorKind::Input, say("user-owns-studio", user.toStdString()), say("nothing-changed"), {}, "user", false};
@@ -88,9 +92,14 @@ Status setRole(Store &store, const QString &user, std::optional<Role> role)
             return Error{ErrorKind::Input, say("user-not-known", user.toStdString()), say("nothing-changed"), say("make-user-first"), "user", false};
         }
     }
-    if (role == Role::Administer && several) {
-        // Who is their owner for one of them is it for all.
-        return Error{ErrorKind::Input, say("owner-of-several", owner.toStdString()), say("nothing-changed"), say("owner-for-each"), "user", false};
+    if (role == Role::Administer && (several || everything)) {
+        // Who is their owner for one of them is it for all; a superuser's role is the whole server.
+        return Error{ErrorKind::Input,
+                     say(everything ? "owner-is-superuser" : "owner-of-several", owner.toStdString()),
+                     say("nothing-changed"),
+                     say("owner-for-each"),
+                     "user",
+                     false};
     }
     const auto quoted = [&](const QString &name) { return QString('"' + QString(name).replace('"', QStringLiteral("\"\"")) + '"'); };
     return c.transaction([&]() -> Status {

@@ -351,7 +351,10 @@ private Q_SLOTS:
     void rolesAreKeptByTheServer()
     {
         const QString place = m_server->newDatabase(), database = place.section('/', 3).section('?', 0, 0);
-        Sides s = sides(place);
+        for (const char *statement : {"CREATE ROLE keeper LOGIN", "GRANT ALL ON SCHEMA public TO keeper"}) {
+            QVERIFY(m_server->sql(statement, database));
+        }
+        Sides s = sides(QString(place).replace("lamp@", "keeper@"));
         for (const char *user : {"reader", "meter", "odd \"name\"; x"}) {
             QVERIFY(m_server->sql(QStringLiteral("CREATE ROLE \"%1\" LOGIN").arg(QString(user).replace('"', "\"\"")), database));
         }
@@ -374,9 +377,10 @@ private Q_SLOTS:
         QVERIFY(!meter.value()->plans().setDrawn({}).ok());
         QCOMPARE(s.home->visits().of(s.knot).size(), size_t(2));
         // More, and nothing at all.
-        QVERIFY(store::setRole(*s.home, "meter", store::Role::Administer).ok());
+        const auto byTheServersOwn = std::move(Store::open(place)).value(); // from PostgreSQL 15 on nobody else hands on an owner's role
+        QVERIFY(store::setRole(*byTheServersOwn, "meter", store::Role::Administer).ok());
         QVERIFY(as("meter").value()->studio().addRoom("Attic").ok());
-        QVERIFY(store::setRole(*s.home, "meter", std::nullopt).ok());
+        QVERIFY(store::setRole(*byTheServersOwn, "meter", std::nullopt).ok());
         const auto gone = as("meter");
         QVERIFY(!gone.ok() || gone.value()->studio().count() == 0);
     }

@@ -210,6 +210,11 @@ private Q_SLOTS:
         // Who owns several would give away all of them with one.
         auto second = std::move(Store::open(as("chartkeeper", "charts_of_old"))).value();
         QCOMPARE(store::setRole(*charts, "guest", store::Role::Administer).error().what.code, std::string("owner-of-several"));
+        // So would one that owns something in another database, and a superuser would give away the server.
+        QVERIFY(m_server->sql("CREATE TABLE elsewhere (n INTEGER); ALTER TABLE elsewhere OWNER TO platekeeper", "postgres"));
+        QCOMPARE(store::setRole(*plates, "guest", store::Role::Administer).error().what.code, std::string("owner-of-several"));
+        QVERIFY(m_server->sql("DROP TABLE elsewhere", "postgres"));
+        QCOMPARE(store::setRole(*own, "guest", store::Role::Administer).error().what.code, std::string("owner-is-superuser"));
         // An owner may hand on its role only where the server lets it (from PostgreSQL 15 on); what to ask for is said.
         const Status handed = store::setRole(*plates, "guest", store::Role::Administer);
         QVERIFY(handed.ok() || english(handed.error()).find("GRANT \"platekeeper\" TO \"guest\"") != std::string::npos);
@@ -294,6 +299,33 @@ private Q_SLOTS:
         csv.close();
         QCOMPARE(import({}), 0);
         QCOMPARE(std::move(Store::look(place)).value()->studio().displays().size(), size_t(1));
+    }
+
+    // Several that make a studio of one name at the same moment, in a schema, in the database's own place and in a file: one makes it, all of them
+    // find it, and nothing that any of them brought is missing.
+    void severalMakeAStudioAtOnce()
+    {
+        constexpr int kMakers = 6;
+        const QString server = m_server->newDatabase(), other = m_server->newDatabase();
+        for (const QString &place : {server + "&studio=charts", other, file("new.sqlite")}) {
+            std::vector<std::unique_ptr<QProcess>> makers;
+            for (int i = 0; i < kMakers; ++i) {
+                const QString name = m_dir->filePath(QStringLiteral("r%1.csv").arg(i));
+                QFile csv(name);
+                QVERIFY(csv.open(QIODevice::WriteOnly));
+                csv.write(QStringLiteral("serial,name,room\nK-%1,Knot %1,Room %1\nS-%1,Plover %1,Booth\n").arg(i).toUtf8());
+                csv.close();
+                makers.push_back(std::make_unique<QProcess>());
+                makers.back()->start(LAMP_CLI, {"fleet", "import", "--yes", "--json", name, "--store", place});
+            }
+            for (auto &p : makers) {
+                QVERIFY(p->waitForFinished(60000));
+                QVERIFY2(p->exitStatus() == QProcess::NormalExit && p->exitCode() == 0, p->readAllStandardOutput() + p->readAllStandardError());
+            }
+            const auto store = std::move(Store::look(place)).value();
+            QCOMPARE(store->studio().displays().size(), size_t(2 * kMakers));
+            QCOMPARE(store->studio().rooms().size(), size_t(kMakers + 1)); // the booth is one room for all
+        }
     }
 
     void aMoveThatIsStoppedLeavesNothing()

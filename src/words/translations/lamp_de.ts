@@ -13172,10 +13172,6 @@
         <translation>Modus und Messgerät sind wie zuvor; was das Menü damals oder jetzt sagte, ist nicht bekannt.</translation>
     </message>
     <message>
-        <source>%1 owns other studios of this database as well: whoever administered this one would administer them all.</source>
-        <translation>%1 gehören weitere Studios dieser Datenbank: Wer dieses verwaltete, verwaltete sie alle.</translation>
-    </message>
-    <message>
         <source>Limits of evenness are 0.1 to 100 % and 0.1 to 100 ΔE00; whose they are is said in 200 bytes at most.</source>
         <translation>Grenzen der Gleichmäßigkeit sind 0,1 bis 100 % und 0,1 bis 100 ΔE00; wessen sie sind, wird in höchstens 200 Bytes gesagt.</translation>
     </message>
@@ -13200,6 +13196,14 @@
     <message>
         <source>its last visit</source>
         <translation>seine letzte Sitzung</translation>
+    </message>
+    <message>
+        <source>%1 owns other studios or tables of this server as well: whoever administered this studio would administer them all.</source>
+        <translation>%1 gehören noch andere Studios oder Tabellen dieses Servers: Wer dieses Studio verwaltete, verwaltete sie alle.</translation>
+    </message>
+    <message>
+        <source>%1, who owns this studio, may do everything on this server: so might whoever administered the studio.</source>
+        <translation>%1, dem dieses Studio gehört, darf auf diesem Server alles: So dürfte es auch, wer das Studio verwaltete.</translation>
     </message>
 </context>
 </TS>
