@@ -126,6 +126,7 @@ VisitFacts factsIn(const Json &j)
         c.colour.rgb = Drive(p.at("rgb").at(0).get<double>(), p.at("rgb").at(1).get<double>(), p.at("rgb").at(2).get<double>());
         if (const auto xyz = p.find("XYZ"); xyz != p.end()) {
             c.xyz = xyzIn(*xyz);
+            c.sigma = p.contains("sigma_XYZ") ? xyzIn(p.at("sigma_XYZ")) : XYZ();
             f.read.push_back(std::move(c));
         }
     }
@@ -303,23 +304,58 @@ Result<VisitedDisplay> VisitedDisplay::of(VisitFacts facts)
         d.m_byMatrix = additiveOf(d.m_profile);
     }
     d.m_fromPcs = d.m_facts.white.b * d.m_profile.chad().inverse();
-    const Profile::Facts in = d.m_profile.facts();
+    d.readModel();
+    d.takeReadings();
+    d.teachModel();
+    return d;
+}
+
+void VisitedDisplay::readModel()
+{
+    const Profile::Facts in = m_profile.facts();
     const auto set = in.readings.empty() ? Result<ReadingSet>(Error{}) : readingsFromCgats(in.readings);
     auto model = set ? displayModelOf(set.value()) : Result<DisplayModel>(Error{});
     if (model) {
-        d.m_model = std::make_unique<DisplayModel>(std::move(model).value());
+        m_shown.reset();
+        m_model = std::make_unique<DisplayModel>(std::move(model).value());
         // Readings behind the LUT see no ramps; the others were read through whatever stood there.
-        const auto ramps = d.m_profile.ramps(4096);
-        d.m_shown = std::make_unique<ShownDisplay>(*d.m_model, set->behindLut && ramps ? *ramps : Ramps{});
+        const auto ramps = m_profile.ramps(4096);
+        m_shown = std::make_unique<ShownDisplay>(*m_model, set->behindLut && ramps ? *ramps : Ramps{});
     }
-    d.takeReadings();
-    return d;
+}
+
+void VisitedDisplay::teachModel()
+{
+    if (!m_model || m_facts.read.empty() || !(std::abs(m_since.determinant()) > 0)) {
+        return;
+    }
+    // Told as the model's own time would have read it.
+    const Eigen::Matrix3d then = m_since.inverse();
+    double last = 0;
+    for (const PanelReading &r : m_model->readings()) {
+        last = std::max(last, r.t);
+    }
+    const XYZ white(then * m_facts.white.vec());
+    std::vector<PanelReading> more{{m_shown->behind({1, 1, 1}), white, usualNoise(white, white.b), last, 0}};
+    for (const VerifiedColour &c : m_facts.read) {
+        const XYZ xyz(then * c.xyz.vec());
+        const bool known = c.sigma.vec().minCoeff() > 0;
+        more.push_back(
+            {m_shown->behind(c.colour.rgb), xyz, known ? XYZ((then * c.sigma.vec()).cwiseAbs()) : usualNoise(xyz, m_model->white().b), last, 0});
+    }
+    m_model->add(more, last, true);
 }
 
 void VisitedDisplay::takeReadings()
 {
+    const XYZ modelled = evaluate({1, 1, 1});
+    const double scale = m_facts.white.b / std::max(1e-9, modelled.b);
+    if (m_model && m_facts.task != Task::Check) {
+        m_since = scale * Eigen::Matrix3d::Identity(); // within the hour: what else was read then is of the model, which learns it
+        return;
+    }
     // What was read to verify it tells how it stands now: since a profile was made, all may have gone dimmer and another colour.
-    std::vector<std::pair<XYZ, XYZ>> pairs{{evaluate({1, 1, 1}), m_facts.white}};
+    std::vector<std::pair<XYZ, XYZ>> pairs{{modelled, m_facts.white}};
     for (const VerifiedColour &c : m_facts.read) {
         pairs.emplace_back(evaluate(c.colour.rgb), c.xyz);
     }
@@ -328,7 +364,6 @@ void VisitedDisplay::takeReadings()
     // A matrix near a scale: what few readings do not tell stays as it is for all. Dark ones weigh as they are seen.
     Eigen::MatrixXd a(n, 3), b(n, 3);
     Eigen::VectorXd weight(n);
-    const double scale = m_facts.white.b / std::max(1e-9, pairs.front().first.b);
     for (Eigen::Index i = 0; i < n; ++i) {
         const auto &[said, read] = pairs[size_t(i)];
         weight[i] = 1 / (0.003 * read.b + 0.0005 * white);
@@ -350,6 +385,7 @@ XYZ VisitedDisplay::evaluate(const Drive &rgb) const
 void VisitedDisplay::keepToModel()
 {
     if (m_model) {
+        readModel();
         m_since = Eigen::Matrix3d::Identity();
     }
     if (m_facts.task == Task::Check) {

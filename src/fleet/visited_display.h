@@ -77,7 +77,11 @@ public:
 
 private:
     VisitedDisplay(VisitFacts facts, Profile profile) : m_facts(std::move(facts)), m_profile(std::move(profile)) {}
+    /// What its profile's own readings say.
+    void readModel();
     void takeReadings();
+    /// The same that was read to verify it, as further readings of the model: where it differs from a scale or a matrix, colour by colour.
+    void teachModel();
     /// What it makes of a drive as its frame buffer holds it.
     [[nodiscard]] XYZ atDepth(Drive drive) const;
 

@@ -55,11 +55,7 @@ constexpr double kUsualNoise = 0.0015; ///< relative, of an instrument that does
 
 XYZ sigmaOf(const Measurement &m, double white)
 {
-    XYZ s;
-    for (int c = 0; c < 3; ++c) {
-        s[c] = std::hypot(kUsualNoise * m.xyz[c], 3e-5 * white);
-    }
-    return s;
+    return usualNoise(m.xyz, white);
 }
 
 Result<DisplayModel> modelOf(const ReadingSet &set, const std::vector<bool> &leftOut)
@@ -250,6 +246,15 @@ Result<Bytes> profileOf(const ShownDisplay &shown, const MatrixModel &matrix, co
 Result<DisplayModel> displayModelOf(const ReadingSet &set)
 {
     return modelOf(set, {});
+}
+
+XYZ usualNoise(const XYZ &reading, double white)
+{
+    XYZ s;
+    for (int c = 0; c < 3; ++c) {
+        s[c] = std::hypot(kUsualNoise * reading[c], 3e-5 * white);
+    }
+    return s;
 }
 
 Result<VisitRecord> visitFromReadings(const ReadingSet &set, VisitPlan plan, const Ramps &ramps, WallTime now)

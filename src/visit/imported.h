@@ -18,6 +18,8 @@ Result<Bytes> profileOf(const ShownDisplay &shown, const MatrixModel &matrix, co
 /// The display that readings describe. \return an error that says which readings are missing: white, black, red, green
 /// and blue at full drive, and some grays
 Result<DisplayModel> displayModelOf(const ReadingSet &set);
+/// Noise of a reading of which nobody says it: that of a middling colorimeter (common practice, no published source). \param white cd/m²
+XYZ usualNoise(const XYZ &reading, double white);
 
 /// Makes a visit of readings that were taken elsewhere: a profile, and a verdict by those readings that were kept out
 /// of it (about every fifth). The stages that need a bench are skipped, and say so.

@@ -29,7 +29,8 @@ struct Stood {
     VisitRecord record;
 };
 
-Stood visited(const std::string &technology, std::uint64_t seed, double luminance = 120, Task task = Task::Full)
+Stood visited(const std::string &technology, std::uint64_t seed, double luminance = 120, Task task = Task::Full,
+              std::optional<Chromaticity> white = {})
 {
     Stood s;
     s.bench = std::make_unique<SimBench>(sim::variedPanel(technology, seed), sim::RoomSpec{}, std::vector{sim::MeterSpec{}}, seed);
@@ -37,6 +38,10 @@ Stood visited(const std::string &technology, std::uint64_t seed, double luminanc
     VisitPlan plan;
     plan.target = *builtInTarget("Photo");
     plan.target.luminance.cdM2 = luminance;
+    if (white) {
+        plan.target.white.kind = WhiteTarget::Kind::Xy;
+        plan.target.white.xy = *white;
+    }
     plan.tolerance = *builtInTolerance("studio");
     plan.effort = Effort::Quick;
     plan.task = task;
@@ -49,17 +54,19 @@ Stood visited(const std::string &technology, std::uint64_t seed, double luminanc
     return s;
 }
 
-/// What the instrument would see on both, without noise, of colours that are asked for by way of both profiles.
-double seenApart(const Stood &a, const Stood &b, const std::vector<Lab> &colours)
+/// What the instrument would see on both, without noise, of colours that are asked for by way of both profiles: mean and largest.
+std::pair<double, double> seenApart(const Stood &a, const Stood &b, const std::vector<Lab> &colours)
 {
     const Profile p = Profile::open(a.record.profile).value(), q = Profile::open(b.record.profile).value();
     const Eigen::Matrix3d toD50 = adaptation(relativeTo(xyzOf(illuminantChromaticity(Illuminant::D65), 1), 1), iccD50()) / 120;
-    double sum = 0;
+    double sum = 0, most = 0;
     for (const Lab &lab : colours) {
         const XYZ x = a.bench->seen(p.driveFor(lab), 0.05), y = b.bench->seen(q.driveFor(lab), 0.05);
-        sum += deltaE2000(labOf(RelXYZ(toD50 * x.vec()), iccD50()), labOf(RelXYZ(toD50 * y.vec()), iccD50()));
+        const double apart = deltaE2000(labOf(RelXYZ(toD50 * x.vec()), iccD50()), labOf(RelXYZ(toD50 * y.vec()), iccD50()));
+        sum += apart;
+        most = std::max(most, apart);
     }
-    return sum / double(colours.size());
+    return {sum / double(colours.size()), most};
 }
 
 /// Colours within sRGB's middle, which each of them shows.
@@ -108,6 +115,7 @@ private Q_SLOTS:
         }
         const Agreement all = agreementOf(many), alone = agreementOf(few);
         QCOMPARE(all.pairs.size(), size_t(36 * 35 / 2));
+        std::map<std::pair<size_t, size_t>, std::vector<double>> ratios; ///< of uncertainties, by pair
         for (const PairAgreement &p : all.pairs) {
             const size_t a = std::min(p.a % 4, p.b % 4), b = std::max(p.a % 4, p.b % 4);
             if (a == b) {
@@ -122,8 +130,10 @@ private Q_SLOTS:
             LAMP_NEAR(p.max, like->max, 2e-5);
             LAMP_NEAR(p.p95, like->p95, 2e-5);
             LAMP_NEAR(p.meanAbsolute, like->meanAbsolute, 0.1 * like->meanAbsolute + 0.02);
-            QVERIFY2(p.instrumentK2 > 0.4 * like->instrumentK2 && p.instrumentK2 < 2.5 * like->instrumentK2,
-                     qPrintable(QStringLiteral("%1 and %2").arg(p.instrumentK2).arg(like->instrumentK2)));
+            // By fifteen draws, so that one pair may be off by chance; of all copies of a pair the middle one is not.
+            const double ratio = p.instrumentK2 / like->instrumentK2;
+            QVERIFY2(ratio > 1 / 3.0 && ratio < 3, qPrintable(QStringLiteral("%1 and %2").arg(p.instrumentK2).arg(like->instrumentK2)));
+            ratios[{a, b}].push_back(ratio);
             QVERIFY(p.absoluteK2 >= p.instrumentK2);
             const auto part = [](const PairAgreement &q, const char *what) {
                 return std::find_if(q.because.begin(), q.because.end(), [&](const Disagreement &d) { return d.what == what; })->deltaE;
@@ -133,6 +143,11 @@ private Q_SLOTS:
                     LAMP_NEAR(part(p, what), part(*like, what), 0.35 * part(*like, what) + 0.1);
                 }
             }
+        }
+        for (auto &[pair, of] : ratios) {
+            std::nth_element(of.begin(), of.begin() + long(of.size() / 2), of.end());
+            const double middle = of[of.size() / 2];
+            QVERIFY2(middle > 0.55 && middle < 1.8, qPrintable(QStringLiteral("%1 and %2: %3").arg(pair.first).arg(pair.second).arg(middle)));
         }
         for (size_t i = 0; i < alone.sharedCoverage.size(); ++i) {
             LAMP_NEAR(all.sharedCoverage[i].second, alone.sharedCoverage[i].second, 0.3);
@@ -214,16 +229,48 @@ private Q_SLOTS:
         const Agreement agreement = agreementOf(displays, colours);
         QCOMPARE(agreement.pairs.size(), size_t(6));
         for (const PairAgreement &p : agreement.pairs) {
-            const double seen = seenApart(all[p.a], all[p.b], colours);
+            const auto seen = seenApart(all[p.a], all[p.b], colours);
             QVERIFY2(p.colours > 100, qPrintable(QString::number(p.colours)));
-            QVERIFY2(std::abs(p.mean - seen) < 0.15, qPrintable(QStringLiteral("%1 for %2").arg(p.mean).arg(seen)));
-            QVERIFY2(std::abs(p.mean - seen) <= p.instrumentK2 + 0.05,
-                     qPrintable(QStringLiteral("%1 for %2, k2 %3").arg(p.mean).arg(seen).arg(p.instrumentK2)));
+            QVERIFY2(std::abs(p.mean - seen.first) < 0.15, qPrintable(QStringLiteral("%1 for %2").arg(p.mean).arg(seen.first)));
+            QVERIFY2(std::abs(p.max - seen.second) < 0.5, qPrintable(QStringLiteral("largest %1 for %2").arg(p.max).arg(seen.second)));
+            QVERIFY2(std::abs(p.mean - seen.first) <= p.instrumentK2 + 0.05,
+                     qPrintable(QStringLiteral("%1 for %2, k2 %3").arg(p.mean).arg(seen.first).arg(p.instrumentK2)));
             QVERIFY(p.max >= p.p95 && p.p95 >= p.mean);
             const bool alike = displays[p.a].facts().technology == displays[p.b].facts().technology;
             // What one instrument gets wrong of one kind of light cancels between two displays of that kind.
             QVERIFY(alike ? p.absoluteK2 < 3 * p.instrumentK2 : p.absoluteK2 > p.instrumentK2);
         }
+    }
+
+    // What was read to verify a display teaches its model, colour by colour: what it then says of others that were not read is nearer to what the
+    // instrument sees (mean squares of CIEDE2000, over random drives).
+    void verifyingTeachesTheModel()
+    {
+        double taught = 0, untaught = 0;
+        for (const auto &[technology, seed] : {std::pair{"woled", 4}, std::pair{"wled", 301}, std::pair{"qd", 5}, std::pair{"laptop", 7}}) {
+            const Stood s = visited(technology, std::uint64_t(seed));
+            const VisitedDisplay now = display(s);
+            VisitedDisplay before = display(s);
+            before.keepToModel();
+            // Each relative to its own white: what drifts in between is no matter here.
+            const SimBench &bench = *s.bench;
+            const auto lab = [](const XYZ &xyz, const XYZ &white) {
+                return labOf(RelXYZ(adaptation(relativeTo(white, white.b), iccD50()) * xyz.vec() / white.b), iccD50());
+            };
+            const auto off = [&lab, &bench](const VisitedDisplay &d, const Drive &rgb) {
+                const Drive white{1, 1, 1};
+                return deltaE2000(lab(d.evaluate(rgb), d.evaluate(white)), lab(bench.seen(rgb), bench.seen(white)));
+            };
+            double mine = 0, theirs = 0;
+            for (int i = 0; i < 300; ++i) {
+                mine += std::pow(off(now, spread(i)), 2) / 300;
+                theirs += std::pow(off(before, spread(i)), 2) / 300;
+            }
+            QVERIFY2(mine < theirs + 0.02, qPrintable(QStringLiteral("%1: %2 and %3").arg(technology).arg(mine).arg(theirs)));
+            taught += mine;
+            untaught += theirs;
+        }
+        QVERIFY2(taught < 0.85 * untaught, qPrintable(QStringLiteral("%1 and %2").arg(taught).arg(untaught)));
     }
 
     void causesAreTakenApart()
@@ -253,8 +300,8 @@ private Q_SLOTS:
         two.push_back(VisitedDisplay::of(unknown).value());
         QVERIFY(agreementOf(two).pairs.at(0).absoluteK2 > 1.5 * p.absoluteK2);
         // And with another white.
-        f = visitFacts(b.record);
-        f.white = xyzOf({0.325, 0.340}, f.white.b);
+        f = visitFacts(visited("wled", 3, 120, Task::Full, Chromaticity{0.325, 0.340}).record);
+        f.target = visitFacts(a.record).target;
         displays.pop_back();
         displays.push_back(VisitedDisplay::of(f).value());
         QCOMPARE(agreementOf(displays).pairs.at(0).because.front().what, std::string("white"));
