@@ -85,7 +85,11 @@ AgeingView::AgeingView(Banner &banner, QWidget *parent)
             Q_EMIT displayWanted(m_found.lines[size_t(row)].id);
         }
     });
-    connect(&m_background, &Background::failed, this, [this](const QString &why) { m_banner.say(tr("That could not be done: %1.").arg(why)); });
+    connect(&m_background, &Background::begun, m_summary, &QLabel::setText); // until it has something to say
+    connect(&m_background, &Background::failed, this, [this](const QString &why) {
+        m_summary->clear();
+        m_banner.say(tr("That could not be done: %1.").arg(why));
+    });
 }
 
 Result<AgeingView::Found> AgeingView::find(Store &store, WallTime now)
@@ -138,6 +142,7 @@ void AgeingView::show(Store &store, WallTime now, qint64 chosen)
             if (found) {
                 take(std::move(found).value());
             } else {
+                m_summary->clear();
                 m_banner.say(found.error());
             }
         });

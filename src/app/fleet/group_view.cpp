@@ -116,7 +116,11 @@ GroupView::GroupView(Banner &banner, QWidget *parent)
     m_eye->setToolTip(tr("Two displays of different light may be read alike and look different: two people set white until both look the same."));
     connect(m_bodies, &QPushButton::clicked, this, &GroupView::showBodies);
     connect(m_eye, &QPushButton::clicked, this, &GroupView::matchByEye);
-    connect(&m_background, &Background::failed, this, [this](const QString &why) { m_banner.say(tr("That could not be done: %1.").arg(why)); });
+    connect(&m_background, &Background::begun, m_summary, &QLabel::setText); // until it has something to say
+    connect(&m_background, &Background::failed, this, [this](const QString &why) {
+        m_summary->clear();
+        m_banner.say(tr("That could not be done: %1.").arg(why));
+    });
 }
 
 QWidget *GroupView::pairPart()
@@ -139,7 +143,7 @@ QWidget *GroupView::pairPart()
     scroll->setWidgetResizable(true);
     scroll->setFrameShape(QFrame::NoFrame);
     scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    scroll->setFixedWidth(330);
+    scroll->setFixedWidth(304);
     return scroll;
 }
 
@@ -195,6 +199,7 @@ void GroupView::show(Store &store, WallTime now, qint64 beside)
             if (found) {
                 take(std::move(found).value());
             } else {
+                m_summary->clear();
                 m_banner.say(found.error());
             }
         });

@@ -83,12 +83,12 @@ QVariant PairMatrixModel::data(const QModelIndex &index, int role) const
     }
 }
 
-QVariant PairMatrixModel::headerData(int section, Qt::Orientation orientation, int role) const
+QVariant PairMatrixModel::headerData(int section, Qt::Orientation, int role) const
 {
     if (section < 0 || section >= m_names.size()) {
         return {};
     }
-    if (role == Qt::DisplayRole && orientation == Qt::Horizontal) { // in two lines, since columns are narrow
+    if (role == Qt::DisplayRole) { // in two lines, since there is little room beside the figures
         return QString(m_names[section]).replace(QStringLiteral(", "), QStringLiteral(",\n"));
     }
     return role == Qt::DisplayRole || role == Qt::ToolTipRole ? QVariant(m_names[section]) : QVariant();
@@ -104,8 +104,8 @@ PairMatrix::PairMatrix(QWidget *parent) : QTableView(parent), m_model(new PairMa
     for (QHeaderView *h : {horizontalHeader(), verticalHeader()}) {
         h->setHighlightSections(false);
     }
-    horizontalHeader()->setDefaultSectionSize(92);
-    verticalHeader()->setDefaultSectionSize(fontMetrics().height() + 14);
+    horizontalHeader()->setDefaultSectionSize(90);
+    verticalHeader()->setDefaultSectionSize(2 * fontMetrics().height() + 4);
     verticalHeader()->setDefaultAlignment(Qt::AlignRight | Qt::AlignVCenter);
     connect(selectionModel(), &QItemSelectionModel::currentChanged, this, [this](const QModelIndex &i) {
         if (m_model->pair(i.row(), i.column()) != nullptr) {
