@@ -326,9 +326,11 @@ void VisitedDisplay::readModel()
 
 void VisitedDisplay::teachModel()
 {
-    if (!m_model || m_facts.read.empty() || !(std::abs(m_since.determinant()) > 0)) {
+    if (!m_model || !(std::abs(m_since.determinant()) > 0)) {
         return;
     }
+    // More than that teach little, and a model's work grows with the third power: of many colours every so many.
+    constexpr size_t kMost = 60, kWeighed = 140; // of those and the model's own: fewer are quick to weigh its kinds of behaviour by
     // Told as the model's own time would have read it.
     const Eigen::Matrix3d then = m_since.inverse();
     double last = 0;
@@ -337,13 +339,15 @@ void VisitedDisplay::teachModel()
     }
     const XYZ white(then * m_facts.white.vec());
     std::vector<PanelReading> more{{m_shown->behind({1, 1, 1}), white, usualNoise(white, white.b), last, 0}};
-    for (const VerifiedColour &c : m_facts.read) {
+    const size_t all = m_facts.read.size(), taken = std::min(kMost, all);
+    for (size_t i = 0; i < taken; ++i) {
+        const VerifiedColour &c = m_facts.read[i * all / taken];
         const XYZ xyz(then * c.xyz.vec());
         const bool known = c.sigma.vec().minCoeff() > 0;
         more.push_back(
             {m_shown->behind(c.colour.rgb), xyz, known ? XYZ((then * c.sigma.vec()).cwiseAbs()) : usualNoise(xyz, m_model->white().b), last, 0});
     }
-    m_model->add(more, last, true);
+    m_model->add(more, last, m_model->readings().size() + more.size() < kWeighed);
 }
 
 void VisitedDisplay::takeReadings()

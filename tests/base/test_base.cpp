@@ -42,6 +42,10 @@ private Q_SLOTS:
     void jsonFromOutsideIsHeldToLimits()
     {
         QVERIFY(parseJson(std::string(50, '[') + std::string(50, ']')).ok());
+        QVERIFY(parseJson(std::string(64, '[') + std::string(64, ']')).ok() && !parseJson(std::string(65, '[') + std::string(65, ']')).ok());
+        // Signs within texts are no lists; an escaped quotation mark ends none.
+        QVERIFY(parseJson("[\"" + std::string(90, '[') + "\\\"" + std::string(90, '{') + "\", 1]").ok());
+        QVERIFY(parseJson("[\"\\\\\", " + std::string(63, '[') + std::string(63, ']') + "]").ok());
         for (const std::string &bad : {std::string(100000, '['), std::string(100, '[') + std::string(100, ']'), std::string("{\"a\": 1e999}"),
                                        std::string("{"), std::string(), std::string("\"\xFF\"")}) {
             QVERIFY(!parseJson(bad).ok());
