@@ -62,10 +62,7 @@ void run(const std::vector<const sim::Mishap *> &what, const std::string &kind, 
         return;
     }
     const VisitRecord &visited = visit.record();
-    auto last = VisitedDisplay::of(visitFacts(visited));
-    if (last) {
-        last.value().keepToModel();
-    }
+    auto last = VisitedDisplay::asCalibrated(visitFacts(visited));
     double days = 0;
     for (const sim::Mishap *m : what) {
         days = std::max(days, m->happen(bench, visited.ramps, meter, between));

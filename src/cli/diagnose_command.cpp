@@ -19,7 +19,7 @@ namespace {
 Result<VisitedDisplay> ofFile(const std::string &path)
 {
     auto facts = visitFacts(path);
-    return facts ? VisitedDisplay::of(std::move(facts).value()) : Result<VisitedDisplay>(facts.error());
+    return facts ? VisitedDisplay::asCalibrated(std::move(facts).value()) : Result<VisitedDisplay>(facts.error());
 }
 
 /// The display that a bench shows, as its newest calibration in the studio left it.
@@ -107,7 +107,6 @@ int diagnose(const DiagnoseOptions &o)
                  : last.error(),
             o.json);
     }
-    last.value().keepToModel();
     ExaminationHooks hooks;
     beside.value()->hear<Examination>(hooks);
     Examination examination;

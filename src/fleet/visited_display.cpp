@@ -293,7 +293,7 @@ Result<VisitFacts> visitFacts(const std::string &path)
     }
 }
 
-Result<VisitedDisplay> VisitedDisplay::of(VisitFacts facts)
+Result<VisitedDisplay> VisitedDisplay::opened(VisitFacts facts)
 {
     auto profile = Profile::open(facts.profile);
     if (!profile) {
@@ -305,8 +305,31 @@ Result<VisitedDisplay> VisitedDisplay::of(VisitFacts facts)
     }
     d.m_fromPcs = d.m_facts.white.b * d.m_profile.chad().inverse();
     d.readModel();
-    d.takeReadings();
-    d.teachModel();
+    return d;
+}
+
+Result<VisitedDisplay> VisitedDisplay::of(VisitFacts facts)
+{
+    auto d = opened(std::move(facts));
+    if (d) {
+        d->takeReadings();
+        d->teachModel();
+    }
+    return d;
+}
+
+Result<VisitedDisplay> VisitedDisplay::asCalibrated(VisitFacts facts)
+{
+    auto d = opened(std::move(facts));
+    if (d && !d->m_model) {
+        d->takeReadings(); // else nobody knows how bright it is
+    }
+    if (d && d->m_facts.task == Task::Check) {
+        d->m_facts.controls.clear();
+        d->m_facts.mode.clear();
+        d->m_facts.lux.reset();
+        d->m_facts.instrument.clear();
+    }
     return d;
 }
 
@@ -316,7 +339,6 @@ void VisitedDisplay::readModel()
     const auto set = in.readings.empty() ? Result<ReadingSet>(Error{}) : readingsFromCgats(in.readings);
     auto model = set ? displayModelOf(set.value()) : Result<DisplayModel>(Error{});
     if (model) {
-        m_shown.reset();
         m_model = std::make_unique<DisplayModel>(std::move(model).value());
         // Readings behind the LUT see no ramps; the others were read through whatever stood there.
         const auto ramps = m_profile.ramps(4096);
@@ -384,20 +406,6 @@ XYZ VisitedDisplay::evaluate(const Drive &rgb) const
 {
     const XYZ xyz = m_shown ? m_shown->evaluate(rgb) : XYZ(m_fromPcs * xyzOf(m_profile.colourOf(rgb), iccD50()).vec());
     return XYZ(m_since * xyz.vec());
-}
-
-void VisitedDisplay::keepToModel()
-{
-    if (m_model) {
-        readModel();
-        m_since = Eigen::Matrix3d::Identity();
-    }
-    if (m_facts.task == Task::Check) {
-        m_facts.controls.clear();
-        m_facts.mode.clear();
-        m_facts.lux.reset();
-        m_facts.instrument.clear();
-    }
 }
 
 XYZ VisitedDisplay::behind(const Drive &rgb) const

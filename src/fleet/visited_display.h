@@ -50,11 +50,10 @@ std::optional<BrightnessLaw> brightnessLaw(const VisitFacts &facts);
 class VisitedDisplay {
 public:
     static Result<VisitedDisplay> of(VisitFacts facts);
+    /// By the model of the profile's own readings alone, without what colours read later, or to verify it, were off by: the display as its
+    /// calibration left it. Where a check is all there is, what it found of menu, room and instrument is not what was left, and forgotten.
+    static Result<VisitedDisplay> asCalibrated(VisitFacts facts);
 
-    /// From now on what the model of the profile's own readings says counts, without what colours read later, or to verify it, were off by: the
-    /// display as its calibration left it. Where a check is all there is, what it found of menu, room and instrument is not what was left, and
-    /// forgotten.
-    void keepToModel();
     [[nodiscard]] const VisitFacts &facts() const { return m_facts; }
     [[nodiscard]] const Profile &profile() const { return m_profile; }
     /// What stands on the screen where a program asks for colours (D50, relative to white) by way of the profile, cd/m²; nothing for those that
@@ -77,7 +76,8 @@ public:
 
 private:
     VisitedDisplay(VisitFacts facts, Profile profile) : m_facts(std::move(facts)), m_profile(std::move(profile)) {}
-    /// What its profile's own readings say.
+    /// With what its profile's own readings say.
+    static Result<VisitedDisplay> opened(VisitFacts facts);
     void readModel();
     void takeReadings();
     /// The same that was read to verify it, as further readings of the model: where it differs from a scale or a matrix, colour by colour.

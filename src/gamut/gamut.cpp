@@ -130,7 +130,11 @@ double GamutBody::shownPercent(const Depth &depth, double volume) const
 {
     double inside = 0;
     for (int i = 0; i < kCells; ++i) {
-        const double cell = m_volumes[size_t(i)], width = cell > 0 ? cubeRoot(cell) : 0;
+        const double cell = m_volumes[size_t(i)];
+        if (!(cell > 0)) {
+            continue;
+        }
+        const double width = cubeRoot(cell);
         inside += cell * std::clamp(0.5 + depth(m_gamut.lab(LinearRgb(middleOf(i).array().cube()))) / width, 0.0, 1.0);
     }
     return 100 * std::min({inside, m_volume, volume}) / m_volume;

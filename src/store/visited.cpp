@@ -92,14 +92,13 @@ Result<std::optional<VisitedDisplay>> asCalibrated(Store &store, qint64 displayI
     if (!record.value()) {
         return std::optional<VisitedDisplay>();
     }
-    auto display = VisitedDisplay::of(visitFacts(*record.value()));
+    auto display = VisitedDisplay::asCalibrated(visitFacts(*record.value()));
     if (!display) {
         return display.error();
     }
     if (!display->hasModel()) {
         return std::optional<VisitedDisplay>();
     }
-    display.value().keepToModel();
     return std::optional(std::move(display).value());
 }
 

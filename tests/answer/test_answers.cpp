@@ -74,8 +74,7 @@ KnownDocument documentOf(const SurveyRecord &r)
 /// What happens to a display, then what an examination says of it.
 KnownDocument examined(sim::SimBench &bench, const VisitRecord &visit, const std::string &what, std::uint64_t seed)
 {
-    auto last = VisitedDisplay::of(visitFacts(visit)).value();
-    last.keepToModel();
+    const VisitedDisplay last = VisitedDisplay::asCalibrated(visitFacts(visit)).value();
     std::mt19937_64 random(seed);
     const auto mishap = std::find_if(sim::mishaps().begin(), sim::mishaps().end(), [&](const sim::Mishap &m) { return what == m.name; });
     const double days = mishap->happen(bench, visit.ramps, sim::variedMeter(false, seed),

@@ -54,8 +54,7 @@ Visited visited(const std::string &kind, std::uint64_t seed, const std::vector<s
     const auto result = visit.run();
     Q_ASSERT(result);
     v.record = visit.record();
-    v.last = std::make_unique<VisitedDisplay>(VisitedDisplay::of(visitFacts(v.record)).value());
-    v.last->keepToModel();
+    v.last = std::make_unique<VisitedDisplay>(VisitedDisplay::asCalibrated(visitFacts(v.record)).value());
     return v;
 }
 

@@ -159,26 +159,19 @@ private Q_SLOTS:
     void whatItCanShow()
     {
         for (const auto &[kind, byTables] : {std::pair{"wled", false}, {"woled", true}}) {
-            sim::SimBench bench(sim::variedPanel(kind, 4), {}, sim::MeterSpec{}, 5);
-            VisitPlan plan;
-            plan.target = *builtInTarget("Photo");
-            plan.effort = Effort::Quick;
-            plan.tolerance = *builtInTolerance("studio");
-            const auto record = Visit(bench, plan, {}, {}).run();
-            QVERIFY(record.ok());
-            const VisitedDisplay display = VisitedDisplay::of(visitFacts(record.value())).value();
-            QCOMPARE(display.profile().tables(), byTables);
+            const VisitedDisplay asked = display(visited(kind, 4));
+            QCOMPARE(asked.profile().tables(), byTables);
             std::vector<Lab> colours;
             for (int i = 0; i < 4000; ++i) {
                 const Drive d = spread(i);
                 colours.emplace_back(100 * d.a, 260 * d.b - 130, 260 * d.c - 130);
             }
-            const auto shown = display.showsIfItCan(colours);
+            const auto shown = asked.showsIfItCan(colours);
             int can = 0;
             for (size_t i = 0; i < colours.size(); ++i) {
-                const Lab back = display.profile().colourOf(display.profile().driveFor(colours[i]));
+                const Lab back = asked.profile().colourOf(asked.profile().driveFor(colours[i]));
                 QCOMPARE(shown[i].has_value(), deltaE76(back, colours[i]) < 0.5);
-                QVERIFY(!shown[i] || *shown[i] == display.shows(colours[i]));
+                QVERIFY(!shown[i] || *shown[i] == asked.shows(colours[i]));
                 can += shown[i] ? 1 : 0;
             }
             QVERIFY(can > 400 && can < 3000);
@@ -250,8 +243,7 @@ private Q_SLOTS:
         for (const auto &[technology, seed] : {std::pair{"woled", 4}, std::pair{"wled", 301}, std::pair{"qd", 5}, std::pair{"laptop", 7}}) {
             const Stood s = visited(technology, std::uint64_t(seed));
             const VisitedDisplay now = display(s);
-            VisitedDisplay before = display(s);
-            before.keepToModel();
+            const VisitedDisplay before = VisitedDisplay::asCalibrated(visitFacts(s.record)).value();
             // Each relative to its own white: what drifts in between is no matter here.
             const SimBench &bench = *s.bench;
             const auto lab = [](const XYZ &xyz, const XYZ &white) {

@@ -312,6 +312,8 @@ private Q_SLOTS:
         dragged(plan->outlineOf(room).topLeft() + QPointF(60, 10), {0, 300}); // away from the others
         dragged(plan->outlineOf(room).bottomRight() - QPointF(3, 3), {0, 160});
         QVERIFY(corners().empty());
+        QTest::mouseDClick(plan, Qt::LeftButton, {}, (plan->outlineOf(room).bottomRight() - QPointF(3, 3)).toPoint());
+        QVERIFY(corners().empty()); // that corner makes the room larger
         // A piece is cut out of the upper right: a corner in the upper wall and one in the right wall, and the one between goes in.
         const QRectF box = plan->outlineOf(room);
         const QPointF inUpper(box.left() + 0.6 * box.width(), box.top()), inRight(box.right(), box.top() + 0.5 * box.height());
@@ -355,6 +357,10 @@ private Q_SLOTS:
         QCOMPARE(corners().size(), size_t(7));
         QTest::keyClick(plan, Qt::Key_Delete);
         QCOMPARE(corners().size(), size_t(6));
+        // A double click on a display that stands at a wall means the display.
+        const auto undisturbed = plan->drawn();
+        QTest::mouseDClick(plan, Qt::LeftButton, {}, plan->placeOf(display).center().toPoint());
+        QVERIFY(plan->drawn() == undisturbed);
         // Three double clicks on corners leave three, and no more go.
         for (int i = 0; i < 5; ++i) {
             const QRectF now = plan->outlineOf(room);

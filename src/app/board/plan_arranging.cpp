@@ -96,7 +96,7 @@ std::optional<PlanView::Grip> PlanView::gripAt(const QPointF &at) const
 {
     for (const Place &r : m_rooms) {
         const auto corner = r.id == m_room && r.id != 0 ? cornerAt(r.shape, at) : std::nullopt;
-        if (corner && !(r.plain && *corner == 2)) { // that one makes a rectangle larger
+        if (corner && !makesLarger(r, *corner)) {
             return Grip{Grip::What::Corner, r.id, r.id, at, r.area, false, *corner, r.shape};
         }
     }
@@ -228,6 +228,9 @@ void PlanView::takeCorner(const Place &room, int corner)
 
 void PlanView::changeCornersAt(const QPointF &at)
 {
+    if (displayAt(at) != 0) {
+        return; // it stands at a wall, and is meant itself
+    }
     // The chosen room's first: rooms lie wall to wall.
     std::vector<const Place *> order;
     for (const Place &r : m_rooms) {
@@ -237,7 +240,9 @@ void PlanView::changeCornersAt(const QPointF &at)
     }
     for (const Place *r : order) {
         if (const auto corner = cornerAt(r->shape, at)) {
-            takeCorner(*r, *corner);
+            if (!makesLarger(*r, *corner)) {
+                takeCorner(*r, *corner);
+            }
             return;
         }
         if (const auto wall = wallAt(r->shape, at)) {

@@ -106,6 +106,8 @@ private:
     /// Where a wall is meant a corner is put there, where a corner is it goes.
     void changeCornersAt(const QPointF &at);
     [[nodiscard]] Place *roomOf(qint64 id);
+    /// The lower right corner of a rectangle is for that.
+    [[nodiscard]] static bool makesLarger(const Place &room, int corner) { return room.plain && corner == 2; }
     [[nodiscard]] bool arrangeByKey(QKeyEvent *event);
     /// From room to room, and through the displays of each. \param step 1 or -1
     void chooseNext(int step);
