@@ -310,27 +310,32 @@ Result<VisitedDisplay> VisitedDisplay::opened(VisitFacts facts)
 
 Result<VisitedDisplay> VisitedDisplay::of(VisitFacts facts)
 {
-    auto d = opened(std::move(facts));
-    if (d) {
-        d->takeReadings();
-        d->teachModel();
+    auto opening = opened(std::move(facts));
+    if (opening) {
+        VisitedDisplay &d = opening.value();
+        d.takeReadings();
+        d.teachModel();
     }
-    return d;
+    return opening;
 }
 
 Result<VisitedDisplay> VisitedDisplay::asCalibrated(VisitFacts facts)
 {
-    auto d = opened(std::move(facts));
-    if (d && !d->m_model) {
-        d->takeReadings(); // else nobody knows how bright it is
+    auto opening = opened(std::move(facts));
+    if (!opening) {
+        return opening;
     }
-    if (d && d->m_facts.task == Task::Check) {
-        d->m_facts.controls.clear();
-        d->m_facts.mode.clear();
-        d->m_facts.lux.reset();
-        d->m_facts.instrument.clear();
+    VisitedDisplay &d = opening.value();
+    if (!d.m_model) {
+        d.takeReadings(); // else nobody knows how bright it is
     }
-    return d;
+    if (d.m_facts.task == Task::Check) {
+        d.m_facts.controls.clear();
+        d.m_facts.mode.clear();
+        d.m_facts.lux.reset();
+        d.m_facts.instrument.clear();
+    }
+    return opening;
 }
 
 void VisitedDisplay::readModel()
