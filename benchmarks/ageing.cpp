@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // How well ages are foreseen: fleets of ten, drawn from seeds, by their histories alone.
-//   lamp_ageing [fleets] [kind: mixed, calibrated, checked, brightness, bare, calendar, organic, quarterly, one]
+//   lamp_ageing [fleets] [kind: mixed, calibrated, checked, brightness, bare, calendar, organic, quarterly, one] [spread of instruments, %: 1]
 #include "fleet/ageing.h"
 #include "simlab/years.h"
 
@@ -41,12 +41,14 @@ int main(int argc, char **argv)
 {
     const std::string kind = argc > 2 ? argv[2] : "mixed";
     const int fleets = argc > 1 ? std::atoi(argv[1]) : 50;
+    const double spread = argc > 3 ? std::atof(argv[3]) : 1;
     int ends = 0, held = 0, early = 0, late = 0, open = 0, falselyOpen = 0, ratesHeld = 0, displays = 0, worn = 0, wornSeen = 0, sound = 0,
         falseAlarm = 0, undecided = 0;
     std::vector<double> widths;
     for (int f = 0; f < fleets; ++f) {
         sim::YearsSpec spec = kept(kind);
         spec.seed = std::uint64_t(f + 1);
+        spec.instrumentSpread = spread / 100;
         spec.instruments = kind == "one" ? 1 : 2 + f % 2;
         spec.wornInstrument = f % 2 == 0 && kind != "one" ? 0 : -1;
         const sim::Years years = sim::simulatedYears(spec);
@@ -65,6 +67,10 @@ int main(int argc, char **argv)
                 *std::find_if(years.displays.begin(), years.displays.end(), [&](const sim::YearsTruth &t) { return t.serial == d.serial; });
             ++displays;
             ratesHeld += d.maxLuminance && std::abs(d.maxLuminance->perYear - truth.maxPerYear) <= d.maxLuminance->perYearK2 ? 1 : 0;
+            if (std::getenv("LAMP_EACH") != nullptr && d.maxLuminance) {
+                std::printf("rate of %s: %.2f, told %.2f (k2 %.2f)\n", d.serial.c_str(), truth.maxPerYear, d.maxLuminance->perYear,
+                            d.maxLuminance->perYearK2);
+            }
             const double ahead = truth.endYears ? *truth.endYears - spec.years : 1e9;
             if (ahead <= 0) {
                 continue; // over before
@@ -81,6 +87,10 @@ int main(int argc, char **argv)
             early += ahead < from ? 1 : 0;
             late += ahead > to ? 1 : 0;
             widths.push_back(std::min(to, 12.0) - from);
+            if (std::getenv("LAMP_EACH") != nullptr) {
+                std::printf("end of %s in %.2f years, %s: foreseen %.2f, 90 %% from %.2f to %.2f, %s\n", d.serial.c_str(), ahead,
+                            ahead >= from && ahead <= to ? "held" : "missed", years0(d.end->median), from, to, d.end->because.c_str());
+            }
         }
         for (size_t i = 0; i < ageing.instruments.size(); ++i) {
             const bool is = years.worn[size_t(std::atoi(ageing.instruments[i].serial.substr(6).c_str()) - 1)];

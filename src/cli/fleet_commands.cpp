@@ -236,6 +236,14 @@ void tellRound(const RoundProblem &problem, const RoundPlan &plan)
     std::cout << said(
         say("round-summary", roundClock(problem, plan.makespan), decimal(plan.makespan, 0), decimal(plan.lowerBound, 0), decimal(plan.walking, 0)))
               << "\n";
+    if (!problem.apart.empty()) {
+        constexpr size_t kFew = 5;
+        std::string rooms;
+        for (size_t i = 0; i < std::min(kFew, problem.apart.size()); ++i) {
+            rooms += (i > 0 ? ", " : "") + problem.rooms[problem.apart[i].front()];
+        }
+        std::cout << said(say("round-walks-unsaid", rooms + (problem.apart.size() > kFew ? ", ..." : ""))) << "\n";
+    }
     for (const RoundStep &s : plan.steps) {
         std::cout << "  " << roundClock(problem, s.from) << "  " << said(roundStepSaid(problem, s)) << "\n";
     }

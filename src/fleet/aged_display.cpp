@@ -107,10 +107,11 @@ void tellBrightness(AgedDisplay &d)
         const HistoryEntry *before = nullptr;
         for (const HistoryEntry &e : d.rows) {
             if (e.luminance && *e.luminance > 0 && controlOf(e, "brightness")) {
-                // Small turns follow the ageing that they make up for, and tell nothing.
-                constexpr double kTurn = 5;
-                if (before != nullptr && std::abs(*controlOf(e, "brightness") - *controlOf(*before, "brightness")) >= kTurn
-                    && !gainsChanged(*before, e) && e.event.empty()) {
+                // Turns that make up for ageing, or for another instrument, leave luminance as it was and tell nothing.
+                constexpr double kTurn = 5, kSoon = 0.3; // steps; years
+                if (before != nullptr && e.instrument == before->instrument && yearsBetween(before->at, e.at) < kSoon
+                    && std::abs(*controlOf(e, "brightness") - *controlOf(*before, "brightness")) >= kTurn && !gainsChanged(*before, e)
+                    && e.event.empty()) {
                     off.push_back(std::abs(
                         std::log(*e.luminance / *before->luminance)
                         - std::log(std::max(1.0, *controlOf(e, "brightness") + offset) / std::max(1.0, *controlOf(*before, "brightness") + offset))));
@@ -186,6 +187,8 @@ void tellSeries(AgedDisplay &d, const std::map<std::string, int> &instruments, W
             calibrated = false;
         }
         s.now = d.ageOn(std::max(on, d.rows.back().at));
+        // Turning brightness brings nothing back of luminance at a setting: what there is of light is what it is, less what ramps take off.
+        s.mayTakeOff = figure == Luminance && d.brightness();
     }
 }
 
@@ -286,10 +289,12 @@ TrendPrior priorOf(int figure)
         p.slope = -0.035;
         p.slopeOfFleet = 0.03;
         p.slopeOfDisplay = 0.03;
-        p.bend = 0.006;
+        p.bend = 0.003;
         p.season = 0.003;
         p.noise = 0.0015;
         p.instrument = 0.015;
+        p.onDisplay = 0.005;
+        p.onDisplayRate = 0.003;
         p.steady = 0.002;
         p.wear = 0.02;
         p.wearing = -0.025; // filters pass less
@@ -311,6 +316,7 @@ TrendPrior priorOf(int figure)
         p.season = 0.0002;
         p.noise = 0.0001;
         p.instrument = 0.0015;
+        p.onDisplay = 0.0003;
         p.steady = 0.00015;
         p.wear = 0.001;
         p.recalibrated = 0.003;
@@ -335,6 +341,38 @@ std::optional<double> AgedDisplay::brightness() const
     return readings.empty() ? std::nullopt : controlOf(rows[readings.back()], "brightness");
 }
 
+/// Numbers instruments. Of very many those that read least are one, of which nothing is known: nothing could be told of each.
+void numberThem(std::vector<AgedDisplay> &displays, std::map<std::string, int> &instruments)
+{
+    constexpr size_t kMost = 40;
+    if (instruments.size() > kMost) {
+        std::map<std::string, size_t> readings;
+        for (const AgedDisplay &d : displays) {
+            for (const HistoryEntry &e : d.rows) {
+                ++readings[e.instrument];
+            }
+        }
+        std::vector<std::pair<size_t, std::string>> order;
+        std::transform(readings.begin(), readings.end(), std::back_inserter(order), [](const auto &r) { return std::pair(r.second, r.first); });
+        std::sort(order.begin(), order.end(), [](const auto &p, const auto &q) { return std::tie(q.first, p.second) < std::tie(p.first, q.second); });
+        std::set<std::string> few;
+        for (size_t i = kMost - 1; i < order.size(); ++i) {
+            few.insert(order[i].second);
+            instruments.erase(order[i].second);
+        }
+        for (AgedDisplay &d : displays) {
+            for (HistoryEntry &e : d.rows) {
+                e.instrument = few.contains(e.instrument) ? std::string() : e.instrument;
+            }
+        }
+        instruments.emplace("", 0);
+    }
+    int number = 0;
+    for (auto &[serial, n] : instruments) {
+        n = number++;
+    }
+}
+
 std::vector<AgedDisplay> agedDisplays(std::vector<HistoryEntry> history, WallTime on, std::map<std::string, int> &instruments)
 {
     std::erase_if(history, [&](const HistoryEntry &e) { return e.at > on; });
@@ -354,10 +392,7 @@ std::vector<AgedDisplay> agedDisplays(std::vector<HistoryEntry> history, WallTim
             instruments.emplace(e.instrument, 0);
         }
     }
-    int number = 0;
-    for (auto &[serial, n] : instruments) {
-        n = number++;
-    }
+    numberThem(all, instruments);
     for (AgedDisplay &d : all) {
         tellAge(d);
         tellBrightness(d);

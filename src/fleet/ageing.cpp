@@ -9,6 +9,8 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <map>
+#include <set>
 
 namespace lamp {
 
@@ -73,12 +75,13 @@ AgedFigure agedFigure(const AgedDisplay &d, int figure, const Trend &t)
 
 /// How much luminance is left at one white of a display whose own white is another, as shares of its channels; taken for one with
 /// the primaries of sRGB, since a history does not say them.
-double shareLeft(const Uv &own, const Uv &wanted)
+/// \param inHand what each channel has beside what it shows, relative; one of them nothing
+double shareLeft(const Uv &own, const Uv &wanted, const Eigen::Vector3d &inHand)
 {
     static const Eigen::Matrix3d fromXyz = rgbSpace("sRGB")->toXyz().inverse();
     const auto lights = [](const Uv &uv) { return Eigen::Vector3d(fromXyz * xyzOf(xyOf(uv), 1).vec()); };
     const Eigen::Vector3d has = lights(own), needs = lights(wanted);
-    return std::min(1.0, (has.array() / needs.array().max(1e-6)).minCoeff());
+    return (has.array() * (1 + inHand.array()) / needs.array().max(1e-6)).minCoeff();
 }
 
 /// Goes on with a display as it may go on.
@@ -118,6 +121,36 @@ private:
         const auto [state, bend] = m_trends[size_t(figure)]->draw(m_random);
         return Path{state, bend};
     }
+    /// What is known of a coordinate of white, as the instrument that read last sees it, beside that reading: it was set to the target then.
+    struct SetTo {
+        double target = 0, since = 0; ///< usual years
+        double takes = 0;             ///< of the way from what readings alone say
+    };
+    [[nodiscard]] SetTo setTo(int figure, double target)
+    {
+        const auto &points = m_d.series[size_t(figure)].points;
+        SetTo s{target, m_d.series[size_t(figure)].now - points.back().age, 0};
+        if (!points.back().calibrated) {
+            return s;
+        }
+        constexpr int kTries = 200;
+        double sum = 0, squares = 0;
+        for (int i = 0; i < kTries; ++i) {
+            const auto path = begin(figure);
+            const double off = path->state.level + path->state.seen - path->state.rate * s.since - target;
+            sum += off / kTries;
+            squares += off * off / kTries;
+        }
+        const double variance = squares - sum * sum;
+        // Where it did not get there, that it was meant to tells nothing.
+        s.takes = sum * sum < 9 * (variance + kSet * kSet) ? variance / (variance + kSet * kSet) : 0;
+        return s;
+    }
+    void know(const SetTo &s, Path &path)
+    {
+        const double was = path.state.level + path.state.seen - path.state.rate * s.since;
+        path.state.level += s.takes * (s.target + kSet * std::normal_distribution<double>()(m_random) - was);
+    }
     void go(std::optional<Path> &path, double step)
     {
         if (path) {
@@ -145,6 +178,18 @@ private:
         const auto &rows = m_d.row[size_t(most())];
         return most() == MaxLuminance && m_d.rows[rows.back()].calibrated();
     }
+    /// What channels have in hand where a display was once set to a white: some were taken down for it, and nobody wrote down by how much.
+    Eigen::Vector3d inHand(const Uv &white)
+    {
+        constexpr double kBegins = 0.006, kMost = 0.06; // u'v' from it that begins so; share of a channel (common practice, no published source)
+        const auto &u = m_d.series[U].points, &v = m_d.series[V].points;
+        if (u.empty() || v.empty() || std::hypot(u.front().value - white.u, v.front().value - white.v) > kBegins) {
+            return Eigen::Vector3d::Zero();
+        }
+        std::uniform_real_distribution<double> share(0, kMost);
+        const Eigen::Vector3d has(share(m_random), share(m_random), share(m_random));
+        return has.array() - has.minCoeff();
+    }
     /// What is to be added to that series' level for the most luminance, as a logarithm.
     double toMost()
     {
@@ -158,6 +203,9 @@ private:
     }
     [[nodiscard]] WallTime after(double years) const { return m_from + std::chrono::seconds(std::llround(years * kYear)); }
     double usage() { return m_d.usage * std::exp(m_d.usageSigma * std::normal_distribution<double>()(m_random)); }
+
+    /// u'v' within which a calibration leaves white where it is wanted, standard deviation (common practice, no published source).
+    static constexpr double kSet = 0.0003;
 
     const AgedDisplay &m_d;
     FigureTrends m_trends;
@@ -187,11 +235,12 @@ std::optional<EndOfTarget> Forecast::end()
         const auto white = m_target.white.chromaticity();
         const Uv start =
             white && byLight && !mostAtTarget() ? uvOf(*white) : Uv{u ? u->state.level + u->state.seen : 0, v ? v->state.level + v->state.seen : 0};
+        const Eigen::Vector3d hand = inHand(start);
         double end = kAhead + 1;
         for (int i = 0; i <= int(kAhead / kStep); ++i) {
             // White is brought back to where it is by taking light off: what it moves on costs luminance.
             const double left =
-                u && v && byLight && !mostAtTarget() ? shareLeft({u->state.level + u->state.seen, v->state.level + v->state.seen}, start) : 1;
+                u && v && byLight && !mostAtTarget() ? shareLeft({u->state.level + u->state.seen, v->state.level + v->state.seen}, start, hand) : 1;
             const double room = light ? light->state.level + toMostNow - std::log(*wanted) : 1;
             const char *why = room + std::log(left) < 0 ? (room < 0 || room < -std::log(left) ? "luminance" : "white")
                               : black && std::exp(black->state.level) > m_target.black.cdM2 ? "black"
@@ -238,8 +287,13 @@ std::optional<WallTime> Forecast::nextCheck(double accidentsPerYear)
     constexpr int kWeeks = 52, kPaths = 600;
     constexpr double kSure = 0.95, kStep = 7 / 365.25;
     std::array<int, kWeeks> within{};
+    const SetTo setU = knowsWhite ? setTo(U, uvOf(*white).u) : SetTo{}, setV = knowsWhite ? setTo(V, uvOf(*white).v) : SetTo{};
     for (int draw = 0; draw < kPaths; ++draw) {
         auto light = begin(Luminance), u = begin(U), v = begin(V);
+        if (knowsWhite) {
+            know(setU, *u);
+            know(setV, *v);
+        }
         const double step = kStep * usage();
         for (int week = 0; week < kWeeks; ++week) {
             // As the instrument that read last sees it.
@@ -256,74 +310,179 @@ std::optional<WallTime> Forecast::nextCheck(double accidentsPerYear)
             go(v, step);
         }
     }
+    // Accidents count since it was last looked at, however long ago that is: who asks again tomorrow is told the same day.
+    size_t row = 0;
+    for (const int figure : {Luminance, U, V}) {
+        row = m_d.row[size_t(figure)].empty() ? row : std::max(row, m_d.row[size_t(figure)].back());
+    }
+    const WallTime last = m_d.rows[row].at;
+    const double gone = yearsBetween(last, m_from);
     int weeks = 0;
-    while (weeks < kWeeks && double(within[size_t(weeks)]) / kPaths * std::exp(-accidentsPerYear * weeks * kStep) >= kSure) {
+    while (weeks < kWeeks && double(within[size_t(weeks)]) / kPaths * std::exp(-accidentsPerYear * (gone + weeks * kStep)) >= kSure) {
         ++weeks;
     }
-    return m_from + std::chrono::hours(24 * 7) * std::max(0, weeks - 1);
+    // An accident stands for half the time between two visits: that is least, visits and days lost together, where each visit costs as much as
+    // what is lost until then.
+    constexpr double kVisit = 1 / 365.25; // years out of tolerance that one visit more is worth: a day (common practice, no published source)
+    const WallTime worth = last + std::chrono::seconds(std::llround(kYear * std::sqrt(2 * kVisit / accidentsPerYear)));
+    // Where readings are too noisy for a tolerance no visit makes it certain, and one within a week of the last tells nothing new.
+    constexpr auto kWeek = std::chrono::hours(24 * 7);
+    return std::max<WallTime>(last + kWeek, std::min(worth, m_from + kWeek * std::max(0, weeks - 1)));
+}
+
+/// How far what instruments of a studio read of luminance lies apart, times the prior's, and how usual that is (common practice, no published
+/// source).
+constexpr std::array<std::pair<double, double>, 3> kSpreads{{{0.2, 0.3}, {0.5, 0.35}, {1.0, 0.35}}};
+
+bool isLight(int figure)
+{
+    return figure == Luminance || figure == MaxLuminance;
+}
+
+/// Of logarithms how likely each is, together 1. \pre the likeliest first
+void weigh(std::vector<InstrumentCase> &cases)
+{
+    const double most = cases.front().weight;
+    double sum = 0;
+    for (InstrumentCase &c : cases) {
+        sum += c.weight = std::exp(c.weight - most);
+    }
+    for (InstrumentCase &c : cases) {
+        c.weight /= sum;
+    }
 }
 
 /// Which instruments wear, as likely as the readings make it.
 class Wear {
 public:
-    Wear(const std::vector<FleetSeries> &kinds, size_t instruments);
+    /// \param compared of each instrument, whether another read the same displays: of others nothing tells wear from ageing, and they are
+    /// taken for what they are to who has no other, right
+    Wear(const std::vector<FleetSeries> &kinds, const std::vector<bool> &compared);
     [[nodiscard]] InstrumentAgeing of(size_t instrument, const std::string &serial) const;
-    [[nodiscard]] const std::vector<bool> &likeliest() const { return m_likeliest; }
+    /// What instruments may be as far as a figure is concerned, the likeliest first.
+    [[nodiscard]] std::vector<InstrumentCase> casesOf(int figure) const;
 
 private:
     const std::vector<FleetSeries> &m_kinds;
-    int m_light; ///< the series that tells most of luminance
-    struct Case {
-        std::vector<bool> worn;
-        double weight;
+    /// Cases as far as a figure is concerned: how far offsets lie apart is luminance's matter.
+    [[nodiscard]] std::vector<InstrumentCase> mergedFor(int figure) const;
+    /// A rate of each instrument, over all cases.
+    struct Moments {
+        std::vector<double> mean, square;
     };
-    std::vector<Case> m_cases;
-    std::vector<bool> m_likeliest;
+    [[nodiscard]] Moments momentsOf(int kind) const;
+    int m_light;                         ///< the series that tells most of luminance
+    std::vector<InstrumentCase> m_cases; ///< the likeliest first
+    std::array<Moments, 3> m_moments;    ///< of light, u', v'
 };
 
-Wear::Wear(const std::vector<FleetSeries> &kinds, size_t instruments) : m_kinds(kinds), m_light(MaxLuminance)
+Wear::Wear(const std::vector<FleetSeries> &kinds, const std::vector<bool> &compared) : m_kinds(kinds), m_light(MaxLuminance)
 {
+    const size_t instruments = compared.size();
     constexpr double kUsual = 0.1;    // of instruments wear (common practice, no published source)
     constexpr size_t kPairsUpTo = 20; // instruments; of more than two that wear at once nothing is told
     std::vector<std::vector<bool>> all{std::vector<bool>(instruments, false)};
+    const auto worn = [&](std::vector<bool> is, size_t i) {
+        if (compared[i]) {
+            is[i] = true;
+            all.push_back(std::move(is));
+        }
+    };
     for (size_t i = 0; i < instruments; ++i) {
-        all.push_back(all.front());
-        all.back()[i] = true;
-    }
-    for (size_t i = 0; i < instruments && instruments <= kPairsUpTo; ++i) {
-        for (size_t k = i + 1; k < instruments; ++k) {
-            all.push_back(all[1 + i]);
-            all.back()[k] = true;
+        worn(all.front(), i);
+        for (size_t k = 0; k < i && compared[i] && instruments <= kPairsUpTo; ++k) {
+            std::vector<bool> both = all.front();
+            both[i] = true;
+            worn(both, k);
         }
     }
-    const auto steady = all.front();
+    const InstrumentCase steady{all.front()};
     const auto sigmaOf = [&](int kind) {
         double sum = 0;
-        for (size_t i = 0; i < instruments; ++i) {
-            sum += kinds[size_t(kind)].instrument(i, steady).rateSigma;
+        for (const InstrumentTrend &t : kinds[size_t(kind)].instruments(steady)) {
+            sum += t.rateSigma;
         }
         return sum;
     };
     m_light = sigmaOf(MaxLuminance) <= sigmaOf(Luminance) ? MaxLuminance : Luminance;
-    m_likeliest = steady;
-    double most = -1e300;
-    for (const auto &worn : all) {
-        const auto count = double(std::count(worn.begin(), worn.end(), true));
-        const double likely = kinds[size_t(m_light)].logEvidence(worn) + kinds[U].logEvidence(worn) + kinds[V].logEvidence(worn)
-                              + count * std::log(kUsual / (1 - kUsual));
-        if (likely > most) {
-            most = likely;
-            m_likeliest = worn;
+    for (const auto &which : all) {
+        const auto count = double(std::count(which.begin(), which.end(), true));
+        const double ofColour = kinds[U].logEvidence({which}) + kinds[V].logEvidence({which}) + count * std::log(kUsual / (1 - kUsual));
+        for (const auto &[spread, usual] : kSpreads) {
+            InstrumentCase c{which, spread, 0};
+            c.weight = kinds[size_t(m_light)].logEvidence(c) + ofColour + std::log(usual);
+            m_cases.push_back(c);
         }
-        m_cases.push_back({worn, likely});
+    }
+    std::stable_sort(m_cases.begin(), m_cases.end(), [](const auto &p, const auto &q) { return p.weight > q.weight; });
+    weigh(m_cases);
+    m_moments = {momentsOf(m_light), momentsOf(U), momentsOf(V)};
+}
+
+std::vector<InstrumentCase> Wear::mergedFor(int figure) const
+{
+    if (isLight(figure)) {
+        return m_cases;
+    }
+    std::vector<InstrumentCase> merged;
+    std::map<std::vector<bool>, size_t> where;
+    for (const InstrumentCase &c : m_cases) {
+        const auto [it, fresh] = where.emplace(c.worn, merged.size());
+        if (fresh) {
+            merged.push_back({c.worn, 1, 0});
+        }
+        merged[it->second].weight += c.weight;
+    }
+    return merged;
+}
+
+Wear::Moments Wear::momentsOf(int kind) const
+{
+    constexpr double kCounts = 1e-6;
+    const std::vector<InstrumentCase> cases = mergedFor(kind);
+    const size_t instruments = cases.front().worn.size();
+    Moments m{std::vector<double>(instruments, 0), std::vector<double>(instruments, 0)};
+    double all = 0;
+    for (const InstrumentCase &c : cases) {
+        if (c.weight < kCounts) {
+            continue;
+        }
+        const std::vector<InstrumentTrend> trends = m_kinds[size_t(kind)].instruments(c);
+        all += c.weight;
+        for (size_t i = 0; i < instruments; ++i) {
+            m.mean[i] += c.weight * trends[i].rate;
+            m.square[i] += c.weight * (trends[i].rate * trends[i].rate + trends[i].rateSigma * trends[i].rateSigma);
+        }
+    }
+    for (size_t i = 0; i < instruments; ++i) {
+        m.mean[i] /= all;
+        m.square[i] /= all;
+    }
+    return m;
+}
+
+std::vector<InstrumentCase> Wear::casesOf(int figure) const
+{
+    constexpr size_t kMost = 6;
+    constexpr double kWears = 0.3, kSpread = 0.02; // what is less likely is not looked at: as that one wears of which nothing tells
+    std::map<std::vector<bool>, double> byWorn;
+    for (const InstrumentCase &c : m_cases) {
+        byWorn[c.worn] += c.weight;
+    }
+    std::vector<InstrumentCase> few;
+    for (const InstrumentCase &c : mergedFor(figure)) {
+        if (few.empty() || (few.size() < kMost && byWorn[c.worn] > kWears && c.weight > kSpread)) {
+            few.push_back(c);
+        }
     }
     double sum = 0;
-    for (Case &c : m_cases) {
-        sum += c.weight = std::exp(c.weight - most);
+    for (const InstrumentCase &c : few) {
+        sum += c.weight;
     }
-    for (Case &c : m_cases) {
+    for (InstrumentCase &c : few) {
         c.weight /= sum;
     }
+    return few;
 }
 
 InstrumentAgeing Wear::of(size_t instrument, const std::string &serial) const
@@ -331,25 +490,41 @@ InstrumentAgeing Wear::of(size_t instrument, const std::string &serial) const
     constexpr double kSure = 0.95;
     constexpr double kSlight = 1.5, kSlightUv = 0.001; // percent and u'v' a year: what a steady one may at most do
     double worn = 0;
-    std::array<double, 3> mean{}, square{};
-    for (const Case &c : m_cases) {
+    for (const InstrumentCase &c : m_cases) {
         worn += c.worn[instrument] ? c.weight : 0;
-        int k = 0;
-        for (const int kind : {m_light, int(U), int(V)}) {
-            const InstrumentTrend t = c.weight > 1e-6 ? m_kinds[size_t(kind)].instrument(instrument, c.worn) : InstrumentTrend{};
-            mean[size_t(k)] += c.weight * t.rate;
-            square[size_t(k)] += c.weight * (t.rate * t.rate + t.rateSigma * t.rateSigma);
-            ++k;
-        }
     }
-    const auto k2 = [&](size_t k) { return 2 * std::sqrt(std::max(0.0, square[k] - mean[k] * mean[k])); };
-    InstrumentAgeing i{serial, 100 * mean[0], 100 * k2(0), std::hypot(mean[1], mean[2]), std::max(k2(1), k2(2)), {}};
+    const auto mean = [&](size_t k) { return m_moments[k].mean[instrument]; };
+    const auto k2 = [&](size_t k) { return 2 * std::sqrt(std::max(0.0, m_moments[k].square[instrument] - mean(k) * mean(k))); };
+    InstrumentAgeing i{serial, 100 * mean(0), 100 * k2(0), std::hypot(mean(1), mean(2)), std::max(k2(1), k2(2)), {}};
     if (worn > kSure) {
         i.state = InstrumentAgeing::State::Ageing;
     } else if (worn < 1 - kSure && std::abs(i.luminancePercentPerYear) + i.luminanceK2 < kSlight && i.whiteUvPerYear + i.whiteK2 < kSlightUv) {
         i.state = InstrumentAgeing::State::Steady;
     }
     return i;
+}
+
+/// An instrument that read too little for anything to be told of it: what instruments do.
+InstrumentAgeing untold(const std::string &serial)
+{
+    const auto k2 = [](int figure) { return 2 * std::hypot(priorOf(figure).wear, priorOf(figure).wearing); };
+    return {serial, 0, 100 * k2(Luminance), 0, k2(U), InstrumentAgeing::State::Undecided};
+}
+
+/// Of each instrument, whether another one read one of its displays.
+std::vector<bool> comparedOnes(const std::vector<AgedDisplay> &displays, size_t instruments)
+{
+    std::vector<bool> compared(instruments, false);
+    for (const AgedDisplay &d : displays) {
+        for (const TrendSeries &s : d.series) {
+            for (const TrendPoint &p : s.points) {
+                if (p.instrument != s.points.front().instrument) {
+                    compared[size_t(p.instrument)] = compared[size_t(s.points.front().instrument)] = true;
+                }
+            }
+        }
+    }
+    return compared;
 }
 
 Target targetOf(const AgedDisplay &d, const AgeingQuestion &q)
@@ -368,7 +543,8 @@ Target targetOf(const AgedDisplay &d, const AgeingQuestion &q)
     return unknown;
 }
 
-DisplayAgeing ageingOfDisplay(const AgedDisplay &d, const FigureTrends &trends, const AgeingQuestion &q)
+DisplayAgeing ageingOfDisplay(const AgedDisplay &d, const FigureTrends &trends, std::vector<AgeingJump> jumps, double accidentsPerYear,
+                              const AgeingQuestion &q)
 {
     DisplayAgeing a;
     a.serial = d.serial;
@@ -386,18 +562,40 @@ DisplayAgeing ageingOfDisplay(const AgedDisplay &d, const FigureTrends &trends, 
         white.per1000h = u->per1000h ? std::optional(std::hypot(*u->per1000h, *v->per1000h)) : std::nullopt;
         a.white = white;
     }
-    a.jumps = jumpsOf(d, trends);
+    a.jumps = std::move(jumps);
     const Target target = targetOf(d, q);
     a.targetLuminance = target.luminance.value();
     Forecast forecast(d, trends, q, target);
     a.end = forecast.end();
     a.unforeseen = a.end ? std::nullopt : forecast.unforeseen();
-    // What happens to a display beside ageing: as it happened to this one, with what is usual (one in some five years).
-    const auto accidents =
-        std::count_if(a.jumps.begin(), a.jumps.end(), [](const AgeingJump &j) { return j.what == "settings" || j.what == "unknown"; });
-    a.nextCheck = forecast.nextCheck((double(accidents) + 0.4) / (yearsBetween(d.rows.front().at, q.on) + 2));
+    a.nextCheck = forecast.nextCheck(accidentsPerYear);
     return a;
 }
+
+/// What happens to a display beside ageing, times a year: as it happened to this one, beside what happens to all of a fleet, and that beside what
+/// is usual (one in some twelve years: common practice, no published source).
+class Accidents {
+public:
+    void add(const AgedDisplay &d, const std::vector<AgeingJump> &jumps)
+    {
+        m_all += countOf(jumps);
+        m_years += yearsOf(d);
+    }
+    [[nodiscard]] double perYear(const AgedDisplay &d, const std::vector<AgeingJump> &jumps) const
+    {
+        constexpr double kUsual = 0.08, kUsualYears = 20, kOthers = 8; // a year; years of displays that it, and the fleet's, count as
+        const double ofFleet = (m_all + kUsual * kUsualYears) / (m_years + kUsualYears);
+        return (countOf(jumps) + kOthers * ofFleet) / (yearsOf(d) + kOthers);
+    }
+
+private:
+    static double countOf(const std::vector<AgeingJump> &jumps)
+    {
+        return double(std::count_if(jumps.begin(), jumps.end(), [](const AgeingJump &j) { return j.what == "settings" || j.what == "unknown"; }));
+    }
+    static double yearsOf(const AgedDisplay &d) { return yearsBetween(d.rows.front().at, d.rows.back().at); }
+    double m_all = 0, m_years = 0;
+};
 
 } // namespace
 
@@ -409,6 +607,12 @@ std::string instrumentStateName(InstrumentAgeing::State state)
 FleetAgeing ageingOf(std::vector<HistoryEntry> history, const AgeingQuestion &q)
 {
     std::map<std::string, int> instruments;
+    std::set<std::string> named;
+    for (const HistoryEntry &e : history) {
+        if (e.at <= q.on && !e.instrument.empty()) { // else readings of which nobody wrote down what took them
+            named.insert(e.instrument);
+        }
+    }
     const std::vector<AgedDisplay> displays = agedDisplays(std::move(history), q.on, instruments);
     std::vector<FleetSeries> kinds;
     for (int f = 0; f < kFigures; ++f) {
@@ -416,23 +620,35 @@ FleetAgeing ageingOf(std::vector<HistoryEntry> history, const AgeingQuestion &q)
         std::transform(displays.begin(), displays.end(), std::back_inserter(series), [f](const AgedDisplay &d) { return d.series[size_t(f)]; });
         kinds.emplace_back(series, instruments.size(), priorOf(f));
     }
-    const Wear wear(kinds, instruments.size());
+    const Wear wear(kinds, comparedOnes(displays, instruments.size()));
     std::vector<std::vector<std::optional<Trend>>> trends;
-    std::transform(kinds.begin(), kinds.end(), std::back_inserter(trends), [&](const FleetSeries &k) { return k.displays(wear.likeliest()); });
+    for (int f = 0; f < kFigures; ++f) {
+        trends.push_back(kinds[size_t(f)].displays(wear.casesOf(f)));
+    }
     FleetAgeing all;
     all.displays.resize(displays.size());
-    inParallel(int(displays.size()), [&](int i) {
+    const auto trendsOf = [&](size_t i) {
         FigureTrends own{};
         for (size_t f = 0; f < kFigures; ++f) {
-            const auto &t = trends[f][size_t(i)];
-            own[f] = t ? &*t : nullptr;
+            own[f] = trends[f][i] ? &*trends[f][i] : nullptr;
         }
-        all.displays[size_t(i)] = ageingOfDisplay(displays[size_t(i)], own, q);
+        return own;
+    };
+    std::vector<std::vector<AgeingJump>> jumps(displays.size());
+    inParallel(int(displays.size()), [&](int i) { jumps[size_t(i)] = jumpsOf(displays[size_t(i)], trendsOf(size_t(i))); });
+    Accidents accidents;
+    for (size_t i = 0; i < displays.size(); ++i) {
+        accidents.add(displays[i], jumps[i]);
+    }
+    inParallel(int(displays.size()), [&](int i) {
+        const AgedDisplay &d = displays[size_t(i)];
+        auto &own = jumps[size_t(i)];
+        const double perYear = accidents.perYear(d, own);
+        all.displays[size_t(i)] = ageingOfDisplay(d, trendsOf(size_t(i)), std::move(own), perYear, q);
     });
-    for (const auto &[serial, n] : instruments) {
-        if (!serial.empty()) { // else readings of which nobody wrote down what took them
-            all.instruments.push_back(wear.of(size_t(n), serial));
-        }
+    for (const std::string &serial : named) {
+        const auto it = instruments.find(serial);
+        all.instruments.push_back(it != instruments.end() ? wear.of(size_t(it->second), serial) : untold(serial));
     }
     return all;
 }

@@ -33,6 +33,8 @@ struct RoundProblem {
     std::vector<Instrument> instruments;
     std::vector<std::string> rooms;
     std::vector<std::vector<double>> walk; ///< minutes from room to room
+    /// Rooms with displays, in groups between which nobody said how long a walk is: it counts as none. Empty where all are joined.
+    std::vector<std::vector<size_t>> apart;
     std::vector<Stop> stops;
     std::vector<Break> breaks;
 

@@ -170,6 +170,21 @@ void readWalks(const Json &j, RoundProblem &p)
             }
         }
     }
+    std::vector<bool> grouped(n, false);
+    for (size_t i = 0; i < n; ++i) {
+        std::vector<size_t> group;
+        for (size_t l = i; l < n && !grouped[i]; ++l) {
+            if (!grouped[l] && (p.walk[i][l] < kUnknown || p.walk[l][i] < kUnknown)) {
+                group.push_back(l);
+            }
+        }
+        for (const size_t l : group) {
+            grouped[l] = true;
+        }
+        if (!group.empty()) {
+            p.apart.push_back(std::move(group));
+        }
+    }
     for (auto &row : p.walk) {
         std::replace_if(
             row.begin(), row.end(), [](double w) { return w >= kUnknown; }, 0.0); // next door
@@ -221,6 +236,15 @@ RoundProblem problemFrom(const Json &j)
         s.earliest = d.contains("earliest") ? std::max(0.0, clockOf(d, field, "earliest", p.start)) : 0;
         s.latest = d.contains("latest") ? clockOf(d, field, "latest", p.start) : s.latest;
         p.stops.push_back(std::move(s));
+    }
+    // Rooms without displays nobody walks to.
+    for (auto &group : p.apart) {
+        std::erase_if(group,
+                      [&](size_t room) { return std::none_of(p.stops.begin(), p.stops.end(), [&](const auto &s) { return s.room == room; }); });
+    }
+    std::erase_if(p.apart, [](const auto &group) { return group.empty(); });
+    if (p.apart.size() < 2) {
+        p.apart.clear();
     }
     for (size_t i = 0; i < p.stops.size(); ++i) {
         const std::string field = "displays." + p.stops[i].id + ".";
@@ -277,7 +301,16 @@ std::string roundPlanToJson(const RoundProblem &p, const RoundPlan &plan)
                          {"from", clockText(p.start, s.from)},
                          {"to", clockText(p.start, s.to)}});
     }
+    Json apart = Json::array();
+    for (const auto &group : p.apart) {
+        Json rooms = Json::array();
+        for (const size_t room : group) {
+            rooms.push_back(p.rooms[room]);
+        }
+        apart.push_back(std::move(rooms));
+    }
     return jsonText(Json{{"start", clockText(p.start, 0)},
+                         {"walks_not_said", apart},
                          {"end", clockText(p.start, plan.makespan)},
                          {"makespan_minutes", plan.makespan},
                          {"lower_bound_minutes", plan.lowerBound},

@@ -53,7 +53,7 @@ TrendSeries thinned(const TrendSeries &all, std::vector<size_t> &first)
         const auto segment = size_t(std::count_if(all.breaks.begin(), all.breaks.end(), [&](const TrendBreak &b) { return b.from <= i; }));
         bins[{int((all.points[i].years - all.points.front().years) / span * windows), segment, all.points[i].instrument}].push_back(i);
     }
-    TrendSeries few{{}, {}, all.now};
+    TrendSeries few{{}, {}, all.now, all.mayTakeOff};
     size_t segmentBefore = 0;
     for (const auto &[key, members] : bins) {
         TrendPoint mean = all.points[members.front()];
@@ -86,6 +86,7 @@ public:
     /// How noisy and how bent a series is taken to be.
     struct Shape {
         double noise = 0, bend = 0, recalibrated = 0;
+        bool takesOff = false;
     };
     TrendFit(const TrendSeries &series, const TrendPrior &prior, size_t instruments)
         : m_series(thinned(series, m_first)), m_prior(prior), m_globals(2 * instruments + 1), m_added(Eigen::VectorXd::Zero(size()))
@@ -121,7 +122,10 @@ public:
         const Eigen::MatrixXd solved = factor.solve(m_z);
         return {m_z.transpose() * solved, solved.transpose() * residual(mean)};
     }
-    [[nodiscard]] Trend trend(const Eigen::VectorXd &mean, const Eigen::MatrixXd &cov) const;
+    /// \param all shapes that are weighed; those that count for nothing are taken out
+    [[nodiscard]] Trend trend(const Eigen::VectorXd &mean, const Eigen::MatrixXd &cov, std::vector<Shape> &all) const;
+    /// How noisy and how bent it may be.
+    [[nodiscard]] std::vector<Shape> shapes() const;
 
 private:
     [[nodiscard]] Eigen::Index size() const { return Eigen::Index(m_series.points.size()); }
@@ -135,13 +139,25 @@ private:
         }
         return r - m_z * mean;
     }
+    /// What two readings have in common of what being set anew changed, by how often it had been when they were taken: all that went before,
+    /// or what was taken off last.
+    static double setAnew(int a, int b, const Shape &s) { return s.takesOff ? (a == b ? 1 : 0) : std::min(a, b); }
+    /// What two readings by one instrument have in common of how it sees this display otherwise than others.
+    [[nodiscard]] double onDisplay(double yearsOfOne, double yearsOfOther) const
+    {
+        const double rate = m_prior.onDisplayRate;
+        return m_prior.onDisplay * m_prior.onDisplay + rate * rate * (yearsOfOne - at(0).years) * (yearsOfOther - at(0).years);
+    }
     [[nodiscard]] double ownCovariance(Eigen::Index i, Eigen::Index j, const Shape &s) const
     {
         const TrendPoint &p = at(i), &q = at(j);
         double k = m_prior.level * m_prior.level + m_prior.slopeOfDisplay * m_prior.slopeOfDisplay * p.age * q.age
                    + s.bend * s.bend * bent(p.age, q.age)
-                   + s.recalibrated * s.recalibrated * std::min(m_calibrations[size_t(i)], m_calibrations[size_t(j)])
+                   + s.recalibrated * s.recalibrated * setAnew(m_calibrations[size_t(i)], m_calibrations[size_t(j)], s)
                    + m_prior.season * m_prior.season * std::cos(2 * std::numbers::pi * (p.years - q.years));
+        if (p.instrument == q.instrument) {
+            k += onDisplay(p.years, q.years);
+        }
         for (const TrendBreak &b : m_series.breaks) {
             k += size_t(std::min(i, j)) >= b.from ? b.sigma * b.sigma : 0;
         }
@@ -158,25 +174,6 @@ private:
         }
         return k;
     }
-    [[nodiscard]] std::vector<Shape> shapes() const
-    {
-        std::vector<Shape> all;
-        const bool again = m_calibrations.empty() ? false : m_calibrations.back() > 0;
-        // A few readings cannot say that they are very noisy.
-        const double most = size() < 4 ? 6 : 30;
-        for (const double noise : {1.0, 1.8, 3.2, 5.6, 10.0, 18.0, 30.0}) {
-            if (noise > most) {
-                break;
-            }
-            for (const double bend : {0.1, 0.5, 1.0, 2.5, 6.0}) {
-                all.push_back({noise * m_prior.noise, bend * m_prior.bend, 0});
-                if (again && m_prior.recalibrated > 0) {
-                    all.push_back({noise * m_prior.noise, bend * m_prior.bend, m_prior.recalibrated});
-                }
-            }
-        }
-        return all;
-    }
     static double logLikelihood(const Eigen::LLT<Eigen::MatrixXd> &factor, const Eigen::VectorXd &r)
     {
         const Eigen::VectorXd white = factor.matrixL().solve(r);
@@ -185,7 +182,7 @@ private:
     /// Strong bends and much noise are less to be expected than little.
     [[nodiscard]] double logPrior(const Shape &s) const
     {
-        return (s.bend > 1.5 * m_prior.bend ? std::log(0.25) : 0) - std::log(s.noise / m_prior.noise);
+        return -std::max(0.0, std::log(s.bend / m_prior.bend)) * 0.75 - std::log(s.noise / m_prior.noise);
     }
     [[nodiscard]] Shape bestShape(const Eigen::VectorXd &mean, const Eigen::MatrixXd &cov) const
     {
@@ -249,6 +246,29 @@ private:
     std::vector<TrendBreak> m_found;
 };
 
+std::vector<TrendFit::Shape> TrendFit::shapes() const
+{
+    std::vector<Shape> all;
+    const bool again = m_calibrations.empty() ? false : m_calibrations.back() > 0;
+    // A few readings cannot say that they are very noisy.
+    const double most = size() < 4 ? 6 : 30;
+    for (const double noise : {1.0, 1.8, 3.2, 5.6, 10.0, 18.0, 30.0}) {
+        if (noise > most) {
+            break;
+        }
+        for (const double bend : {0.1, 0.5, 1.0, 2.5, 6.0}) {
+            all.push_back({noise * m_prior.noise, bend * m_prior.bend, 0});
+            if (again && m_prior.recalibrated > 0) {
+                all.push_back({noise * m_prior.noise, bend * m_prior.bend, m_prior.recalibrated});
+                if (m_series.mayTakeOff) {
+                    all.push_back({noise * m_prior.noise, bend * m_prior.bend, m_prior.recalibrated, true});
+                }
+            }
+        }
+    }
+    return all;
+}
+
 void TrendFit::findJumps(const Eigen::VectorXd &mean, const Eigen::MatrixXd &cov)
 {
     constexpr double kSure = 6; // standard deviations
@@ -292,7 +312,7 @@ void TrendFit::findJumps(const Eigen::VectorXd &mean, const Eigen::MatrixXd &cov
     }
 }
 
-Trend TrendFit::trend(const Eigen::VectorXd &mean, const Eigen::MatrixXd &cov) const
+Trend TrendFit::trend(const Eigen::VectorXd &mean, const Eigen::MatrixXd &cov, std::vector<Shape> &all) const
 {
     const Eigen::Index n = size(), shared = Eigen::Index(m_globals);
     const double first = at(0).age, last = at(n - 1).age, now = std::max(m_series.now, last);
@@ -304,13 +324,14 @@ Trend TrendFit::trend(const Eigen::VectorXd &mean, const Eigen::MatrixXd &cov) c
     Eigen::MatrixXd takes = Eigen::MatrixXd::Zero(4, shared);
     takes.col(shared - 1) << now, 1, now, span;
     takes(2, 2 * at(n - 1).instrument) = 1;
-    takes(2, 2 * at(n - 1).instrument + 1) = at(n - 1).years + (now - last);
+    const double yearsNow = at(n - 1).years + (now - last);
+    takes(2, 2 * at(n - 1).instrument + 1) = yearsNow;
     Trend t;
     t.m_found = m_found;
     std::vector<Eigen::Matrix4d> covs;
     std::vector<Eigen::Vector4d> means;
     std::vector<double> likely;
-    for (const Shape &s : shapes()) {
+    for (const Shape &s : all) {
         const Eigen::LLT<Eigen::MatrixXd> factor(own(s) + ofShared);
         Eigen::MatrixXd cross(n, 4);
         const double bend2 = s.bend * s.bend, slope2 = m_prior.slopeOfDisplay * m_prior.slopeOfDisplay;
@@ -320,27 +341,28 @@ Trend TrendFit::trend(const Eigen::VectorXd &mean, const Eigen::MatrixXd &cov) c
         }
         for (Eigen::Index i = 0; i < n; ++i) {
             const double x = at(i).age;
-            double level = m_prior.level * m_prior.level + s.recalibrated * s.recalibrated * m_calibrations[size_t(i)];
+            double level =
+                m_prior.level * m_prior.level + s.recalibrated * s.recalibrated * setAnew(m_calibrations[size_t(i)], m_calibrations.back(), s);
             for (const TrendBreak &b : m_series.breaks) {
                 level += size_t(i) >= b.from ? b.sigma * b.sigma : 0;
             }
             cross(i, 0) = level + slope2 * now * x + bend2 * bent(now, x);
             cross(i, 1) = slope2 * x + bend2 * x * x / 2;
-            cross(i, 2) = cross(i, 0);
+            cross(i, 2) = cross(i, 0) + (at(i).instrument == at(n - 1).instrument ? onDisplay(at(i).years, yearsNow) : 0);
             cross(i, 3) = slope2 * span * x + bend2 * (bent(last, x) - bent(first, x));
             cross.row(i) += m_z.row(i) * cov * takes.transpose();
         }
         const Eigen::Vector4d ages(now, 1, now, span);
         Eigen::Matrix4d before = slope2 * ages * ages.transpose();
-        const double level2 =
-            m_prior.level * m_prior.level + breaks + s.recalibrated * s.recalibrated * m_calibrations.back() + bend2 * bent(now, now);
+        const double level2 = m_prior.level * m_prior.level + breaks
+                              + s.recalibrated * s.recalibrated * setAnew(m_calibrations.back(), m_calibrations.back(), s) + bend2 * bent(now, now);
         const auto both = [&](int p, int q, double v) {
             before(p, q) += v;
             before(q, p) += p == q ? 0 : v;
         };
         both(0, 0, level2);
         both(0, 2, level2);
-        both(2, 2, level2);
+        both(2, 2, level2 + onDisplay(yearsNow, yearsNow));
         both(1, 1, bend2 * now);
         both(3, 3, bend2 * (bent(last, last) - 2 * bent(first, last) + bent(first, first)));
         for (const int level : {0, 2}) {
@@ -357,26 +379,28 @@ Trend TrendFit::trend(const Eigen::VectorXd &mean, const Eigen::MatrixXd &cov) c
         likely.push_back(logLikelihood(factor, r) + logPrior(s));
     }
     const double most = *std::max_element(likely.begin(), likely.end());
-    double all = 0;
+    double sum = 0;
     for (double &l : likely) {
-        all += l = std::exp(l - most);
+        sum += l = std::exp(l - most);
     }
-    const std::vector<Shape> shape = shapes();
+    std::vector<Shape> count;
     Eigen::Vector4d middle = Eigen::Vector4d::Zero(), variance = Eigen::Vector4d::Zero();
     for (size_t i = 0; i < likely.size(); ++i) {
-        middle += likely[i] / all * means[i];
+        middle += likely[i] / sum * means[i];
     }
     for (size_t i = 0; i < likely.size(); ++i) {
-        const double weight = likely[i] / all;
+        const double weight = likely[i] / sum;
         const Eigen::Matrix4d &c = covs[i];
         variance += weight * (c.diagonal().cwiseMax(0) + (means[i] - middle).cwiseAbs2());
         if (weight > 1e-4) {
             const Eigen::Matrix3d three = c.topLeftCorner<3, 3>();
             const Eigen::SelfAdjointEigenSolver<Eigen::Matrix3d> eigen(three);
             t.m_parts.push_back(
-                {weight, means[i].head<3>(), eigen.eigenvectors() * eigen.eigenvalues().cwiseMax(0).cwiseSqrt().asDiagonal(), shape[i].bend});
+                {weight, means[i].head<3>(), eigen.eigenvectors() * eigen.eigenvalues().cwiseMax(0).cwiseSqrt().asDiagonal(), all[i].bend});
+            count.push_back(all[i]);
         }
     }
+    all = std::move(count);
     t.m_now = middle[0];
     t.m_nowK2 = 2 * std::sqrt(variance[0]);
     t.m_moved = middle[3];
@@ -414,7 +438,7 @@ FleetSeries::FleetSeries(const std::vector<TrendSeries> &series, size_t instrume
       m_told(series.size()), m_information(Eigen::MatrixXd::Zero(m_mean.size(), m_mean.size())), m_vector(Eigen::VectorXd::Zero(m_mean.size()))
 {
     m_mean[m_mean.size() - 1] = prior.slope;
-    const Eigen::MatrixXd cov = sigma(std::vector<bool>(instruments, true)).cwiseAbs2().asDiagonal();
+    const Eigen::MatrixXd cov = sigma({std::vector<bool>(instruments, true)}).cwiseAbs2().asDiagonal();
     inParallel(int(series.size()), [&](int i) {
         if (!series[size_t(i)].points.empty()) {
             auto &fit = m_fits[size_t(i)].emplace(series[size_t(i)], prior, instruments);
@@ -433,12 +457,12 @@ FleetSeries::FleetSeries(const std::vector<TrendSeries> &series, size_t instrume
 FleetSeries::~FleetSeries() = default;
 FleetSeries::FleetSeries(FleetSeries &&) noexcept = default;
 
-Eigen::VectorXd FleetSeries::sigma(const std::vector<bool> &worn) const
+Eigen::VectorXd FleetSeries::sigma(const InstrumentCase &is) const
 {
     Eigen::VectorXd s(m_mean.size());
     for (size_t i = 0; i < m_instruments; ++i) {
-        s[Eigen::Index(2 * i)] = m_prior.instrument;
-        s[Eigen::Index(2 * i + 1)] = worn[i] ? m_prior.wear : m_prior.steady;
+        s[Eigen::Index(2 * i)] = is.spread * m_prior.instrument;
+        s[Eigen::Index(2 * i + 1)] = is.worn[i] ? m_prior.wear : m_prior.steady;
     }
     s[s.size() - 1] = m_prior.slopeOfFleet;
     return s;
@@ -453,9 +477,9 @@ Eigen::VectorXd FleetSeries::expected(const std::vector<bool> &worn) const
     return m;
 }
 
-double FleetSeries::logEvidence(const std::vector<bool> &worn) const
+double FleetSeries::logEvidence(const InstrumentCase &is) const
 {
-    const Eigen::VectorXd s = sigma(worn), m = expected(worn), left = m_vector - m_information * m;
+    const Eigen::VectorXd s = sigma(is), m = expected(is.worn), left = m_vector - m_information * m;
     // In units of what is expected: determinant and solution stay well conditioned.
     const Eigen::MatrixXd scaled = s.asDiagonal() * m_information * s.asDiagonal();
     const Eigen::LLT<Eigen::MatrixXd> factor(Eigen::MatrixXd::Identity(s.size(), s.size()) + scaled);
@@ -475,31 +499,69 @@ Eigen::MatrixXd known(const Eigen::VectorXd &sigma, const Eigen::MatrixXd &infor
 
 } // namespace
 
-InstrumentTrend FleetSeries::instrument(size_t which, const std::vector<bool> &worn) const
+std::vector<InstrumentTrend> FleetSeries::instruments(const InstrumentCase &is) const
 {
-    const auto k = Eigen::Index(2 * which);
-    Eigen::VectorXd s = sigma(worn), m = expected(worn);
-    s[k + 1] = std::hypot(m_prior.wear, m_prior.wearing); // reaches as far as those that wear
-    m[k + 1] = 0;
+    const Eigen::VectorXd s = sigma(is), m = expected(is.worn);
     const Eigen::MatrixXd cov = known(s, m_information);
-    const Eigen::VectorXd shift = m + cov * (m_vector - m_information * m);
-    return {shift[k], shift[k + 1], std::sqrt(std::max(0.0, cov(k + 1, k + 1)))};
+    const Eigen::VectorXd left = m_vector - m_information * m;
+    const double reach = std::hypot(m_prior.wear, m_prior.wearing); // as far as those that wear
+    std::vector<InstrumentTrend> all;
+    for (size_t i = 0; i < m_instruments; ++i) {
+        // Another expectation of one rate alone changes what is known by one column (Sherman and Morrison).
+        const auto k = Eigen::Index(2 * i + 1);
+        const double narrower = 1 + (1 / (reach * reach) - 1 / (s[k] * s[k])) * cov(k, k);
+        const double shift = cov.row(k).dot(left + m_information.col(k) * m[k]) / narrower;
+        all.push_back({shift, std::sqrt(std::max(0.0, cov(k, k) / narrower))});
+    }
+    return all;
 }
 
-std::vector<std::optional<Trend>> FleetSeries::displays(const std::vector<bool> &worn) const
+std::vector<std::optional<Trend>> FleetSeries::displays(const std::vector<InstrumentCase> &cases) const
 {
     std::vector<std::optional<Trend>> all(m_fits.size());
-    const Eigen::VectorXd s = sigma(worn), m = expected(worn);
     inParallel(int(m_fits.size()), [&](int i) {
         const auto &fit = m_fits[size_t(i)];
-        if (fit) {
-            // What the others say of what all share; this one's own readings must not count twice.
-            const auto &[information, vector] = m_told[size_t(i)];
-            const Eigen::MatrixXd others = m_information - information, cov = known(s, others);
-            all[size_t(i)] = fit->trend(m_mean + m + cov * (m_vector - vector - others * m), (cov + cov.transpose()) / 2);
+        if (!fit) {
+            return;
         }
+        // What the others say of what all share; this one's own readings must not count twice.
+        const auto &[information, vector] = m_told[size_t(i)];
+        const Eigen::MatrixXd others = m_information - information;
+        std::vector<TrendFit::Shape> shapes = fit->shapes();
+        std::vector<std::pair<double, Trend>> several;
+        for (const InstrumentCase &is : cases) {
+            const Eigen::VectorXd m = expected(is.worn);
+            const Eigen::MatrixXd cov = known(sigma(is), others);
+            several.emplace_back(is.weight, fit->trend(m_mean + m + cov * (m_vector - vector - others * m), (cov + cov.transpose()) / 2, shapes));
+        }
+        all[size_t(i)] = Trend::ofOne(several);
     });
     return all;
+}
+
+Trend Trend::ofOne(const std::vector<std::pair<double, Trend>> &several)
+{
+    Trend one;
+    one.m_found = several.front().second.m_found;
+    const auto mixed = [&](double Trend::*value, double Trend::*k2) {
+        double mean = 0, square = 0;
+        for (const auto &[weight, t] : several) {
+            mean += weight * t.*value;
+            square += weight * (t.*value * t.*value + t.*k2 * t.*k2 / 4);
+        }
+        one.*value = mean;
+        one.*k2 = 2 * std::sqrt(std::max(0.0, square - mean * mean));
+    };
+    mixed(&Trend::m_now, &Trend::m_nowK2);
+    mixed(&Trend::m_rate, &Trend::m_rateK2);
+    for (const auto &[weight, t] : several) {
+        one.m_moved += weight * t.m_moved;
+        for (Part part : t.m_parts) {
+            part.weight *= weight;
+            one.m_parts.push_back(part);
+        }
+    }
+    return one;
 }
 
 } // namespace lamp

@@ -35,6 +35,7 @@ struct TrendPrior {
     double noise = 0;                                       ///< least of a reading; up to thirty times that is thought possible
     double instrument = 0, steady = 0, wear = 0;            ///< offset of an instrument; its rate where it is sound, and where it wears
     double wearing = 0;                                     ///< the rate to be expected of one that wears
+    double onDisplay = 0, onDisplayRate = 0;                ///< what an instrument's offset and its rate differ by from display to display
     double recalibrated = 0;                                ///< what being set anew changes
     double leastJump = 0;                                   ///< smaller ones are no matter
 };
@@ -43,6 +44,8 @@ struct TrendSeries {
     std::vector<TrendPoint> points; ///< by date
     std::vector<TrendBreak> breaks; ///< that are known
     double now = 0;                 ///< age that is asked about, at or after the last point
+    /// Whether being set anew may also take something off what there is, each time anew, instead of bringing back what has drifted.
+    bool mayTakeOff = false;
 };
 
 /// A level and its rate at an age, to go on from.
@@ -65,6 +68,9 @@ public:
     [[nodiscard]] double moved() const { return m_moved; }
     /// Breaks that nobody spoke of: the first point behind each, and how large it is.
     [[nodiscard]] const std::vector<TrendBreak> &found() const { return m_found; }
+    /// One of several that may hold, each as likely as its weight (together 1): all that is drawn is drawn from them; rates and levels are
+    /// their means, with how far these lie apart in their uncertainty. \pre of one series, and not empty
+    static Trend ofOne(const std::vector<std::pair<double, Trend>> &several);
 
 private:
     friend class TrendFit;
@@ -79,9 +85,16 @@ private:
     std::vector<TrendBreak> m_found;
 };
 
+/// What instruments are taken to be.
+struct InstrumentCase {
+    std::vector<bool> worn; ///< of each, whether it wears
+    double spread = 1;      ///< how far their offsets lie apart, times what the prior expects
+    double weight = 0;      ///< how likely, together 1
+};
+
 /// How instruments differ and wear, as all series of one kind together say. (docs/methods.md, "Ageing")
 struct InstrumentTrend {
-    double offset = 0, rate = 0, rateSigma = 0; ///< on the series' scale; per year
+    double rate = 0, rateSigma = 0; ///< on the series' scale, per year
 };
 
 /// All readings of one kind of a fleet. A display that ages and an instrument that wears are told apart by other instruments on the same
@@ -96,16 +109,17 @@ public:
     FleetSeries &operator=(const FleetSeries &) = delete;
     FleetSeries &operator=(FleetSeries &&) = delete;
 
-    /// How likely the readings are where these instruments wear, as a logarithm; to be compared with others of the same object.
-    [[nodiscard]] double logEvidence(const std::vector<bool> &worn) const;
-    /// One instrument's, where of the others these wear: as far as readings tell, with neither soundness nor wear of its own taken for granted.
+    /// How likely the readings are in a case, as a logarithm; to be compared with others of the same object.
+    [[nodiscard]] double logEvidence(const InstrumentCase &is) const;
+    /// Each instrument's, where the others are as in a case: as far as readings tell, with neither soundness nor wear of its own taken for granted.
     /// Where nothing tells it from its displays it stays wide.
-    [[nodiscard]] InstrumentTrend instrument(size_t which, const std::vector<bool> &worn) const;
+    [[nodiscard]] std::vector<InstrumentTrend> instruments(const InstrumentCase &is) const;
     /// The displays' trends, each by its own readings and by what the others say of the instruments and of the fleet.
-    [[nodiscard]] std::vector<std::optional<Trend>> displays(const std::vector<bool> &worn) const;
+    /// \param cases the likeliest first; not empty
+    [[nodiscard]] std::vector<std::optional<Trend>> displays(const std::vector<InstrumentCase> &cases) const;
 
 private:
-    [[nodiscard]] Eigen::VectorXd sigma(const std::vector<bool> &worn) const;
+    [[nodiscard]] Eigen::VectorXd sigma(const InstrumentCase &is) const;
     /// What is expected of what all share, from m_mean on.
     [[nodiscard]] Eigen::VectorXd expected(const std::vector<bool> &worn) const;
     size_t m_instruments;

@@ -204,7 +204,9 @@ private Q_SLOTS:
         QCOMPARE(ahead.json()["on"], "2062-01-10");
         QCOMPARE(bySerial(ahead.json(), "F-1")["max_luminance"].toObject()["readings"], 3);
         QCOMPARE(cli({"fleet", "due", path("ahead.csv"), "--json"}).json()["displays"].toArray().size(), 1);
-        QCOMPARE(fleet({"age"}).json()["on"], QDateTime::currentDateTimeUtc().date().toString(Qt::ISODate));
+        const auto day = [] { return QDateTime::currentDateTimeUtc().date().toString(Qt::ISODate); };
+        const QString early = day(), said = fleet({"age"}).json()["on"].toString();
+        QVERIFY(said == early || said == day()); // midnight may pass meanwhile
         const QJsonObject agreed = fleet({"agree"}).json(), pair = agreed["pairs"].toArray()[0].toObject();
         QCOMPARE(agreed["pairs"].toArray().size(), 1);
         const QJsonObject ofFiles = cli({"fleet", "agree", path("avocet"), path("dunlin/visit.json"), "--json"}).json();

@@ -246,6 +246,18 @@ private Q_SLOTS:
         const Json j = Json::parse(roundPlanToJson(p.value(), plan.value()));
         QCOMPARE(j["end"].get<std::string>(), std::string("2031-03-04T09:14"));
         QCOMPARE(j["makespan_minutes"].get<double>(), 74.0);
+        QVERIFY(j["walks_not_said"].empty());
+        // A walk that nobody speaks of counts as none, and that is said; a way over a third room is one, and an empty room is nobody's.
+        const auto apart = [&](const std::string &walks) {
+            Json k = Json::parse(example);
+            k["rooms"] = Json::parse(R"([{"id": "booth"}, {"id": "hall"}, {"id": "drawing"}, {"id": "store"}])");
+            k["walk_minutes"] = Json::parse(walks);
+            const auto problem = roundFromJson(k.dump());
+            return Json::parse(roundPlanToJson(problem.value(), planRound(problem.value()).value()))["walks_not_said"].dump();
+        };
+        QCOMPARE(apart("{}"), std::string(R"([["booth"],["drawing"]])"));
+        QCOMPARE(apart(R"({"booth": {"store": 2}})"), std::string(R"([["booth"],["drawing"]])"));
+        QCOMPARE(apart(R"({"booth": {"hall": 2}, "drawing": {"hall": 1}})"), std::string("[]"));
         QCOMPARE(j["lower_bound_minutes"].get<double>(), 74.0);
         QCOMPARE(j["steps"].back()["display"].get<std::string>(), std::string("D1"));
         // Each field that is wrong is named.

@@ -9457,8 +9457,8 @@
         <translation>das, was seitdem geschah</translation>
     </message>
     <message>
-        <source>its drift</source>
-        <translation>seine Drift</translation>
+        <source>its history</source>
+        <translation>seine Geschichte</translation>
     </message>
     <message>
         <source>%1: %2; due on %3 by %4</source>
@@ -13204,6 +13204,10 @@
     <message>
         <source>%1, who owns this studio, may do everything on this server: so might whoever administered the studio.</source>
         <translation>%1, dem dieses Studio gehört, darf auf diesem Server alles: So dürfte es auch, wer das Studio verwaltete.</translation>
+    </message>
+    <message>
+        <source>Nothing says how far it is between %1: it counts as next door, and the round may take longer.</source>
+        <translation>Nirgends steht, wie weit es zwischen %1 ist: es zählt als nebenan, und der Rundgang kann länger dauern.</translation>
     </message>
 </context>
 </TS>
