@@ -97,7 +97,8 @@ public:
     }
 
     [[nodiscard]] std::optional<EndOfTarget> end();
-    [[nodiscard]] std::optional<WallTime> nextCheck(double accidentsPerYear);
+    /// Fills in both.
+    void checks(double accidentsPerYear, DisplayAgeing &a);
     /// Why no end can be told.
     [[nodiscard]] std::optional<Message> unforeseen() const
     {
@@ -273,12 +274,12 @@ std::optional<EndOfTarget> Forecast::end()
     return e;
 }
 
-std::optional<WallTime> Forecast::nextCheck(double accidentsPerYear)
+void Forecast::checks(double accidentsPerYear, DisplayAgeing &a)
 {
     const auto white = m_target.white.chromaticity();
     const bool knowsLight = m_trends[Luminance] != nullptr, knowsWhite = m_trends[U] != nullptr && m_trends[V] != nullptr && white;
     if (!knowsLight && !knowsWhite) {
-        return std::nullopt;
+        return;
     }
     const double setting = knowsLight ? m_d.brightnessLog(m_d.brightness()) : 0;
     // Where no target luminance is known, it is to stay as it is.
@@ -327,7 +328,8 @@ std::optional<WallTime> Forecast::nextCheck(double accidentsPerYear)
     const WallTime worth = last + std::chrono::seconds(std::llround(kYear * std::sqrt(2 * kVisit / accidentsPerYear)));
     // Where readings are too noisy for a tolerance no visit makes it certain, and one within a week of the last tells nothing new.
     constexpr auto kWeek = std::chrono::hours(24 * 7);
-    return std::max<WallTime>(last + kWeek, std::min(worth, m_from + kWeek * std::max(0, weeks - 1)));
+    a.certainUntil = std::max<WallTime>(last + kWeek, m_from + kWeek * std::max(0, weeks - 1));
+    a.nextCheck = std::max<WallTime>(last + kWeek, std::min(worth, *a.certainUntil));
 }
 
 /// How far what instruments of a studio read of luminance lies apart, times the prior's, and how usual that is (common practice, no published
@@ -568,7 +570,7 @@ DisplayAgeing ageingOfDisplay(const AgedDisplay &d, const FigureTrends &trends, 
     Forecast forecast(d, trends, q, target);
     a.end = forecast.end();
     a.unforeseen = a.end ? std::nullopt : forecast.unforeseen();
-    a.nextCheck = forecast.nextCheck(accidentsPerYear);
+    forecast.checks(accidentsPerYear, a);
     return a;
 }
 

@@ -44,7 +44,8 @@ struct DisplayAgeing {
     std::optional<double> targetLuminance;                    ///< cd/m², that is to be held
     std::optional<EndOfTarget> end;                           ///< nothing where nothing ends within ten years
     std::optional<Message> unforeseen;                        ///< why no end can be told
-    std::optional<WallTime> nextCheck;                        ///< until when it is in tolerance with 95 % certainty
+    std::optional<WallTime> certainUntil;                     ///< until when it is in tolerance with 95 % certainty
+    std::optional<WallTime> nextCheck;                        ///< when a visit is worth what it costs: then, or sooner for what may befall it
     std::vector<AgeingJump> jumps;                            ///< by date
 };
 

@@ -182,7 +182,7 @@ std::vector<DueQuestion> dueByHistory(const std::vector<HistoryEntry> &history, 
     }
     for (const DisplayAgeing &d : ageing.displays) {
         if (const auto it = all.find(d.serial); it != all.end()) {
-            it->second.evidence = d.nextCheck;
+            it->second.evidence = d.certainUntil;
         }
     }
     std::vector<DueQuestion> list;
