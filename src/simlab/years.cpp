@@ -253,10 +253,10 @@ public:
     {
         // By a random of its own: how often a display is visited changes nothing of what happens to it.
         std::mt19937_64 random(spec.seed + 7919);
-        std::exponential_distribution<double> gap(spec.accidentsPerYear);
+        std::exponential_distribution<double> gap(std::max(1e-9, spec.accidentsPerYear)); // none: in a thousand million years
         for (int i = 0; i < spec.displays; ++i) {
             displays.push_back({{studio.serial(i), studio.drawn()}, {}, 0, 0});
-            for (double year = spec.accidentsPerYear > 0 ? gap(random) : 1e9; year < 30; year += gap(random)) {
+            for (double year = gap(random); year < 30; year += gap(random)) {
                 const double by = std::uniform_real_distribution<double>(8, 25)(random);
                 displays.back().accidents.emplace_back(years::kDays * year, std::round(random() % 2 == 0 ? by : -by));
             }
