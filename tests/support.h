@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include <QtTest>
+#include "test_class.h"
 
 #include <cmath>
 #include <fstream>

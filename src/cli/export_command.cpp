@@ -4,6 +4,7 @@
 
 #include "base/csv.h"
 #include "base/file.h"
+#include "base/file_name.h"
 #include "cli/output.h"
 #include "cli/studio.h"
 #include "fleet/register.h"
@@ -14,6 +15,7 @@
 
 #include <filesystem>
 #include <iostream>
+#include <set>
 
 namespace lamp::cli {
 
@@ -33,13 +35,47 @@ std::string csvOf(const std::vector<std::vector<std::string>> &rows)
     return text;
 }
 
-/// Where an export's files go, and what stands in its way.
+/// Where an export's files go, and what stands in its way. Names come from a studio that may be anybody's: they are made harmless,
+/// and nothing is written through a link.
 class Exported {
 public:
     explicit Exported(fs::path folder) : m_folder(std::move(folder)) {}
 
+    /// \return an error where the folder holds other things than an earlier export
+    [[nodiscard]] Status isFree() const
+    {
+        std::error_code none;
+        const bool used = fs::exists(m_folder, none) && fs::directory_iterator(m_folder, none) != fs::directory_iterator();
+        const bool exported = fs::is_regular_file(m_folder / "register.json", none) && fs::is_regular_file(m_folder / "history.csv", none);
+        return used && !exported ? Status(Error{ErrorKind::Input, say("folder-not-empty", m_folder.string()), say("nothing-changed"),
+                                                say("choose-empty-folder"), "store", false})
+                                 : Status(Done{});
+    }
+
+    /// \param folder within the export \param name what it is called in the studio \param ending with its dot
+    template <typename Content> Status write(const char *folder, const std::string &name, const char *ending, const Content &content)
+    {
+        std::string free = harmlessFileName(name);
+        for (int n = 2; !m_names.insert(folder + ("/" + free)).second; ++n) {
+            free = harmlessFileName(name) + "-" + std::to_string(n);
+        }
+        return write(fs::path(folder) / (free + ending), content);
+    }
+
     template <typename Content> Status write(const fs::path &name, const Content &content)
     {
+        std::error_code none;
+        for (const fs::path &way : {m_folder / name.parent_path(), m_folder / name}) {
+            if (way != m_folder / "" && fs::is_symlink(fs::symlink_status(way, none))) {
+                m_unwritten = true;
+                return Error{ErrorKind::Input,
+                             say("link-in-the-way", way.string()),
+                             say("what-written-so-far-stays"),
+                             say("choose-empty-folder"),
+                             "store",
+                             false};
+            }
+        }
         const Status ready = prepareFolder((m_folder / name).parent_path());
         const Status written = ready ? writeFile(m_folder / name, content) : ready;
         m_unwritten = m_unwritten || !written;
@@ -49,6 +85,7 @@ public:
 
 private:
     fs::path m_folder;
+    std::set<std::string> m_names;
     bool m_unwritten = false;
 };
 
@@ -62,7 +99,7 @@ Status exportVisits(Store &store, const DisplayEntry &display, Exported &to, int
         if (!record) {
             return record.error();
         }
-        if (const Status s = to.write(fs::path("visits") / (v.id.toStdString() + ".json"), wholeVisitToJson(record.value())); !s) {
+        if (const Status s = to.write("visits", v.id.toStdString(), ".json", wholeVisitToJson(record.value())); !s) {
             return s;
         }
         ++count;
@@ -77,8 +114,8 @@ Status exportMeasurements(Store &store, const DisplayEntry &display, Exported &t
         if (!document) {
             return store::storageError(say("measurement-unreadable", m.id));
         }
-        const std::string name = isoTime(m.finished).substr(0, 10) + "-" + m.kind + "-" + std::to_string(m.id) + ".json";
-        if (const Status s = to.write(fs::path("measurements") / name, *document); !s) {
+        const std::string name = isoTime(m.finished).substr(0, 10) + "-" + m.kind + "-" + std::to_string(m.id);
+        if (const Status s = to.write("measurements", name, ".json", *document); !s) {
             return s;
         }
         ++count;
@@ -110,10 +147,13 @@ int exportFleet(const FleetOptions &o)
     }
     Store &store = *studio.store().value();
     const fs::path folder = o.out;
+    Exported to(folder);
+    if (const Status free = to.isFree(); !free) {
+        return report(free.error(), o.json);
+    }
     if (const Status s = prepareFolder(folder); !s) {
         return report(s.error(), o.json);
     }
-    Exported to(folder);
     const std::vector<RegisterEntry> displays = registerOf(store);
     int visits = 0, measurements = 0;
     std::vector<std::vector<std::string>> photographs{{"file", "serial", "name", "added", "words"}};

@@ -36,26 +36,23 @@ std::unique_ptr<QCoreApplication> applicationHere()
     return QCoreApplication::instance() == nullptr ? std::make_unique<QCoreApplication>(count, arguments.data()) : nullptr;
 }
 
-OpenStudio::OpenStudio(const std::string &path, bool mayMake) : m_application(applicationHere())
+OpenStudio::OpenStudio(const std::string &path, StudioUse use) : m_application(applicationHere())
 {
     const QString where = path.empty() ? defaultStorePath() : QString::fromStdString(path);
     store::takePassword(where, keptPassword);
-    if (std::error_code none; !mayMake && !store::isServer(where) && !fs::exists(where.toStdString(), none)) {
+    if (std::error_code none; use != StudioUse::Make && !store::isServer(where) && !fs::exists(where.toStdString(), none)) {
         m_store =
             Error{ErrorKind::Input, say("no-studio-file", where.toStdString()), say("nothing-started"), say("import-makes-one"), "empty", false};
         return;
     }
-    if (!mayMake && store::isServer(where)) {
+    if (use == StudioUse::Work && store::isServer(where)) {
         // Asking makes no studio.
         if (const auto there = Store::look(where); !there) {
             m_store = there.error();
             return;
         }
     }
-    auto opened = Store::open(where);
-    if (opened && !opened.value()->movedAside().isEmpty()) {
-        std::cerr << said(say("program-says", say("store-was-damaged", opened.value()->movedAside().toStdString()))) << "\n";
-    }
+    auto opened = use == StudioUse::Look ? Store::look(where) : Store::open(where);
     if (opened) {
         opened.value()->setPatience(kPatience);
     }
@@ -71,21 +68,28 @@ int checkStore(const FleetOptions &o)
         return report(studio.store().error(), o.json);
     }
     Store &store = *studio.store().value();
-    const QString path = store.path();
     const std::string shown = store.shown().toStdString();
-    const Status sound = Store::examine(path);
-    if (!sound) {
-        return report(sound.error(), o.json);
+    const auto findings = store.findings();
+    if (!findings) {
+        return report(findings.error(), o.json);
     }
-    int visits = 0;
+    size_t visits = 0;
     const auto displays = store.studio().displays();
     for (const DisplayEntry &d : displays) {
-        for (const VisitEntry &v : store.visits().of(d.id)) {
-            if (const auto record = store.visits().record(v.id); !record) {
-                return report(record.error(), o.json);
+        visits += store.visits().of(d.id).size();
+    }
+    if (!findings->empty()) {
+        auto list = nlohmann::json::array();
+        for (const Message &finding : *findings) {
+            list.push_back(said(finding));
+            if (!o.json) {
+                std::cout << said(finding) << "\n";
             }
-            ++visits;
         }
+        if (o.json) {
+            printJson({{"store", shown}, {"sound", false}, {"findings", list}, {"schema", Store::schemaVersion()}});
+        }
+        return kNotWithin;
     }
     if (o.json) {
         printJson({{"store", shown}, {"sound", true}, {"displays", displays.size()}, {"visits", visits}, {"schema", Store::schemaVersion()}});
@@ -115,7 +119,7 @@ int backUpStore(const FleetOptions &o)
 
 int moveStore(const FleetOptions &o)
 {
-    OpenStudio studio(o.store);
+    OpenStudio studio(o.store, StudioUse::Work);
     if (!studio.store()) {
         return report(studio.store().error(), o.json);
     }
@@ -151,7 +155,7 @@ int moveStore(const FleetOptions &o)
 
 int grantStore(const FleetOptions &o)
 {
-    OpenStudio studio(o.store);
+    OpenStudio studio(o.store, StudioUse::Work);
     if (!studio.store()) {
         return report(studio.store().error(), o.json);
     }
@@ -257,7 +261,7 @@ void tellMerge(const Merge &merge)
 
 int bringStoreHome(const FleetOptions &o)
 {
-    OpenStudio studio(o.store), copy(o.out, false);
+    OpenStudio studio(o.store, o.yes ? StudioUse::Work : StudioUse::Look), copy(o.out);
     for (OpenStudio *side : {&copy, &studio}) {
         if (!side->store()) {
             return report(side->store().error(), o.json);

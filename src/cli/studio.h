@@ -14,11 +14,15 @@ namespace lamp::cli {
 /// What Qt finds database drivers by; nothing where there is one already.
 std::unique_ptr<QCoreApplication> applicationHere();
 
+/// What a command does with a studio: reads it and leaves every byte as it is; writes to one that is there; writes, and makes
+/// one where there is none.
+enum class StudioUse { Look, Work, Make };
+
 /// The studio's store, with what Qt needs to open one.
 class OpenStudio {
 public:
-    /// \param path a file; empty for the studio's own \param mayMake whether one that is not there is made
-    explicit OpenStudio(const std::string &path, bool mayMake = false);
+    /// \param path a file; empty for the studio's own
+    explicit OpenStudio(const std::string &path, StudioUse use = StudioUse::Look);
     ~OpenStudio();
     OpenStudio(const OpenStudio &) = delete;
     OpenStudio &operator=(const OpenStudio &) = delete;

@@ -309,12 +309,20 @@ int dueFleet(const FleetOptions &o)
 
 int importFleet(const FleetOptions &o)
 {
-    // A preview of a studio that is not there yet is made elsewhere: it leaves nothing behind.
+    // A preview of a file is made in a copy of it: it leaves the file as it is.
     const QTemporaryDir elsewhere;
-    OpenStudio there(o.store, o.yes);
+    OpenStudio there(o.store, o.yes ? StudioUse::Make : (store::isServer(QString::fromStdString(o.store)) ? StudioUse::Work : StudioUse::Look));
     std::optional<OpenStudio> apart;
-    if (!o.yes && !there.store() && there.store().error().code == "empty") {
-        apart.emplace(elsewhere.filePath("studio.sqlite").toStdString(), true);
+    if (const QString copy = elsewhere.filePath("studio.sqlite"); !o.yes) {
+        const bool none = !there.store() && there.store().error().code == "empty";
+        if (there.store() && !store::isServer(there.store().value()->path())) {
+            if (const Status copied = there.store().value()->backUp(copy); !copied) {
+                return report(copied.error(), o.json);
+            }
+        }
+        if (none || QFile::exists(copy)) {
+            apart.emplace(copy.toStdString(), StudioUse::Make);
+        }
     }
     OpenStudio &studio = apart ? *apart : there;
     if (!studio.store()) {
@@ -354,7 +362,7 @@ int importFleet(const FleetOptions &o)
 
 int addToFleet(const FleetOptions &o)
 {
-    OpenStudio studio(o.store, true);
+    OpenStudio studio(o.store, StudioUse::Make);
     if (!studio.store()) {
         return report(studio.store().error(), o.json);
     }

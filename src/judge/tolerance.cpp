@@ -200,6 +200,12 @@ Check check(std::string code, double value, double limit, const Expanded &k2, Sc
     return c;
 }
 
+Verdict worse(Verdict a, Verdict b)
+{
+    const bool fails = a == Verdict::Fail || b == Verdict::Fail, open = a == Verdict::Undecided || b == Verdict::Undecided;
+    return fails ? Verdict::Fail : (open ? Verdict::Undecided : Verdict::Pass);
+}
+
 Verdict overall(const std::vector<Check> &checks)
 {
     // Where nothing was compared, nothing is known.

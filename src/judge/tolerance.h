@@ -62,6 +62,8 @@ struct Check {
 /// Decides by the guard band of JCGM 106:2012, 8.3: pass where value + U lies within the limit, fail where
 /// value - U lies beyond it, else undecided; U is the expanded uncertainty of the scope.
 Check check(std::string code, double value, double limit, const Expanded &k2, Scope scope, std::string unit);
+/// The worse of two verdicts: fail, then undecided, then pass.
+Verdict worse(Verdict a, Verdict b);
 /// The worst of several.
 Verdict overall(const std::vector<Check> &checks);
 

@@ -60,17 +60,17 @@ Transfer takeAlong(Store &from, const QString &file, WallTime now, const Transfe
     if (isServer(file) || QFile::exists(file)) {
         return {Error{ErrorKind::Input, say("along-needs-new-file"), say("nothing-changed"), say("choose-another-name"), "store", false}, 0};
     }
-    Transfer done = copyStudio(from, file, Others::Write, progress, stop);
-    if (done.status) {
-        auto copy = Store::open(file);
-        done.status = copy ? writeDown(*copy.value(), from.path(), now) : copy.error();
-    }
+    Transfer done;
+    done.status = writtenAside(file, [&](const QString &aside) {
+        done = copyStudio(from, aside, Others::Write, progress, stop);
+        if (!done.status) {
+            return done.status;
+        }
+        auto copy = Store::open(aside);
+        return copy ? writeDown(*copy.value(), from.path(), now) : Status(copy.error());
+    });
     if (done.status) {
         QSettings(kOwnSettings, kOwnSettings).setValue(keyOf(from.path()), QFileInfo(file).absoluteFilePath());
-    } else {
-        for (const char *suffix : {"", "-wal", "-shm"}) {
-            QFile::remove(file + QLatin1String(suffix));
-        }
     }
     return done;
 }

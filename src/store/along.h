@@ -7,7 +7,7 @@ namespace lamp {
 
 /// A part of a card that was changed both in a copy taken along and at home meanwhile.
 struct MergeConflict {
-    std::string kind;               ///< "room", "display", "instrument", "target", "tolerance", "letterhead"
+    std::string kind;               ///< "room", "display", "instrument", "target", "tolerance", "letterhead", "visit"
     std::string key;                ///< which of them, for the program
     std::string name;               ///< the same for people
     std::string field;              ///< "name", "room", "note"...

@@ -100,16 +100,21 @@ double Rows::real(int column) const
 
 std::optional<double> Rows::maybeReal(int column) const
 {
-    return isNull(column) ? std::nullopt : std::optional(m_query->value(column).toDouble());
+    constexpr double kMost = 1e12; // nothing that is measured or counted here is larger: what is, somebody else wrote
+    const double value = isNull(column) ? std::numeric_limits<double>::quiet_NaN() : m_query->value(column).toDouble();
+    return std::abs(value) <= kMost ? std::optional(value) : std::nullopt;
 }
 
 std::optional<WallTime> Rows::time(int column) const
 {
-    return isNull(column) ? std::nullopt : std::optional(WallTime(std::chrono::seconds(integer(column))));
+    // The years 1 to 9999: the calendar's arithmetic holds nothing else.
+    constexpr qint64 kFirst = -62135596800, kLast = 253402300799;
+    const qint64 seconds = integer(column);
+    return isNull(column) || seconds < kFirst || seconds > kLast ? std::nullopt : std::optional(WallTime(std::chrono::seconds(seconds)));
 }
 
-Connection::Connection(const Dialect &dialect, QString where)
-    : m_dialect(dialect), m_where(std::move(where)), m_name(QUuid::createUuid().toString(QUuid::WithoutBraces))
+Connection::Connection(const Dialect &dialect, QString where, Access access)
+    : m_dialect(dialect), m_access(access), m_where(std::move(where)), m_name(QUuid::createUuid().toString(QUuid::WithoutBraces))
 {
 }
 
@@ -129,9 +134,9 @@ QSqlDatabase Connection::database() const
     return QSqlDatabase::database(m_name, false);
 }
 
-Result<std::unique_ptr<Connection>> Connection::open(const Dialect &dialect, const QString &where)
+Result<std::unique_ptr<Connection>> Connection::open(const Dialect &dialect, const QString &where, Access access)
 {
-    std::unique_ptr<Connection> connection(new Connection(dialect, withoutPassword(where)));
+    std::unique_ptr<Connection> connection(new Connection(dialect, withoutPassword(where), access));
     QSqlDatabase db = QSqlDatabase::addDatabase(dialect.driver(), connection->m_name);
     if (!db.isValid()) {
         return Error{ErrorKind::Storage,
@@ -141,7 +146,7 @@ Result<std::unique_ptr<Connection>> Connection::open(const Dialect &dialect, con
                      "store",
                      false};
     }
-    if (const Status configured = dialect.configure(db, where); !configured) {
+    if (const Status configured = dialect.configure(db, where, access); !configured) {
         return configured.error();
     }
     constexpr std::chrono::seconds kStart{30};
@@ -155,7 +160,7 @@ Result<std::unique_ptr<Connection>> Connection::open(const Dialect &dialect, con
         }
         return e;
     }
-    if (const Status prepared = dialect.prepare(db); !prepared) {
+    if (const Status prepared = dialect.prepare(db, access); !prepared) {
         return prepared.error();
     }
     return connection;
@@ -178,7 +183,7 @@ bool Connection::revive()
     m_spare.clear(); // what was prepared is gone with the server's process
     m_failed.clear();
     db.close();
-    const bool back = db.open() && m_dialect.prepare(db);
+    const bool back = db.open() && m_dialect.prepare(db, m_access);
     m_notBefore = !back && Clock::now() - began > kLong ? Clock::now() + kPause : Clock::time_point();
     if (const QString channel = back && m_told ? m_dialect.channel(db) : QString(); !channel.isEmpty()) {
         db.driver()->subscribeToNotification(channel);

@@ -40,10 +40,11 @@ public:
     [[nodiscard]] qint64 integer(int column) const { return m_query->value(column).toLongLong(); }
     /// NaN where there is none: what is missing is not 0.
     [[nodiscard]] double real(int column) const;
+    /// Nothing where there is none, or one beyond 1e12.
     [[nodiscard]] std::optional<double> maybeReal(int column) const;
     [[nodiscard]] QString text(int column) const { return m_query->value(column).toString(); }
     [[nodiscard]] QByteArray bytes(int column) const { return m_query->value(column).toByteArray(); }
-    /// Whole seconds of UTC; nothing where there is none.
+    /// Whole seconds of UTC; nothing where there is none, or one outside the years 1 to 9999.
     [[nodiscard]] std::optional<WallTime> time(int column) const;
 
 private:
@@ -57,7 +58,7 @@ private:
 class Connection {
 public:
     /// Opens a database and makes it fit for work. \return an error with the code "damaged" where it is
-    static Result<std::unique_ptr<Connection>> open(const Dialect &dialect, const QString &where);
+    static Result<std::unique_ptr<Connection>> open(const Dialect &dialect, const QString &where, Access access = Access::Write);
     ~Connection();
     Connection(const Connection &) = delete;
     Connection &operator=(const Connection &) = delete;
@@ -92,7 +93,7 @@ public:
 
 private:
     friend class Rows;
-    Connection(const Dialect &dialect, QString where);
+    Connection(const Dialect &dialect, QString where, Access access);
     struct Attempt {
         Status done = Done{};
         bool lost = false; ///< the connection, before the end arrived
@@ -107,6 +108,7 @@ private:
     void watch();
 
     const Dialect &m_dialect;
+    Access m_access;
     QString m_where, m_name;                            ///< the place without a password; Qt's name of the connection
     QHash<QString, std::shared_ptr<QSqlQuery>> m_spare; ///< prepared, by their text
     std::vector<std::shared_ptr<QSqlQuery>> m_failed;   ///< given back when the transaction has ended

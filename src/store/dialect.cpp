@@ -1,10 +1,18 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "store/dialect.h"
 
+#include "store/studio_file.h"
+
+#include <QFile>
+#include <QFileInfo>
 #include <QSqlDatabase>
+#include <QSqlDriver>
 #include <QSqlError>
 #include <QSqlQuery>
+#include <QUrl>
 #include <QVariant>
+
+#include <sqlite3.h>
 
 namespace lamp::store {
 
@@ -14,18 +22,34 @@ class Sqlite : public Dialect {
 public:
     [[nodiscard]] QString driver() const override { return QStringLiteral("QSQLITE"); }
 
-    Status configure(QSqlDatabase &db, const QString &where) const override
+    Status configure(QSqlDatabase &db, const QString &where, Access access) const override
     {
         db.setDatabaseName(where);
-        db.setConnectOptions(QStringLiteral("QSQLITE_BUSY_TIMEOUT=5000"));
+        QString options = QStringLiteral("QSQLITE_BUSY_TIMEOUT=30000");
+        if (access == Access::Read) {
+            options += QStringLiteral(";QSQLITE_OPEN_READONLY");
+            // Without a log nobody is at work on it. The engine would begin one, which a folder may forbid; a file that cannot
+            // change (SQLite, URI filenames) is read without.
+            if (!QFile::exists(where + QStringLiteral("-wal")) && !QFileInfo(QFileInfo(where).absolutePath()).isWritable()) {
+                options += QStringLiteral(";QSQLITE_OPEN_URI");
+                db.setDatabaseName(QStringLiteral("file:") + QString::fromLatin1(QUrl::toPercentEncoding(where, "/"))
+                                   + QStringLiteral("?immutable=1"));
+            }
+        }
+        db.setConnectOptions(options);
         return Done{};
     }
 
-    Status prepare(QSqlDatabase &db) const override
+    Status prepare(QSqlDatabase &db, Access access) const override
     {
-        // Extensions stay unloadable and SQL inside the file is not trusted: a shared file may come from anybody.
-        for (const char *pragma : {"PRAGMA trusted_schema=OFF", "PRAGMA journal_mode=WAL", "PRAGMA synchronous=NORMAL", "PRAGMA foreign_keys=ON",
-                                   "PRAGMA cache_size=-16000"}) {
+        if (!trustNothing(db)) {
+            return storageError(say("studio-file-cannot-opened", db.databaseName().toStdString()));
+        }
+        for (const char *pragma : {"PRAGMA trusted_schema=OFF", "PRAGMA cell_size_check=ON", "PRAGMA cache_size=-16000", "PRAGMA foreign_keys=ON",
+                                   "PRAGMA journal_mode=WAL", "PRAGMA synchronous=NORMAL"}) {
+            if (access == Access::Read && QByteArray(pragma).endsWith("WAL")) {
+                continue;
+            }
             QSqlQuery query(db);
             if (!query.exec(QString::fromLatin1(pragma))) {
                 return storageError(say("studio-file-cannot-written", db.databaseName().toStdString()), query.lastError());
@@ -53,7 +77,6 @@ public:
     [[nodiscard]] QString witness() const override { return {}; }
     [[nodiscard]] QString fate() const override { return {}; }
     [[nodiscard]] QString channel(QSqlDatabase &) const override { return {}; }
-    Status makePlace(QSqlDatabase &) const override { return Done{}; }
     [[nodiscard]] QString changeCount() const override { return QStringLiteral("PRAGMA data_version"); }
     [[nodiscard]] QString continueNumbers(const QString &) const override { return {}; }
 
@@ -70,6 +93,15 @@ public:
     {
         QSqlQuery query(db);
         if (!query.exec(QStringLiteral("PRAGMA user_version = %1").arg(version))) {
+            return storageError(say("studio-file-cannot-written", db.databaseName().toStdString()), query.lastError());
+        }
+        return Done{};
+    }
+
+    Status makePlace(QSqlDatabase &db) const override
+    {
+        QSqlQuery query(db);
+        if (!query.exec(QStringLiteral("PRAGMA application_id = %1").arg(kApplicationId))) {
             return storageError(say("studio-file-cannot-written", db.databaseName().toStdString()), query.lastError());
         }
         return Done{};
@@ -116,6 +148,29 @@ public:
     }
 
 private:
+    /// A file may come from anybody: its triggers and views are not obeyed, its schema cannot be written by statements, and no
+    /// row, statement or column is longer than any of ours (sqlite.org, "Defense Against The Dark Arts").
+    static bool trustNothing(const QSqlDatabase &db)
+    {
+        const QVariant handle = db.driver()->handle();
+        if (!handle.isValid() || qstrcmp(handle.typeName(), "sqlite3*") != 0) {
+            return false;
+        }
+        auto *sqlite = *static_cast<sqlite3 *const *>(handle.constData());
+        for (const auto &[what, on] : {std::pair(SQLITE_DBCONFIG_DEFENSIVE, 1), std::pair(SQLITE_DBCONFIG_TRUSTED_SCHEMA, 0),
+                                       std::pair(SQLITE_DBCONFIG_ENABLE_TRIGGER, 0), std::pair(SQLITE_DBCONFIG_ENABLE_VIEW, 0)}) {
+            if (sqlite3_db_config(sqlite, what, on, nullptr) != SQLITE_OK) {
+                return false;
+            }
+        }
+        constexpr int kMegabyte = 1 << 20;
+        sqlite3_limit(sqlite, SQLITE_LIMIT_LENGTH, 128 * kMegabyte);
+        sqlite3_limit(sqlite, SQLITE_LIMIT_SQL_LENGTH, kMegabyte);
+        sqlite3_limit(sqlite, SQLITE_LIMIT_EXPR_DEPTH, 100);
+        sqlite3_limit(sqlite, SQLITE_LIMIT_ATTACHED, 1); // to copy into
+        return true;
+    }
+
     static std::vector<Message> faultsOf(QSqlDatabase &db, const QString &table)
     {
         QSqlQuery query(db);

@@ -13,6 +13,9 @@ class QSqlError;
 
 namespace lamp::store {
 
+/// Whether a connection may write. A file that is only read stays as it is to the last byte.
+enum class Access { Write, Read };
+
 /// All that only one database engine knows: how it is opened, what it calls its types, where it keeps the schema's
 /// version, how it begins to write, tells damage and is copied. Everything else is SQL that each of them reads.
 class Dialect {
@@ -22,9 +25,9 @@ public:
     /// Qt's name of the driver.
     [[nodiscard]] virtual QString driver() const = 0;
     /// Before the database is opened. \return an error where the place cannot be understood
-    virtual Status configure(QSqlDatabase &db, const QString &where) const = 0;
+    virtual Status configure(QSqlDatabase &db, const QString &where, Access access) const = 0;
     /// After it was opened: whatever a connection needs set.
-    virtual Status prepare(QSqlDatabase &db) const = 0;
+    virtual Status prepare(QSqlDatabase &db, Access access) const = 0;
     /// A table's definition with this engine's words for {key}, {integer}, {real}, {bytes} and {clustered}: rows kept in
     /// the order of their primary key, where the engine can.
     [[nodiscard]] virtual QString worded(QString definition) const = 0;

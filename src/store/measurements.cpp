@@ -3,10 +3,10 @@
 
 #include "base/json.h"
 #include "fleet/history.h"
+#include "store/packed.h"
 #include "survey/survey.h"
 
 #include <QCryptographicHash>
-#include <QtEndian>
 
 namespace lamp::store {
 
@@ -167,13 +167,8 @@ std::optional<std::string> Measurements::document(qint64 id) const
     if (!rows.next()) {
         return {};
     }
-    const QByteArray packed = rows.bytes(0);
-    // The head says how much it is to become: never more than was taken in.
-    if (packed.size() < 4 || qFromBigEndian<quint32>(packed.constData()) > quint32(kMostDocumentBytes)) {
-        return {};
-    }
-    const QByteArray content = qUncompress(packed);
-    return content.isEmpty() ? std::nullopt : std::optional(content.toStdString());
+    const auto content = inflate(rows.bytes(0), qsizetype(kMostDocumentBytes)); // never more than was taken in
+    return content && !content->isEmpty() ? std::optional(content->toStdString()) : std::nullopt;
 }
 
 Status Measurements::setRemoved(qint64 id, bool removed, WallTime now)

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "store/merging.h"
 
+#include <algorithm>
+
 namespace lamp::store {
 
 namespace {
@@ -36,6 +38,21 @@ Result<Merge> merged(Store &away, Store &home, const std::vector<MergeConflict> 
 }
 
 } // namespace
+
+Result<bool> takesMine(MergeSides &sides, MergeConflict c)
+{
+    if (sides.decided != nullptr) {
+        const auto decided = std::find_if(sides.decided->begin(), sides.decided->end(), [&](const MergeConflict &d) {
+            return d.kind == c.kind && d.key == c.key && d.field == c.field && d.mine == c.mine && d.theirs == c.theirs;
+        });
+        if (decided == sides.decided->end()) {
+            return mergeStops("merge-changed-since", "look-again", "undecided");
+        }
+        c.takeMine = decided->takeMine;
+    }
+    sides.merge.conflicts.push_back(c);
+    return c.takeMine;
+}
 
 Error mergeStops(const char *what, const char *todo, const char *code)
 {

@@ -50,17 +50,8 @@ private:
         if (c.theirs == c.base || (!known && c.theirs.empty())) {
             return c.mine;
         }
-        if (m_s.decided != nullptr) {
-            const auto decided = std::find_if(m_s.decided->begin(), m_s.decided->end(), [&](const MergeConflict &d) {
-                return d.kind == c.kind && d.key == c.key && d.field == c.field && d.mine == c.mine && d.theirs == c.theirs;
-            });
-            if (decided == m_s.decided->end()) {
-                return mergeStops("merge-changed-since", "look-again", "undecided");
-            }
-            c.takeMine = decided->takeMine;
-        }
-        m_s.merge.conflicts.push_back(c);
-        return c.takeMine ? c.mine : c.theirs;
+        const auto mine = takesMine(m_s, c);
+        return mine ? Result<std::string>(*mine ? c.mine : c.theirs) : mine.error();
     }
 
     /// A card's fields as they shall stand at home; nothing where they stand so. \param homeKey its key there
@@ -71,7 +62,8 @@ private:
         bool changed = false;
         for (const auto &[name, value] : mine.fields) {
             const std::string was = base != nullptr ? base->fields.count(name) != 0 ? base->fields.at(name) : "" : "";
-            const std::string there = fields.count(name) != 0 ? fields.at(name) : "";
+            fields.emplace(name, std::string()); // a card that one side does not have yet has every field, and nothing in it
+            const std::string there = fields.at(name);
             const auto is = field({kind, homeKey, mine.name, name, was, value, there, false}, base != nullptr);
             if (!is) {
                 return is.error();

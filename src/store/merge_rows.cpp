@@ -71,7 +71,13 @@ private:
             const auto there = theirs.find(mine.uid);
             const bool known = there != theirs.end();
             // One that both have: ended in the copy only, or put aside or back there while nobody did at home.
-            if (known && (mine.state == there->second || mine.state == before(mine.uid) || there->second != before(mine.uid))) {
+            if (known && (mine.state == there->second || mine.state == before(mine.uid))) {
+                continue;
+            }
+            if (known && there->second != before(mine.uid) && mine.state != VisitState::Running) {
+                if (const Status s = endedTwice(mine, there->second); !s) {
+                    return s;
+                }
                 continue;
             }
             if (mine.state == VisitState::Running) {
@@ -86,6 +92,32 @@ private:
             }
         }
         return Done{};
+    }
+
+    /// Ended in the copy in one way and at home in another: it is asked which counts. The readings of the copy arrive either way.
+    Status endedTwice(const VisitRow &mine, VisitState theirs)
+    {
+        const auto named = [](VisitState state) -> std::string {
+            return state == VisitState::Finished ? "finished" : (state == VisitState::SetAside ? "discarded" : "interrupted");
+        };
+        const auto display = m_s.away.studio().display(mine.display);
+        const auto entry = m_s.away.visits().entry(mine.uid);
+        const std::string name = (display ? display->name.toStdString() : std::string()) + (entry ? ", " + isoTime(entry->started) : std::string());
+        const auto takes =
+            takesMine(m_s, {"visit", mine.uid.toStdString(), name, "state", named(before(mine.uid)), named(mine.state), named(theirs), false});
+        if (!takes) {
+            return takes.error();
+        }
+        m_s.count("visits");
+        if (!m_s.acts()) {
+            return Done{};
+        }
+        if (theirs == VisitState::Finished) {
+            return *takes ? m_s.home.visits().setState(mine.uid, mine.state) : Status(Done{});
+        }
+        VisitRow arriving = mine;
+        arriving.state = *takes ? mine.state : theirs;
+        return bringVisit(arriving);
     }
 
     Status bringVisit(const VisitRow &visit)

@@ -22,6 +22,10 @@ struct MergeSides {
 /// What it stops with that a person can mend.
 Error mergeStops(const char *what, const char *todo, const char *code);
 
+/// Whether what the copy has counts, of something that both sides changed: it is kept as a conflict, and decided where it was.
+/// \return an error where it was not looked at as it is now
+Result<bool> takesMine(MergeSides &sides, MergeConflict conflict);
+
 /// Cards, compared three ways: as they were taken along, as they are in the copy, as they are at home.
 Status mergeCards(MergeSides &sides, Cards base);
 /// What is only ever added: visits, measurements, photographs, history, corrections, installations. \pre the cards were merged

@@ -5,12 +5,14 @@
 #include "colour/difference.h"
 
 #include <QCryptographicHash>
+#include <QtEndian>
 
 #include <algorithm>
 #include <cmath>
 #include <cstring>
 #include <numeric>
 #include <stdexcept>
+#include <zlib.h>
 
 namespace lamp::store {
 
@@ -100,24 +102,13 @@ QByteArray takeBlock(const QByteArray &in, qsizetype &at)
     return block;
 }
 
-/// qUncompress believes the size at the beginning, and reserves it.
 QByteArray inflated(const QByteArray &bytes)
 {
-    if (bytes.size() < 4) {
+    auto out = inflate(bytes, kMostUnpacked);
+    if (!out) {
         throw damaged();
     }
-    qsizetype size = 0;
-    for (int i = 0; i < 4; ++i) {
-        size = size << 8 | std::uint8_t(bytes[i]);
-    }
-    if (size > kMostUnpacked || size / 1100 > bytes.size()) { // zlib gains a factor of 1032 at most
-        throw damaged();
-    }
-    const QByteArray out = qUncompress(bytes);
-    if (out.size() != size) {
-        throw damaged();
-    }
-    return out;
+    return *std::move(out);
 }
 
 Json packedCurves(const std::array<std::vector<double>, 3> &curves)
@@ -191,6 +182,24 @@ int codeBits(const std::vector<double> &numbers)
 {
     const int grid = gridOf(numbers);
     return grid == kLightGrid ? 0 : grid;
+}
+
+std::optional<QByteArray> inflate(const QByteArray &bytes, qsizetype most)
+{
+    constexpr qsizetype kHead = 4, kMostGain = 1100; // zlib gains a factor of 1032 at most
+    if (bytes.size() < kHead) {
+        return std::nullopt;
+    }
+    const auto size = qsizetype(qFromBigEndian<quint32>(bytes.constData()));
+    if (size > most || size / kMostGain > bytes.size()) {
+        return std::nullopt;
+    }
+    // Qt's own reader takes the size at the beginning for a guess and goes on beyond it, without end.
+    QByteArray out(size, Qt::Uninitialized);
+    auto length = uLongf(size);
+    const int status = uncompress(reinterpret_cast<Bytef *>(out.data()), &length, reinterpret_cast<const Bytef *>(bytes.constData() + kHead),
+                                  uLong(bytes.size() - kHead));
+    return status == Z_OK && qsizetype(length) == size ? std::optional(std::move(out)) : std::nullopt;
 }
 
 QByteArray packNumbers(const std::vector<double> &numbers)

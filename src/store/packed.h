@@ -6,9 +6,13 @@
 
 #include <QByteArray>
 
+#include <optional>
 #include <vector>
 
 namespace lamp::store {
+
+/// What qCompress() made smaller, where it is as large as it says and no larger than `most`; nothing for anything else.
+std::optional<QByteArray> inflate(const QByteArray &bytes, qsizetype most);
 
 /// Numbers in as few bytes as give every one of them back exactly. Those that are codes of a LUT of 8 to 16 bits, or
 /// steps of 2⁻³² (kLightSteps), are kept as differences of up to the fourth order, which along a smooth curve take a byte

@@ -33,7 +33,8 @@ Error notUnderstood(const QString &what)
 }
 
 /// What libpq knows nothing of: which of a database's studios is meant.
-const QString kPassword = QStringLiteral("password="), kStudio = QStringLiteral("studio="), kSearchPath = QStringLiteral("-csearch_path=");
+const QString kPassword = QStringLiteral("password="), kKeyPassword = QStringLiteral("sslpassword="), kStudio = QStringLiteral("studio="),
+              kSearchPath = QStringLiteral("-csearch_path=");
 
 /// Takes a parameter ("studio=") out of a place. \return its value, nothing where it is not there, and the place without it
 std::pair<std::optional<QString>, QString> takenFrom(const QString &where, const QString &parameter)
@@ -44,11 +45,12 @@ std::pair<std::optional<QString>, QString> takenFrom(const QString &where, const
     }
     QStringList parameters = where.mid(query + 1).split('&');
     std::optional<QString> value;
+    // A name may be written with percent signs as well ("pass%77ord"): libpq reads it so.
     parameters.removeIf([&](const QString &p) {
-        if (!p.startsWith(parameter)) {
+        if (QUrl::fromPercentEncoding(p.section('=', 0, 0).toUtf8()) + '=' != parameter) {
             return false;
         }
-        value = QUrl::fromPercentEncoding(p.mid(parameter.size()).toUtf8());
+        value = QUrl::fromPercentEncoding(p.section('=', 1).toUtf8());
         return true;
     });
     return {value, parameters.isEmpty() ? where.left(query) : where.left(query + 1) + parameters.join('&')};
@@ -68,6 +70,14 @@ bool isStudioName(const QString &name)
     return allowed.match(name).hasMatch() && !name.startsWith(QStringLiteral("pg_"));
 }
 
+/// Whether a place may have a password in it, even one that cannot be read.
+bool mayHoldSecret(const QString &place)
+{
+    const qsizetype from = place.indexOf(QStringLiteral("//")) + 2, at = place.lastIndexOf('@');
+    const bool before = at > from && place.mid(from, at - from).contains(':');
+    return before || QUrl::fromPercentEncoding(place.toUtf8()).contains(QStringLiteral("passw"), Qt::CaseInsensitive);
+}
+
 /// The parts of a URI as libpq understands them (PostgreSQL's documentation, "Connection Strings"); the studio's name in "options". \return an
 /// error that says what it does not understand
 Result<std::map<QString, QString>> partsOf(const QString &where)
@@ -81,7 +91,8 @@ Result<std::map<QString, QString>> partsOf(const QString &where)
                                                                                &PQconninfoFree);
     const std::unique_ptr<char, decltype(&PQfreemem)> said(complaint, &PQfreemem);
     if (!options) {
-        return notUnderstood(said ? QString::fromUtf8(said.get()).trimmed() : QString());
+        // What libpq complains of may be a piece of the password.
+        return notUnderstood(said && !mayHoldSecret(place) ? QString::fromUtf8(said.get()).trimmed() : QString());
     }
     std::map<QString, QString> parts;
     for (const PQconninfoOption *o = options.get(); o->keyword != nullptr; ++o) {
@@ -131,7 +142,7 @@ class Postgres : public Dialect {
 public:
     [[nodiscard]] QString driver() const override { return QStringLiteral("QPSQL"); }
 
-    Status configure(QSqlDatabase &db, const QString &where) const override
+    Status configure(QSqlDatabase &db, const QString &where, Access) const override
     {
         static const bool quiet = leaveOutStatements();
         (void)quiet;
@@ -163,7 +174,7 @@ public:
         return Done{};
     }
 
-    Status prepare(QSqlDatabase &db) const override
+    Status prepare(QSqlDatabase &db, Access) const override
     {
         constexpr int kOldest = 130000; // pg_xact_status of full numbers
         QSqlQuery query(db);
@@ -329,10 +340,15 @@ QString withoutPassword(const QString &where)
         const auto it = parts->find(QLatin1String(name));
         return it == parts->end() ? QString() : it->second;
     };
-    if (part("password").isEmpty()) {
-        return where;
+    // A port that is no number is the beginning of a password with a '/' in it.
+    static const QRegularExpression ports(QRegularExpression::anchoredPattern(QStringLiteral("[0-9,]*")));
+    if (!ports.match(part("port")).hasMatch()) {
+        return QStringLiteral("postgresql:");
     }
-    QString shown = where;
+    QString shown = takenFrom(where, kKeyPassword).second;
+    if (part("password").isEmpty()) {
+        return shown;
+    }
     // Between the first ':' behind "//" and '@', or as a parameter.
     const qsizetype from = shown.indexOf(QStringLiteral("//")) + 2, at = shown.indexOf('@', from), colon = shown.indexOf(':', from);
     if (colon >= 0 && at > colon) {

@@ -38,11 +38,14 @@ QStringList statements(const QString &user, const Tables &studio, std::optional<
     all << QStringLiteral("GRANT USAGE ON SCHEMA %1 TO %2").arg(schema, user)
         << QStringLiteral("GRANT SELECT ON ALL TABLES IN SCHEMA %1 TO %2").arg(schema, user);
     if (*role == Role::Measure) {
+        // Nothing that was measured can be taken away: of these tables alone the program itself deletes rows.
+        static const QStringList kDeletable{QStringLiteral("finding"), QStringLiteral("at_work")};
         QStringList tables = tableNames();
         tables << QStringLiteral("at_work");
         for (const QString &table : std::as_const(tables)) {
             if (!kOfAdministration.contains(table)) {
-                all << QStringLiteral("GRANT INSERT, UPDATE, DELETE ON %1 TO %2").arg(table, user);
+                all << QStringLiteral("GRANT INSERT, UPDATE%1 ON %2 TO %3")
+                           .arg(kDeletable.contains(table) ? QStringLiteral(", DELETE") : QString(), table, user);
             }
         }
         all << QStringLiteral("GRANT USAGE ON ALL SEQUENCES IN SCHEMA %1 TO %2").arg(schema, user);

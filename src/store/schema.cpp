@@ -139,7 +139,7 @@ Status bringToEight(Connection &connection)
 Status addTables(Connection &connection, const QStringList &names)
 {
     Status done = Done{};
-    for (const QString &definition : tables()) {
+    for (const QString &definition : definitions()) {
         const bool added = std::any_of(names.begin(), names.end(), [&](const QString &name) {
             return definition.startsWith(QStringLiteral("CREATE TABLE %1 (").arg(name)) || definition.contains(QStringLiteral(" ON %1 (").arg(name));
         });
@@ -183,10 +183,15 @@ int schemaVersion()
                // 13: rooms of any outline
 }
 
+const QStringList &definitions()
+{
+    return tables();
+}
+
 QStringList tableNames()
 {
     QStringList names;
-    for (const QString &definition : tables()) {
+    for (const QString &definition : definitions()) {
         const QString word = definition.section(' ', 2, 2);
         if (definition.startsWith(QStringLiteral("CREATE TABLE ")) && word != QStringLiteral("at_work")) {
             names << word;
@@ -197,7 +202,7 @@ QStringList tableNames()
 
 Status makeTables(Connection &connection)
 {
-    for (const QString &definition : tables()) {
+    for (const QString &definition : definitions()) {
         const Status made = connection.change(connection.dialect().worded(definition), {}, say("studio-tables-could-not"));
         if (!made) {
             return made;

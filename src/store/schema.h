@@ -12,6 +12,8 @@ constexpr int kAskable = 7;
 /// What is said where a file of an earlier version cannot be brought up.
 inline const Message kNotBroughtUp = say("studio-file-could-not-brought");
 
+/// The definitions of all tables and indexes, with the words that a dialect replaces.
+const QStringList &definitions();
 /// The tables that hold the studio, those that others point at first; not those of who works on it just now.
 QStringList tableNames();
 /// Makes the tables of schemaVersion() in an empty database.

@@ -3,6 +3,7 @@
 
 #include "store/owner.h"
 #include "store/schema.h"
+#include "store/studio_file.h"
 #include "store/transfer.h"
 
 #include <QDateTime>
@@ -12,6 +13,10 @@
 #include <QSettings>
 #include <QSqlError>
 #include <QStandardPaths>
+#include <QTemporaryDir>
+#include <QUuid>
+
+#include <unistd.h>
 
 namespace lamp {
 
@@ -41,6 +46,12 @@ Error damagedFile(const QString &path, const Message &what)
     return e;
 }
 
+Error noStudio(const QString &path)
+{
+    return {
+        ErrorKind::Input, say("no-studio-file", withoutPassword(path).toStdString()), say("nothing-changed"), say("move-makes-one"), "empty", false};
+}
+
 /// Keeps a damaged file with its log under another name. \return that
 Result<QString> setAside(const QString &path)
 {
@@ -59,6 +70,35 @@ Result<QString> setAside(const QString &path)
 }
 
 } // namespace
+
+Status store::writtenAside(const QString &path, const std::function<Status(const QString &aside)> &write)
+{
+    const auto there = [&] {
+        Error e = storageError(say("file-there-already", path.toStdString()));
+        e.todo = say("choose-another-name");
+        return e;
+    };
+    if (QFileInfo::exists(path) || QFileInfo(path).isSymLink()) {
+        return there();
+    }
+    const QString aside = path + QStringLiteral(".part-") + QUuid::createUuid().toString(QUuid::Id128).left(8);
+    Status done = write(aside);
+    if (done) {
+        // The name is given only where nobody took it meanwhile.
+        const QByteArray from = QFile::encodeName(aside), to = QFile::encodeName(path);
+        QFile written(aside);
+        written.setPermissions(QFileDevice::ReadOwner | QFileDevice::WriteOwner); // who else may read it, its owner says
+        const bool safe = written.open(QIODevice::ReadWrite) && ::fsync(written.handle()) == 0;
+        written.close();
+        if (!safe || ::link(from.constData(), to.constData()) != 0) {
+            done = QFileInfo::exists(path) ? there() : storageError(say("studio-file-cannot-written", path.toStdString()));
+        }
+    }
+    for (const char *suffix : {"", "-wal", "-shm", "-journal"}) {
+        QFile::remove(aside + QLatin1String(suffix));
+    }
+    return done;
+}
 
 Store::Store(QString path, std::unique_ptr<Connection> connection)
     : m_path(std::move(path)), m_owner(newOwner()), m_connection(std::move(connection)), m_studio(*m_connection), m_aims(*m_connection),
@@ -81,32 +121,41 @@ int Store::schemaVersion()
     return store::schemaVersion();
 }
 
-Result<std::unique_ptr<Store>> Store::openSound(const QString &path, bool mayMake)
+Result<std::unique_ptr<Store>> Store::openSound(const QString &path, Access access)
 {
-    auto connection = Connection::open(dialectOf(path), path);
+    const bool server = isServer(path);
+    const auto stands = server ? Result<bool>(true) : studioFileStands(path);
+    if (!stands) {
+        return stands.error();
+    }
+    if (!*stands && access == Access::Read) {
+        return noStudio(path);
+    }
+    if (!server && access == Access::Write) {
+        // To open it for writing is to write to it already: it is looked at first, and a new one gets its name when it is whole.
+        const Status ready = *stands ? isFitUnopened(path) : makeWhole(path);
+        if (!ready) {
+            return ready.error();
+        }
+    }
+    auto connection = Connection::open(dialectOf(path), path, access);
     if (!connection) {
         return connection.error();
     }
-    if (!isServer(path) && QFile::exists(markOf(path))) {
-        QSqlDatabase db = connection.value()->database();
-        const Message faults = sqlite().faults(db, {});
-        if (!faults.empty()) {
-            return damagedFile(path, faults);
-        }
-        QFile::remove(markOf(path));
+    QSqlDatabase db = connection.value()->database();
+    const auto version = connection.value()->dialect().version(db);
+    if (!version) {
+        return version.error();
     }
-    if (isServer(path) && !mayMake) {
-        QSqlDatabase db = connection.value()->database();
-        const auto version = connection.value()->dialect().version(db);
-        if (!version || *version == 0) {
-            return version ? Error{ErrorKind::Input,
-                                   say("no-studio-file", withoutPassword(path).toStdString()),
-                                   say("nothing-changed"),
-                                   say("move-makes-one"),
-                                   "empty",
-                                   false}
-                           : version.error();
+    if (!server) {
+        if (const Status sound = isFit(path, *connection.value(), *version); !sound) {
+            return sound.error();
         }
+    } else if (*version == 0 && access == Access::Read) {
+        return noStudio(path);
+    }
+    if (access == Access::Read && !server && *version < store::schemaVersion()) {
+        return lookAtCopy(path, std::move(connection).value());
     }
     const auto copy = bringUp(*connection.value(), withoutPassword(path));
     if (!copy) {
@@ -114,6 +163,67 @@ Result<std::unique_ptr<Store>> Store::openSound(const QString &path, bool mayMak
     }
     std::unique_ptr<Store> store(new Store(path, std::move(connection).value()));
     store->m_copyBefore = *copy;
+    return store;
+}
+
+Status Store::isFitUnopened(const QString &path)
+{
+    auto connection = Connection::open(sqlite(), path, Access::Read);
+    if (!connection) {
+        return connection.error();
+    }
+    QSqlDatabase db = connection.value()->database();
+    const auto version = sqlite().version(db);
+    return version ? isFit(path, *connection.value(), *version) : Status(version.error());
+}
+
+Status Store::makeWhole(const QString &path)
+{
+    const Status made = writtenAside(path, [](const QString &aside) -> Status {
+        auto connection = Connection::open(sqlite(), aside);
+        if (!connection) {
+            return connection.error();
+        }
+        const auto done = bringUp(*connection.value(), aside);
+        return done ? Status(Done{}) : done.error();
+    });
+    // Somebody else may have made it meanwhile.
+    return made || !QFile::exists(path) ? made : isFitUnopened(path);
+}
+
+Status Store::isFit(const QString &path, Connection &connection, int version)
+{
+    if (const Status ours = holdSchema(connection, version); !ours) {
+        return ours;
+    }
+    if (QFile::exists(markOf(path))) {
+        QSqlDatabase db = connection.database();
+        if (const Message faults = sqlite().faults(db, {}); !faults.empty()) {
+            return damagedFile(path, faults);
+        }
+    }
+    return Done{};
+}
+
+Result<std::unique_ptr<Store>> Store::lookAtCopy(const QString &path, std::unique_ptr<Connection> connection)
+{
+    auto folder = std::make_unique<QTemporaryDir>();
+    const QString copy = folder->filePath(QStringLiteral("studio.sqlite"));
+    {
+        QSqlDatabase db = connection->database();
+        if (const Status copied = connection->dialect().copyTo(db, copy); !copied) {
+            return copied.error();
+        }
+        connection.reset();
+        if (auto upgraded = openSound(copy, Access::Write); !upgraded) {
+            return upgraded.error();
+        }
+    }
+    auto store = openSound(copy, Access::Read);
+    if (store) {
+        store.value()->m_path = path;
+        store.value()->m_copyLookedAt = std::move(folder);
+    }
     return store;
 }
 
@@ -153,64 +263,98 @@ QString Store::shown() const
 
 Result<std::unique_ptr<Store>> Store::open(const QString &path)
 {
-    auto store = openOrSetAside(path, true);
+    if (!isServer(path) && !QDir().mkpath(QFileInfo(path).absolutePath())) {
+        return storageError(say("folder-cannot-made", path.toStdString()));
+    }
+    auto store = openSound(path, Access::Write);
     if (store) {
         if (const Status begun = store.value()->beginWork(); !begun) {
             return begun.error();
         }
+        QFile::remove(markOf(path));
     }
     return store;
 }
 
 Result<std::unique_ptr<Store>> Store::look(const QString &path)
 {
-    return openOrSetAside(path, false);
+    return openSound(path, Access::Read);
 }
 
-Result<std::unique_ptr<Store>> Store::openOrSetAside(const QString &path, bool mayMake)
+Result<QString> Store::setAsideDamaged(const QString &path)
 {
-    if (isServer(path)) {
-        return openSound(path, mayMake);
-    }
-    if (!QDir().mkpath(QFileInfo(path).absolutePath())) {
-        return storageError(say("folder-cannot-made", path.toStdString()));
-    }
-    auto opened = openSound(path, mayMake);
-    if (opened || opened.error().code != "damaged") {
-        return opened;
-    }
-    const auto aside = setAside(path);
-    if (!aside) {
-        return aside.error();
-    }
-    auto fresh = openSound(path, mayMake);
-    if (fresh) {
-        fresh.value()->m_movedAside = *aside;
-    }
-    return fresh;
+    return setAside(path);
 }
 
 Status Store::backUp(const QString &path)
 {
-    if (QFile::exists(path)) {
-        Error e = storageError(say("file-there-already", path.toStdString()));
-        e.todo = say("choose-another-name");
-        return e;
-    }
     if (isServer(m_path)) {
         return copyStudio(*this, path, store::Others::Write, {}, {}).status;
     }
+    return writtenAside(path, [this](const QString &aside) {
+        QSqlDatabase db = m_connection->database();
+        return m_connection->dialect().copyTo(db, aside);
+    });
+}
+
+Result<std::vector<Message>> Store::findings(const std::stop_token &stop)
+{
     QSqlDatabase db = m_connection->database();
-    const Status copied = m_connection->dialect().copyTo(db, path);
-    if (!copied) {
-        QFile::remove(path); // half a copy would pass for a whole one
+    std::vector<Message> all;
+    if (const Message faults = m_connection->dialect().faults(db, stop); !faults.empty()) {
+        all.push_back(faults);
     }
-    return copied;
+    std::vector<qint64> displays; // retired ones too
+    {
+        Rows rows = m_connection->read(QStringLiteral("SELECT id FROM display ORDER BY id"));
+        while (rows.next()) {
+            displays.push_back(rows.integer(0));
+        }
+    }
+    for (const qint64 display : displays) {
+        if (stop.stop_requested()) {
+            break;
+        }
+        findIn(display, all);
+    }
+    if (const auto problem = takeProblem()) {
+        all.push_back(problem->what);
+    }
+    return all;
+}
+
+void Store::findIn(qint64 display, std::vector<Message> &all)
+{
+    const auto name = [](Verdict v) {
+        return say(v == Verdict::Pass ? "verdict-pass" : (v == Verdict::Fail ? "verdict-fail" : "verdict-undecided"));
+    };
+    const auto unreadable = [&](const std::string &what, const Message &why) { all.push_back(say("finding-unreadable", what, why)); };
+    for (const VisitEntry &v : m_visits.of(display)) {
+        const auto record = m_visits.record(v.id);
+        if (!record) {
+            unreadable(v.id.toStdString(), record.error().what);
+        } else if (v.state == VisitState::Finished && v.verdict != record->verdict) {
+            all.push_back(say("finding-verdict", v.id.toStdString(), name(v.verdict), name(record->verdict)));
+        }
+    }
+    for (const MeasurementEntry &m : m_measurements.of(display)) {
+        if (!m_measurements.document(m.id)) {
+            unreadable(m.kind + ", " + isoTime(m.finished), say("packed-content-damaged"));
+        }
+    }
+    for (const PhotographEntry &p : m_pictures.of(display)) {
+        if (m_pictures.content(p.id).isEmpty()) {
+            unreadable(p.words.toStdString() + ", " + isoTime(p.added), say("packed-content-damaged"));
+        }
+    }
 }
 
 Status Store::examine(const QString &path, const std::stop_token &stop)
 {
     const Dialect &dialect = dialectOf(path);
+    if (const auto stands = isServer(path) ? Result<bool>(true) : studioFileStands(path); !stands || !*stands) {
+        return stands ? noStudio(path) : stands.error();
+    }
     auto connection = Connection::open(dialect, path);
     Message faults;
     if (connection) {
@@ -265,7 +409,10 @@ QString demoPlace()
 void setStudioPlace(const QString &where)
 {
     // From wherever the program is started next.
-    QSettings(kOwnSettings, kOwnSettings).setValue(kPlace, isServer(where) ? withoutPassword(where) : QFileInfo(where).absoluteFilePath());
+    QSettings settings(kOwnSettings, kOwnSettings);
+    settings.setValue(kPlace, isServer(where) ? withoutPassword(where) : QFileInfo(where).absoluteFilePath());
+    settings.sync();
+    QFile::setPermissions(settings.fileName(), QFileDevice::ReadOwner | QFileDevice::WriteOwner);
 }
 
 } // namespace lamp

@@ -8,10 +8,19 @@
 #include "store/plans.h"
 #include "store/visits.h"
 
+#include <functional>
 #include <memory>
 #include <stop_token>
 
+class QTemporaryDir;
+
 namespace lamp {
+
+namespace store {
+/// Writes a whole new file under a name of its own, and gives it its name only when it is whole. \return an error where one is
+/// there already
+Status writtenAside(const QString &path, const std::function<Status(const QString &aside)> &write);
+} // namespace store
 
 /// Keeps the studio: who and what is in it, visits with every reading, what they aim at, how the displays stand. A file
 /// (SQLite with a write-ahead log, so that what was written before a crash is there after it) or a server's database
@@ -19,15 +28,17 @@ namespace lamp {
 /// at its repositories.
 class Store {
 public:
-    /// Opens or makes the database, and brings one of an earlier version up after keeping a copy of it. A file that is
-    /// damaged is set aside under another name and never overwritten; movedAside() then says where it is. A file from a
-    /// newer version is an error and is left alone.
+    /// Opens or makes the database, and brings one of an earlier version up after keeping a copy of it. What is no studio of ours
+    /// (error code "not-a-studio"), damaged ("damaged") or of a newer version is an error and is left as it is.
     /// \param path of a file, or a server's database as a URI: "postgresql://user@server/database?sslmode=verify-full". Passwords
     /// stand in ~/.pgpass, where libpq looks for them.
     static Result<std::unique_ptr<Store>> open(const QString &path);
-    /// The same, only to look: nobody is told that somebody is at work here, and an unclean end is not asked for. A server's database without a
-    /// studio is an error with the code "empty", and stays so.
+    /// The same, only to look: nothing is written, nobody is told that somebody is at work here, and an unclean end is not asked
+    /// for. Where there is no studio it is an error with the code "empty". A file of an earlier version is looked at in a copy.
     static Result<std::unique_ptr<Store>> look(const QString &path);
+    /// Keeps a damaged file with its log under another name, so that a new studio can be begun. Only where a person said so.
+    /// \return that name
+    static Result<QString> setAsideDamaged(const QString &path);
     ~Store();
     Store(const Store &) = delete;
     Store &operator=(const Store &) = delete;
@@ -53,7 +64,6 @@ public:
     /// Calls back on this thread, which must run an event loop, within about a second of a change by somebody else.
     void onChanges(std::function<void()> told) { m_connection->onChanges(std::move(told)); }
     [[nodiscard]] store::Connection &connection() { return *m_connection; }
-    [[nodiscard]] const QString &movedAside() const { return m_movedAside; }
     /// Where the copy is that was kept before the file was brought up to this version; empty where it was not.
     [[nodiscard]] const QString &copyBefore() const { return m_copyBefore; }
     /// Who this object is among all that work on the studio: computer, process, and a name of its own.
@@ -66,6 +76,8 @@ public:
     /// Writes a whole copy beside, as of this moment, while others may be at work; of a server's database into a file. \return an error where a file
     /// is there already
     Status backUp(const QString &path);
+    /// What is wrong with what this store holds, page by page; changes nothing.
+    [[nodiscard]] Result<std::vector<Message>> findings(const std::stop_token &stop = {});
     /// Examines a whole file, which may take minutes: for another thread than the one that shows things. Where it is
     /// sound, its unclean end is forgotten; where it is not, it is set aside when it is next opened. \return an error with
     /// the code "damaged" that says what is wrong; nothing is changed where it was stopped
@@ -76,11 +88,16 @@ public:
 
 private:
     Store(QString path, std::unique_ptr<store::Connection> connection);
-    static Result<std::unique_ptr<Store>> openSound(const QString &path, bool mayMake);
-    static Result<std::unique_ptr<Store>> openOrSetAside(const QString &path, bool mayMake);
+    static Result<std::unique_ptr<Store>> openSound(const QString &path, store::Access access);
+    static Status isFitUnopened(const QString &path);
+    static Status makeWhole(const QString &path);
+    static Status isFit(const QString &path, store::Connection &connection, int version);
+    static Result<std::unique_ptr<Store>> lookAtCopy(const QString &path, std::unique_ptr<store::Connection> connection);
     Status beginWork();
+    void findIn(qint64 display, std::vector<Message> &findings);
 
-    QString m_path, m_movedAside, m_copyBefore, m_owner;
+    QString m_path, m_copyBefore, m_owner;
+    std::unique_ptr<QTemporaryDir> m_copyLookedAt;
     bool m_uncleanEnd = false, m_works = false;
     std::unique_ptr<store::Connection> m_connection;
     store::Studio m_studio;

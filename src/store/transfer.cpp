@@ -2,14 +2,12 @@
 #include "store/transfer.h"
 
 #include "store/schema.h"
+#include "store/studio_file.h"
 
 #include <QCryptographicHash>
 #include <QDataStream>
 #include <QFile>
 #include <QSqlError>
-#include <QSqlField>
-#include <QSqlIndex>
-#include <QSqlRecord>
 
 #include <cstring>
 
@@ -20,26 +18,22 @@ namespace {
 constexpr int kAtOnce = 500, kLargeAtOnce = 20; // rows; those with packed content may be megabytes each
 const Message kNotCopied = say("studio-could-not-copied");
 
-/// A table as both sides know it.
+/// A table as both sides know it: by our own names, never by those that a file gives.
 struct Table {
     QString name;
     QStringList columns, key; ///< the key's columns say the order of rows
 };
 
-Result<Table> tableOf(Connection &c, const QString &name)
+QString quoted(const QStringList &names)
 {
-    const QSqlDatabase db = c.database();
-    Table t{name, {}, {}};
-    const QSqlRecord columns = db.record(name);
-    for (int i = 0; i < columns.count(); ++i) {
-        t.columns << columns.fieldName(i);
-    }
-    const QSqlIndex key = db.primaryIndex(name);
-    for (int i = 0; i < key.count(); ++i) {
-        t.key << key.fieldName(i);
-    }
-    t.columns.sort(); // a file that was brought up keeps later columns at its end
-    return t.columns.isEmpty() || t.key.isEmpty() ? Result<Table>(storageError(say("studio-table-not-known", name.toStdString()))) : Result<Table>(t);
+    return u'"' + names.join(QStringLiteral("\", \"")) + u'"';
+}
+
+Result<Table> tableOf(const QString &name)
+{
+    const TableShape shape = shapeOf(name);
+    return shape.columns.isEmpty() || shape.key.isEmpty() ? Result<Table>(storageError(say("studio-table-not-known", name.toStdString())))
+                                                          : Result<Table>(Table{name, shape.columns, shape.key});
 }
 
 /// The values of a table's columns, in their order.
@@ -48,7 +42,7 @@ using Row = QVariantList;
 /// The next rows of a table behind the key of the last one.
 Result<std::vector<Row>> pageOf(Connection &c, const Table &t, const Row &last)
 {
-    const QString key = t.key.join(QStringLiteral(", ")), marks = QStringList(t.key.size(), QStringLiteral("?")).join(QStringLiteral(", "));
+    const QString key = quoted(t.key), marks = QStringList(t.key.size(), QStringLiteral("?")).join(QStringLiteral(", "));
     const QString behind = last.isEmpty() ? QString() : QStringLiteral(" WHERE (%1) > (%2)").arg(key, marks);
     QVariantList values;
     for (const QString &column : t.key) {
@@ -59,7 +53,7 @@ Result<std::vector<Row>> pageOf(Connection &c, const Table &t, const Row &last)
     std::vector<Row> page;
     Rows rows(c,
               QStringLiteral("SELECT %1 FROM %2%3 ORDER BY %4 LIMIT %5")
-                  .arg(t.columns.join(QStringLiteral(", ")), t.name, behind, key)
+                  .arg(quoted(t.columns), quoted({t.name}), behind, key)
                   .arg(t.columns.contains(QStringLiteral("content")) ? kLargeAtOnce : kAtOnce),
               values);
     while (rows.next()) {
@@ -126,7 +120,7 @@ public:
     {
         m_rows = m_all = 0;
         for (const QString &name : tableNames()) {
-            const auto t = tableOf(m_from, name);
+            const auto t = tableOf(name);
             const auto count = countOf(m_from, name);
             if (!t || !count) {
                 return t ? count.error() : t.error();
@@ -192,9 +186,8 @@ private:
 
     Status copy(const Table &t)
     {
-        const QString statement =
-            QStringLiteral("INSERT INTO %1 (%2) VALUES (%3)")
-                .arg(t.name, t.columns.join(QStringLiteral(", ")), QStringList(t.columns.size(), QStringLiteral("?")).join(','));
+        const QString statement = QStringLiteral("INSERT INTO %1 (%2) VALUES (%3)")
+                                      .arg(quoted({t.name}), quoted(t.columns), QStringList(t.columns.size(), QStringLiteral("?")).join(','));
         Content copied;
         const Status done = each(m_from, t, [&](const Row &row) {
             ++copied.rows;
@@ -236,15 +229,11 @@ Transfer copyStudio(Store &from, const QString &where, Others others, const Tran
     if (from.path() == where) {
         return {Error{ErrorKind::Input, say("studio-is-there"), say("nothing-changed"), say("choose-empty-place"), "store", false}, 0};
     }
-    const bool made = !isServer(where) && !QFile::exists(where);
     Transfer done;
-    {
-        auto into = Store::open(where);
+    const auto copyInto = [&](const QString &place) -> Status {
+        auto into = Store::open(place);
         if (!into) {
-            return {into.error(), 0};
-        }
-        if (!into.value()->movedAside().isEmpty()) {
-            return {storageError(say("store-was-damaged", into.value()->movedAside().toStdString())), 0};
+            return into.error();
         }
         Connection &a = from.connection(), &b = into.value()->connection();
         const auto copy = [&] {
@@ -254,13 +243,9 @@ Transfer copyStudio(Store &from, const QString &where, Others others, const Tran
                 return rows ? Status(Done{}) : rows.error();
             });
         };
-        done.status = others == Others::Wait ? a.transaction(copy) : a.snapshot(copy);
-    }
-    if (!done.status && made) {
-        for (const char *suffix : {"", "-wal", "-shm"}) {
-            QFile::remove(where + suffix);
-        }
-    }
+        return others == Others::Wait ? a.transaction(copy) : a.snapshot(copy);
+    };
+    done.status = isServer(where) || QFile::exists(where) ? copyInto(where) : writtenAside(where, copyInto);
     return done;
 }
 

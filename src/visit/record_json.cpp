@@ -447,10 +447,13 @@ void readFindings(const Json &j, VisitRecord &r)
         // Earlier versions knew one uncertainty only, and judged by what the instrument saw.
         const Expanded k2{numberOrNaN(c.at(3)), c.size() > 7 ? numberOrNaN(c.at(6)) : std::nan("")};
         const auto scope = c.size() > 7 ? scopeFromName(c.at(7).get<std::string>()) : Scope::Instrument;
-        r.checks.push_back({checkCode(c.at(0).get<std::string>()), numberOrNaN(c.at(1)), numberOrNaN(c.at(2)), k2, scope.value_or(Scope::Instrument),
-                            c.at(4).get<std::string>(), Verdict(std::clamp(c.at(5).get<int>(), 0, 2))});
+        // A verdict is worked out from figure, limit and uncertainty, whatever a file says of it.
+        r.checks.push_back(check(checkCode(c.at(0).get<std::string>()), numberOrNaN(c.at(1)), numberOrNaN(c.at(2)), k2,
+                                 scope.value_or(Scope::Instrument), c.at(4).get<std::string>()));
     }
-    r.verdict = Verdict(std::clamp(j.at("verdict").get<int>(), 0, 2));
+    // What else spoke against it (a faulty profile) can only have made it worse.
+    const auto kept = Verdict(std::clamp(j.at("verdict").get<int>(), 0, 2));
+    r.verdict = r.checks.empty() ? kept : worse(kept, overall(r.checks));
     r.reasons = messagesFrom(j.at("reasons"));
     r.warnings = messagesFrom(j.at("warnings"));
 }

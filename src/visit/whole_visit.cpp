@@ -20,6 +20,16 @@ Error wrong(Message why)
     return unusable(say("visit-cannot-brought"), std::move(why), say("pass-once-more-from"), "visit");
 }
 
+/// Whether the verdicts that a file says are other ones than its figures, limits and uncertainties give.
+bool contradictsItself(const Json &said, const VisitRecord &workedOut)
+{
+    bool other = said.at("verdict").get<int>() != int(workedOut.verdict);
+    for (size_t i = 0; i < workedOut.checks.size(); ++i) {
+        other = other || said.at("checks").at(i).at(5).get<int>() != int(workedOut.checks[i].verdict);
+    }
+    return other;
+}
+
 } // namespace
 
 std::string wholeVisitToJson(const VisitRecord &record)
@@ -78,6 +88,9 @@ Result<VisitRecord> wholeVisitFromJson(const std::string &text)
         auto record = recordFromJson(all.at("record").dump());
         if (!record) {
             return wrong(say("is-damaged", place, record.error().what));
+        }
+        if (contradictsItself(all.at("record"), record.value())) {
+            return wrong(say("visit-contradicts-itself"));
         }
         for (const Json &j : all.at("measurements")) {
             place = say("reading-number", record->readings.size() + 1);

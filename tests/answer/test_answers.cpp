@@ -17,6 +17,8 @@
 #include <numbers>
 #include <random>
 
+namespace answers_test {
+
 using namespace lamp;
 
 namespace {
@@ -459,5 +461,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestAnswers)
+LAMP_TEST(answers, TestAnswers)
+
+} // namespace answers_test
 #include "test_answers.moc"

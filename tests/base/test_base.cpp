@@ -12,6 +12,8 @@
 #include <clocale>
 #include <limits>
 
+namespace base_test {
+
 using namespace lamp;
 
 class TestBase : public QObject {
@@ -119,5 +121,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestBase)
+LAMP_TEST(base, TestBase)
+
+} // namespace base_test
 #include "test_base.moc"

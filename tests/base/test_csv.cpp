@@ -9,6 +9,8 @@
 
 #include <random>
 
+namespace csv_test {
+
 using namespace lamp;
 
 namespace {
@@ -196,5 +198,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestCsv)
+LAMP_TEST(csv, TestCsv)
+
+} // namespace csv_test
 #include "test_csv.moc"

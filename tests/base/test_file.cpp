@@ -16,6 +16,8 @@
 #include <sys/stat.h>
 #include <unistd.h>
 
+namespace file_test {
+
 using namespace lamp;
 
 class TestFile : public QObject {
@@ -196,5 +198,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestFile)
+LAMP_TEST(file, TestFile)
+
+} // namespace file_test
 #include "test_file.moc"

@@ -9,6 +9,8 @@
 #include <algorithm>
 #include <numbers>
 
+namespace calibrate_test {
+
 using namespace lamp;
 
 namespace {
@@ -205,5 +207,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestCalibrate)
+LAMP_TEST(calibrate, TestCalibrate)
+
+} // namespace calibrate_test
 #include "test_calibrate.moc"

@@ -10,6 +10,8 @@
 
 #include <Eigen/Dense>
 
+namespace conditioning_test {
+
 using namespace lamp;
 using Eigen::Matrix3d;
 using Eigen::MatrixXd;
@@ -139,5 +141,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestConditioning)
+LAMP_TEST(conditioning, TestConditioning)
+
+} // namespace conditioning_test
 #include "test_conditioning.moc"

@@ -5,6 +5,8 @@
 #include "calibrate/ramps.h"
 #include "panels.h"
 
+namespace display_model_test {
+
 using namespace lamp;
 
 namespace {
@@ -285,5 +287,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestDisplayModel)
+LAMP_TEST(display_model, TestDisplayModel)
+
+} // namespace display_model_test
 #include "test_display_model.moc"

@@ -14,6 +14,8 @@
 
 #include <csignal>
 
+namespace cli_test {
+
 using namespace lamp;
 using namespace lamptest;
 using Json = nlohmann::json;
@@ -354,5 +356,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestCli)
+LAMP_TEST(cli, TestCli)
+
+} // namespace cli_test
 #include "test_cli.moc"

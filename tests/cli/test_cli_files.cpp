@@ -17,6 +17,8 @@
 #include <QProcess>
 #include <QTemporaryDir>
 
+namespace cli_files_test {
+
 using namespace lamp;
 using namespace lamptest;
 
@@ -261,5 +263,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestCliFiles)
+LAMP_TEST(cli_files, TestCliFiles)
+
+} // namespace cli_files_test
 #include "test_cli_files.moc"

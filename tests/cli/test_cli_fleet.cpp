@@ -12,6 +12,8 @@
 #include <QJsonObject>
 #include <QTemporaryDir>
 
+namespace cli_fleet_test {
+
 using namespace lamp;
 using namespace lamptest;
 
@@ -281,5 +283,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestCliFleet)
+LAMP_TEST(cli_fleet, TestCliFleet)
+
+} // namespace cli_fleet_test
 #include "test_cli_fleet.moc"

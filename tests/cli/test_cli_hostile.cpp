@@ -18,6 +18,8 @@
 #include <sys/stat.h>
 #include <unistd.h>
 
+namespace cli_hostile_test {
+
 using namespace lamp;
 using namespace lamptest;
 using Json = nlohmann::json;
@@ -334,5 +336,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestCliHostile)
+LAMP_TEST(cli_hostile, TestCliHostile)
+
+} // namespace cli_hostile_test
 #include "test_cli_hostile.moc"

@@ -16,6 +16,8 @@
 
 #include <csignal>
 
+namespace cli_measure_test {
+
 using namespace lamp;
 using namespace lamptest;
 
@@ -381,5 +383,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestCliMeasure)
+LAMP_TEST(cli_measure, TestCliMeasure)
+
+} // namespace cli_measure_test
 #include "test_cli_measure.moc"

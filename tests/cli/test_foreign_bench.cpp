@@ -11,6 +11,8 @@
 
 #include <nlohmann/json.hpp>
 
+namespace foreign_bench_test {
+
 using namespace lamp;
 using Json = nlohmann::json;
 
@@ -143,5 +145,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestForeignBench)
+LAMP_TEST(foreign_bench, TestForeignBench)
+
+} // namespace foreign_bench_test
 #include "test_foreign_bench.moc"

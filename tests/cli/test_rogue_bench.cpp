@@ -15,6 +15,8 @@
 #include <csignal>
 #include <memory>
 
+namespace rogue_bench_test {
+
 using namespace lamp;
 using Json = nlohmann::json;
 
@@ -185,5 +187,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestRogueBench)
+LAMP_TEST(rogue_bench, TestRogueBench)
+
+} // namespace rogue_bench_test
 #include "test_rogue_bench.moc"

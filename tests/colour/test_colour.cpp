@@ -16,6 +16,9 @@
 
 #include <numbers>
 #include <span>
+
+namespace colour_test {
+
 using namespace lamp;
 using lamptest::referenceRows;
 
@@ -616,5 +619,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestColour)
+LAMP_TEST(colour, TestColour)
+
+} // namespace colour_test
 #include "test_colour.moc"

@@ -21,6 +21,8 @@
 
 #include <unistd.h>
 
+namespace desktop_test {
+
 using namespace lamp;
 
 namespace {
@@ -485,5 +487,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestDesktop)
+LAMP_TEST(desktop, TestDesktop)
+
+} // namespace desktop_test
 #include "test_desktop.moc"

@@ -15,6 +15,8 @@
 
 #include <thread>
 
+namespace device_test {
+
 using namespace lamp;
 using Json = nlohmann::json;
 
@@ -41,7 +43,9 @@ Json ask(Bench &bench, const std::string &line)
 
 std::string serveCommand(const std::string &arguments)
 {
-    return std::string(LAMP_CLI) + " serve " + arguments;
+    std::string command = LAMP_CLI;
+    command += " serve ";
+    return command + arguments;
 }
 
 } // namespace
@@ -356,5 +360,7 @@ cat >/dev/null)")
     }
 };
 
-QTEST_GUILESS_MAIN(TestDevice)
+LAMP_TEST(device, TestDevice)
+
+} // namespace device_test
 #include "test_device.moc"

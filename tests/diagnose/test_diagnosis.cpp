@@ -16,6 +16,8 @@
 #include <random>
 #include <set>
 
+namespace diagnosis_test {
+
 using namespace lamp;
 
 namespace {
@@ -386,5 +388,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestDiagnosis)
+LAMP_TEST(diagnosis, TestDiagnosis)
+
+} // namespace diagnosis_test
 #include "test_diagnosis.moc"

@@ -16,6 +16,8 @@
 #include <QTemporaryDir>
 #include <QTextDocument>
 
+namespace exchange_test {
+
 using namespace lamp;
 
 namespace {
@@ -199,5 +201,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_MAIN(TestExchange)
+LAMP_GUI_TEST(exchange, TestExchange)
+
+} // namespace exchange_test
 #include "test_exchange.moc"

@@ -10,6 +10,8 @@
 
 #include <random>
 
+namespace import_test {
+
 using namespace lamp;
 
 namespace {
@@ -293,5 +295,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestImport)
+LAMP_TEST(import, TestImport)
+
+} // namespace import_test
 #include "test_import.moc"

@@ -13,6 +13,8 @@
 
 #include <ranges>
 
+namespace own_readings_test {
+
 using namespace lamp;
 
 namespace {
@@ -193,5 +195,7 @@ private:
     std::optional<VisitRecord> m_plain;
 };
 
-QTEST_GUILESS_MAIN(TestOwnReadings)
+LAMP_TEST(own_readings, TestOwnReadings)
+
+} // namespace own_readings_test
 #include "test_own_readings.moc"

@@ -14,6 +14,8 @@
 #include <QImage>
 #include <QXmlStreamReader>
 
+namespace plots_test {
+
 using namespace lamp;
 
 namespace {
@@ -253,5 +255,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_MAIN(TestPlots)
+LAMP_GUI_TEST(plots, TestPlots)
+
+} // namespace plots_test
 #include "test_plots.moc"

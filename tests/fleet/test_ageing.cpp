@@ -12,6 +12,8 @@
 #include <cmath>
 #include <random>
 
+namespace ageing_test {
+
 using namespace lamp;
 
 namespace {
@@ -490,5 +492,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestAgeing)
+LAMP_TEST(ageing, TestAgeing)
+
+} // namespace ageing_test
 #include "test_ageing.moc"

@@ -18,6 +18,8 @@
 
 #include <nlohmann/json.hpp>
 
+namespace agreement_test {
+
 using namespace lamp;
 using sim::SimBench;
 
@@ -375,5 +377,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestAgreement)
+LAMP_TEST(agreement, TestAgreement)
+
+} // namespace agreement_test
 #include "test_agreement.moc"

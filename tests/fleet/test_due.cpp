@@ -8,6 +8,8 @@
 
 #include <nlohmann/json.hpp>
 
+namespace due_test {
+
 using namespace lamp;
 
 namespace {
@@ -171,5 +173,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestDue)
+LAMP_TEST(due, TestDue)
+
+} // namespace due_test
 #include "test_due.moc"

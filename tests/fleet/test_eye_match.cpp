@@ -17,6 +17,8 @@
 #include <cstring>
 #include <set>
 
+namespace eye_match_test {
+
 using namespace lamp;
 
 namespace {
@@ -249,5 +251,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestEyeMatch)
+LAMP_TEST(eye_match, TestEyeMatch)
+
+} // namespace eye_match_test
 #include "test_eye_match.moc"

@@ -11,6 +11,8 @@
 
 #include <random>
 
+namespace history_test {
+
 using namespace lamp;
 
 namespace {
@@ -266,5 +268,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestHistory)
+LAMP_TEST(history, TestHistory)
+
+} // namespace history_test
 #include "test_history.moc"

@@ -12,6 +12,8 @@
 #include <map>
 #include <random>
 
+namespace plan_test {
+
 using namespace lamp;
 using Json = nlohmann::json;
 
@@ -348,5 +350,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestPlan)
+LAMP_TEST(plan, TestPlan)
+
+} // namespace plan_test
 #include "test_plan.moc"

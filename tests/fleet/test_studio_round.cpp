@@ -8,6 +8,8 @@
 
 #include <set>
 
+namespace studio_round_test {
+
 using namespace lamp;
 
 namespace {
@@ -224,5 +226,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestStudioRound)
+LAMP_TEST(studio_round, TestStudioRound)
+
+} // namespace studio_round_test
 #include "test_studio_round.moc"

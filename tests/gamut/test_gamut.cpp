@@ -11,6 +11,8 @@
 #include <numbers>
 #include <random>
 
+namespace gamut_test {
+
 using namespace lamp;
 using Triangle = std::array<Chromaticity, 3>;
 
@@ -327,5 +329,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestGamut)
+LAMP_TEST(gamut, TestGamut)
+
+} // namespace gamut_test
 #include "test_gamut.moc"

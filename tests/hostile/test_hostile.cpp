@@ -10,6 +10,8 @@
 
 #include <random>
 
+namespace hostile_test {
+
 using namespace lamp;
 using Json = nlohmann::json;
 
@@ -151,5 +153,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestHostile)
+LAMP_TEST(hostile, TestHostile)
+
+} // namespace hostile_test
 #include "test_hostile.moc"

@@ -22,6 +22,8 @@
 #include <functional>
 #include <random>
 
+namespace mutations_test {
+
 using namespace lamp;
 
 namespace {
@@ -236,5 +238,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestMutations)
+LAMP_TEST(mutations, TestMutations)
+
+} // namespace mutations_test
 #include "test_mutations.moc"

@@ -16,6 +16,8 @@
 #include <map>
 #include <random>
 
+namespace icc_bytes_test {
+
 using namespace lamp;
 
 namespace {
@@ -275,5 +277,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestIccBytes)
+LAMP_TEST(icc_bytes, TestIccBytes)
+
+} // namespace icc_bytes_test
 #include "test_icc_bytes.moc"

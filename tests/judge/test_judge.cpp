@@ -10,6 +10,8 @@
 #include <numeric>
 #include <random>
 
+namespace judge_test {
+
 using namespace lamp;
 
 namespace {
@@ -494,5 +496,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestJudge)
+LAMP_TEST(judge, TestJudge)
+
+} // namespace judge_test
 #include "test_judge.moc"

@@ -7,6 +7,8 @@
 #include "measure/correction.h"
 #include "simlab/panel.h"
 
+namespace correction_test {
+
 using namespace lamp;
 
 namespace {
@@ -211,5 +213,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestCorrection)
+LAMP_TEST(correction, TestCorrection)
+
+} // namespace correction_test
 #include "test_correction.moc"

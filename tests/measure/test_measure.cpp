@@ -7,6 +7,8 @@
 
 #include <random>
 
+namespace measure_test {
+
 using namespace lamp;
 
 namespace {
@@ -286,5 +288,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestMeasure)
+LAMP_TEST(measure, TestMeasure)
+
+} // namespace measure_test
 #include "test_measure.moc"

@@ -13,6 +13,8 @@
 #include <cmath>
 #include <random>
 
+namespace model_laws_test {
+
 using namespace lamp;
 
 namespace {
@@ -222,5 +224,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestModelLaws)
+LAMP_TEST(model_laws, TestModelLaws)
+
+} // namespace model_laws_test
 #include "test_model_laws.moc"

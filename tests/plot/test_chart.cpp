@@ -15,6 +15,8 @@
 #include <limits>
 #include <random>
 
+namespace chart_test {
+
 using namespace lamp;
 using namespace lamp::plot;
 
@@ -408,5 +410,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_MAIN(TestChart)
+LAMP_GUI_TEST(chart, TestChart)
+
+} // namespace chart_test
 #include "test_chart.moc"

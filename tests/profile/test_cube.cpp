@@ -11,6 +11,8 @@
 
 #include <random>
 
+namespace cube_test {
+
 using namespace lamp;
 
 namespace {
@@ -192,5 +194,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestCube)
+LAMP_TEST(cube, TestCube)
+
+} // namespace cube_test
 #include "test_cube.moc"

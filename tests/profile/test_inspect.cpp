@@ -8,6 +8,8 @@
 #include "profile/inspect.h"
 #include "profile/table_profile.h"
 
+namespace inspect_test {
+
 using namespace lamp;
 
 namespace {
@@ -260,5 +262,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestInspect)
+LAMP_TEST(inspect, TestInspect)
+
+} // namespace inspect_test
 #include "test_inspect.moc"

@@ -9,6 +9,8 @@
 
 #include <random>
 
+namespace screening_test {
+
 using namespace lamp;
 
 namespace {
@@ -179,5 +181,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestScreening)
+LAMP_TEST(screening, TestScreening)
+
+} // namespace screening_test
 #include "test_screening.moc"

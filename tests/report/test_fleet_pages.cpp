@@ -20,6 +20,8 @@
 #include <random>
 #include <set>
 
+namespace fleet_pages_test {
+
 using namespace lamp;
 
 namespace {
@@ -279,5 +281,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_MAIN(TestFleetPages)
+LAMP_GUI_TEST(fleet_pages, TestFleetPages)
+
+} // namespace fleet_pages_test
 #include "test_fleet_pages.moc"

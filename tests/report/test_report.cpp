@@ -24,6 +24,8 @@
 #include <cmath>
 #include <limits>
 
+namespace report_test {
+
 using namespace lamp;
 
 namespace {
@@ -428,5 +430,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_MAIN(TestReport)
+LAMP_GUI_TEST(report, TestReport)
+
+} // namespace report_test
 #include "test_report.moc"

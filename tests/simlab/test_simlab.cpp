@@ -5,6 +5,8 @@
 #include "colour/spaces.h"
 #include "simlab/sim_bench.h"
 
+namespace simlab_test {
+
 using namespace lamp;
 using sim::SimBench;
 
@@ -239,5 +241,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestSimlab)
+LAMP_TEST(simlab, TestSimlab)
+
+} // namespace simlab_test
 #include "test_simlab.moc"

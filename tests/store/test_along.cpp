@@ -13,6 +13,8 @@
 #include <algorithm>
 #include <utility>
 
+namespace along_test {
+
 using namespace lamp;
 
 namespace {
@@ -159,6 +161,39 @@ private Q_SLOTS:
         QCOMPARE(store::mergeOf(*s.away, *s.away).error().code, std::string("other"));
     }
 
+    // Cut off when the copy was taken; finished in the copy, discarded at home: nobody's work is left out without a word.
+    void aVisitThatEndedTwiceIsAskedAbout()
+    {
+        for (const bool copyCounts : {true, false}) {
+            const QString place = newFile();
+            Sides s;
+            s.home = std::move(Store::open(place)).value();
+            const qint64 booth = s.home->studio().addRoom("Booth").value();
+            s.knot = s.home->studio().add(display("Knot", "K-1", booth), at("2031-01-01T08:00:00Z")).value();
+            QVERIFY(s.home->visits().save(visit("v-cut", "2031-03-01T09:00:00Z"), s.knot, VisitState::Running).ok());
+            QVERIFY(s.home->visits().release("v-cut").ok());
+            const QString copy = newFile();
+            QVERIFY(store::takeAlong(*s.home, copy, kTaken, {}, {}).status.ok());
+            s.away = std::move(Store::open(copy)).value();
+            QVERIFY(s.away->visits().finish(visit("v-cut", "2031-03-06T09:00:00Z"), s.knot).ok());
+            QVERIFY(s.home->visits().setState("v-cut", VisitState::SetAside).ok());
+            const auto preview = store::mergeOf(*s.away, *s.home);
+            QVERIFY2(preview.ok(), preview ? "" : english(preview.error()).c_str());
+            QCOMPARE(preview->conflicts.size(), size_t(1));
+            const MergeConflict &c = preview->conflicts.front();
+            QCOMPARE(c.kind, std::string("visit"));
+            QCOMPARE(c.mine + "/" + c.theirs, std::string("finished/discarded"));
+            std::vector<MergeConflict> decided = preview->conflicts;
+            decided.front().takeMine = copyCounts;
+            const auto done = store::bringHome(*s.away, *s.home, decided, kBack);
+            QVERIFY2(done.ok(), done ? "" : english(done.error()).c_str());
+            QCOMPARE(s.home->visits().entry("v-cut")->state, copyCounts ? VisitState::Finished : VisitState::SetAside);
+            const auto record = s.home->visits().record("v-cut");
+            QVERIFY2(record.ok(), record ? "" : english(record.error()).c_str());
+            QCOMPARE(record->readings.size(), size_t(3)); // they arrived either way, once
+        }
+    }
+
     void whatBothDidIsThereOnce_data()
     {
         QTest::addColumn<bool>("server");
@@ -199,6 +234,11 @@ private Q_SLOTS:
         QVERIFY(s.away->histories().add(s.dunlin, {e}).ok());
         QVERIFY(s.away->histories().addAssignment({at("2031-04-01T00:00:00Z"), "Atlas", {}}, s.dunlin).ok());
         QVERIFY(s.away->aims().keep(target("At sea", 150)).ok());
+        InstrumentEntry tern; // new to the studio, with little known of it
+        tern.kind = "colorimeter";
+        tern.model = "Tern C2";
+        tern.serial = "T-7";
+        QVERIFY(s.away->studio().keep(tern).ok());
         DrawnPlan plan;
         plan.rooms[launch] = {0.1, 0.2, 0.3, 0.2, {{0, 0}, {0.6, 0}, {0.6, 0.5}, {1, 0.5}, {1, 1}, {0, 1}}}; // a wheelhouse cut out of it
         plan.displays[godwit] = {launch, {0.5, 0.25}};
@@ -207,8 +247,8 @@ private Q_SLOTS:
         const auto preview = store::mergeOf(*s.away, *s.home);
         QVERIFY2(preview.ok(), preview ? "" : english(preview.error()).c_str());
         QCOMPARE(s.home->studio().count(), 3); // nothing is changed by looking
-        const std::map<std::string, int> counts{{"rooms", 1},   {"displays", 1},    {"visits", 2}, {"photographs", 1},
-                                                {"history", 1}, {"assignments", 1}, {"fields", 3}, {"aims", 1}};
+        const std::map<std::string, int> counts{{"rooms", 1},       {"displays", 1}, {"visits", 2}, {"photographs", 1}, {"history", 1},
+                                                {"assignments", 1}, {"fields", 3},   {"aims", 1},   {"instruments", 1}};
         for (const auto &[kind, number] : counts) {
             QVERIFY2(preview->counts.contains(kind) && preview->counts.at(kind) == number, kind.c_str());
         }
@@ -226,6 +266,9 @@ private Q_SLOTS:
         QCOMPARE(s.home->studio().events(d.id).back().at, at("2031-03-08T08:00:00Z")); // when it was moved, not when that was told
         QVERIFY(g.id != curlew && g.serial == "G-1" && g.bench == "sim:knot");
         QVERIFY(s.home->studio().display(s.knot)->retired);
+        const auto instruments = s.home->studio().instruments();
+        QVERIFY(
+            std::any_of(instruments.begin(), instruments.end(), [](const InstrumentEntry &i) { return i.model == "Tern C2" && i.serial == "T-7"; }));
         QCOMPARE(s.home->visits().of(g.id).size(), size_t(1));
         QCOMPARE(s.home->visits().of(curlew).size(), size_t(1));
         QCOMPARE(s.home->visits().of(s.knot).size(), size_t(2));
@@ -375,6 +418,11 @@ private Q_SLOTS:
                      .name.isEmpty());
         QVERIFY(!meter.value()->studio().addRoom("Attic").ok());
         QVERIFY(!meter.value()->plans().setDrawn({}).ok());
+        // Whoever measures takes nothing away that was measured.
+        for (const char *table : {"reading", "visit", "profile", "measurement", "history_entry", "picture"}) {
+            const Status gone = meter.value()->connection().change(QStringLiteral("DELETE FROM ") + table, {}, say("end-could-not-stored"));
+            QVERIFY2(!gone.ok() && english(gone.error()).find("permission") != std::string::npos, table);
+        }
         QCOMPARE(s.home->visits().of(s.knot).size(), size_t(2));
         // More, and nothing at all.
         const auto byTheServersOwn = std::move(Store::open(place)).value(); // from PostgreSQL 15 on nobody else hands on an owner's role
@@ -396,5 +444,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestAlong)
+LAMP_TEST(along, TestAlong)
+
+} // namespace along_test
 #include "test_along.moc"

@@ -12,6 +12,8 @@
 #include <QDBusMessage>
 #include <QDBusVirtualObject>
 
+namespace keyring_test {
+
 using namespace lamp;
 
 /// The calls of a wallet that QtKeychain makes (org.kde.KWallet, its interface as QtKeychain 0.13 uses it).
@@ -118,7 +120,17 @@ private Q_SLOTS:
         const QString place = "postgresql://u@h/a?studio=charts", with = store::withPassword(place, "s ü;&'%");
         QVERIFY(with != place && serverLogin(with) == "u@h:5432");
         QCOMPARE(store::withoutPassword(with), place);
-        QCOMPARE(store::withoutPassword("postgresql://u@h/a?sslpassword=k&password=p"), QString("postgresql://u@h/a?sslpassword=k"));
+        // That of a client's key is as secret, and a name may be written with percent signs.
+        QCOMPARE(store::withoutPassword("postgresql://u@h/a?sslpassword=k&password=p"), QString("postgresql://u@h/a"));
+        QCOMPARE(store::withoutPassword("postgresql://u@h/a?sslmode=require&pass%77ord=p&ssl%70assword=k"),
+                 QString("postgresql://u@h/a?sslmode=require"));
+        for (const char *odd : {"postgresql://u:ge/heim@h/a", "postgresql://u:ge%heim@h/a", "postgresql://u:geheim@h:99999x/a",
+                                "postgresql://h:p/a?passw%6Frd=%zzgeheim"}) {
+            QVERIFY(!store::withoutPassword(odd).contains("heim"));
+            const auto opened = Store::open(odd);
+            QVERIFY(!opened.ok());
+            QVERIFY2(english(opened.error().paragraph()).find("heim") == std::string::npos, odd);
+        }
         QCOMPARE(store::withoutPassword("postgresql://u@h/a?password=p"), QString("postgresql://u@h/a"));
         QVERIFY(serverLogin("/tmp/studio.sqlite").isEmpty() && serverLogin("postgresql://h/a?nonsense=1").isEmpty());
     }
@@ -162,5 +174,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestKeyring)
+LAMP_TEST(keyring, TestKeyring)
+
+} // namespace keyring_test
 #include "test_keyring.moc"

@@ -12,6 +12,8 @@
 #include <QSqlQuery>
 #include <QTemporaryDir>
 
+namespace measurements_test {
+
 using namespace lamp;
 
 namespace {
@@ -216,5 +218,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestMeasurements)
+LAMP_TEST(measurements, TestMeasurements)
+
+} // namespace measurements_test
 #include "test_measurements.moc"

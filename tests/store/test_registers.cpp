@@ -12,6 +12,8 @@
 #include <random>
 #include <set>
 
+namespace registers_test {
+
 using namespace lamp;
 
 namespace {
@@ -328,5 +330,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestRegisters)
+LAMP_TEST(registers, TestRegisters)
+
+} // namespace registers_test
 #include "test_registers.moc"

@@ -17,6 +17,8 @@
 #include <set>
 #include <thread>
 
+namespace server_test {
+
 using namespace lamp;
 
 namespace {
@@ -644,5 +646,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestServer)
+LAMP_TEST(server, TestServer)
+
+} // namespace server_test
 #include "test_server.moc"

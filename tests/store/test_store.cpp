@@ -23,6 +23,8 @@
 #include <bit>
 #include <random>
 
+namespace store_test {
+
 using namespace lamp;
 
 namespace {
@@ -167,7 +169,7 @@ private:
         {
             const QString where = file.isEmpty() ? path() : file;
             QSqlDatabase db = QSqlDatabase::addDatabase(store::dialectOf(where).driver(), "raw");
-            QVERIFY(store::dialectOf(where).configure(db, where).ok());
+            QVERIFY(store::dialectOf(where).configure(db, where, store::Access::Write).ok());
             QVERIFY(db.open());
             QSqlQuery q(db);
             work(q);
@@ -204,7 +206,7 @@ private Q_SLOTS:
                                               "visitTakesLittleRoom",
                                               "damageDeepInTheFileIsFoundInTheBackground",
                                               "newerSchemaIsLeftAlone",
-                                              "damagedFileIsSetAsideAndNeverOverwritten",
+                                              "damagedFileIsLeftAsItIsAndNeverOverwritten",
                                               "folderThatCannotBeMadeIsToldAsSuch"};
         m_dir = std::make_unique<QTemporaryDir>();
         if (m_server) {
@@ -397,7 +399,6 @@ private Q_SLOTS:
         auto opened = Store::open(path());
         QVERIFY2(opened.ok(), opened.ok() ? "" : english(opened.error()).c_str());
         Store &store = *opened.value();
-        QVERIFY(store.movedAside().isEmpty());
         QCOMPARE(store.copyBefore(), path() + ".version-1");
         // What it held twice is kept twice; a third one would be refused.
         const auto displays = store.studio().displays();
@@ -1017,15 +1018,16 @@ private Q_SLOTS:
         }
         {
             auto store = std::move(Store::open(path())).value(); // opens: nobody waits for the whole file to be read
-            QVERIFY(store->movedAside().isEmpty());
             const Status examined = Store::examine(path());
             QVERIFY(!examined.ok());
             QCOMPARE(examined.error().code, std::string("damaged"));
         }
-        const auto store = std::move(Store::open(path())).value();
-        QVERIFY(!store->movedAside().isEmpty() && QFile::exists(store->movedAside()));
-        QVERIFY(store->studio().displays().empty());
-        QVERIFY(std::move(Store::open(path())).value()->movedAside().isEmpty()); // once
+        const auto refused = Store::open(path());
+        QVERIFY(!refused.ok());
+        QCOMPARE(refused.error().code, std::string("damaged"));
+        const auto aside = Store::setAsideDamaged(path());
+        QVERIFY(aside.ok() && QFile::exists(*aside) && !QFile::exists(path()));
+        QVERIFY(std::move(Store::open(path())).value()->studio().displays().empty());
     }
 
     void installationsReplaceEachOther()
@@ -1061,7 +1063,7 @@ private Q_SLOTS:
         QVERIFY(QFile::exists(path()));
     }
 
-    void damagedFileIsSetAsideAndNeverOverwritten()
+    void damagedFileIsLeftAsItIsAndNeverOverwritten()
     {
         {
             auto store = std::move(Store::open(path())).value();
@@ -1077,14 +1079,16 @@ private Q_SLOTS:
             (void)f.open(QIODevice::ReadOnly);
             return f.readAll();
         }();
-        const auto store = Store::open(path());
-        QVERIFY2(store.ok(), store.ok() ? "" : english(store.error()).c_str());
-        const QString aside = store.value()->movedAside();
-        QVERIFY(!aside.isEmpty());
-        QFile kept(aside);
+        for (const auto &store : {Store::open(path()), Store::look(path())}) {
+            QVERIFY(!store.ok());
+            QCOMPARE(store.error().code, std::string("damaged"));
+        }
+        const auto aside = Store::setAsideDamaged(path());
+        QVERIFY(aside.ok());
+        QFile kept(*aside);
         QVERIFY(kept.open(QIODevice::ReadOnly));
         QCOMPARE(kept.readAll(), damaged);
-        QVERIFY(store.value()->studio().displays().empty());
+        QVERIFY(std::move(Store::open(path())).value()->studio().displays().empty());
     }
 
     void folderThatCannotBeMadeIsToldAsSuch()
@@ -1097,5 +1101,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestStore)
+LAMP_TEST(store, TestStore)
+
+} // namespace store_test
 #include "test_store.moc"

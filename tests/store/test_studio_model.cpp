@@ -13,6 +13,8 @@
 #include <random>
 #include <set>
 
+namespace studio_model_test {
+
 using namespace lamp;
 
 namespace {
@@ -369,5 +371,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestStudioModel)
+LAMP_TEST(studio_model, TestStudioModel)
+
+} // namespace studio_model_test
 #include "test_studio_model.moc"

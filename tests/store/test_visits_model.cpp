@@ -13,6 +13,8 @@
 #include <random>
 #include <set>
 
+namespace visits_model_test {
+
 using namespace lamp;
 
 namespace {
@@ -251,5 +253,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestVisitsModel)
+LAMP_TEST(visits_model, TestVisitsModel)
+
+} // namespace visits_model_test
 #include "test_visits_model.moc"

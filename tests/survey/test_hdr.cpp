@@ -19,6 +19,8 @@
 
 #include <numbers>
 
+namespace hdr_test {
+
 using namespace lamp;
 using sim::SimBench;
 
@@ -477,5 +479,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestHdr)
+LAMP_TEST(hdr, TestHdr)
+
+} // namespace hdr_test
 #include "test_hdr.moc"

@@ -18,6 +18,8 @@
 #include <limits>
 #include <set>
 
+namespace survey_test {
+
 using namespace lamp;
 
 namespace {
@@ -1097,5 +1099,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestSurvey)
+LAMP_TEST(survey, TestSurvey)
+
+} // namespace survey_test
 #include "test_survey.moc"

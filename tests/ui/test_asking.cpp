@@ -24,6 +24,8 @@
 #include <QTableWidget>
 #include <QTemporaryDir>
 
+namespace asking_test {
+
 using namespace lamp;
 using namespace lamp::app;
 
@@ -262,5 +264,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_MAIN(TestAsking)
+LAMP_WINDOW_TEST(asking, TestAsking)
+
+} // namespace asking_test
 #include "test_asking.moc"

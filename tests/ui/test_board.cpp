@@ -23,6 +23,8 @@
 #include <QTableView>
 #include <QTemporaryDir>
 
+namespace board_test {
+
 using namespace lamp;
 using namespace lamp::app;
 
@@ -376,5 +378,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_MAIN(TestBoard)
+LAMP_WINDOW_TEST(board, TestBoard)
+
+} // namespace board_test
 #include "test_board.moc"

@@ -28,6 +28,8 @@
 #include <QSpinBox>
 #include <QTemporaryDir>
 
+namespace cards_test {
+
 using namespace lamp;
 using namespace lamp::app;
 
@@ -308,5 +310,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_MAIN(TestCards)
+LAMP_WINDOW_TEST(cards, TestCards)
+
+} // namespace cards_test
 #include "test_cards.moc"

@@ -23,6 +23,8 @@
 #include <QTableWidget>
 #include <QTemporaryDir>
 
+namespace desk_test {
+
 using namespace lamp;
 using namespace lamp::app;
 
@@ -202,7 +204,7 @@ private Q_SLOTS:
     }
 };
 
-int main(int argc, char **argv)
+int run(int argc, char **argv)
 {
     WatchedApplication application(argc, argv);
     TestDesk test;
@@ -211,4 +213,7 @@ int main(int argc, char **argv)
     return failed;
 }
 
+LAMP_TEST_BY(desk, &run)
+
+} // namespace desk_test
 #include "test_desk.moc"

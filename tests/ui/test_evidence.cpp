@@ -26,6 +26,8 @@
 #include <QSettings>
 #include <QTemporaryDir>
 
+namespace evidence_test {
+
 using namespace lamp;
 using namespace lamp::app;
 
@@ -330,5 +332,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_MAIN(TestEvidence)
+LAMP_WINDOW_TEST(evidence, TestEvidence)
+
+} // namespace evidence_test
 #include "test_evidence.moc"

@@ -34,6 +34,8 @@
 #include <QTemporaryDir>
 #include <QTimer>
 
+namespace fleet_views_test {
+
 using namespace lamp;
 using namespace lamp::app;
 
@@ -379,5 +381,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_MAIN(TestFleetViews)
+LAMP_WINDOW_TEST(fleet_views, TestFleetViews)
+
+} // namespace fleet_views_test
 #include "test_fleet_views.moc"

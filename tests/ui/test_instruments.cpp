@@ -22,6 +22,8 @@
 #include <QTableWidget>
 #include <QTemporaryDir>
 
+namespace instruments_test {
+
 using namespace lamp;
 using namespace lamp::app;
 
@@ -210,5 +212,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_MAIN(TestInstruments)
+LAMP_WINDOW_TEST(instruments, TestInstruments)
+
+} // namespace instruments_test
 #include "test_instruments.moc"

@@ -18,6 +18,8 @@
 #include <QSettings>
 #include <QTemporaryDir>
 
+namespace keyboard_test {
+
 using namespace lamp;
 using namespace lamp::app;
 
@@ -212,5 +214,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_MAIN(TestKeyboard)
+LAMP_WINDOW_TEST(keyboard, TestKeyboard)
+
+} // namespace keyboard_test
 #include "test_keyboard.moc"

@@ -46,6 +46,8 @@
 #include <QTranslator>
 #include <QTreeView>
 
+namespace language_test {
+
 using namespace lamp;
 using namespace lamp::app;
 
@@ -335,7 +337,7 @@ private Q_SLOTS:
         e.insert("QT_QPA_PLATFORM", "offscreen:configfile=" + screen);
         child.setProcessEnvironment(e);
         child.setProcessChannelMode(QProcess::MergedChannels);
-        child.start(QCoreApplication::applicationFilePath(), {"everyView"});
+        child.start(QCoreApplication::applicationFilePath(), {"language", "everyView"});
         QVERIFY(child.waitForFinished(120000));
         // What failed, without the plugin's chatter, which would fill the message.
         QByteArray failed;
@@ -408,5 +410,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_MAIN(TestLanguage)
+LAMP_WINDOW_TEST(language, TestLanguage)
+
+} // namespace language_test
 #include "test_language.moc"

@@ -19,6 +19,8 @@
 
 #include <set>
 
+namespace look_test {
+
 using namespace lamp;
 using namespace lamp::app;
 
@@ -275,5 +277,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_MAIN(TestLook)
+LAMP_WINDOW_TEST(look, TestLook)
+
+} // namespace look_test
 #include "test_look.moc"

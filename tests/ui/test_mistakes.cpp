@@ -24,6 +24,8 @@
 #include <cmath>
 #include <random>
 
+namespace mistakes_test {
+
 using namespace lamp;
 using namespace lamp::app;
 
@@ -264,5 +266,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_MAIN(TestMistakes)
+LAMP_WINDOW_TEST(mistakes, TestMistakes)
+
+} // namespace mistakes_test
 #include "test_mistakes.moc"

@@ -28,6 +28,8 @@
 #include <cmath>
 #include <set>
 
+namespace own_picture_test {
+
 using namespace lamp;
 using namespace lamp::app;
 
@@ -445,5 +447,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_MAIN(TestOwnPicture)
+LAMP_WINDOW_TEST(own_picture, TestOwnPicture)
+
+} // namespace own_picture_test
 #include "test_own_picture.moc"

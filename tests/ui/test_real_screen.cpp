@@ -25,6 +25,8 @@
 
 #include <map>
 
+namespace real_screen_test {
+
 using namespace lamp;
 using namespace lamp::app;
 
@@ -175,7 +177,7 @@ private:
     }
 };
 
-int main(int argc, char **argv)
+int run(int argc, char **argv)
 {
     XServer server;
     if (!server.start()) {
@@ -201,4 +203,8 @@ int main(int argc, char **argv)
     TestRealScreen test;
     return QTest::qExec(&test, argc, argv);
 }
+
+LAMP_TEST_BY(real_screen, &run)
+
+} // namespace real_screen_test
 #include "test_real_screen.moc"

@@ -27,6 +27,8 @@
 #include <QTimer>
 #include <QTreeView>
 
+namespace shared_studio_test {
+
 using namespace lamp;
 using namespace lamp::app;
 
@@ -280,5 +282,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_MAIN(TestSharedStudio)
+LAMP_WINDOW_TEST(shared_studio, TestSharedStudio)
+
+} // namespace shared_studio_test
 #include "test_shared_studio.moc"

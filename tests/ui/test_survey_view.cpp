@@ -27,6 +27,8 @@
 #include <QTableWidget>
 #include <QTemporaryDir>
 
+namespace survey_view_test {
+
 using namespace lamp;
 using namespace lamp::app;
 
@@ -332,5 +334,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_MAIN(TestSurveyView)
+LAMP_WINDOW_TEST(survey_view, TestSurveyView)
+
+} // namespace survey_view_test
 #include "test_survey_view.moc"

@@ -34,6 +34,8 @@
 
 #include <numbers>
 
+namespace target_test {
+
 using namespace lamp;
 using namespace lamp::app;
 
@@ -509,5 +511,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_MAIN(TestTarget)
+LAMP_WINDOW_TEST(target, TestTarget)
+
+} // namespace target_test
 #include "test_target.moc"

@@ -65,6 +65,8 @@
 #include <random>
 #include <unistd.h>
 
+namespace ui_test {
+
 using namespace lamp;
 using namespace lamp::app;
 
@@ -626,7 +628,7 @@ private Q_SLOTS:
     {
         QProcess child;
         child.setProcessChannelMode(QProcess::ForwardedErrorChannel);
-        child.start(QCoreApplication::applicationFilePath(), {"--child", store(), "Avocet"});
+        child.start(QCoreApplication::applicationFilePath(), {"ui", "--child", store(), "Avocet"});
         QVERIFY(child.waitForStarted());
         // The child writes a line for each reading; after forty it is killed without warning.
         int lines = 0;
@@ -684,8 +686,8 @@ private Q_SLOTS:
                     told[k] = words.back().toInt();
                 }
             };
-            programs[0].start(QCoreApplication::applicationFilePath(), {"--child", store(), "Avocet"});
-            programs[1].start(QCoreApplication::applicationFilePath(), {"--child", store(), "Turnstone"});
+            programs[0].start(QCoreApplication::applicationFilePath(), {"ui", "--child", store(), "Avocet"});
+            programs[1].start(QCoreApplication::applicationFilePath(), {"ui", "--child", store(), "Turnstone"});
             QVERIFY(programs[0].waitForStarted() && programs[1].waitForStarted());
             const auto begun = QDeadlineTimer(30000);
             while ((visits[0].isEmpty() || visits[1].isEmpty()) && !begun.hasExpired()) {
@@ -729,18 +731,31 @@ private Q_SLOTS:
         QVERIFY(interrupted > 0);
     }
 
-    void damagedStudioIsKeptAsideAndSaid()
+    void damagedStudioIsSetAsideWhenAskedTo()
     {
         const QString path = m_dir.filePath("damaged.sqlite");
         QFile file(path);
         QVERIFY(file.open(QIODevice::WriteOnly));
         file.write(QByteArray(5000, 'x'));
         file.close();
+        {
+            MainWindow w(path); // a file that somebody named: it is left alone
+            w.show();
+            w.openStore();
+            QVERIFY(labels(w).contains("not a studio"));
+            QVERIFY(button(w, "Set aside") == nullptr || !button(w, "Set aside")->isVisible());
+        }
+        setStudioPlace(path);
+        const auto back = qScopeGuard([] { QSettings(kOwnSettings, kOwnSettings).remove("studio/place"); });
         MainWindow w(path);
         w.show();
         w.openStore();
-        QVERIFY(labels(w).contains("damaged"));
-        QCOMPARE(QDir(m_dir.path()).entryList({"damaged.sqlite.damaged-*"}).size(), 1);
+        QVERIFY(labels(w).contains("not a studio"));
+        QCOMPARE(QFileInfo(path).size(), qint64(5000));
+        QVERIFY(button(w, "Set aside") != nullptr);
+        button(w, "Set aside")->click();
+        QTRY_COMPARE(QDir(m_dir.path()).entryList({"damaged.sqlite.damaged-*"}).size(), 1);
+        QTRY_VERIFY(w.store() != nullptr);
         picture(w, "first-start");
     }
 
@@ -1678,7 +1693,7 @@ int child(const QString &store, const QString &display)
 
 } // namespace
 
-int main(int argc, char **argv)
+int run(int argc, char **argv)
 {
     WatchedApplication application(argc, argv);
     QApplication::setApplicationName("dutiful-lamp");
@@ -1693,4 +1708,8 @@ int main(int argc, char **argv)
     application.report();
     return failed;
 }
+
+LAMP_TEST_BY(ui, &run)
+
+} // namespace ui_test
 #include "test_ui.moc"

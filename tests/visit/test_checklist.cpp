@@ -8,6 +8,8 @@
 #include "visit/checklist.h"
 #include "visit/visit.h"
 
+namespace checklist_test {
+
 using namespace lamp;
 
 namespace {
@@ -242,5 +244,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestChecklist)
+LAMP_TEST(checklist, TestChecklist)
+
+} // namespace checklist_test
 #include "test_checklist.moc"

@@ -11,6 +11,8 @@
 #include <ranges>
 #include <set>
 
+namespace hazards_test {
+
 using namespace lamp;
 using sim::SimBench;
 
@@ -465,5 +467,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestHazards)
+LAMP_TEST(hazards, TestHazards)
+
+} // namespace hazards_test
 #include "test_hazards.moc"

@@ -9,6 +9,8 @@
 #include <cmath>
 #include <limits>
 
+namespace menu_test {
+
 using namespace lamp;
 
 namespace {
@@ -238,5 +240,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestMenu)
+LAMP_TEST(menu, TestMenu)
+
+} // namespace menu_test
 #include "test_menu.moc"

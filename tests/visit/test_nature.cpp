@@ -10,6 +10,8 @@
 
 #include <functional>
 
+namespace nature_test {
+
 using namespace lamp;
 using sim::SimBench;
 
@@ -345,5 +347,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestNature)
+LAMP_TEST(nature, TestNature)
+
+} // namespace nature_test
 #include "test_nature.moc"

@@ -9,6 +9,8 @@
 
 #include <set>
 
+namespace placement_test {
+
 using namespace lamp;
 
 namespace {
@@ -297,5 +299,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestPlacement)
+LAMP_TEST(placement, TestPlacement)
+
+} // namespace placement_test
 #include "test_placement.moc"

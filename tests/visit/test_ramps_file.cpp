@@ -5,6 +5,8 @@
 #include "calibrate/ramps.h"
 #include "visit/record.h"
 
+namespace ramps_file_test {
+
 using namespace lamp;
 
 class TestRampsFile : public QObject {
@@ -74,5 +76,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestRampsFile)
+LAMP_TEST(ramps_file, TestRampsFile)
+
+} // namespace ramps_file_test
 #include "test_ramps_file.moc"

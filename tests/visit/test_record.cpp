@@ -13,6 +13,8 @@
 #include <set>
 #include <stdexcept>
 
+namespace record_test {
+
 using namespace lamp;
 using Json = nlohmann::json;
 
@@ -369,5 +371,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_MAIN(TestRecord)
+LAMP_GUI_TEST(record, TestRecord)
+
+} // namespace record_test
 #include "test_record.moc"

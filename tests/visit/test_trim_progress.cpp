@@ -11,6 +11,8 @@
 #include "visit/trim_progress.h"
 #include "visit/visit.h"
 
+namespace trim_progress_test {
+
 using namespace lamp;
 
 namespace {
@@ -294,5 +296,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestTrimProgress)
+LAMP_TEST(trim_progress, TestTrimProgress)
+
+} // namespace trim_progress_test
 #include "test_trim_progress.moc"

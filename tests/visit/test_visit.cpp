@@ -13,6 +13,8 @@
 #include <set>
 #include <utility>
 
+namespace visit_test {
+
 using namespace lamp;
 using sim::SimBench;
 
@@ -664,5 +666,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestVisit)
+LAMP_TEST(visit, TestVisit)
+
+} // namespace visit_test
 #include "test_visit.moc"

@@ -12,6 +12,8 @@
 #include <QTranslator>
 #include <QXmlStreamReader>
 
+namespace words_test {
+
 using namespace lamp;
 
 namespace {
@@ -309,5 +311,7 @@ private Q_SLOTS:
     }
 };
 
-QTEST_GUILESS_MAIN(TestWords)
+LAMP_TEST(words, TestWords)
+
+} // namespace words_test
 #include "test_words.moc"

@@ -42,6 +42,18 @@ bool OpenStudio::open(Demo demo)
     auto opened = Store::open(m_path);
     if (!opened) {
         m_banner.say(opened.error());
+        // Only the user's own studio, and only when asked to.
+        if ((opened.error().code == "damaged" || opened.error().code == "not-a-studio") && (m_path == defaultStorePath() || m_path == demoPlace())) {
+            m_banner.say(tr("%1 Nothing was changed.").arg(text(opened.error())), tr("Set aside and begin a new studio"), [this] {
+                const auto aside = Store::setAsideDamaged(m_path);
+                if (!aside) {
+                    m_banner.say(aside.error());
+                    return;
+                }
+                m_banner.say(tr("The damaged studio is now %1. A new studio was begun.").arg(*aside));
+                Q_EMIT wanted();
+            });
+        }
         if (const QString copy = store::lastAlong(m_path); !copy.isEmpty()) {
             m_banner.say(tr("%1 Meanwhile the copy that was taken along can be worked on.").arg(text(opened.error())), tr("Open the copy"),
                          [this, copy] {
@@ -56,9 +68,6 @@ bool OpenStudio::open(Demo demo)
     }
     m_store = std::move(opened).value();
     m_store->onChanges([this] { Q_EMIT changedElsewhere(); });
-    if (!m_store->movedAside().isEmpty()) {
-        m_banner.say(tr("The studio file was damaged. It is kept as %1; a new one was begun.").arg(m_store->movedAside()));
-    }
     if (const auto along = store::alongOf(*m_store)) {
         const QString day = QDateTime::fromSecsSinceEpoch(along->at.time_since_epoch().count()).date().toString(Qt::ISODate);
         m_banner.say(tr("This is the copy that was taken along on %1. \"Bring a copy home\" puts what is done in it into the studio.").arg(day));

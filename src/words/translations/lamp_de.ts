@@ -3287,10 +3287,6 @@
 <context>
     <name>lamp::app::OpenStudio</name>
     <message>
-        <source>The studio file was damaged. It is kept as %1; a new one was begun.</source>
-        <translation>Die Studiodatei war beschädigt. Sie bleibt als %1 erhalten; eine neue wurde begonnen.</translation>
-    </message>
-    <message>
         <source>The studio file was converted to this version. The previous one is kept as %1.</source>
         <translation>Die Studiodatei wurde auf diese Version umgestellt. Die vorige bleibt als %1 erhalten.</translation>
     </message>
@@ -3305,6 +3301,18 @@
     <message>
         <source>This is the copy that was taken along on %1. &quot;Bring a copy home&quot; puts what is done in it into the studio.</source>
         <translation>Das ist die Kopie, die am %1 mitgenommen wurde. „Eine Kopie heimbringen“ bringt ins Studio, was in ihr getan wird.</translation>
+    </message>
+    <message>
+        <source>%1 Nothing was changed.</source>
+        <translation>%1 Nichts wurde geändert.</translation>
+    </message>
+    <message>
+        <source>Set aside and begin a new studio</source>
+        <translation>Beiseitelegen und neues Studio beginnen</translation>
+    </message>
+    <message>
+        <source>The damaged studio is now %1. A new studio was begun.</source>
+        <translation>Das beschädigte Studio heißt jetzt %1. Ein neues Studio wurde begonnen.</translation>
     </message>
 </context>
 <context>
@@ -7986,10 +7994,6 @@
         <translation>Die Studiodatei %1 ist beschädigt (%2).</translation>
     </message>
     <message>
-        <source>Close all windows of the program: the next start keeps the file aside and begins a new one.</source>
-        <translation>Alle Fenster des Programms schließen: Der nächste Start legt die Datei beiseite und beginnt eine neue.</translation>
-    </message>
-    <message>
         <source>The studio file %1 is damaged and cannot be set aside.</source>
         <translation>Die Studiodatei %1 ist beschädigt und kann nicht beiseitegelegt werden.</translation>
     </message>
@@ -9463,10 +9467,6 @@
     <message>
         <source>%1: %2; due on %3 by %4</source>
         <translation>%1: %2; fällig am %3 durch %4</translation>
-    </message>
-    <message>
-        <source>The studio file was damaged; it is kept as %1, and a new one was begun.</source>
-        <translation>Die Studiodatei war beschädigt; sie ist als %1 aufbewahrt, und eine neue wurde begonnen.</translation>
     </message>
     <message>
         <source>%1 is sound: %2, %3.</source>
@@ -13208,6 +13208,82 @@
     <message>
         <source>Nothing says how far it is between %1: it counts as next door, and the round may take longer.</source>
         <translation>Nirgends steht, wie weit es zwischen %1 ist: es zählt als nebenan, und der Rundgang kann länger dauern.</translation>
+    </message>
+    <message>
+        <source>The folder %1 holds other files.</source>
+        <translation>Im Ordner %1 liegen andere Dateien.</translation>
+    </message>
+    <message>
+        <source>Choose an empty folder, or that of an earlier export.</source>
+        <translation>Einen leeren Ordner oder den eines früheren Exports wählen.</translation>
+    </message>
+    <message>
+        <source>%1 is a link to another place.</source>
+        <translation>%1 ist ein Verweis auf einen anderen Ort.</translation>
+    </message>
+    <message>
+        <source>What was written so far stays.</source>
+        <translation>Was bisher geschrieben wurde, bleibt.</translation>
+    </message>
+    <message>
+        <source>%1 is not a studio of this program: %2.</source>
+        <translation>%1 ist kein Studio dieses Programms: %2.</translation>
+    </message>
+    <message>
+        <source>Choose another file. Nothing was read from this one.</source>
+        <translation>Eine andere Datei wählen. Aus dieser wurde nichts gelesen.</translation>
+    </message>
+    <message>
+        <source>not a plain file</source>
+        <translation>keine gewöhnliche Datei</translation>
+    </message>
+    <message>
+        <source>another program&apos;s journal lies beside the file</source>
+        <translation>neben der Datei liegt das Journal eines anderen Programms</translation>
+    </message>
+    <message>
+        <source>the file is no database</source>
+        <translation>die Datei ist keine Datenbank</translation>
+    </message>
+    <message>
+        <source>the file ends within its first hundred bytes</source>
+        <translation>die Datei endet in ihren ersten hundert Bytes</translation>
+    </message>
+    <message>
+        <source>the database belongs to another program</source>
+        <translation>die Datenbank gehört einem anderen Programm</translation>
+    </message>
+    <message>
+        <source>the %1 %2 is none of this program&apos;s</source>
+        <translation>%2 (%1) stammt nicht von diesem Programm</translation>
+    </message>
+    <message>
+        <source>the %1 %2 differs from this program&apos;s</source>
+        <translation>%2 (%1) ist anders als bei diesem Programm</translation>
+    </message>
+    <message>
+        <source>visit</source>
+        <translation>Sitzung</translation>
+    </message>
+    <message>
+        <source>end</source>
+        <translation>Ende</translation>
+    </message>
+    <message>
+        <source>Open the window: it offers to set the file aside and to begin a new studio.</source>
+        <translation>Das Fenster öffnen: Es bietet an, die Datei beiseitezulegen und ein neues Studio zu beginnen.</translation>
+    </message>
+    <message>
+        <source>its verdict is not the one that its figures and limits give</source>
+        <translation>ihr Urteil ist nicht das, das ihre Werte und Grenzen ergeben</translation>
+    </message>
+    <message>
+        <source>%1 cannot be read: %2</source>
+        <translation>%1 ist nicht lesbar: %2</translation>
+    </message>
+    <message>
+        <source>%1: the list says &quot;%2&quot;, the figures say &quot;%3&quot;</source>
+        <translation>%1: Die Liste sagt „%2“, die Werte sagen „%3“</translation>
     </message>
 </context>
 </TS>
