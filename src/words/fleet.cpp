@@ -153,7 +153,7 @@ std::span<const Sentence> fleet()
         {"password-wanted", QT_TRANSLATE_NOOP("words", "Give the password at Studio, Where it is kept: the desktop's keyring keeps it; or write it into ~/.pgpass.")},
         {"password-in-its-file", QT_TRANSLATE_NOOP("words", "Leave the password out, and write it into ~/.pgpass, which only you can read.")},
         {"not-a-studio", QT_TRANSLATE_NOOP("words", "%1 is not a studio of this program: %2.")},
-        {"choose-a-studio", QT_TRANSLATE_NOOP("words", "Choose another file. Nothing was read from this one.")},
+        {"choose-a-studio", QT_TRANSLATE_NOOP("words", "Choose another file.")},
         {"no-plain-file", QT_TRANSLATE_NOOP("words", "not a plain file")},
         {"foreign-journal", QT_TRANSLATE_NOOP("words", "another program's journal lies beside the file")},
         {"file-empty", QT_TRANSLATE_NOOP("words", "the file is empty")},

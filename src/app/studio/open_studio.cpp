@@ -44,7 +44,7 @@ bool OpenStudio::open(Demo demo)
         m_banner.say(opened.error());
         // Only the user's own studio, and only when asked to.
         if ((opened.error().code == "damaged" || opened.error().code == "not-a-studio") && (m_path == defaultStorePath() || m_path == demoPlace())) {
-            m_banner.say(tr("%1 Nothing was changed.").arg(text(opened.error())), tr("Set aside and begin a new studio"), [this] {
+            m_banner.say(text(opened.error()), tr("Set aside and begin a new studio"), [this] {
                 const auto aside = Store::setAsideDamaged(m_path);
                 if (!aside) {
                     m_banner.say(aside.error());

@@ -3303,10 +3303,6 @@
         <translation>Das ist die Kopie, die am %1 mitgenommen wurde. „Eine Kopie heimbringen“ bringt ins Studio, was in ihr getan wird.</translation>
     </message>
     <message>
-        <source>%1 Nothing was changed.</source>
-        <translation>%1 Nichts wurde geändert.</translation>
-    </message>
-    <message>
         <source>Set aside and begin a new studio</source>
         <translation>Beiseitelegen und neues Studio beginnen</translation>
     </message>
@@ -13230,10 +13226,6 @@
         <translation>%1 ist kein Studio dieses Programms: %2.</translation>
     </message>
     <message>
-        <source>Choose another file. Nothing was read from this one.</source>
-        <translation>Eine andere Datei wählen. Aus dieser wurde nichts gelesen.</translation>
-    </message>
-    <message>
         <source>not a plain file</source>
         <translation>keine gewöhnliche Datei</translation>
     </message>
@@ -13284,6 +13276,10 @@
     <message>
         <source>%1: the list says &quot;%2&quot;, the figures say &quot;%3&quot;</source>
         <translation>%1: Die Liste sagt „%2“, die Werte sagen „%3“</translation>
+    </message>
+    <message>
+        <source>Choose another file.</source>
+        <translation>Eine andere Datei wählen.</translation>
     </message>
 </context>
 </TS>
