@@ -2,6 +2,7 @@
 #include "store/schema.h"
 
 #include "store/history.h"
+#include "store/studio_file.h"
 
 #include <QDateTime>
 #include <QFile>
@@ -244,7 +245,9 @@ Result<QString> bringUp(Connection &connection, const QString &path)
         }
         const Status place = *now == 0 ? connection.dialect().makePlace(db) : Status(Done{});
         const Status made = place ? bringUpFrom(connection, *now) : place;
-        return made ? connection.dialect().setVersion(db, schemaVersion()) : made;
+        const Status whole = made ? connection.dialect().setVersion(db, schemaVersion()) : made;
+        // What an earlier version's file brought beside our tables is not taken over.
+        return whole && !isServer(path) ? holdSchema(connection, schemaVersion()) : whole;
     });
     return done ? Result<QString>(copy) : done.error();
 }

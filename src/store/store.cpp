@@ -16,6 +16,8 @@
 #include <QTemporaryDir>
 #include <QUuid>
 
+#include <cstdio>
+#include <fcntl.h>
 #include <unistd.h>
 
 namespace lamp {
@@ -90,7 +92,11 @@ Status store::writtenAside(const QString &path, const std::function<Status(const
         written.setPermissions(QFileDevice::ReadOwner | QFileDevice::WriteOwner); // who else may read it, its owner says
         const bool safe = written.open(QIODevice::ReadWrite) && ::fsync(written.handle()) == 0;
         written.close();
-        if (!safe || ::link(from.constData(), to.constData()) != 0) {
+        // Not every file system can rename without replacing; those that cannot have links.
+        const bool named = safe
+                           && (::renameat2(AT_FDCWD, from.constData(), AT_FDCWD, to.constData(), RENAME_NOREPLACE) == 0
+                               || ::link(from.constData(), to.constData()) == 0);
+        if (!named) {
             done = QFileInfo::exists(path) ? there() : storageError(say("studio-file-cannot-written", path.toStdString()));
         }
     }
@@ -214,10 +220,10 @@ Result<std::unique_ptr<Store>> Store::lookAtCopy(const QString &path, std::uniqu
         if (const Status copied = connection->dialect().copyTo(db, copy); !copied) {
             return copied.error();
         }
-        connection.reset();
-        if (auto upgraded = openSound(copy, Access::Write); !upgraded) {
-            return upgraded.error();
-        }
+    }
+    connection.reset();
+    if (const auto upgraded = openSound(copy, Access::Write); !upgraded) {
+        return upgraded.error();
     }
     auto store = openSound(copy, Access::Read);
     if (store) {

@@ -14,7 +14,8 @@ const QString kDisplayColumns = QStringLiteral(
     "d.id, d.room_id, d.name, d.model, d.serial, d.technology, d.cadence_days, d.note, d.bits, d.role, d.critical, d.retired_at, r.bench, r.screen");
 /// Simulated benches and the like run no program: they are reached from everywhere (computer ''); a command only from
 /// the computer at which it was entered.
-const QString kDisplayTables = QStringLiteral("display d LEFT JOIN reach r ON r.display_id = d.id AND r.computer IN ('', ?)");
+const QString kDisplayTables = QStringLiteral(
+    "display d LEFT JOIN reach r ON r.display_id = d.id AND (r.computer = ? OR (r.computer = '' AND (r.bench = '' OR r.bench LIKE 'sim:%')))");
 
 bool runsAProgram(const QString &bench)
 {

@@ -344,6 +344,16 @@ private Q_SLOTS:
         QCOMPARE(cli({"store", "check", "--store", path()}).status, 1);
     }
 
+    // A program is offered at the computer where somebody entered it, and nowhere else.
+    void aProgramForEveryComputerIsNotOffered()
+    {
+        makeStudio(path());
+        statements(path(), {"UPDATE reach SET bench = 'touch /tmp/x', computer = ''"});
+        QVERIFY(std::move(Store::look(path())).value()->studio().displays().front().bench.isEmpty());
+        statements(path(), {"UPDATE reach SET bench = 'sim:knot', computer = ''"});
+        QCOMPARE(std::move(Store::look(path())).value()->studio().displays().front().bench, QString("sim:knot"));
+    }
+
     // Values that no instrument gives and times that no calendar has are not known, not a crash.
     void wildValuesAreNotKnown()
     {

@@ -912,6 +912,10 @@ private Q_SLOTS:
         QVERIFY(QFile::exists(proof));
         // Exactly that line: another one is asked for anew.
         QVERIFY(BenchConsent::given(d.bench) && !BenchConsent::given(d.bench + ' '));
+        // Unicode Standard Annex 9: signs that turn the direction of writing; zero-width ones; a line break. All are seen.
+        QCOMPARE(BenchConsent::visible(QString::fromUtf8("serve \xE2\x80\xAE\xE2\x80\x8B\xC2\xA0x\ntouch y")),
+                 QString("serve \\u{202E}\\u{200B}\\u{A0}x\\u{A}touch y"));
+        QCOMPARE(BenchConsent::visible(QString::fromUtf8("/opt/Gerät/bench --usb 'a b'")), QString::fromUtf8("/opt/Gerät/bench --usb 'a b'"));
         QSettings().clear();
     }
 

@@ -263,7 +263,7 @@ bool VisitController::agreed(const BenchSource &source, std::function<void()> on
     m_banner.say(
         tr("This display's bench is a program that this studio names and that nobody at this computer has agreed to run yet. Run exactly this "
            "line?\n%1")
-            .arg(command),
+            .arg(BenchConsent::visible(command)),
         tr("Run"),
         [command, go = std::move(onYes)] {
             BenchConsent::give(command);
