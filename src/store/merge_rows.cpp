@@ -94,7 +94,8 @@ private:
         return Done{};
     }
 
-    /// Ended in the copy in one way and at home in another: it is asked which counts. The readings of the copy arrive either way.
+    /// Ended in the copy in one way and at home in another: it is asked which counts. The readings of the
+    /// copy arrive either way, but for a visit that was finished at home: it has its own.
     Status endedTwice(const VisitRow &mine, VisitState theirs)
     {
         const auto named = [](VisitState state) -> std::string {
@@ -108,7 +109,9 @@ private:
         if (!takes) {
             return takes.error();
         }
-        m_s.count("visits");
+        if (theirs != VisitState::Finished || *takes) {
+            m_s.count("visits");
+        }
         if (!m_s.acts()) {
             return Done{};
         }

@@ -194,6 +194,9 @@ std::optional<QByteArray> inflate(const QByteArray &bytes, qsizetype most)
     if (size > most || size / kMostGain > bytes.size()) {
         return std::nullopt;
     }
+    if (size == 0) {
+        return bytes.size() == kHead ? std::optional(QByteArray()) : std::nullopt; // of nothing, Qt writes the head alone
+    }
     // Qt's own reader takes the size at the beginning for a guess and goes on beyond it, without end.
     QByteArray out(size, Qt::Uninitialized);
     auto length = uLongf(size);

@@ -62,7 +62,7 @@ Result<QString> setAside(const QString &path)
     if (QFile::exists(aside) || !QFile::rename(path, aside)) {
         return storageError(say("studio-file-damaged-cannot", path.toStdString()));
     }
-    for (const char *suffix : {"-wal", "-shm"}) {
+    for (const char *suffix : {"-wal", "-shm", "-journal"}) {
         if (QFile::exists(path + suffix)) {
             QFile::rename(path + suffix, aside + suffix);
         }

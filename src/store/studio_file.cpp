@@ -23,7 +23,9 @@ namespace {
 /// added later stands at the end), and what stands around them. White space and quotes around names do not count.
 QStringList partsOf(QString sql)
 {
-    sql = sql.remove(u'"').simplified();
+    // A name that is no word keeps its quotes: it is none of ours, whatever it spells.
+    static const QRegularExpression word(QStringLiteral("\"(\\w+)\""));
+    sql = sql.replace(word, QStringLiteral("\\1")).simplified();
     const qsizetype open = sql.indexOf(u'('), close = sql.lastIndexOf(u')');
     if (open < 0 || close < open) {
         return {sql};

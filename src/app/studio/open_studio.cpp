@@ -50,8 +50,10 @@ bool OpenStudio::open(Demo demo)
                     m_banner.say(aside.error());
                     return;
                 }
-                m_banner.say(tr("The damaged studio is now %1. A new studio was begun.").arg(*aside));
                 Q_EMIT wanted();
+                if (m_store && m_store->path() == m_path) {
+                    m_banner.say(tr("The damaged studio is now %1. A new studio was begun.").arg(*aside));
+                }
             });
         }
         if (const QString copy = store::lastAlong(m_path); !copy.isEmpty()) {
