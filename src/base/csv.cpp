@@ -41,6 +41,14 @@ std::vector<std::pair<size_t, std::string>> joinedLines(const std::string &text)
     return all;
 }
 
+/// Whether spreadsheets may run a text: it begins with a sign of formulas and is no number (common practice, no published source). Apostrophes
+/// before it count as well, so that one can be added and taken off.
+bool mayBeFormula(const std::string &text)
+{
+    const size_t at = text.find_first_not_of('\'');
+    return at != std::string::npos && std::string("=+-@\t\r").find(text[at]) != std::string::npos && (at > 0 || !csvNumber(text));
+}
+
 } // namespace
 
 std::vector<std::string> csvCells(const std::string &line, char separator)
@@ -54,6 +62,9 @@ std::vector<std::string> csvCells(const std::string &line, char separator)
             cell = from == std::string::npos ? "" : cell.substr(from, to - from + 1);
         }
         kept = false;
+        if (cell.starts_with('\'') && mayBeFormula(cell)) {
+            cell.erase(0, 1);
+        }
     };
     for (size_t i = 0; i < line.size(); ++i) {
         const char c = line[i];
@@ -118,8 +129,11 @@ std::optional<std::vector<CsvRow>> csvRows(const std::string &text, size_t most)
     return rows;
 }
 
-std::string csvCell(const std::string &text)
+std::string csvCell(const std::string &text, Formulas formulas)
 {
+    if (formulas == Formulas::Defused && mayBeFormula(text)) {
+        return csvCell('\'' + text, Formulas::Kept);
+    }
     // A sign that begins a comment, and spaces at the ends, are told from their like by the quotes.
     const bool plain =
         text.find_first_of(",;\"\t\r\n") == std::string::npos && !text.starts_with('#') && !text.starts_with(' ') && !text.ends_with(' ');

@@ -3,6 +3,7 @@
 #include "cli/commands.h"
 #include "cli/output.h"
 #include "cli/painting.h"
+#include "cli/studio.h"
 
 #include "exchange/reading_table.h"
 #include "profile/display_cube.h"
@@ -178,6 +179,24 @@ template <typename Content> int deliver(const ImportOptions &o, const Content &c
 }
 
 } // namespace
+
+Result<ReadingsVisit> visitOfReadingsIn(const std::string &file)
+{
+    ImportOptions o;
+    o.file = file;
+    const auto set = readSet(o);
+    const auto target = findTarget("Photo");
+    const auto tolerance = findTolerance("studio");
+    if (!set || !target || !tolerance) {
+        return set ? (target ? tolerance.error() : target.error()) : set.error();
+    }
+    VisitPlan plan;
+    plan.target = target.value();
+    plan.tolerance = tolerance.value();
+    auto record = visitOfReadings(set.value(), plan, {}, now());
+    return record ? Result<ReadingsVisit>(ReadingsVisit{std::move(record).value(), holdsVisit(set.value())})
+                  : Result<ReadingsVisit>(naming(file, record.error()));
+}
 
 int importReadings(const ImportOptions &o)
 {

@@ -349,8 +349,11 @@ void addFleet(CLI::App &app, FleetOptions &o, int &status)
     auto *in = add("import", phrase("cli", "Brings whole visits, measurements, registers and histories into the studio; shows what would change"),
                    importFleet);
     in->add_option("FILE", o.files,
-                   phrase("cli", "whole-visit.json, measurement.json, diagnosis.json; a register or a history as CSV; a register as JSON"))
+                   phrase("cli", "whole-visit.json, measurement.json, diagnosis.json; readings; a register or a history as CSV; a register as JSON"))
         ->required();
+    in->add_option(
+        "--as", o.as,
+        phrase("cli", "Serial number or name of the display that visits, readings or measurements are of, where the file does not say it"));
     in->add_flag("--yes", o.yes, phrase("cli", "Do it"));
     auto *adding = add("add", phrase("cli", "Adds a display, or an assignment that displays have to be right for"), addToFleet);
     adding->add_option("--serial", o.entry.serial, phrase("cli", "Its serial number"));

@@ -16,6 +16,7 @@
 #include <array>
 #include <filesystem>
 #include <iostream>
+#include <thread>
 
 namespace lamp::cli {
 
@@ -25,6 +26,20 @@ namespace {
 
 /// How long a server that is being started anew is waited for.
 constexpr std::chrono::seconds kPatience{30};
+
+/// Waits while nobody answers where a server is meant to be: it may be started anew.
+void waitForServer(const QString &where)
+{
+    using Clock = std::chrono::steady_clock;
+    const auto end = Clock::now() + kPatience;
+    for (bool said = false; (store::isSilent(where) || store::dialectOf(where).isStarting(where)) && Clock::now() < end;) {
+        if (!said) {
+            std::cerr << lamp::said(say("program-says", say("waiting-for-server", int(kPatience.count())))) << "\n";
+            said = true;
+        }
+        std::this_thread::sleep_for(std::chrono::milliseconds(250));
+    }
+}
 
 } // namespace
 
@@ -45,6 +60,7 @@ OpenStudio::OpenStudio(const std::string &path, StudioUse use) : m_application(a
             Error{ErrorKind::Input, say("no-studio-file", where.toStdString()), say("nothing-started"), say("import-makes-one"), "empty", false};
         return;
     }
+    waitForServer(where);
     if (use == StudioUse::Work && store::isServer(where)) {
         // Asking makes no studio.
         if (const auto there = Store::look(where); !there) {
@@ -237,7 +253,7 @@ nlohmann::json mergeJson(const Merge &merge, bool done)
                              {"home", c.theirs},
                              {"counts", c.takeMine ? "copy" : "home"}});
     }
-    return {{"brings", merge.counts}, {"conflicts", conflicts}, {"unended_visits", merge.unended}, {"done", done}};
+    return {{"brings", merge.counts}, {"conflicts", conflicts}, {"unended_visits", merge.unended}, {"apart_visits", merge.apart}, {"done", done}};
 }
 
 void tellMerge(const Merge &merge)
@@ -251,6 +267,9 @@ void tellMerge(const Merge &merge)
     }
     if (merge.unended > 0) {
         std::cout << said(say("merge-unended", merge.unended)) << "\n";
+    }
+    if (merge.apart > 0) {
+        std::cout << said(say("merge-apart", merge.apart)) << "\n";
     }
     if (merge.empty()) {
         std::cout << said(say("merge-nothing")) << "\n";

@@ -39,6 +39,12 @@ private:
     Result<std::unique_ptr<Store>> m_store = Error{};
 };
 
+/// A visit made of a file of readings whose columns say what they are, aimed and judged as the file says, else by Photo and studio.
+struct ReadingsVisit {
+    VisitRecord record;
+    bool namesDisplay = false; ///< the readings are a visit's of ours; others are of a display that nothing but a person names
+};
+Result<ReadingsVisit> visitOfReadingsIn(const std::string &file);
 /// The number of the display of a serial.
 Result<qint64> displayOf(Store &store, const std::string &serial);
 /// Of --on, --target and --tolerance.

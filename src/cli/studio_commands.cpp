@@ -13,6 +13,7 @@
 #include "report/due_calendar.h"
 #include "report/fleet_report.h"
 #include "store/evidence.h"
+#include "store/identity.h"
 #include "visit/whole_visit.h"
 #include "words/words.h"
 
@@ -45,10 +46,34 @@ struct Import {
     bool visitKnown = false;
     std::vector<DatedAssignment> assignments;
     std::optional<MeasurementEntry> measured;
-    std::string document; ///< of that
+    std::string document;                ///< of that
+    std::optional<DisplayEntry> display; ///< of the studio, that a visit or a measurement is of; nothing where it is new
 };
 
-Result<Import> readImport(Store &store, const std::string &file)
+Result<std::optional<DisplayEntry>> displayOfFile(Store &store, const std::string &file, const NamedDisplay &named, const std::string &as);
+
+/// A visit from a file. \param text the file's, by which it is known again where it does not say who it is
+Result<Import> importOfVisit(Store &store, const FleetOptions &o, const std::string &file, const std::string &text, VisitRecord record,
+                             const NamedDisplay &named)
+{
+    Import in;
+    in.file = file;
+    if (record.id.empty()) {
+        record.id = QUuid::createUuidV5(QUuid(), QByteArray::fromStdString(text)).toString(QUuid::WithoutBraces).toStdString();
+    }
+    in.visitKnown = store.visits().entry(QString::fromStdString(record.id)).has_value();
+    if (!in.visitKnown) {
+        auto display = displayOfFile(store, file, named, o.as);
+        if (!display) {
+            return display.error();
+        }
+        in.display = std::move(display).value();
+    }
+    in.visit = std::move(record);
+    return in;
+}
+
+Result<Import> readImport(Store &store, const FleetOptions &o, const std::string &file)
 {
     const auto text = readFile(file);
     if (!text) {
@@ -64,20 +89,28 @@ Result<Import> readImport(Store &store, const std::string &file)
         if (record->finished == WallTime{}) {
             return naming(file, unusable(say("visit-cannot-brought"), say("visit-did-not-end"), say("pass-once-more-from"), "visit"));
         }
-        if (record->id.empty()) {
-            // Files of before name no visit; the same file is the same visit.
-            record.value().id = QUuid::createUuidV5(QUuid(), QByteArray::fromStdString(text.value())).toString(QUuid::WithoutBraces).toStdString();
-        }
-        in.visitKnown = store.visits().entry(QString::fromStdString(record->id)).has_value();
-        in.visit = std::move(record).value();
-        return in;
+        const NamedDisplay named = namedDisplay(record->displayKey, record->display);
+        return importOfVisit(store, o, file, text.value(), std::move(record).value(), named); // files of before name no visit
     }
     if (store::looksLikeMeasurement(text.value())) {
         auto entry = store.measurements().describe(text.value());
         if (!entry) {
             return naming(file, entry.error());
         }
-        if (entry->displayId == 0) {
+        if (!o.as.empty()) {
+            auto called = displayCalled(store, o.as);
+            if (!called) {
+                return called.error();
+            }
+            if (entry->displayId != 0 && entry->displayId != called->id) {
+                const auto own = store.studio().display(entry->displayId);
+                return Error{
+                    ErrorKind::Input,       say("display-says-otherwise", file, own ? tellingName(store, *own).toStdString() : std::string(), o.as),
+                    say("nothing-changed"), say("leave-out-as"),
+                    "which-display",        false};
+            }
+            in.display = std::move(called).value();
+        } else if (entry->displayId == 0) {
             return naming(file, unusable(say("no-measurement", say("measured-display-not-here")), say("nothing-changed"),
                                          say("add-its-display-first"), "measurement"));
         }
@@ -102,6 +135,13 @@ Result<Import> readImport(Store &store, const std::string &file)
         in.displays = std::move(changes).value();
         return in;
     }
+    if (!historyFromCsv(text.value())) {
+        // Readings are a visit as well; where they are none, it is the history that has to be mended.
+        if (auto made = visitOfReadingsIn(file)) {
+            const NamedDisplay named = made->namesDisplay ? namedDisplay({}, made->record.display) : NamedDisplay{};
+            return importOfVisit(store, o, file, text.value(), std::move(made.value().record), named);
+        }
+    }
     const auto entries = historyOf({file});
     if (!entries) {
         return entries.error();
@@ -118,6 +158,9 @@ Result<Import> readImport(Store &store, const std::string &file)
         in.fresh += fresh;
         in.known += int(rows.size()) - fresh;
         if (!*display) {
+            if (const Status s = mayBeAdded(serial); !s) {
+                return naming(file, s.error());
+            }
             RegisterEntry e;
             e.serial = serial;
             in.displays.push_back({RegisterChange::Kind::Add, e, 0, {}});
@@ -126,31 +169,57 @@ Result<Import> readImport(Store &store, const std::string &file)
     return in;
 }
 
-Result<qint64> displayOfVisit(Store &store, const VisitRecord &r)
+/// The display that a file is of, or the one that --as names; nothing where it is a new one.
+Result<std::optional<DisplayEntry>> displayOfFile(Store &store, const std::string &file, const NamedDisplay &named, const std::string &as)
 {
-    const QString model = QString::fromStdString(r.display.model), serial = QString::fromStdString(r.display.serial);
-    if (const auto there = store.studio().find(model, serial); there && !serial.isEmpty()) {
-        return there->id;
+    const auto known = displayNamed(store, named);
+    const auto stop = [&](Message what, Message todo) {
+        return Error{ErrorKind::Input, std::move(what), say("nothing-changed"), std::move(todo), "which-display", false};
+    };
+    if (!as.empty()) {
+        auto meant = displayCalled(store, as);
+        if (!meant) {
+            return meant.error();
+        }
+        const QString serial = QString::fromStdString(named.serial);
+        const bool other = known ? known->id != meant->id : !serial.isEmpty() && !meant->serial.isEmpty() && meant->serial != serial;
+        return other ? Result<std::optional<DisplayEntry>>(
+                   stop(say("display-says-otherwise", file, modelAndSerial(named.model, named.serial), as), say("leave-out-as")))
+                     : std::optional(std::move(meant).value());
     }
-    // One that a history named by its serial alone is that display.
-    for (DisplayEntry &d : store.studio().bySerial(serial)) {
-        if (d.model.isEmpty() && !serial.isEmpty()) {
-            d.model = model;
-            d.technology = d.technology.isEmpty() ? QString::fromStdString(r.display.technology) : d.technology;
-            const Status named = store.studio().change(d, now());
-            return named ? Result<qint64>(d.id) : named.error();
+    if (known) {
+        return known;
+    }
+    if (const auto possible = displaysPossible(store, named); !possible.empty()) {
+        std::string names;
+        for (const DisplayEntry &d : possible) {
+            names += (names.empty() ? "" : "; ") + tellingName(store, d).toStdString();
+        }
+        return stop(say("displays-possible", file, names), say("say-which-as"));
+    }
+    return named.model.empty() && named.serial.empty()
+               ? Result<std::optional<DisplayEntry>>(stop(say("display-not-said", file), say("say-which-display")))
+               : std::optional<DisplayEntry>();
+}
+
+/// The display that a visit is put down to; it is added where it is new.
+Result<qint64> displayForVisit(Store &store, const Import &in)
+{
+    const VisitRecord &r = *in.visit;
+    if (!in.display) {
+        const auto added = addNamed(store, namedDisplay(r.displayKey, r.display), QStringLiteral("Unassigned"), {}, now());
+        return added ? Result<qint64>(added->id) : added.error();
+    }
+    DisplayEntry d = *in.display;
+    if (d.model.isEmpty() && !r.display.model.empty()) {
+        // A history named it by its serial alone.
+        d.model = QString::fromStdString(r.display.model);
+        d.technology = d.technology.isEmpty() ? QString::fromStdString(r.display.technology) : d.technology;
+        if (const Status named = store.studio().change(d, now()); !named) {
+            return named.error();
         }
     }
-    RegisterEntry e;
-    e.serial = r.display.serial;
-    e.model = r.display.model;
-    e.name = r.display.model;
-    e.technology = r.display.technology;
-    if (const Status added = applyRegister(store, {{RegisterChange::Kind::Add, e, 0, {}}}, now()); !added) {
-        return added.error();
-    }
-    const auto made = store.studio().find(model, serial);
-    return made ? Result<qint64>(made->id) : store::storageError(say("display-gone"));
+    return d.id;
 }
 
 Status keepAssignment(Store &store, const DatedAssignment &a)
@@ -171,11 +240,11 @@ Status doImport(Store &store, const Import &in)
 {
     return store.act([&]() -> Status {
         if (in.visit && !in.visitKnown) {
-            const auto display = displayOfVisit(store, *in.visit);
+            const auto display = displayForVisit(store, in);
             return display ? store.visits().finish(*in.visit, *display, in.visit->matrix) : display.error();
         }
         if (in.measured) {
-            const auto kept = store.measurements().add(in.document);
+            const auto kept = store.measurements().add(in.document, in.display ? std::optional(in.display->id) : std::nullopt);
             return kept ? Status(Done{}) : Status(kept.error());
         }
         if (const Status s = applyRegister(store, in.displays, now()); !s) {
@@ -208,7 +277,10 @@ Json importJson(const Import &in)
         j["displays"].push_back({{"serial", c.entry.serial}, {"what", kinds[size_t(c.kind)]}, {"fields", c.fields}});
     }
     if (in.visit) {
-        j["visit"] = {{"id", in.visit->id}, {"serial", in.visit->display.serial}, {"known", in.visitKnown}};
+        j["visit"] = {{"id", in.visit->id},
+                      {"serial", in.visit->display.serial},
+                      {"known", in.visitKnown},
+                      {"display", in.display ? nlohmann::json(in.display->name.toStdString()) : nlohmann::json()}};
     }
     if (in.measured) {
         j["measurement"] = {{"kind", in.measured->kind}, {"finished", isoTime(in.measured->finished)}, {"known", in.measured->id != 0}};
@@ -224,7 +296,9 @@ void tellImport(const Import &in)
     Message what = say("import-table", in.file, say("count-displays", count(RegisterChange::Kind::Add)),
                        say("count-displays", count(RegisterChange::Kind::Change)), say("count-rows", in.fresh), say("count-rows", in.known));
     if (in.visit) {
-        what = say(in.visitKnown ? "import-visit-known" : "import-visit", in.file, in.visit->display.model + " " + in.visit->display.serial);
+        const std::string of = modelAndSerial(in.visit->display.model, in.visit->display.serial);
+        what = in.display ? say("import-visit-of", in.file, of, in.display->name.toStdString())
+                          : say(in.visitKnown ? "import-visit-known" : "import-visit", in.file, of);
     } else if (in.measured) {
         what = say(in.measured->id != 0 ? "import-measurement-known" : "import-measurement", in.file, isoTime(in.measured->finished).substr(0, 10));
     } else if (!in.assignments.empty()) {
@@ -334,7 +408,7 @@ int importFleet(const FleetOptions &o)
     const Status done = store.act([&]() -> Status {
         all.clear();
         for (const std::string &file : o.files) {
-            auto in = readImport(store, file);
+            auto in = readImport(store, o, file);
             if (!in) {
                 return in.error();
             }

@@ -43,6 +43,14 @@ std::string nameOf(const Bytes &profile)
     return opened ? opened->facts().description : std::string();
 }
 
+/// Whether a file holds a profile of the display that another one is of; both have to say it.
+bool isOfSameDisplay(const fs::path &file, const Bytes &profile)
+{
+    const auto bytes = readBytes(file);
+    const auto first = bytes ? Profile::open(bytes.value()) : Result<Profile>(bytes.error()), second = Profile::open(profile);
+    return first && second && !first->facts().display.empty() && first->facts().display == second->facts().display;
+}
+
 } // namespace
 
 std::string profileFileName(const std::string &description, const std::string &display, const std::string &id)
@@ -60,10 +68,6 @@ std::string profileFileName(const std::string &description, const std::string &d
     return name + " " + id.substr(0, 12) + ".icc";
 }
 
-namespace {
-
-} // namespace
-
 DesktopFolders DesktopFolders::ofUser()
 {
     return {folderOf("XDG_CONFIG_HOME", ".config") / "dutiful-lamp", folderOf("XDG_DATA_HOME", ".local/share") / "icc"};
@@ -71,8 +75,7 @@ DesktopFolders DesktopFolders::ofUser()
 
 Status Installation::load()
 {
-    m_assignments.clear();
-    return read();
+    return read(false);
 }
 
 /// Changes what is kept as one step: what others have installed meanwhile is read first and stays.
@@ -85,15 +88,16 @@ template <typename Change> Status Installation::change(const Change &apply)
     if (!lock) {
         return lock.error();
     }
-    if (const Status s = load(); !s) {
+    if (const Status s = read(true); !s) {
         return s;
     }
     const Status changed = apply();
     return changed ? save() : changed;
 }
 
-Status Installation::read()
+Status Installation::read(bool setAside)
 {
+    m_assignments.clear();
     const fs::path file = m_folders.config / "outputs.json";
     std::error_code code;
     if (!fs::exists(file, code)) {
@@ -110,6 +114,7 @@ Status Installation::read()
             Assignment one;
             one.output = a.at("output").get<std::string>();
             one.monitor = a.at("monitor").get<std::string>();
+            one.edid = a.value("edid", std::string());
             for (const Json &p : a.at("profiles")) {
                 one.profiles.push_back({p.at("name").get<std::string>(), p.at("file").get<std::string>()});
             }
@@ -125,10 +130,12 @@ Status Installation::read()
         for (int n = 2; fs::exists(aside, code) && n < 1000; ++n) {
             aside = file.string() + ".damaged-" + std::to_string(n);
         }
-        fs::rename(file, aside, code);
+        if (setAside) {
+            fs::rename(file, aside, code);
+        }
         return Error{ErrorKind::Storage,
                      say("what-installed-cannot-read", file.string()),
-                     say("set-aside", aside.string()),
+                     setAside ? say("set-aside", aside.string()) : say("left-as-it-is"),
                      say("install-profiles-again"),
                      "installation",
                      false};
@@ -143,20 +150,22 @@ Status Installation::save() const
         for (const InstalledProfile &p : a.profiles) {
             profiles.push_back({{"name", p.name}, {"file", p.file.string()}});
         }
-        all.push_back({{"output", a.output}, {"monitor", a.monitor}, {"profiles", profiles}, {"active", a.active}});
+        all.push_back({{"output", a.output}, {"monitor", a.monitor}, {"edid", a.edid}, {"profiles", profiles}, {"active", a.active}});
     }
     return writeFile(m_folders.config / "outputs.json", jsonText(Json{{"schema", "dutiful-lamp/outputs/1"}, {"outputs", all}}, 1));
 }
 
 const Assignment *Installation::assignment(const XOutput &output) const
 {
-    // A monitor takes its profile along to another socket; without an EDID the socket stands for it.
+    const Assignment *elsewhere = nullptr;
     for (const Assignment &a : m_assignments) {
-        if (output.monitor.empty() ? a.output == output.name && a.monitor.empty() : a.monitor == output.monitor) {
+        const bool same = a.monitor == output.monitor && (a.edid.empty() || a.edid == output.edid);
+        if (same && a.output == output.name) {
             return &a;
         }
+        elsewhere = same && output.alone && !output.monitor.empty() ? &a : elsewhere;
     }
-    return nullptr;
+    return elsewhere;
 }
 
 Assignment &Installation::assignmentFor(const XOutput &output)
@@ -164,7 +173,7 @@ Assignment &Installation::assignmentFor(const XOutput &output)
     if (const Assignment *found = assignment(output)) {
         return m_assignments[size_t(found - m_assignments.data())];
     }
-    m_assignments.push_back({output.name, output.monitor, {}, 0});
+    m_assignments.push_back({output.name, output.monitor, output.edid, {}, 0});
     return m_assignments.back();
 }
 
@@ -195,6 +204,7 @@ Status Installation::install(const XOutput &output, const Bytes &profile)
     return change([&]() -> Status {
         Assignment &a = assignmentFor(output);
         a.output = output.name;
+        a.edid = output.edid;
         const auto same = std::find_if(a.profiles.begin(), a.profiles.end(), [&](const InstalledProfile &p) { return p.name == name; });
         a.active = size_t(same - a.profiles.begin());
         if (same == a.profiles.end()) {
@@ -205,9 +215,9 @@ Status Installation::install(const XOutput &output, const Bytes &profile)
         const bool used = std::any_of(m_assignments.begin(), m_assignments.end(), [&](const Assignment &other) {
             return std::any_of(other.profiles.begin(), other.profiles.end(), [&](const InstalledProfile &p) { return p.file == old; });
         });
-        if (!used && old.parent_path() == m_folders.profiles) {
+        if (!used && old.parent_path() == m_folders.profiles && isOfSameDisplay(old, profile)) {
             std::error_code code;
-            fs::remove(old, code); // of the same name, and in nobody's use any more
+            fs::remove(old, code); // of the same name and display, and in nobody's use any more
         }
         return Done{};
     });
@@ -287,6 +297,9 @@ Result<OutputState> Installation::state(const XScreen &screen, const XOutput &ou
         return loaded->error();
     }
     const Assignment *a = assignment(output);
+    if (!output.alone && !output.monitor.empty()) {
+        s.sentences.push_back(say("monitor-not-told-apart", output.name));
+    }
     if (a == nullptr) {
         s.sentences.push_back(!*found ? say("no-profile-installed-none") : say("use-not-installed-from", foundName));
         return s;

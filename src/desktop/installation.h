@@ -22,7 +22,8 @@ struct InstalledProfile {
 
 /// What is installed for an output.
 struct Assignment {
-    std::string output, monitor; ///< the monitor decides where it is known: it may be plugged in elsewhere
+    std::string output, monitor; ///< a monitor that can be told from all others decides: it may be plugged in elsewhere
+    std::string edid;            ///< as of XOutput; empty in what was kept before it was noted
     std::vector<InstalledProfile> profiles;
     size_t active = 0;
 };
@@ -45,13 +46,14 @@ class Installation {
 public:
     explicit Installation(DesktopFolders folders) : m_folders(std::move(folders)) {}
 
-    /// Reads what was kept. A damaged file is set aside, and told.
+    /// Reads what was kept. \return an error where the file is damaged, which stays as it is until something is installed
     Status load();
     [[nodiscard]] const std::vector<Assignment> &assignments() const { return m_assignments; }
 
     /// Keeps a copy in the colour folder, where the desktop's settings find it. \return the file
     [[nodiscard]] Result<std::filesystem::path> keepCopy(const Bytes &profile) const;
-    /// What is installed for an output, or null.
+    /// What is installed for an output, or null. A monitor that can be told from all others takes its profile along to another socket; of
+    /// others each socket has its own.
     [[nodiscard]] const Assignment *assignment(const XOutput &output) const;
     /// Keeps a copy in the colour folder and makes it the output's active profile.
     Status install(const XOutput &output, const Bytes &profile);
@@ -74,7 +76,7 @@ public:
 private:
     Assignment &assignmentFor(const XOutput &output);
     template <typename Change> Status change(const Change &apply);
-    Status read();
+    Status read(bool setAside);
     Status save() const;
     [[nodiscard]] std::filesystem::path autostart() const;
     DesktopFolders m_folders;

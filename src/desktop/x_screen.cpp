@@ -3,6 +3,8 @@
 
 #include "calibrate/ramps.h"
 
+#include <QCryptographicHash>
+
 #include <xcb/randr.h>
 #include <xcb/xcb.h>
 
@@ -83,37 +85,93 @@ Result<std::unique_ptr<XScreen>> XScreen::open(const std::string &display)
     return std::unique_ptr<XScreen>(new XScreen(std::move(x)));
 }
 
-std::string monitorOfEdid(const Bytes &edid)
+namespace {
+
+constexpr size_t kEdidBlock = 128;
+
+bool isEdid(const Bytes &edid)
 {
     constexpr std::array<std::uint8_t, 8> mark{0, 0xFF, 0xFF, 0xFF, 0xFF, 0xFF, 0xFF, 0};
-    if (edid.size() < 128 || !std::equal(mark.begin(), mark.end(), edid.begin())) {
-        return {};
-    }
-    const int maker = edid[8] << 8 | edid[9];
-    const std::string code = letter(maker >> 10 & 31) + letter(maker >> 5 & 31) + letter(maker & 31);
-    std::string model, serial;
+    return edid.size() >= kEdidBlock && std::equal(mark.begin(), mark.end(), edid.begin());
+}
+
+/// Descriptors of text: 0xFC the name, 0xFF the serial number. \pre isEdid()
+std::string descriptor(const Bytes &edid, std::uint8_t kind)
+{
+    std::string text;
     for (size_t block = 54; block <= 108; block += 18) {
-        // Descriptors of text: 0xFC the name, 0xFF the serial number.
-        if (edid[block] != 0 || edid[block + 1] != 0 || (edid[block + 3] != 0xFC && edid[block + 3] != 0xFF)) {
+        if (edid[block] != 0 || edid[block + 1] != 0 || edid[block + 3] != kind) {
             continue;
         }
-        std::string text;
+        text.clear();
         for (size_t i = block + 5; i < block + 18 && edid[i] != 0x0A; ++i) {
             text += edid[i] >= 32 && edid[i] < 127 ? char(edid[i]) : '?';
         }
         while (!text.empty() && text.back() == ' ') {
             text.pop_back();
         }
-        (edid[block + 3] == 0xFC ? model : serial) = text;
     }
+    return text;
+}
+
+constexpr std::uint8_t kName = 0xFC, kSerial = 0xFF;
+
+std::uint32_t serialNumber(const Bytes &edid)
+{
+    return std::uint32_t(edid[12]) | std::uint32_t(edid[13]) << 8 | std::uint32_t(edid[14]) << 16 | std::uint32_t(edid[15]) << 24;
+}
+
+} // namespace
+
+std::string monitorOfEdid(const Bytes &edid)
+{
+    if (!isEdid(edid)) {
+        return {};
+    }
+    const int maker = edid[8] << 8 | edid[9];
+    const std::string code = letter(maker >> 10 & 31) + letter(maker >> 5 & 31) + letter(maker & 31);
+    std::string model = descriptor(edid, kName), serial = descriptor(edid, kSerial);
     if (model.empty()) {
         model = std::to_string(edid[10] | edid[11] << 8);
     }
     if (serial.empty()) {
-        const auto number = std::uint32_t(edid[12]) | std::uint32_t(edid[13]) << 8 | std::uint32_t(edid[14]) << 16 | std::uint32_t(edid[15]) << 24;
+        const auto number = serialNumber(edid);
         serial = number > 0 ? std::to_string(number) : "";
     }
     return code + " " + model + (serial.empty() ? "" : " " + serial);
+}
+
+bool hasSerial(const Bytes &edid)
+{
+    if (!isEdid(edid)) {
+        return false;
+    }
+    const std::string text = descriptor(edid, kSerial);
+    if (text.find_first_not_of("0 ") != std::string::npos) {
+        return true;
+    }
+    constexpr std::array<std::uint32_t, 4> kFillings{0, 1, 0x01010101, 0xFFFFFFFF};
+    return std::find(kFillings.begin(), kFillings.end(), serialNumber(edid)) == kFillings.end();
+}
+
+void tellApart(std::vector<XOutput> &outputs, const std::vector<Bytes> &edids)
+{
+    for (size_t i = 0; i < outputs.size(); ++i) {
+        const Bytes block(edids[i].begin(), edids[i].begin() + std::ptrdiff_t(std::min(edids[i].size(), kEdidBlock)));
+        outputs[i].monitor = monitorOfEdid(block);
+        outputs[i].edid = isEdid(block)
+                              ? QCryptographicHash::hash(QByteArrayView(reinterpret_cast<const char *>(block.data()), qsizetype(block.size())),
+                                                         QCryptographicHash::Sha256)
+                                    .toHex()
+                                    .toStdString()
+                              : std::string();
+        outputs[i].alone = hasSerial(block);
+    }
+    for (XOutput &o : outputs) {
+        const auto same =
+            std::count_if(outputs.begin(), outputs.end(), [&](const XOutput &p) { return !p.monitor.empty() && p.monitor == o.monitor; });
+        o.alone = o.alone && same == 1;
+    }
 }
 
 Result<std::vector<XOutput>> XScreen::outputs() const
@@ -127,6 +185,7 @@ Result<std::vector<XOutput>> XScreen::outputs() const
         xcb_randr_get_output_primary_reply(m_x->c, xcb_randr_get_output_primary(m_x->c, m_x->root), nullptr));
     const xcb_atom_t edidAtom = m_x->atom("EDID");
     std::vector<XOutput> all;
+    std::vector<Bytes> edids;
     const xcb_randr_output_t *ids = xcb_randr_get_screen_resources_current_outputs(resources.get());
     for (int i = 0; i < xcb_randr_get_screen_resources_current_outputs_length(resources.get()); ++i) {
         const Reply<xcb_randr_get_output_info_reply_t> info(
@@ -148,12 +207,11 @@ Result<std::vector<XOutput>> XScreen::outputs() const
         o.gammaSize = gamma ? gamma->size : 0;
         const Reply<xcb_randr_get_output_property_reply_t> edid(xcb_randr_get_output_property_reply(
             m_x->c, xcb_randr_get_output_property(m_x->c, ids[i], edidAtom, XCB_ATOM_ANY, 0, 256, 0, 0), nullptr));
-        if (edid) {
-            const std::uint8_t *data = xcb_randr_get_output_property_data(edid.get());
-            o.monitor = monitorOfEdid(Bytes(data, data + xcb_randr_get_output_property_data_length(edid.get())));
-        }
+        const std::uint8_t *data = edid ? xcb_randr_get_output_property_data(edid.get()) : nullptr;
+        edids.emplace_back(data, data + (edid ? xcb_randr_get_output_property_data_length(edid.get()) : 0));
         all.push_back(o);
     }
+    tellApart(all, edids);
     std::stable_sort(all.begin(), all.end(), [](const XOutput &a, const XOutput &b) { return a.primary > b.primary; });
     for (size_t i = 0; i < all.size(); ++i) {
         all[i].number = int(i);

@@ -16,6 +16,8 @@ namespace lamp {
 struct XOutput {
     std::string name;    ///< as RandR has it: "DP-1"
     std::string monitor; ///< maker, model and serial by its EDID; empty where it has none
+    std::string edid;    ///< SHA-256 of its EDID's first block, in hexadecimal digits; empty where it has none
+    bool alone = true;   ///< no other monitor has to be feared under this EDID: it has a serial, and no other connected output shows it
     int number = 0;      ///< counts monitors, the primary one first: 0 has `_ICC_PROFILE`, 1 has `_ICC_PROFILE_1`, ...
     int gammaSize = 0;   ///< entries of its gamma ramps; 0 where it has none
     bool primary = false;
@@ -55,6 +57,12 @@ private:
 
 /// Name, model and serial in an EDID block (VESA E-EDID 1.4, 3.4 and 3.10); empty where it is none.
 std::string monitorOfEdid(const Bytes &edid);
+
+/// Whether an EDID block says which single monitor it is of: a serial in a descriptor, or a serial number that is not one of the usual fillings
+/// (0, 1, 0x01010101, all ones; common practice, no published source).
+bool hasSerial(const Bytes &edid);
+/// Says of each output whether its monitor can be told from all others.
+void tellApart(std::vector<XOutput> &outputs, const std::vector<Bytes> &edids);
 
 /// How far apart two ramps are where both are resampled to the same entries: the largest difference.
 double rampDifference(const Ramps &a, const Ramps &b);

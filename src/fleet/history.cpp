@@ -195,11 +195,11 @@ Result<HistoryEntry> entryOf(const CsvRow &row, const std::vector<const Column *
     return e;
 }
 
-std::string rowOf(const HistoryEntry &e)
+std::string rowOf(const HistoryEntry &e, Formulas formulas)
 {
     std::string row;
     for (const Column &c : columns()) {
-        row += (&c == &columns().front() ? "" : ",") + csvCell(c.write(e));
+        row += (&c == &columns().front() ? "" : ",") + csvCell(c.write(e), formulas);
     }
     return row;
 }
@@ -278,7 +278,7 @@ size_t putInOrder(std::vector<HistoryEntry> &entries)
         const auto to = std::find_if_not(from, entries.end(), [&](const HistoryEntry &e) { return sameMoment(e, *from); });
         std::set<std::string> texts;
         for (auto e = from; e != to; ++e) {
-            if (to - from == 1 || texts.insert(rowOf(*e)).second) {
+            if (to - from == 1 || texts.insert(rowOf(*e, Formulas::Kept)).second) {
                 once.push_back(*e);
             }
         }
@@ -288,7 +288,7 @@ size_t putInOrder(std::vector<HistoryEntry> &entries)
     return once.size() - entries.size();
 }
 
-std::string historyToCsv(const std::vector<HistoryEntry> &entries)
+std::string historyToCsv(const std::vector<HistoryEntry> &entries, Formulas formulas)
 {
     std::string text;
     for (const Column &c : columns()) {
@@ -296,7 +296,7 @@ std::string historyToCsv(const std::vector<HistoryEntry> &entries)
     }
     text += "\n";
     for (const HistoryEntry &e : entries) {
-        text += rowOf(e) + "\n";
+        text += rowOf(e, formulas) + "\n";
     }
     return text;
 }

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "base/csv.h"
 #include "base/result.h"
 #include "base/text.h"
 #include "colour/types.h"
@@ -48,7 +49,7 @@ size_t putInOrder(std::vector<HistoryEntry> &entries);
 /// \return an error that names line and column of what cannot be read: nothing is guessed, and nothing else is left out
 Result<HistoryTable> historyFromCsv(const std::string &text);
 /// The same columns, all of them.
-std::string historyToCsv(const std::vector<HistoryEntry> &entries);
+std::string historyToCsv(const std::vector<HistoryEntry> &entries, Formulas formulas = Formulas::Defused);
 /// A day or a moment as ISO 8601 has it; nothing where it is none.
 std::optional<WallTime> timeOf(const std::string &text);
 

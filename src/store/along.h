@@ -7,7 +7,7 @@ namespace lamp {
 
 /// A part of a card that was changed both in a copy taken along and at home meanwhile.
 struct MergeConflict {
-    std::string kind;               ///< "room", "display", "instrument", "target", "tolerance", "letterhead", "visit"
+    std::string kind;               ///< "room", "display", "instrument", "target", "tolerance", "letterhead", "visit", "photograph", "measurement"
     std::string key;                ///< which of them, for the program
     std::string name;               ///< the same for people
     std::string field;              ///< "name", "room", "note"...
@@ -18,10 +18,11 @@ struct MergeConflict {
 /// What a copy brings back.
 struct Merge {
     /// How many of each kind: "rooms", "displays", "instruments", "visits", "measurements", "photographs", "history", "assignments",
-    /// "corrections", "installations", "fields" (of cards), each where there is any.
+    /// "corrections", "installations", "events" (moves and the like), "fields" (of cards), each where there is any.
     std::map<std::string, int> counts;
     std::vector<MergeConflict> conflicts;
-    int unended = 0; ///< visits that somebody is still at, in the copy: they stay there
+    int unended = 0; ///< visits that have not ended in the copy, with readings that are not at home: they stay there
+    int apart = 0;   ///< visits that went on on both sides: what the copy has of them becomes a visit of its own
     [[nodiscard]] bool empty() const { return counts.empty() && conflicts.empty(); }
 };
 

@@ -63,7 +63,32 @@ std::vector<qint64> numbersOf(Store &store, const QString &question)
     return all;
 }
 
+/// What is kept of displays and may be put away.
+void addKept(Store &store, Cards &cards)
+{
+    Rows pictures = store.connection().read(QStringLiteral(
+        "SELECT d.uid, d.name, p.added_at, p.content, p.words, p.removed_at FROM picture p JOIN display d ON d.id = p.display_id ORDER BY p.id"));
+    while (pictures.next()) {
+        const std::string key = photographKey(pictures.text(0), pictures.time(2).value_or(WallTime{}), sha256(pictures.bytes(3)));
+        Card &card = cards["photograph"][key];
+        // The same one twice, once put away: it is there.
+        const bool there = pictures.isNull(5) || (!card.fields.empty() && card.fields["removed"].empty());
+        card = {pictures.text(1).toStdString(), {{"words", pictures.text(4).toStdString()}, {"removed", there ? "" : "yes"}}};
+    }
+    Rows measured = store.connection().read(
+        QStringLiteral("SELECT m.identity, d.name, m.finished_at, m.removed_at FROM measurement m JOIN display d ON d.id = m.display_id"));
+    while (measured.next()) {
+        cards["measurement"][measured.bytes(0).toHex().toStdString()] = {
+            measured.text(1).toStdString() + ", " + isoTime(measured.time(2).value_or(WallTime{})), {{"removed", measured.isNull(3) ? "" : "yes"}}};
+    }
+}
+
 } // namespace
+
+std::string photographKey(const QString &displayUid, WallTime added, const QByteArray &sha256)
+{
+    return displayUid.toStdString() + '\n' + isoTime(added) + '\n' + sha256.toHex().toStdString();
+}
 
 std::optional<double> numberOf(const std::string &field)
 {
@@ -87,11 +112,21 @@ Result<Cards> cardsOf(Store &store)
         cards["room"][rooms[r.id]] = {rooms[r.id], {{"outline", ""}}};
     }
     for (const DisplayEntry &d : store.studio().displays()) {
-        cards["display"][std::to_string(d.id)] = cardOf(d, rooms[d.roomId]);
+        if (d.uid.isEmpty()) {
+            return storageError(say("along-damaged")); // who is who could not be told
+        }
+        cards["display"][d.uid.toStdString()] = cardOf(d, rooms[d.roomId]);
     }
     for (const qint64 id : numbersOf(store, QStringLiteral("SELECT id FROM display WHERE retired_at IS NOT NULL ORDER BY id"))) {
         if (const auto d = store.studio().display(id)) {
-            cards["display"][std::to_string(id)] = cardOf(*d, rooms[d->roomId]);
+            cards["display"][d->uid.toStdString()] = cardOf(*d, rooms[d->roomId]);
+        }
+    }
+    std::map<qint64, std::string> uids;
+    {
+        Rows rows = store.connection().read(QStringLiteral("SELECT id, uid FROM display"));
+        while (rows.next()) {
+            uids[rows.integer(0)] = rows.text(1).toStdString();
         }
     }
     const DrawnPlan plan = store.plans().drawn();
@@ -99,7 +134,7 @@ Result<Cards> cardsOf(Store &store)
         cards["room"][rooms[id]].fields["outline"] = outlineText(o);
     }
     for (const auto &[id, s] : plan.displays) {
-        if (const auto at = cards["display"].find(std::to_string(id)); at != cards["display"].end()) {
+        if (const auto at = cards["display"].find(uids[id]); at != cards["display"].end()) {
             at->second.fields["place"] = Json{rooms[s.roomId], s.middle[0], s.middle[1]}.dump();
         }
     }
@@ -116,11 +151,12 @@ Result<Cards> cardsOf(Store &store)
             cards["tolerance"][t.name] = {t.name, {{"content", toleranceToJson(t)}}};
         }
     }
-    // Visits that are not finished, so that one whose state is changed later is known from one that was so.
-    Rows visits = store.connection().read(QStringLiteral("SELECT uid, state FROM visit WHERE state <> ?"), {int(VisitState::Finished)});
+    // So that a visit whose state is changed later is known from one that was so.
+    Rows visits = store.connection().read(QStringLiteral("SELECT uid, state FROM visit"));
     while (visits.next()) {
         cards["visit"][visits.text(0).toStdString()] = {{}, {{"state", std::to_string(visits.integer(1))}}};
     }
+    addKept(store, cards);
     const Letterhead head = store.pictures().letterhead();
     const QByteArray mark = head.mark.empty() ? QByteArray() : sha256(asBytes(head.mark)).toHex();
     cards["letterhead"][""] = {head.name, {{"name", head.name}, {"mark", mark.toStdString()}}};

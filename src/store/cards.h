@@ -10,14 +10,17 @@ struct Card {
     std::string name; ///< for people
     std::map<std::string, std::string> fields;
 };
-/// By kind ("room", "display", "instrument", "target", "tolerance", "letterhead"; "visit", of those that are not finished) and by what tells one from
-/// another: a display's number, an instrument's model and serial, a room's or target's name.
+/// By kind ("room", "display", "instrument", "target", "tolerance", "letterhead"; "visit"; "photograph", "measurement") and by what tells one from
+/// another: a display's uid, an instrument's model and serial, a room's or target's name, what a photograph or measurement is of and its SHA-256.
 using Cards = std::map<std::string, std::map<std::string, Card>>;
 
 /// All cards of a studio; with each room its outline, with each display its place, as they were drawn.
 Result<Cards> cardsOf(Store &store);
 std::string cardsToJson(const Cards &cards);
 Result<Cards> cardsFromJson(const std::string &json);
+
+/// A photograph's key. \param sha256 of its file
+std::string photographKey(const QString &displayUid, WallTime added, const QByteArray &sha256);
 
 /// The field's text as a value, and back; empty: not known.
 std::optional<double> numberOf(const std::string &text);

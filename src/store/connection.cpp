@@ -180,6 +180,7 @@ bool Connection::revive()
     if (m_patience.count() == 0 && began < m_notBefore) {
         return false;
     }
+    m_claims = false;
     m_spare.clear(); // what was prepared is gone with the server's process
     m_failed.clear();
     db.close();
@@ -245,12 +246,33 @@ Result<qint64> Connection::insert(const QString &sql, const QVariantList &values
     return done ? Result<qint64>(id) : done.error();
 }
 
-Connection::Attempt Connection::attempt(const QString &begin, const std::function<Status()> &work, std::optional<bool> told)
+Result<bool> Connection::claim(const QString &name)
+{
+    QSqlQuery query(database());
+    const auto failed = [&] { return storageError(say("studio-file-cannot-written", m_where.toStdString()), query.lastError()); };
+    // Tables of an earlier version, or none yet, have no place for it; bringing them up looks for itself how far it came.
+    if (!m_claims) {
+        if (!query.exec(QStringLiteral("SELECT CASE WHEN to_regclass('done_work') IS NULL THEN 0 ELSE has_table_privilege(to_regclass('done_work'), "
+                                       "'INSERT')::int END"))
+            || !query.next()) {
+            return failed();
+        }
+        m_claims = query.value(0).toInt() == 1;
+        if (!m_claims) {
+            return true;
+        }
+    }
+    query.prepare(QStringLiteral("INSERT INTO done_work (uid, done_at) VALUES (?, %1) ON CONFLICT (uid) DO NOTHING").arg(m_dialect.nowSql()));
+    query.addBindValue(name);
+    return query.exec() ? Result<bool>(query.numRowsAffected() == 1) : failed();
+}
+
+Connection::Attempt Connection::attempt(const QString &begin, const std::function<Status()> &work, std::optional<bool> told, const QString &name)
 {
     QSqlDatabase db = database();
     QSqlQuery query(db);
     const auto failed = [&] {
-        return Attempt{storageError(say("studio-file-cannot-written", m_where.toStdString()), query.lastError()), m_dialect.isLost(db), {}};
+        return Attempt{storageError(say("studio-file-cannot-written", m_where.toStdString()), query.lastError()), m_dialect.isLost(db)};
     };
     // The engine's own statements, since Qt's transaction() begins one that may fail when it first writes.
     if (!query.exec(begin)) {
@@ -260,10 +282,16 @@ Connection::Attempt Connection::attempt(const QString &begin, const std::functio
         }
         return a;
     }
-    ++m_depth;
     Attempt a;
+    // Whoever had the turn before has ended by now, also an attempt at this very work whose answer did not arrive.
+    const auto claimed = name.isEmpty() ? Result<bool>(true) : claim(name);
+    if (claimed && !claimed.value()) {
+        query.exec(QStringLiteral("ROLLBACK"));
+        return a;
+    }
+    ++m_depth;
     try {
-        a.done = work();
+        a.done = claimed ? work() : Status(claimed.error());
     } catch (...) {
         // Left open it would keep everybody else from writing.
         --m_depth;
@@ -271,20 +299,17 @@ Connection::Attempt Connection::attempt(const QString &begin, const std::functio
         throw;
     }
     --m_depth;
-    if (a.done && told && !m_dialect.witness().isEmpty()) {
-        QSqlQuery witness(db);
-        witness.prepare(m_dialect.witness());
-        witness.addBindValue(*told ? m_name : QString(kUntold));
-        if (witness.exec() && witness.next()) {
-            a.name = witness.value(0).toString();
-        } else {
+    if (a.done && told && !m_dialect.notifySql().isEmpty()) {
+        QSqlQuery notify(db);
+        notify.prepare(m_dialect.notifySql());
+        notify.addBindValue(*told ? m_name : QString(kUntold));
+        a.done = notify.exec() ? a.done : failed().done;
+    }
+    if (a.done) {
+        a.asked = true;
+        if (!query.exec(QStringLiteral("COMMIT"))) {
             a.done = failed().done;
         }
-    }
-    if (a.done && !query.exec(QStringLiteral("COMMIT"))) {
-        a.done = failed().done;
-    } else {
-        a.name = a.done ? QString() : a.name;
     }
     a.lost = !a.done && m_dialect.isLost(db);
     if (!a.done && !a.lost) {
@@ -294,14 +319,6 @@ Connection::Attempt Connection::attempt(const QString &begin, const std::functio
     return a;
 }
 
-bool Connection::cameToItsEnd(const QString &name)
-{
-    QSqlQuery query(database());
-    query.prepare(m_dialect.fate());
-    query.addBindValue(name);
-    return query.exec() && query.next() && query.value(0).toInt() == 1;
-}
-
 Status Connection::transaction(const std::function<Status()> &work, bool told)
 {
     if (m_depth > 0) {
@@ -309,15 +326,20 @@ Status Connection::transaction(const std::function<Status()> &work, bool told)
     }
     // A server that comes and goes is not followed for ever.
     constexpr int kMost = 5;
-    Attempt a = attempt(m_dialect.begin(), work, told);
-    for (int tries = 1; a.lost && tries < kMost; ++tries) {
-        if (!waitFor([this] { return revive(); }, m_patience)) {
-            break;
-        }
-        if (!a.name.isEmpty() && cameToItsEnd(a.name)) {
-            return Done{};
-        }
-        a = attempt(m_dialect.begin(), work, told);
+    const QString name = m_dialect.canBeLost() ? QUuid::createUuid().toString(QUuid::Id128) : QString();
+    Attempt a = attempt(m_dialect.begin(), work, told, name);
+    bool asked = a.asked;
+    for (int tries = 1; a.lost && tries < kMost && waitFor([this] { return revive(); }, m_patience); ++tries) {
+        a = attempt(m_dialect.begin(), work, told, name);
+        asked = asked || a.asked;
+    }
+    if (a.lost && asked) {
+        // Neither "stored" nor "not stored" would be true.
+        Error e = a.done.error();
+        e.safe = say("commit-not-known");
+        e.todo = say("look-before-repeating");
+        e.code = "commit-not-known";
+        return e;
     }
     return a.done;
 }

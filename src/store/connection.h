@@ -75,8 +75,9 @@ public:
     /// Writes one row with "RETURNING id". \return that
     Result<qint64> insert(const QString &sql, const QVariantList &values, const Message &what);
     /// All of it or nothing. Inside another one it is part of that. Where a server went away in its middle the work is done once
-    /// more when it is back, and only where its end did not arrive: what the work changes outside the database it must set anew.
+    /// more when it is back, and only where it did not come to its end: what the work changes outside the database it must set anew.
     /// \param told whether others hear of it
+    /// \return an error with the code "commit-not-known" where the server went away at the very end and did not come back in time
     Status transaction(const std::function<Status()> &work, bool told = true);
 
     /// Reads, all of it as of one moment, while others may write; what it reads is not held against them.
@@ -96,15 +97,16 @@ private:
     Connection(const Dialect &dialect, QString where, Access access);
     struct Attempt {
         Status done = Done{};
-        bool lost = false; ///< the connection, before the end arrived
-        QString name;      ///< of the transaction, where its end was asked for
+        bool lost = false;  ///< the connection, before the end arrived
+        bool asked = false; ///< its end was asked for
     };
-    /// \param begin the statement that begins it \param told whether others hear of it; nothing: it only reads
-    Attempt attempt(const QString &begin, const std::function<Status()> &work, std::optional<bool> told);
+    /// \param begin the statement that begins it \param told whether others hear of it; nothing: it only reads \param name unique in the database
+    /// for all attempts at one work; empty where none can be lost
+    Attempt attempt(const QString &begin, const std::function<Status()> &work, std::optional<bool> told, const QString &name = {});
     /// Connects anew where the connection is gone. \return whether there is one
     bool revive();
-    /// Whether a transaction came to its end before the connection went.
-    bool cameToItsEnd(const QString &name);
+    /// Writes a transaction's name down, as a part of it. \return false where it stands there: the transaction came to its end before
+    Result<bool> claim(const QString &name);
     void watch();
 
     const Dialect &m_dialect;
@@ -114,6 +116,7 @@ private:
     std::vector<std::shared_ptr<QSqlQuery>> m_failed;   ///< given back when the transaction has ended
     std::optional<Error> m_problem;
     int m_depth = 0;
+    bool m_claims = false; ///< transactions' names can be written down
     std::chrono::milliseconds m_patience{0};
     std::chrono::steady_clock::time_point m_notBefore; ///< the next try to connect anew
     std::function<void()> m_told;

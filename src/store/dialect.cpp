@@ -26,11 +26,13 @@ public:
     {
         db.setDatabaseName(where);
         QString options = QStringLiteral("QSQLITE_BUSY_TIMEOUT=30000");
-        if (access == Access::Read) {
+        // Without a log nobody is at work on it. The engine begins one, and who may only read would leave it behind: who may write takes it
+        // away at the end, and is kept from writing by prepare(). Where the folder forbids a log, a file that cannot change (SQLite, URI
+        // filenames) is read without.
+        const bool log = QFile::exists(where + QStringLiteral("-wal")), folder = QFileInfo(QFileInfo(where).absolutePath()).isWritable();
+        if (access == Access::Read && (log || !folder || !QFileInfo(where).isWritable())) {
             options += QStringLiteral(";QSQLITE_OPEN_READONLY");
-            // Without a log nobody is at work on it. The engine would begin one, which a folder may forbid; a file that cannot
-            // change (SQLite, URI filenames) is read without.
-            if (!QFile::exists(where + QStringLiteral("-wal")) && !QFileInfo(QFileInfo(where).absolutePath()).isWritable()) {
+            if (!log && !folder) {
                 options += QStringLiteral(";QSQLITE_OPEN_URI");
                 db.setDatabaseName(QStringLiteral("file:") + QString::fromLatin1(QUrl::toPercentEncoding(where, "/"))
                                    + QStringLiteral("?immutable=1"));
@@ -47,11 +49,9 @@ public:
         }
         for (const char *pragma : {"PRAGMA trusted_schema=OFF", "PRAGMA cell_size_check=ON", "PRAGMA cache_size=-16000", "PRAGMA foreign_keys=ON",
                                    "PRAGMA journal_mode=WAL", "PRAGMA synchronous=NORMAL"}) {
-            if (access == Access::Read && QByteArray(pragma).endsWith("WAL")) {
-                continue;
-            }
+            const bool writes = QByteArray(pragma).endsWith("WAL");
             QSqlQuery query(db);
-            if (!query.exec(QString::fromLatin1(pragma))) {
+            if (!query.exec(QString::fromLatin1(access == Access::Read && writes ? "PRAGMA query_only=ON" : pragma))) {
                 return storageError(say("studio-file-cannot-written", db.databaseName().toStdString()), query.lastError());
             }
         }
@@ -74,11 +74,13 @@ public:
     [[nodiscard]] bool isLost(const QSqlDatabase &) const override { return false; }
     [[nodiscard]] bool isStarting(const QString &) const override { return false; }
     [[nodiscard]] QString mayWrite() const override { return {}; }
-    [[nodiscard]] QString witness() const override { return {}; }
-    [[nodiscard]] QString fate() const override { return {}; }
+    [[nodiscard]] QString notifySql() const override { return {}; }
+    [[nodiscard]] bool canBeLost() const override { return false; }
+    [[nodiscard]] QString nowSql() const override { return QStringLiteral("CAST(strftime('%s', 'now') AS INTEGER)"); }
     [[nodiscard]] QString channel(QSqlDatabase &) const override { return {}; }
     [[nodiscard]] QString changeCount() const override { return QStringLiteral("PRAGMA data_version"); }
     [[nodiscard]] QString continueNumbers(const QString &) const override { return {}; }
+    [[nodiscard]] QStringList guards() const override { return {}; }
 
     [[nodiscard]] Result<int> version(QSqlDatabase &db) const override
     {
@@ -109,10 +111,21 @@ public:
 
     Status copyTo(QSqlDatabase &db, const QString &path) const override
     {
+        // Whoever may only look may copy: the engine counts that as writing, and writes the copy alone.
+        QSqlQuery only(db);
+        const bool looks = only.exec(QStringLiteral("PRAGMA query_only")) && only.next() && only.value(0).toInt() == 1;
+        only.finish();
         QSqlQuery query(db);
+        if (looks) {
+            query.exec(QStringLiteral("PRAGMA query_only=OFF"));
+        }
         query.prepare(QStringLiteral("VACUUM INTO ?"));
         query.addBindValue(path);
-        if (!query.exec()) {
+        const bool copied = query.exec();
+        if (looks) {
+            QSqlQuery(db).exec(QStringLiteral("PRAGMA query_only=ON"));
+        }
+        if (!copied) {
             return storageError(say("studio-file-could-not", db.databaseName().toStdString(), path.toStdString()), query.lastError());
         }
         return Done{};
@@ -136,6 +149,12 @@ public:
                 return {};
             }
             std::ranges::move(faultsOf(db, table), std::back_inserter(all));
+        }
+        QSqlQuery foreign(db);
+        foreign.setForwardOnly(true);
+        constexpr size_t kTold = 5;
+        for (bool good = foreign.exec(QStringLiteral("PRAGMA foreign_key_check")); good && foreign.next() && all.size() < kTold;) {
+            all.push_back(say("finding-points-nowhere", foreign.value(0).toString().toStdString(), foreign.value(2).toString().toStdString()));
         }
         return clauses(all);
     }
@@ -176,7 +195,7 @@ private:
         QSqlQuery query(db);
         query.setForwardOnly(true);
         std::vector<Message> all;
-        if (query.exec(QStringLiteral("PRAGMA quick_check('%1')").arg(QString(table).replace('\'', QStringLiteral("''"))))) {
+        if (query.exec(QStringLiteral("PRAGMA integrity_check('%1')").arg(QString(table).replace('\'', QStringLiteral("''"))))) {
             constexpr size_t kTold = 5;
             while (query.next() && all.size() < kTold) {
                 all.push_back(verbatim(query.value(0).toString().toStdString()));

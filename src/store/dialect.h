@@ -46,11 +46,13 @@ public:
     [[nodiscard]] virtual bool isStarting(const QString &where) const = 0;
     /// A statement that says, as 1 or 0, whether who is connected may write; empty where the first writing tells.
     [[nodiscard]] virtual QString mayWrite() const = 0;
-    /// A statement that tells everybody else of a change when its transaction ends, and gives the transaction's name; empty where
-    /// there is none. Its one parameter is who tells.
-    [[nodiscard]] virtual QString witness() const = 0;
-    /// A statement that says, as 1 or 0, whether the transaction of this name came to its end; empty where none can be lost.
-    [[nodiscard]] virtual QString fate() const = 0;
+    /// A statement that tells everybody else of a change when its transaction ends; empty where nobody is told so. Its one parameter is who
+    /// tells.
+    [[nodiscard]] virtual QString notifySql() const = 0;
+    /// Whether a connection can be lost while a transaction ends, so that nobody knows whether it came to its end.
+    [[nodiscard]] virtual bool canBeLost() const = 0;
+    /// Seconds since 1970 by the clock of who keeps the database, as an expression.
+    [[nodiscard]] virtual QString nowSql() const = 0;
     /// The channel on which changes of others to this studio are told; empty where they have to be asked for by changeCount().
     [[nodiscard]] virtual QString channel(QSqlDatabase &db) const = 0;
     /// A statement whose result changes when another connection has changed something; empty where they are told.
@@ -61,6 +63,8 @@ public:
 
     /// Makes what a new studio's tables stand in, where the engine keeps several of them in one database.
     virtual Status makePlace(QSqlDatabase &db) const = 0;
+    /// What keeps finished visits as they are, whoever connects with whatever program; empty where the file's rights are all there is.
+    [[nodiscard]] virtual QStringList guards() const = 0;
     /// The schema's version that a database holds; 0 for an empty one.
     [[nodiscard]] virtual Result<int> version(QSqlDatabase &db) const = 0;
     virtual Status setVersion(QSqlDatabase &db, int version) const = 0;
@@ -82,6 +86,8 @@ const Dialect &postgres();
 /// Whether a place is a server's database (a URI "postgresql://..." as libpq reads it) rather than a file.
 bool isServer(const QString &where);
 const Dialect &dialectOf(const QString &where);
+/// Whether nobody answers where a server should be.
+bool isSilent(const QString &where);
 /// A place as it may be shown and kept: without a password.
 QString withoutPassword(const QString &where);
 

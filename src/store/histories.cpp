@@ -19,7 +19,7 @@ QByteArray identityOf(qint64 displayId, const HistoryEntry &e)
 {
     HistoryEntry plain = e;
     plain.display = std::to_string(displayId);
-    return QCryptographicHash::hash(QByteArray::fromStdString(historyToCsv({plain})), QCryptographicHash::Sha256);
+    return QCryptographicHash::hash(QByteArray::fromStdString(historyToCsv({plain}, Formulas::Kept)), QCryptographicHash::Sha256);
 }
 
 QVariant control(const HistoryEntry &e, const char *name)
@@ -30,7 +30,7 @@ QVariant control(const HistoryEntry &e, const char *name)
 
 /// The serial of a display, or what stands for one where it has none or shares it with another model's.
 const QString kSerial = QStringLiteral("CASE WHEN d.serial = '' OR EXISTS (SELECT 1 FROM display o WHERE o.serial = d.serial AND o.id <> d.id) "
-                                       "THEN '#' || d.id ELSE d.serial END");
+                                       "THEN '#' || substr(d.uid, 1, 12) ELSE d.serial END"); // as shortIdentity() has it
 
 QString ofDisplay(std::optional<qint64> displayId)
 {

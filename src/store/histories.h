@@ -19,7 +19,7 @@ public:
     /// How many of these are not there yet.
     [[nodiscard]] int fresh(qint64 displayId, const std::vector<HistoryEntry> &entries) const;
     /// Of all displays in use or of one: what was written down and what finished visits came to, by display and date. Displays are named
-    /// by their serial; those without one, or that share it with another model's, by "#" and their number.
+    /// by their serial; those without one, or that share it with another model's, by shortIdentity().
     [[nodiscard]] std::vector<HistoryEntry> all(std::optional<qint64> displayId = {}) const;
     /// How each display is named in all of these.
     [[nodiscard]] std::map<qint64, std::string> names() const;

@@ -91,7 +91,7 @@ Status Upgrade::run(int version)
 
 Status Upgrade::refuseWhileWorkedOn()
 {
-    Rows rows = m_c.read(QStringLiteral("SELECT owner, lease FROM visit WHERE owner <> ''"));
+    Rows rows = m_c.read(QStringLiteral("SELECT owner, lease - %1 FROM visit WHERE owner <> ''").arg(m_c.dialect().nowSql()));
     while (rows.next()) {
         if (worksOn(rows.text(0), rows.integer(1))) {
             Error e = storageError(say("visit-under-way-window"));

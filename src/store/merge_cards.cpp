@@ -31,53 +31,19 @@ public:
     }
 
 private:
-    [[nodiscard]] static const Card *find(const Cards &cards, const std::string &kind, const std::string &key)
-    {
-        const auto some = cards.find(kind);
-        if (some == cards.end()) {
-            return nullptr;
-        }
-        const auto one = some->second.find(key);
-        return one == some->second.end() ? nullptr : &one->second;
-    }
-
-    /// What a field comes to; a conflict is kept, and decided where it was.
-    Result<std::string> field(MergeConflict c, bool known)
-    {
-        if (c.mine == c.theirs || c.mine == c.base) {
-            return c.theirs;
-        }
-        if (c.theirs == c.base || (!known && c.theirs.empty())) {
-            return c.mine;
-        }
-        const auto mine = takesMine(m_s, c);
-        return mine ? Result<std::string>(*mine ? c.mine : c.theirs) : mine.error();
-    }
-
     /// A card's fields as they shall stand at home; nothing where they stand so. \param homeKey its key there
     Result<std::optional<Fields>> merged(const std::string &kind, const std::string &key, const std::string &homeKey, const Card &mine)
     {
-        const Card *base = find(m_base, kind, key), *theirs = find(m_theirs, kind, homeKey);
-        Fields fields = theirs != nullptr ? theirs->fields : Fields{};
-        bool changed = false;
-        for (const auto &[name, value] : mine.fields) {
-            const std::string was = base != nullptr ? base->fields.count(name) != 0 ? base->fields.at(name) : "" : "";
-            fields.emplace(name, std::string()); // a card that one side does not have yet has every field, and nothing in it
-            const std::string there = fields.at(name);
-            const auto is = field({kind, homeKey, mine.name, name, was, value, there, false}, base != nullptr);
-            if (!is) {
-                return is.error();
-            }
-            if (is.value() != there) {
-                fields[name] = is.value();
-                changed = true;
-                const bool aim = kind == "target" || kind == "tolerance";
-                if (aim || theirs != nullptr) {
-                    m_s.count(aim ? "aims" : "fields");
-                }
-            }
+        const CardPair pair{kind, homeKey, mine.name, findCard(m_base, kind, key), &mine, findCard(m_theirs, kind, homeKey)};
+        auto card = mergedCard(m_s, pair);
+        if (!card || !card.value()) {
+            return card ? Result<std::optional<Fields>>(std::nullopt) : card.error();
         }
-        return changed ? std::optional(fields) : std::nullopt;
+        const bool aim = kind == "target" || kind == "tolerance";
+        if (aim || pair.theirs != nullptr) {
+            m_s.merge.counts[aim ? "aims" : "fields"] += int(card.value()->changed.size());
+        }
+        return std::optional(std::move(card.value()->fields));
     }
 
     [[nodiscard]] const std::map<std::string, Card> &mineOf(const char *kind) { return m_mine[kind]; }
@@ -95,7 +61,7 @@ private:
     Status rooms()
     {
         for (const auto &[name, card] : mineOf("room")) {
-            if (find(m_theirs, "room", name) == nullptr) {
+            if (findCard(m_theirs, "room", name) == nullptr) {
                 m_s.count("rooms");
                 if (const auto made = m_s.acts() ? roomAtHome(name) : Result<qint64>(0); !made) {
                     return made.error();
@@ -105,12 +71,12 @@ private:
         return Done{};
     }
 
-    /// When a display was last moved in the copy: that day is told at home, not the day of the merging.
-    [[nodiscard]] WallTime movedAt(qint64 id)
+    /// When something last happened to a display in the copy: that day is told at home, not the day of the merging.
+    [[nodiscard]] WallTime lastTime(qint64 id, const QString &kind)
     {
         WallTime at = m_s.now;
         for (const DisplayEvent &e : m_s.away.studio().events(id)) {
-            at = e.kind == QStringLiteral("moved") && e.at >= m_s.along.at ? e.at : at;
+            at = e.kind == kind && e.at >= m_s.along.at ? e.at : at;
         }
         return at;
     }
@@ -130,40 +96,43 @@ private:
         return d;
     }
 
-    /// The display at home that one of the copy is: the same number where it was taken along; else the one of its model and serial.
-    [[nodiscard]] std::optional<qint64> atHome(const std::string &key, const Card &mine)
+    /// The display at home that one of the copy is: the one of its identity; of those that were added in the copy also the one of its model
+    /// and serial. \return its key
+    [[nodiscard]] std::optional<std::string> atHome(const std::string &key, const Card &mine)
     {
-        if (find(m_base, "display", key) != nullptr) {
-            return std::stoll(key);
+        if (findCard(m_theirs, "display", key) != nullptr) {
+            return key;
         }
-        const auto twin = mine.fields.at("serial").empty()
-                              ? std::nullopt
-                              : m_s.home.studio().find(fromStd(mine.fields.at("model")), fromStd(mine.fields.at("serial")));
-        return twin ? std::optional(twin->id) : std::nullopt;
+        const auto twin = m_s.home.studio().find(fromStd(mine.fields.at("model")), fromStd(mine.fields.at("serial")));
+        return twin ? std::optional(twin->uid.toStdString()) : std::nullopt;
     }
 
     Status displays()
     {
-        for (const auto &[key, mine] : mineOf("display")) {
-            const qint64 own = std::stoll(key);
-            auto there = atHome(key, mine);
-            if (there && find(m_theirs, "display", std::to_string(*there)) == nullptr) {
-                return mergeStops("along-of-another", "choose-its-own", "other"); // nothing is ever deleted there
+        std::map<std::string, qint64> own, theirs;
+        for (const auto &[store, numbers] : {std::pair(&m_s.away, &own), std::pair(&m_s.home, &theirs)}) {
+            Rows rows = store->connection().read(QStringLiteral("SELECT uid, id FROM display"));
+            while (rows.next()) {
+                (*numbers)[rows.text(0).toStdString()] = rows.integer(1);
             }
+        }
+        for (const auto &[key, mine] : mineOf("display")) {
+            const auto there = atHome(key, mine);
             if (!there) {
+                // Added in the copy; or home was brought back from a backup of before it was added.
                 m_s.count("displays");
-                if (const Status s = addDisplay(own, mine); !s) {
+                if (const Status s = addDisplay(own.at(key), mine); !s) {
                     return s;
                 }
                 continue;
             }
-            m_s.atHome[own] = *there;
-            auto fields = merged("display", key, std::to_string(*there), mine);
+            m_s.atHome[own.at(key)] = theirs.at(*there);
+            auto fields = merged("display", key, *there, mine);
             if (!fields) {
                 return fields.error();
             }
             if (m_s.acts() && fields.value()) {
-                if (const Status s = writeDisplay(own, *there, *fields.value()); !s) {
+                if (const Status s = writeDisplay(own.at(key), theirs.at(*there), *fields.value()); !s) {
                     return s;
                 }
             }
@@ -183,7 +152,8 @@ private:
         }
         DisplayEntry d = entryOf(mine.fields, *was);
         d.roomId = *room;
-        const auto added = m_s.home.studio().add(d, m_s.now);
+        const auto events = m_s.away.studio().events(own);
+        const auto added = m_s.home.studio().add(d, events.empty() ? m_s.now : events.front().at);
         if (!added) {
             return added.error();
         }
@@ -201,10 +171,12 @@ private:
             return room ? storageError(say("display-gone")) : room.error();
         }
         m_places[there] = fields.at("place");
-        DisplayEntry d = entryOf(fields, *is);
-        d.roomId = *room;
-        const Status written = m_s.home.studio().change(d, movedAt(own));
-        return written ? m_s.home.studio().setRetired(there, !fields.at("retired").empty(), m_s.now) : written;
+        // Its moves and whether it is in use are told as they were in the copy (mergeRows()).
+        m_s.placed.insert(there);
+        const Status written = m_s.home.studio().change(entryOf(fields, *is), m_s.now);
+        const bool retired = !fields.at("retired").empty();
+        const auto since = retired ? std::optional(is->retired.value_or(lastTime(own, "retired"))) : std::nullopt;
+        return written ? m_s.home.studio().place(there, *room, since) : written;
     }
 
     /// Outlines of rooms and places of displays, decided with their cards, as one plan.
@@ -255,29 +227,32 @@ private:
     Status instruments()
     {
         for (const auto &[key, mine] : mineOf("instrument")) {
-            if (find(m_theirs, "instrument", key) == nullptr) {
+            if (findCard(m_theirs, "instrument", key) == nullptr) {
                 m_s.count("instruments");
             }
             const auto fields = merged("instrument", key, key, mine);
             if (!fields) {
                 return fields.error();
             }
-            if (!m_s.acts() || !fields.value()) {
+            const bool there = findCard(m_theirs, "instrument", key) != nullptr;
+            if (!m_s.acts() || (!fields.value() && there)) {
                 continue;
             }
-            const Fields &f = *fields.value();
-            const auto text = [&](const char *name) { return fromStd(f.at(name)); };
+            const Fields &f = fields.value() ? *fields.value() : mine.fields;
+            // A copy of an earlier version has fewer fields.
+            const auto field = [&](const char *name) { return f.count(name) != 0 ? f.at(name) : std::string(); };
+            const auto text = [&](const char *name) { return fromStd(field(name)); };
             InstrumentEntry i;
             i.kind = text("kind");
             i.model = fromStd(key.substr(0, key.find('\n')));
             i.serial = fromStd(key.substr(key.find('\n') + 1));
             i.certificate = text("certificate");
             i.note = text("note");
-            i.made = timeOfField(f.at("made"));
-            i.certified = timeOfField(f.at("certified"));
-            i.retired = timeOfField(f.at("retired"));
-            i.accuracyXy = numberOf(f.at("accuracy_xy"));
-            i.accuracyLuminancePercent = numberOf(f.at("accuracy_luminance"));
+            i.made = timeOfField(field("made"));
+            i.certified = timeOfField(field("certified"));
+            i.retired = timeOfField(field("retired"));
+            i.accuracyXy = numberOf(field("accuracy_xy"));
+            i.accuracyLuminancePercent = numberOf(field("accuracy_luminance"));
             if (const Status s = m_s.home.studio().keep(i); !s) {
                 return s;
             }

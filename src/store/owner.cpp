@@ -2,7 +2,6 @@
 #include "store/owner.h"
 
 #include <QCoreApplication>
-#include <QDateTime>
 #include <QFile>
 #include <QStringList>
 #include <QSysInfo>
@@ -46,13 +45,13 @@ QString newOwner()
     return QStringLiteral("%1|%2|%3|%4").arg(machine()).arg(own).arg(startOf(own), QUuid::createUuid().toString(QUuid::WithoutBraces));
 }
 
-bool worksOn(const QString &owner, qint64 lease)
+bool worksOn(const QString &owner, qint64 leaseLeft)
 {
     const QStringList parts = owner.split('|');
     if (parts.size() != 4) {
         return false;
     }
-    return parts[0] == machine() ? runs(parts) : lease > QDateTime::currentSecsSinceEpoch();
+    return parts[0] == machine() ? runs(parts) : leaseLeft > 0;
 }
 
 bool isDead(const QString &owner)

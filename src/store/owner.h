@@ -12,9 +12,9 @@ constexpr qint64 kLeaseS = 120;
 QString newOwner();
 /// The name of this computer.
 QString thisComputer();
-/// Whether an owner may still be at work: on this computer the process tells, on others the lease. \param lease in
-/// seconds of UTC
-bool worksOn(const QString &owner, qint64 lease);
+/// Whether an owner may still be at work: on this computer the process tells, on others the lease. \param leaseLeft
+/// seconds until it ends, by the database's clock
+bool worksOn(const QString &owner, qint64 leaseLeft);
 /// Whether an owner was of this computer and is gone.
 bool isDead(const QString &owner);
 

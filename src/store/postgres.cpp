@@ -176,7 +176,7 @@ public:
 
     Status prepare(QSqlDatabase &db, Access) const override
     {
-        constexpr int kOldest = 130000; // pg_xact_status of full numbers
+        constexpr int kOldest = 130000; // what is tested
         QSqlQuery query(db);
         if (!query.exec(QStringLiteral("SELECT current_setting('server_version_num')::int")) || !query.next()) {
             return storageError(say("studio-server-not-asked"), query.lastError());
@@ -222,11 +222,12 @@ public:
     }
     [[nodiscard]] bool isStarting(const QString &where) const override { return PQping(parted(where).first.toUtf8().constData()) == PQPING_REJECT; }
     [[nodiscard]] QString mayWrite() const override { return QStringLiteral("SELECT has_table_privilege('at_work', 'INSERT')::int"); }
-    [[nodiscard]] QString witness() const override
+    [[nodiscard]] QString notifySql() const override
     {
-        return QStringLiteral("SELECT pg_current_xact_id()::text, pg_notify('%1' || %2, ?)").arg(kChannel, QLatin1String(kOwnSuffix));
+        return QStringLiteral("SELECT pg_notify('%1' || %2, ?)").arg(kChannel, QLatin1String(kOwnSuffix));
     }
-    [[nodiscard]] QString fate() const override { return QStringLiteral("SELECT (pg_xact_status(?::xid8) = 'committed')::int"); }
+    [[nodiscard]] bool canBeLost() const override { return true; }
+    [[nodiscard]] QString nowSql() const override { return QStringLiteral("CAST(extract(epoch FROM clock_timestamp()) AS BIGINT)"); }
     [[nodiscard]] QString channel(QSqlDatabase &db) const override
     {
         QSqlQuery query(db); // the server's own path may name a schema as well
@@ -239,6 +240,37 @@ public:
         return QStringLiteral("SELECT setval(pg_get_serial_sequence('%1', 'id'), (SELECT coalesce(max(id), 0) + 1 FROM %1), false) "
                               "WHERE pg_get_serial_sequence('%1', 'id') IS NOT NULL")
             .arg(table);
+    }
+
+    /// A finished visit is sealed when the transaction that finished it ends. From then on only who owns the studio changes its rows; all others
+    /// may set it aside and take it back. The seal is written with the owner's rights, and nobody else may write there.
+    [[nodiscard]] QStringList guards() const override
+    {
+        QStringList all{
+            QStringLiteral("CREATE TABLE sealed (visit_id BIGINT PRIMARY KEY REFERENCES visit(id))"),
+            QStringLiteral("CREATE FUNCTION seal_visit() RETURNS trigger LANGUAGE plpgsql SECURITY DEFINER SET search_path FROM CURRENT AS $$ BEGIN "
+                           "INSERT INTO sealed (visit_id) VALUES (NEW.id) ON CONFLICT DO NOTHING; RETURN NULL; END $$"),
+            QStringLiteral("CREATE CONSTRAINT TRIGGER seal_finished AFTER INSERT OR UPDATE ON visit DEFERRABLE INITIALLY DEFERRED FOR EACH ROW "
+                           "WHEN (NEW.state = 1) EXECUTE FUNCTION seal_visit()"),
+            QStringLiteral(
+                "CREATE FUNCTION guard_visit() RETURNS trigger LANGUAGE plpgsql SET search_path FROM CURRENT AS $$ DECLARE free text[] := "
+                "ARRAY['state', 'owner', 'lease_until', 'revision']; BEGIN IF EXISTS (SELECT 1 FROM sealed WHERE visit_id = OLD.id) AND NOT "
+                "pg_has_role(current_user, (SELECT relowner FROM pg_class WHERE oid = TG_RELID), 'MEMBER') AND (TG_OP = 'DELETE' OR NEW.state "
+                "NOT IN (1, 2) OR (to_jsonb(NEW) - free) IS DISTINCT FROM (to_jsonb(OLD) - free)) THEN RAISE EXCEPTION 'finished visits "
+                "stay as they are'; END IF; RETURN coalesce(NEW, OLD); END $$"),
+            QStringLiteral("CREATE TRIGGER keep_finished BEFORE UPDATE OR DELETE ON visit FOR EACH ROW EXECUTE FUNCTION guard_visit()"),
+            QStringLiteral(
+                "CREATE FUNCTION guard_part() RETURNS trigger LANGUAGE plpgsql SET search_path FROM CURRENT AS $$ BEGIN IF EXISTS (SELECT 1 "
+                "FROM sealed s WHERE (TG_OP <> 'INSERT' AND s.visit_id = OLD.visit_id) OR (TG_OP <> 'DELETE' AND s.visit_id = NEW.visit_id)) "
+                "AND NOT pg_has_role(current_user, (SELECT relowner FROM pg_class WHERE oid = TG_RELID), 'MEMBER') THEN RAISE EXCEPTION "
+                "'finished visits stay as they are'; END IF; RETURN coalesce(NEW, OLD); END $$"),
+            QStringLiteral("INSERT INTO sealed (visit_id) SELECT id FROM visit WHERE state = 1 ON CONFLICT DO NOTHING"),
+        };
+        for (const char *part : {"finding", "state", "reading", "sheet"}) {
+            all << QStringLiteral("CREATE TRIGGER keep_finished BEFORE INSERT OR UPDATE OR DELETE ON %1 FOR EACH ROW EXECUTE FUNCTION guard_part()")
+                       .arg(QLatin1String(part));
+        }
+        return all;
     }
 
     Status makePlace(QSqlDatabase &db) const override
@@ -303,6 +335,11 @@ const Dialect &postgres()
 {
     static const Postgres dialect;
     return dialect;
+}
+
+bool isSilent(const QString &where)
+{
+    return isServer(where) && PQping(parted(where).first.toUtf8().constData()) == PQPING_NO_RESPONSE;
 }
 
 QString serverLogin(const QString &where)

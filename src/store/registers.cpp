@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "store/registers.h"
 
+#include <QRegularExpression>
+
 #include <algorithm>
 #include <map>
 
@@ -32,6 +34,13 @@ Result<qint64> roomNamed(Store &store, const QString &name)
         }
     }
     return store.studio().addRoom(name);
+}
+
+/// What stands for the serial of a display that has none (shortIdentity()).
+bool isShortIdentity(const QString &text)
+{
+    static const QRegularExpression form(QRegularExpression::anchoredPattern(QStringLiteral("#[0-9a-f]{12}")));
+    return form.match(text).hasMatch();
 }
 
 /// One field of an entry against a display. \return whether it would change
@@ -85,8 +94,8 @@ Status apply(Store &store, const RegisterChange &change, WallTime now)
         }
         d = *there;
     } else {
-        d.serial = QString::fromStdString(change.entry.serial);
-        d.name = d.serial;
+        d.name = QString::fromStdString(change.entry.serial);
+        (isShortIdentity(d.name) ? d.uid : d.serial) = isShortIdentity(d.name) ? d.name.mid(1) : d.name;
     }
     take(d, change.entry);
     if (change.entry.room || d.roomId == 0) {
@@ -124,7 +133,7 @@ std::vector<DueQuestion> completed(Store &store, std::map<std::string, DueQuesti
     std::vector<DueQuestion> all;
     for (const DisplayEntry &d : store.studio().displays()) {
         const auto named = names.find(d.id);
-        const std::string serial = named == names.end() ? "#" + std::to_string(d.id) : named->second;
+        const std::string serial = named == names.end() ? toText(shortIdentity(d)) : named->second;
         DueQuestion q = bySerial[serial];
         q.key = d.id;
         q.serial = serial;
@@ -165,6 +174,14 @@ Result<std::optional<DisplayEntry>> displayOfSerial(Store &store, const std::str
     return all.empty() ? std::optional<DisplayEntry>() : std::optional(all.front());
 }
 
+Status mayBeAdded(const std::string &serial)
+{
+    static const QRegularExpression number(QRegularExpression::anchoredPattern(QStringLiteral("#[0-9]{1,11}")));
+    return number.match(QString::fromStdString(serial)).hasMatch() ? Status(
+               Error{ErrorKind::Input, say("serial-is-a-number", serial), say("nothing-changed"), say("give-serial-or-name"), "serial", false})
+                                                                   : Status(Done{});
+}
+
 Result<std::vector<RegisterChange>> registerChanges(Store &store, const std::vector<RegisterEntry> &entries)
 {
     const auto rooms = roomNames(store);
@@ -178,6 +195,9 @@ Result<std::vector<RegisterChange>> registerChanges(Store &store, const std::vec
             return displayOfSerial(store, e.serial).error();
         }
         if (there.empty()) {
+            if (const Status s = mayBeAdded(e.serial); !s) {
+                return s.error();
+            }
             all.push_back({RegisterChange::Kind::Add, e, 0, {}});
             continue;
         }
@@ -210,7 +230,7 @@ std::vector<RegisterEntry> registerOf(Store &store)
     for (const DisplayEntry &d : store.studio().displays()) {
         const auto room = rooms.find(d.roomId);
         RegisterEntry e;
-        e.serial = d.serial.isEmpty() ? "#" + std::to_string(d.id) : toText(d.serial);
+        e.serial = toText(d.serial.isEmpty() ? shortIdentity(d) : d.serial);
         e.name = toText(d.name);
         e.model = toText(d.model);
         e.technology = toText(d.technology);
@@ -224,18 +244,6 @@ std::vector<RegisterEntry> registerOf(Store &store)
         all.push_back(std::move(e));
     }
     return all;
-}
-
-Result<qint64> addUnknown(Store &store, const std::string &serial, WallTime now)
-{
-    DisplayEntry d;
-    d.name = d.serial = QString::fromStdString(serial);
-    const auto room = roomNamed(store, kUnassigned);
-    if (!room) {
-        return room.error();
-    }
-    d.roomId = *room;
-    return store.studio().add(d, now);
 }
 
 std::vector<DueQuestion> dueQuestions(Store &store, const AgeingQuestion &question, FleetAgeing *ageing)

@@ -22,10 +22,10 @@ Status applyRegister(Store &store, const std::vector<RegisterChange> &changes, W
 /// The studio's displays as a register, retired ones left out.
 std::vector<RegisterEntry> registerOf(Store &store);
 
+/// Whether a file's serial can be that of a new display. \return an error for "#17": the number of a display in another studio, or here before
+Status mayBeAdded(const std::string &serial);
 /// The display of a history's serial. \return nothing where there is none; an error where there are several
 Result<std::optional<DisplayEntry>> displayOfSerial(Store &store, const std::string &serial);
-/// A display of which only the serial is known; in a room of its own kind, "Unassigned".
-Result<qint64> addUnknown(Store &store, const std::string &serial, WallTime now);
 
 /// What decides of each display in use when it is due. \param ageing if not null, what its history says goes there
 std::vector<DueQuestion> dueQuestions(Store &store, const AgeingQuestion &question, FleetAgeing *ageing = nullptr);

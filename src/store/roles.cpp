@@ -39,13 +39,18 @@ QStringList statements(const QString &user, const Tables &studio, std::optional<
         << QStringLiteral("GRANT SELECT ON ALL TABLES IN SCHEMA %1 TO %2").arg(schema, user);
     if (*role == Role::Measure) {
         // Nothing that was measured can be taken away: of these tables alone the program itself deletes rows.
-        static const QStringList kDeletable{QStringLiteral("finding"), QStringLiteral("at_work")};
+        static const QStringList kDeletable{QStringLiteral("finding"), QStringLiteral("at_work"), QStringLiteral("done_work")};
+        // What was stored once stays as it is: these rows are only ever added.
+        static const QStringList kAddedOnly{QStringLiteral("profile"),    QStringLiteral("ramps"),        QStringLiteral("state"),
+                                            QStringLiteral("reading"),    QStringLiteral("correction"),   QStringLiteral("display_event"),
+                                            QStringLiteral("assignment"), QStringLiteral("history_entry")};
         QStringList tables = tableNames();
-        tables << QStringLiteral("at_work");
+        tables << QStringLiteral("at_work") << QStringLiteral("done_work");
         for (const QString &table : std::as_const(tables)) {
             if (!kOfAdministration.contains(table)) {
-                all << QStringLiteral("GRANT INSERT, UPDATE%1 ON %2 TO %3")
-                           .arg(kDeletable.contains(table) ? QStringLiteral(", DELETE") : QString(), table, user);
+                all << QStringLiteral("GRANT INSERT%1%2 ON %3 TO %4")
+                           .arg(kAddedOnly.contains(table) ? QString() : QStringLiteral(", UPDATE"),
+                                kDeletable.contains(table) ? QStringLiteral(", DELETE") : QString(), table, user);
             }
         }
         all << QStringLiteral("GRANT USAGE ON ALL SEQUENCES IN SCHEMA %1 TO %2").arg(schema, user);

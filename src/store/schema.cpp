@@ -6,6 +6,7 @@
 
 #include <QDateTime>
 #include <QFile>
+#include <QUuid>
 
 #include <algorithm>
 
@@ -19,7 +20,7 @@ namespace {
 const QStringList &tables()
 {
     static const QStringList all{
-        "CREATE TABLE studio (id {key}, name TEXT NOT NULL, made_at {integer} NOT NULL)",
+        "CREATE TABLE studio (id {key}, name TEXT NOT NULL, made_at {integer} NOT NULL, uid TEXT NOT NULL DEFAULT '')",
         "CREATE TABLE room (id {key}, studio_id {integer} NOT NULL REFERENCES studio(id), name TEXT NOT NULL, UNIQUE (studio_id, name))",
         "CREATE TABLE person (id {key}, role TEXT NOT NULL UNIQUE, name TEXT NOT NULL DEFAULT '')",
         "CREATE TABLE instrument (id {key}, kind TEXT NOT NULL, model TEXT NOT NULL, serial TEXT NOT NULL, made_at {integer}, "
@@ -29,10 +30,13 @@ const QStringList &tables()
         "CREATE TABLE display (id {key}, room_id {integer} NOT NULL REFERENCES room(id), name TEXT NOT NULL, model TEXT NOT NULL, "
         "serial TEXT NOT NULL, twin {integer} NOT NULL DEFAULT 0, technology TEXT NOT NULL, bits {integer}, role TEXT NOT NULL DEFAULT '', "
         "critical {integer} NOT NULL DEFAULT 0, cadence_days {integer} NOT NULL DEFAULT 28 CHECK (cadence_days > 0), "
-        "note TEXT NOT NULL DEFAULT '', retired_at {integer}, revision {integer} NOT NULL DEFAULT 1, search TEXT NOT NULL DEFAULT '')",
+        "note TEXT NOT NULL DEFAULT '', retired_at {integer}, revision {integer} NOT NULL DEFAULT 1, search TEXT NOT NULL DEFAULT '', uid TEXT NOT "
+        "NULL DEFAULT '')",
         "CREATE INDEX display_in_room ON display (room_id, id)",
         // Twins are what a file of an earlier version held twice; new ones are refused.
         "CREATE UNIQUE INDEX display_identity ON display (model, serial, twin) WHERE serial <> ''",
+        // Who is who in every copy: numbers are given anew in each of them, names and serials change or are missing.
+        "CREATE UNIQUE INDEX display_uid ON display (uid) WHERE uid <> ''",
         "CREATE TABLE display_mode (display_id {integer} NOT NULL REFERENCES display(id), position {integer} NOT NULL, name TEXT NOT NULL, "
         "PRIMARY KEY (display_id, position))",
         // How a computer reaches a display. The command of one computer is never run on another.
@@ -120,6 +124,8 @@ const QStringList &tables()
 
         // Who has the store open: one whose process is gone was killed, or its computer lost power.
         "CREATE TABLE at_work (owner TEXT PRIMARY KEY, opened_at {integer} NOT NULL)",
+        // Which transactions came to their end, for as long as somebody may ask (Connection::transaction()).
+        "CREATE TABLE done_work (uid TEXT PRIMARY KEY, done_at {integer} NOT NULL)",
     };
     return all;
 }
@@ -149,7 +155,57 @@ Status addTables(Connection &connection, const QStringList &names)
     return done;
 }
 
-Status bringUpFrom(Connection &connection, int version)
+/// Gives studio and displays of earlier versions identities. A copy that was made before gives the same ones: they come from what does not change.
+Status giveIdentities(Connection &connection)
+{
+    static const QUuid kSpace(QStringLiteral("{7d6b0f6e-5c0e-4c0b-9a54-1f0c5a7e2d11}")); // made once, for this
+    const auto identity = [](const QString &of) { return QUuid::createUuidV5(kSpace, of).toString(QUuid::Id128); };
+    std::vector<std::pair<qint64, QString>> studios, displays;
+    {
+        Rows rows = connection.read(QStringLiteral("SELECT id, made_at FROM studio WHERE uid = ''"));
+        while (rows.next()) {
+            studios.emplace_back(rows.integer(0), identity(QStringLiteral("studio %1").arg(rows.integer(1))));
+        }
+    }
+    {
+        Rows rows = connection.read(QStringLiteral("SELECT d.id, (SELECT min(made_at) FROM studio), (SELECT coalesce(min(e.happened_at), 0) FROM "
+                                                   "display_event e WHERE e.display_id = d.id) FROM display d WHERE d.uid = ''"));
+        while (rows.next()) {
+            displays.emplace_back(rows.integer(0),
+                                  identity(QStringLiteral("display %1 %2 %3").arg(rows.integer(0)).arg(rows.integer(1)).arg(rows.integer(2))));
+        }
+    }
+    Status done = Done{};
+    for (const auto &[id, uid] : studios) {
+        done = done ? connection.change(QStringLiteral("UPDATE studio SET uid = ? WHERE id = ?"), {uid, id}, kNotBroughtUp) : done;
+    }
+    for (const auto &[id, uid] : displays) {
+        done = done ? connection.change(QStringLiteral("UPDATE display SET uid = ? WHERE id = ?"), {uid, id}, kNotBroughtUp) : done;
+    }
+    return done;
+}
+
+Status addGuards(Connection &connection)
+{
+    Status done = Done{};
+    for (const QString &guard : connection.dialect().guards()) {
+        done = done ? connection.change(guard, {}, say("studio-tables-could-not")) : done;
+    }
+    return done;
+}
+
+Status bringToFourteen(Connection &connection)
+{
+    Status done = addTables(connection, {QStringLiteral("done_work")});
+    for (const char *statement :
+         {"ALTER TABLE studio ADD COLUMN uid TEXT NOT NULL DEFAULT ''", "ALTER TABLE display ADD COLUMN uid TEXT NOT NULL DEFAULT ''",
+          "CREATE UNIQUE INDEX display_uid ON display (uid) WHERE uid <> ''"}) {
+        done = done ? connection.change(QString::fromLatin1(statement), {}, kNotBroughtUp) : done;
+    }
+    return done ? addGuards(connection) : done;
+}
+
+Status bringUpTables(Connection &connection, int version)
 {
     if (version == 0) {
         return makeTables(connection);
@@ -163,10 +219,18 @@ Status bringUpFrom(Connection &connection, int version)
     }
     done = done && version < 11 ? addTables(connection, {QStringLiteral("picture")}) : done;
     if (version < 12) {
-        return done ? addTables(connection, {QStringLiteral("measurement"), QStringLiteral("room_outline"), QStringLiteral("display_spot")}) : done;
+        done = done ? addTables(connection, {QStringLiteral("measurement"), QStringLiteral("room_outline"), QStringLiteral("display_spot")}) : done;
+    } else if (version < 13) {
+        done = done ? connection.change(QStringLiteral("ALTER TABLE room_outline ADD COLUMN corners TEXT NOT NULL DEFAULT ''"), {}, kNotBroughtUp)
+                    : done;
     }
-    return version < 13 ? connection.change(QStringLiteral("ALTER TABLE room_outline ADD COLUMN corners TEXT NOT NULL DEFAULT ''"), {}, kNotBroughtUp)
-                        : done;
+    return done ? bringToFourteen(connection) : done;
+}
+
+Status bringUpFrom(Connection &connection, int version)
+{
+    const Status done = bringUpTables(connection, version);
+    return done ? giveIdentities(connection) : done;
 }
 
 Error newer(const QString &path)
@@ -180,8 +244,8 @@ Error newer(const QString &path)
 
 int schemaVersion()
 {
-    return 13; // 10: as 9, but a record names the lines of its worksheet; 11: pictures; 12: measurements beside visits, the plan as drawn;
-               // 13: rooms of any outline
+    return 14; // 10: as 9, but a record names the lines of its worksheet; 11: pictures; 12: measurements beside visits, the plan as drawn;
+               // 13: rooms of any outline; 14: identities of studio and displays, transactions that came to their end
 }
 
 const QStringList &definitions()
@@ -194,7 +258,7 @@ QStringList tableNames()
     QStringList names;
     for (const QString &definition : definitions()) {
         const QString word = definition.section(' ', 2, 2);
-        if (definition.startsWith(QStringLiteral("CREATE TABLE ")) && word != QStringLiteral("at_work")) {
+        if (definition.startsWith(QStringLiteral("CREATE TABLE ")) && word != QStringLiteral("at_work") && word != QStringLiteral("done_work")) {
             names << word;
         }
     }
@@ -209,8 +273,12 @@ Status makeTables(Connection &connection)
             return made;
         }
     }
-    return connection.change(QStringLiteral("INSERT INTO studio (name, made_at) VALUES (?, ?)"),
-                             {QStringLiteral(""), QDateTime::currentSecsSinceEpoch()}, say("studio-could-not-stored"));
+    if (const Status guarded = addGuards(connection); !guarded) {
+        return guarded;
+    }
+    return connection.change(QStringLiteral("INSERT INTO studio (name, made_at, uid) VALUES (?, ?, ?)"),
+                             {QStringLiteral(""), QDateTime::currentSecsSinceEpoch(), QUuid::createUuid().toString(QUuid::Id128)},
+                             say("studio-could-not-stored"));
 }
 
 Result<QString> bringUp(Connection &connection, const QString &path)

@@ -1,7 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "store/store.h"
 
+#include "store/examination.h"
 #include "store/owner.h"
+#include "store/packed.h"
 #include "store/schema.h"
 #include "store/studio_file.h"
 #include "store/transfer.h"
@@ -71,6 +73,26 @@ Result<QString> setAside(const QString &path)
     return aside;
 }
 
+/// Who writes a file that has no name yet, as a part of its own: a hash of this computer since it was started, process, its start.
+QString writer(const QString &owner)
+{
+    const QString machine = QString::fromLatin1(sha256(owner.section('|', 0, 0).toUtf8()).toHex().left(8));
+    return QStringLiteral(".part-%1-%2-%3-").arg(machine, owner.section('|', 1, 1), owner.section('|', 2, 2));
+}
+
+/// Takes away what writers of this computer that were killed left beside a file.
+void removeLeftParts(const QString &path)
+{
+    const QString own = newOwner(), machine = writer(own).section('-', 1, 1);
+    const QFileInfo file(path);
+    for (const QString &name : QDir(file.absolutePath()).entryList({file.fileName() + QStringLiteral(".part-*")}, QDir::Files)) {
+        const QStringList parts = name.mid(file.fileName().size()).split('-');
+        if (parts.size() >= 5 && parts[1] == machine && isDead(QStringList{own.section('|', 0, 0), parts[2], parts[3], QString()}.join('|'))) {
+            QFile::remove(file.absolutePath() + '/' + name);
+        }
+    }
+}
+
 } // namespace
 
 Status store::writtenAside(const QString &path, const std::function<Status(const QString &aside)> &write)
@@ -83,7 +105,8 @@ Status store::writtenAside(const QString &path, const std::function<Status(const
     if (QFileInfo::exists(path) || QFileInfo(path).isSymLink()) {
         return there();
     }
-    const QString aside = path + QStringLiteral(".part-") + QUuid::createUuid().toString(QUuid::Id128).left(8);
+    removeLeftParts(path);
+    const QString aside = path + writer(newOwner()) + QUuid::createUuid().toString(QUuid::Id128).left(8);
     Status done = write(aside);
     if (done) {
         // The name is given only where nobody took it meanwhile.
@@ -257,7 +280,11 @@ Status Store::beginWork()
             const auto begun =
                 m_connection->write(QStringLiteral("INSERT INTO at_work (owner, opened_at) VALUES (?, ?)"),
                                     {m_owner, QDateTime::currentSecsSinceEpoch()}, say("studio-file-cannot-written", shown().toStdString()));
-            return begun ? Status(Done{}) : begun.error();
+            // Whoever asks whether something was stored asks within seconds.
+            constexpr qint64 kAskedForS = 30 * 86400;
+            return begun ? m_connection->change(QStringLiteral("DELETE FROM done_work WHERE done_at < %1 - ?").arg(m_connection->dialect().nowSql()),
+                                                {kAskedForS}, say("studio-file-cannot-written", shown().toStdString()))
+                         : Status(begun.error());
         },
         false);
 }
@@ -310,49 +337,11 @@ Result<std::vector<Message>> Store::findings(const std::stop_token &stop)
     if (const Message faults = m_connection->dialect().faults(db, stop); !faults.empty()) {
         all.push_back(faults);
     }
-    std::vector<qint64> displays; // retired ones too
-    {
-        Rows rows = m_connection->read(QStringLiteral("SELECT id FROM display ORDER BY id"));
-        while (rows.next()) {
-            displays.push_back(rows.integer(0));
-        }
-    }
-    for (const qint64 display : displays) {
-        if (stop.stop_requested()) {
-            break;
-        }
-        findIn(display, all);
-    }
+    std::ranges::move(rowFindings(*this, stop), std::back_inserter(all));
     if (const auto problem = takeProblem()) {
         all.push_back(problem->what);
     }
     return all;
-}
-
-void Store::findIn(qint64 display, std::vector<Message> &all)
-{
-    const auto name = [](Verdict v) {
-        return say(v == Verdict::Pass ? "verdict-pass" : (v == Verdict::Fail ? "verdict-fail" : "verdict-undecided"));
-    };
-    const auto unreadable = [&](const std::string &what, const Message &why) { all.push_back(say("finding-unreadable", what, why)); };
-    for (const VisitEntry &v : m_visits.of(display)) {
-        const auto record = m_visits.record(v.id);
-        if (!record) {
-            unreadable(v.id.toStdString(), record.error().what);
-        } else if (v.state == VisitState::Finished && v.verdict != record->verdict) {
-            all.push_back(say("finding-verdict", v.id.toStdString(), name(v.verdict), name(record->verdict)));
-        }
-    }
-    for (const MeasurementEntry &m : m_measurements.of(display)) {
-        if (!m_measurements.document(m.id)) {
-            unreadable(m.kind + ", " + isoTime(m.finished), say("packed-content-damaged"));
-        }
-    }
-    for (const PhotographEntry &p : m_pictures.of(display)) {
-        if (m_pictures.content(p.id).isEmpty()) {
-            unreadable(p.words.toStdString() + ", " + isoTime(p.added), say("packed-content-damaged"));
-        }
-    }
 }
 
 Status Store::examine(const QString &path, const std::stop_token &stop)

@@ -94,7 +94,6 @@ private:
     static Status isFit(const QString &path, store::Connection &connection, int version);
     static Result<std::unique_ptr<Store>> lookAtCopy(const QString &path, std::unique_ptr<store::Connection> connection);
     Status beginWork();
-    void findIn(qint64 display, std::vector<Message> &findings);
 
     QString m_path, m_copyBefore, m_owner;
     std::unique_ptr<QTemporaryDir> m_copyLookedAt;

@@ -4,6 +4,8 @@
 #include "store/owner.h"
 #include "store/visits.h"
 
+#include <QUuid>
+
 #include <limits>
 
 namespace lamp::store {
@@ -11,7 +13,8 @@ namespace lamp::store {
 namespace {
 
 const QString kDisplayColumns = QStringLiteral(
-    "d.id, d.room_id, d.name, d.model, d.serial, d.technology, d.cadence_days, d.note, d.bits, d.role, d.critical, d.retired_at, r.bench, r.screen");
+    "d.id, d.room_id, d.name, d.model, d.serial, d.technology, d.cadence_days, d.note, d.bits, d.role, d.critical, d.retired_at, r.bench, r.screen, "
+    "d.uid");
 /// Simulated benches and the like run no program: they are reached from everywhere (computer ''); a command only from
 /// the computer at which it was entered.
 const QString kDisplayTables = QStringLiteral(
@@ -22,23 +25,31 @@ bool runsAProgram(const QString &bench)
     return !bench.isEmpty() && !bench.startsWith(QStringLiteral("sim:"));
 }
 
+/// A text of a card as it may be shown anywhere: a studio's file comes from anybody, and signs that steer a terminal or turn the writing could make
+/// one display look like another.
+QString plain(const QString &text)
+{
+    return QString::fromStdString(shown(text.toStdString()));
+}
+
 DisplayEntry displayFrom(const Rows &rows)
 {
     DisplayEntry d;
     d.id = rows.integer(0);
     d.roomId = rows.integer(1);
-    d.name = rows.text(2);
-    d.model = rows.text(3);
-    d.serial = rows.text(4);
-    d.technology = rows.text(5);
+    d.name = plain(rows.text(2));
+    d.model = plain(rows.text(3));
+    d.serial = plain(rows.text(4));
+    d.technology = plain(rows.text(5));
     d.cadenceDays = int(rows.integer(6));
-    d.note = rows.text(7);
+    d.note = plain(rows.text(7));
     d.bits = int(rows.integer(8));
-    d.role = rows.text(9);
+    d.role = plain(rows.text(9));
     d.critical = int(rows.integer(10));
     d.retired = rows.time(11);
     d.bench = rows.text(12);
     d.screen = rows.text(13);
+    d.uid = rows.text(14);
     return d;
 }
 
@@ -57,7 +68,21 @@ QString likeWord(QString word)
     return '%' + word + '%';
 }
 
+constexpr int kShort = 12; // hexadecimal digits: among a thousand displays two begin alike once in five hundred million studios
+
 } // namespace
+} // namespace lamp::store
+
+namespace lamp {
+
+QString shortIdentity(const DisplayEntry &display)
+{
+    return '#' + display.uid.left(store::kShort);
+}
+
+} // namespace lamp
+
+namespace lamp::store {
 
 Result<qint64> Studio::addRoom(const QString &name)
 {
@@ -70,7 +95,7 @@ std::vector<Room> Studio::rooms() const
     std::vector<Room> all;
     Rows rows = m_connection.read(QStringLiteral("SELECT id, name FROM room ORDER BY id"));
     while (rows.next()) {
-        all.push_back({rows.integer(0), rows.text(1)});
+        all.push_back({rows.integer(0), plain(rows.text(1))});
     }
     return all;
 }
@@ -90,10 +115,12 @@ Result<qint64> Studio::add(const DisplayEntry &d, WallTime now)
     const Status done = m_connection.transaction([&]() -> Status {
         const Message what = say("display-could-not-stored");
         const auto id = m_connection.insert(
-            QStringLiteral("INSERT INTO display (room_id, name, model, serial, technology, cadence_days, note, bits, role, critical, retired_at) "
-                           "VALUES (?,?,?,?,?,?,?,?,?,?,?) RETURNING id"),
+            QStringLiteral(
+                "INSERT INTO display (room_id, name, model, serial, technology, cadence_days, note, bits, role, critical, retired_at, uid) "
+                "VALUES (?,?,?,?,?,?,?,?,?,?,?,?) RETURNING id"),
             {d.roomId, stored(d.name), stored(d.model), stored(d.serial), stored(d.technology), d.cadenceDays, stored(d.note),
-             d.bits > 0 ? QVariant(d.bits) : QVariant(), stored(d.role), d.critical, stored(d.retired)},
+             d.bits > 0 ? QVariant(d.bits) : QVariant(), stored(d.role), d.critical, stored(d.retired),
+             d.uid.isEmpty() || byUid(d.uid) ? QUuid::createUuid().toString(QUuid::Id128) : d.uid},
             what);
         if (!id) {
             return id.error();
@@ -162,13 +189,34 @@ std::optional<DisplayEntry> Studio::display(qint64 id) const
 
 std::optional<DisplayEntry> Studio::find(const QString &model, const QString &serial) const
 {
+    if (serial.isEmpty()) {
+        return std::nullopt;
+    }
     const auto all = where(QStringLiteral("d.model = ? AND d.serial = ?"), {stored(model), stored(serial)}, {});
     return all.empty() ? std::nullopt : std::optional(all.front());
 }
 
 std::vector<DisplayEntry> Studio::bySerial(const QString &serial) const
 {
-    return where(QStringLiteral("d.serial = ?"), {stored(serial)}, {});
+    if (serial.isEmpty()) {
+        return {};
+    }
+    auto all = where(QStringLiteral("d.serial = ?"), {stored(serial)}, {});
+    if (all.empty() && serial.size() == kShort + 1 && serial.startsWith('#')) {
+        all = where(QStringLiteral("substr(d.uid, 1, %1) = ?").arg(kShort), {serial.mid(1)}, {});
+    }
+    return all;
+}
+
+std::vector<DisplayEntry> Studio::withoutSerial(const QString &model) const
+{
+    return where(QStringLiteral("d.model = ? AND d.serial = ''"), {stored(model)}, {});
+}
+
+std::optional<DisplayEntry> Studio::byUid(const QString &uid) const
+{
+    const auto all = uid.isEmpty() ? std::vector<DisplayEntry>() : where(QStringLiteral("d.uid = ?"), {uid}, {});
+    return all.empty() ? std::nullopt : std::optional(all.front());
 }
 
 Status Studio::change(const DisplayEntry &d, WallTime now)
@@ -235,10 +283,18 @@ Status Studio::move(qint64 displayId, qint64 roomId, WallTime now)
         if (before->roomId == roomId) {
             return Done{}; // it stands there: no move, which would make it due
         }
-        const Status moved = m_connection.change(QStringLiteral("UPDATE display SET room_id = ?, revision = revision + 1 WHERE id = ?"),
-                                                 {roomId, displayId}, say("display-could-not-stored"));
-        const Status told = moved ? event(displayId, now, QStringLiteral("moved"), roomName(before->roomId), roomName(roomId)) : moved;
-        return told ? refreshSearch(displayId) : told;
+        const Status told = event(displayId, now, QStringLiteral("moved"), roomName(before->roomId), roomName(roomId));
+        return told ? place(displayId, roomId, before->retired) : told;
+    });
+}
+
+Status Studio::place(qint64 displayId, qint64 roomId, std::optional<WallTime> retired)
+{
+    return m_connection.transaction([&]() -> Status {
+        const Status placed =
+            m_connection.change(QStringLiteral("UPDATE display SET room_id = ?, retired_at = ?, revision = revision + 1 WHERE id = ?"),
+                                {roomId, stored(retired), displayId}, say("display-could-not-stored"));
+        return placed ? refreshSearch(displayId) : placed;
     });
 }
 
@@ -267,6 +323,27 @@ std::vector<DisplayEvent> Studio::events(qint64 displayId) const
         all.push_back({*rows.time(0), rows.text(1), rows.text(2), rows.text(3)});
     }
     return all;
+}
+
+Result<int> Studio::addEvents(qint64 displayId, const std::vector<DisplayEvent> &events)
+{
+    int added = 0;
+    const Status done = m_connection.transaction([&]() -> Status {
+        added = 0;
+        for (const DisplayEvent &e : events) {
+            Rows there = m_connection.read(
+                QStringLiteral("SELECT 1 FROM display_event WHERE display_id = ? AND happened_at = ? AND kind = ? AND before = ? AND after = ?"),
+                {displayId, stored(e.at), stored(e.kind), stored(e.before), stored(e.after)});
+            if (!there.next()) {
+                if (const Status s = event(displayId, e.at, e.kind, e.before, e.after); !s) {
+                    return s;
+                }
+                ++added;
+            }
+        }
+        return Done{};
+    });
+    return done ? Result<int>(added) : done.error();
 }
 
 std::multimap<qint64, WallTime> Studio::moves() const

@@ -27,7 +27,11 @@ struct DisplayEntry {
     QString role;                    ///< what it is used for
     int critical = 0;                ///< how much depends on it, from 0
     std::optional<WallTime> retired; ///< no longer in use; its history stays
+    QString uid; ///< who it is in every copy of the studio, 32 hexadecimal digits; given when it is added, where it has none that is free
 };
+
+/// What stands for a serial in files, where a display has none: "#" and the beginning of its uid.
+QString shortIdentity(const DisplayEntry &display);
 
 /// Something that happened to a display: "added", "moved", "retired", "restored".
 struct DisplayEvent {
@@ -74,18 +78,26 @@ public:
     [[nodiscard]] std::vector<DisplayEntry> search(const QString &text, Page page = {}) const;
     [[nodiscard]] int count() const;
     [[nodiscard]] std::optional<DisplayEntry> display(qint64 id) const;
+    /// The display of a model and serial. None where the serial is empty: displays without one are told apart by uid alone.
     [[nodiscard]] std::optional<DisplayEntry> find(const QString &model, const QString &serial) const;
-    /// Displays of a serial, retired ones too.
+    [[nodiscard]] std::optional<DisplayEntry> byUid(const QString &uid) const;
+    /// Displays of a serial, or of what stands for one (shortIdentity()), retired ones too; none of an empty one.
     [[nodiscard]] std::vector<DisplayEntry> bySerial(const QString &serial) const;
+    /// Displays of a model that have no serial, retired ones too.
+    [[nodiscard]] std::vector<DisplayEntry> withoutSerial(const QString &model) const;
     /// Writes a display's card anew: all but how it is reached and whether it is retired; a move to another room is told in its history.
     /// \return an error with the code "twin" where another display has this model and serial
     Status change(const DisplayEntry &display, WallTime now);
     Status setCadence(qint64 displayId, int days);
     Status move(qint64 displayId, qint64 roomId, WallTime now);
+    /// Where a display stands and since when it is out of use, without telling it: for what addEvents() tells.
+    Status place(qint64 displayId, qint64 roomId, std::optional<WallTime> retired);
     /// Takes a display out of use, or back.
     Status setRetired(qint64 displayId, bool retired, WallTime now);
     /// Of a display, the oldest first.
     [[nodiscard]] std::vector<DisplayEvent> events(qint64 displayId) const;
+    /// Adds what happened to a display in a copy of the studio, where it does not stand there yet. \return how many were new
+    Result<int> addEvents(qint64 displayId, const std::vector<DisplayEvent> &events);
     /// When displays were moved to another room, by their number.
     [[nodiscard]] std::multimap<qint64, WallTime> moves() const;
 

@@ -50,17 +50,20 @@ QString marks(qsizetype count)
 }
 
 /// "INSERT INTO visit ... ON CONFLICT ..." over these columns: a row that is there is changed only while nobody else owns it.
-QString visitStatement(const QString &columns)
+/// \param now the database's clock: what another computer's says decides nothing
+QString visitStatement(const QString &columns, const QString &now)
 {
-    QStringList changes;
+    QStringList changes, values;
     for (const QString &column : columns.split(QStringLiteral(", "))) {
+        values << (column == QStringLiteral("lease_until") ? QStringLiteral("CASE WHEN ? = 0 THEN 0 ELSE %1 + %2 END").arg(now).arg(kLeaseS)
+                                                           : QStringLiteral("?"));
         if (column != QStringLiteral("uid") && column != QStringLiteral("display_id")) {
             changes << QStringLiteral("%1 = excluded.%1").arg(column);
         }
     }
     return QStringLiteral("INSERT INTO visit (%1) VALUES (%2) ON CONFLICT (uid) DO UPDATE SET %3, revision = visit.revision + 1 "
                           "WHERE visit.owner = ? OR visit.owner = '' RETURNING id")
-        .arg(columns, marks(columns.count(',') + 1), changes.join(QStringLiteral(", ")));
+        .arg(columns, values.join(QStringLiteral(", ")), changes.join(QStringLiteral(", ")));
 }
 
 /// A drive as it is stored: codes of so many bits where it is made of such, which take two bytes each instead of eight;
@@ -97,7 +100,7 @@ Result<qint64> Visits::write(const VisitRecord &r, qint64 displayId, VisitState 
         QStringLiteral("uid, display_id, state, task, effort, started_at, finished_at, person_id, instrument_id, target_id, tolerance_id, "
                        "profile_id, checked_profile_id, ramps_id, verdict, room_lux, owner, lease_until, ")
         + kFigureColumns;
-    static const QString statement = visitStatement(columns);
+    const QString statement = visitStatement(columns, m_connection.dialect().nowSql());
     const bool running = state == VisitState::Running, read = !r.instrument.model.empty() || !r.instrument.serial.empty();
     const auto person = m_studio.personId(fromStd(r.plan.by));
     const auto instrument = read ? m_studio.instrumentId(fromStd(r.instrument.kind), fromStd(r.instrument.model), fromStd(r.instrument.serial))
@@ -138,7 +141,7 @@ Result<qint64> Visits::write(const VisitRecord &r, qint64 displayId, VisitState 
                         state == VisitState::Finished ? QVariant(int(r.verdict)) : QVariant(),
                         stored(r.roomLux),
                         running ? m_owner : QStringLiteral(""),
-                        running ? QDateTime::currentSecsSinceEpoch() + kLeaseS : 0};
+                        int(running)};
     values << valuesOf(figuresOf(r)) << m_owner;
     Rows rows(m_connection, statement, values);
     if (!rows.good()) {
@@ -401,8 +404,9 @@ Said Visits::findings(qint64 visit) const
 Result<VisitRecord> Visits::record(const QString &visitId) const
 {
     Rows rows = m_connection.read(
-        QStringLiteral("SELECT v.id, s.form, s.content, t.content, o.content, v.profile_id, v.checked_profile_id, v.ramps_id, v.readings "
-                       "FROM visit v LEFT JOIN sheet s ON s.visit_id = v.id LEFT JOIN target t ON t.id = v.target_id "
+        QStringLiteral("SELECT v.id, s.form, s.content, t.content, o.content, v.profile_id, v.checked_profile_id, v.ramps_id, v.readings, "
+                       "(SELECT d.uid FROM display d WHERE d.id = v.display_id) FROM visit v LEFT JOIN sheet s ON s.visit_id = v.id LEFT JOIN target "
+                       "t ON t.id = v.target_id "
                        "LEFT JOIN tolerance o ON o.id = v.tolerance_id WHERE v.uid = ?"),
         {visitId});
     if (!rows.next()) {
@@ -438,6 +442,7 @@ Result<VisitRecord> Visits::record(const QString &visitId) const
             m.superseded = m.superseded || std::find(r.setAside.begin(), r.setAside.end(), m.index) != r.setAside.end();
         }
         r.readings = std::move(read);
+        r.displayKey = rows.text(9).toStdString();
         return record;
     } catch (const std::exception &e) {
         return Error{ErrorKind::Storage, say("stored-visit-unreadable", reasonOf(e)), say("left-as-it-is"), {}, "record", false};

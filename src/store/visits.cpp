@@ -3,8 +3,6 @@
 
 #include "store/owner.h"
 
-#include <QDateTime>
-
 #include <limits>
 
 namespace lamp::store {
@@ -30,11 +28,6 @@ Status owned(const Result<int> &changed)
         return changed.error();
     }
     return *changed > 0 ? Status(Done{}) : Status(ownedByAnother());
-}
-
-qint64 leaseEnd()
-{
-    return QDateTime::currentSecsSinceEpoch() + kLeaseS;
 }
 
 VisitFigures figuresFrom(const Rows &rows, int column)
@@ -64,7 +57,7 @@ VisitFigures figuresFrom(const Rows &rows, int column)
     return f;
 }
 
-const QString kEntryColumns = QStringLiteral("uid, display_id, state, started_at, finished_at, task, verdict, readings, owner, lease_until, ");
+const QString kEntryColumns = QStringLiteral("uid, display_id, state, started_at, finished_at, task, verdict, readings, owner, lease_until - %1, ");
 constexpr int kEntryFields = 10;
 
 } // namespace
@@ -136,7 +129,8 @@ Status Visits::take(const QString &visitId)
     return m_connection.transaction([&]() -> Status {
         QString before;
         {
-            Rows rows = m_connection.read(QStringLiteral("SELECT owner, lease_until FROM visit WHERE uid = ?"), {visitId});
+            Rows rows = m_connection.read(
+                QStringLiteral("SELECT owner, lease_until - %1 FROM visit WHERE uid = ?").arg(m_connection.dialect().nowSql()), {visitId});
             if (!rows.next()) {
                 return notThere(visitId);
             }
@@ -145,9 +139,10 @@ Status Visits::take(const QString &visitId)
                 return ownedByAnother();
             }
         }
-        return owned(m_connection.write(QStringLiteral("UPDATE visit SET owner = ?, lease_until = ?, state = ?, revision = revision + 1 "
-                                                       "WHERE uid = ? AND owner = ?"),
-                                        {m_owner, leaseEnd(), int(VisitState::Running), visitId, before}, say("visit-could-not-taken")));
+        return owned(m_connection.write(QStringLiteral("UPDATE visit SET owner = ?, lease_until = %1 + ?, state = ?, revision = revision + 1 "
+                                                       "WHERE uid = ? AND owner = ?")
+                                            .arg(m_connection.dialect().nowSql()),
+                                        {m_owner, kLeaseS, int(VisitState::Running), visitId, before}, say("visit-could-not-taken")));
     });
 }
 
@@ -155,8 +150,9 @@ Status Visits::renewLease(const QString &visitId, const QString &owner)
 {
     return m_connection.transaction(
         [&] {
-            return m_connection.change(QStringLiteral("UPDATE visit SET lease_until = ? WHERE uid = ? AND owner = ?"), {leaseEnd(), visitId, owner},
-                                       kNotStored);
+            return m_connection.change(
+                QStringLiteral("UPDATE visit SET lease_until = %1 + ? WHERE uid = ? AND owner = ?").arg(m_connection.dialect().nowSql()),
+                {kLeaseS, visitId, owner}, kNotStored);
         },
         false);
 }
@@ -178,7 +174,7 @@ std::vector<VisitEntry> Visits::where(const QString &condition, const QVariantLi
 {
     std::vector<VisitEntry> all;
     Rows rows = m_connection.read(QStringLiteral("SELECT %1 FROM visit WHERE %2 ORDER BY started_at DESC, id DESC LIMIT ? OFFSET ?")
-                                      .arg(kEntryColumns + kFigureColumns, condition),
+                                      .arg(kEntryColumns.arg(m_connection.dialect().nowSql()) + kFigureColumns, condition),
                                   values + QVariantList{page.count < 0 ? std::numeric_limits<int>::max() : page.count, page.offset});
     while (rows.next()) {
         VisitEntry v;
@@ -240,11 +236,15 @@ Status Visits::noteInstalled(qint64 displayId, const Bytes &profile, const QStri
             return id.error();
         }
         const auto off =
-            m_connection.write(QStringLiteral("UPDATE installation SET removed_at = ? WHERE computer = ? AND output = ? AND removed_at IS NULL"),
-                               {stored(now), stored(computer), stored(output)}, what);
+            m_connection.write(QStringLiteral("UPDATE installation SET removed_at = ? WHERE computer = ? AND output = ? AND removed_at IS NULL "
+                                              "AND installed_at <= ?"),
+                               {stored(now), stored(computer), stored(output), stored(now)}, what);
         const auto on =
-            m_connection.write(QStringLiteral("INSERT INTO installation (display_id, profile_id, installed_at, computer, output) VALUES (?,?,?,?,?)"),
-                               {displayId, *id, stored(now), stored(computer), stored(output)}, what);
+            // One that is told late, from a copy of the studio, was in use until the next.
+            m_connection.write(QStringLiteral("INSERT INTO installation (display_id, profile_id, installed_at, removed_at, computer, output) VALUES "
+                                              "(?, ?, ?, (SELECT min(i.installed_at) FROM installation i WHERE i.computer = ? AND i.output = ? AND "
+                                              "i.installed_at > ?), ?, ?)"),
+                               {displayId, *id, stored(now), stored(computer), stored(output), stored(now), stored(computer), stored(output)}, what);
         return off && on ? Status(Done{}) : (off ? on.error() : off.error());
     });
 }

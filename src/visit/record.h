@@ -94,7 +94,7 @@ struct VisitPlan {
 /// Everything that is kept of a visit.
 struct VisitRecord {
     std::string id;         ///< unique
-    std::string displayKey; ///< the store's key of the display; may be empty
+    std::string displayKey; ///< who the display is in every copy of its studio; empty where no studio gave it
     VisitPlan plan;
     BenchInfo bench;
     DisplayInfo display; ///< as found

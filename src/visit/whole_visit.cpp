@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "visit/whole_visit.h"
 
+#include "visit/consistency.h"
+
 #include "base/json.h"
 #include "measure/measurement_json.h"
 
@@ -95,6 +97,9 @@ Result<VisitRecord> wholeVisitFromJson(const std::string &text)
         for (const Json &j : all.at("measurements")) {
             place = say("reading-number", record->readings.size() + 1);
             record.value().readings.push_back(measurementFromJson(j));
+        }
+        if (const Message why = contradictionIn(record.value()); !why.empty()) {
+            return wrong(why);
         }
         return record;
     } catch (const std::exception &e) {

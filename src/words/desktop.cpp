@@ -25,6 +25,8 @@ std::span<const Sentence> desktop()
         {"what-installed-cannot-read", QT_TRANSLATE_NOOP("words", "The list of installed profiles cannot be read: %1 is damaged.")},
         {"set-aside", QT_TRANSLATE_NOOP("words", "It was set aside as %1.")},
         {"install-profiles-again", QT_TRANSLATE_NOOP("words", "Install the profiles again.")},
+        {"monitor-not-told-apart",
+         QT_TRANSLATE_NOOP("words", "Another monitor may report the same identity (EDID). The profile stays with connector %1.")},
         {"no-profile-installed-none", QT_TRANSLATE_NOOP("words", "No profile is installed, and none is in use.")},
         {"use-not-installed-from", QT_TRANSLATE_NOOP("words", "\"%1\" is in use; it was not installed from here.")},
         {"unreadable-profile", QT_TRANSLATE_NOOP("words", "an unreadable profile")},

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "words/words.h"
 
+#include "base/text.h"
 #include "words/catalogue.h"
 
 #include <QDateTime>
@@ -75,7 +76,8 @@ QString patch(const std::string &name, const Style &style)
 struct ArgumentText {
     const Style &style;
 
-    QString operator()(const std::string &text) const { return QString::fromStdString(text); }
+    /// Texts come from devices, files and servers: signs that steer a terminal or turn the writing are not passed on.
+    QString operator()(const std::string &text) const { return QString::fromStdString(shown(text)); }
     QString operator()(std::int64_t n) const { return style.locale.toString(qlonglong(n)); }
     QString operator()(const Decimal &d) const { return number(d.value, d.places, style); }
     QString operator()(const Lasting &s) const { return QString::fromStdString(spanText(s.seconds)); }

@@ -127,6 +127,21 @@ private Q_SLOTS:
         }
     }
 
+    // OWASP, "CSV Injection" (from memory): a cell that begins with = + - @, a tab or a carriage return is a formula to a spreadsheet.
+    void formulasAreDefusedAndComeBack()
+    {
+        for (const char *text : {"=1+1", "+cmd|' /C calc'!A0", "-2+3", "@SUM(A1)", "\tx", "'=1", "''-x", "-", "=", "- lamp flickers"}) {
+            const std::string cell = csvCell(text);
+            const size_t at = cell.find_first_not_of('"');
+            QVERIFY2(cell[at] == '\'', cell.c_str());
+            QCOMPARE(csvCells("a," + cell, ',').back(), std::string(text));
+        }
+        for (const char *text : {"-0.5", "+3", "'quoted'", "1=1", "a-b", "-1e-3", "-12.5 %"}) { // numbers and plain text stay
+            QCOMPARE(csvCell(text), std::string(text));
+        }
+        QCOMPARE(csvCell("=1", Formulas::Kept), std::string("=1"));
+    }
+
     void anotherProgramReadsWhatIsWritten()
     {
         const Table table = awkward(4711, 60, 5);

@@ -261,20 +261,6 @@ private Q_SLOTS:
         QVERIFY(!later.next(output).ok());
     }
 
-    void aDamagedListIsSetAside()
-    {
-        QTemporaryDir home;
-        QFile f(home.filePath("outputs.json"));
-        QVERIFY(f.open(QIODevice::WriteOnly));
-        f.write("{\"outputs\": [{\"output\": 3}]}");
-        f.close();
-        Installation installation({home.path().toStdString(), home.filePath("i").toStdString()});
-        const Status s = installation.load();
-        QVERIFY(!s.ok());
-        QVERIFY(QFile::exists(home.filePath("outputs.json.damaged")));
-        QVERIFY(installation.load().ok());
-    }
-
     void fromTheCommandLine()
     {
         QFile f(m_home.filePath("cli.icc"));
@@ -379,6 +365,83 @@ private Q_SLOTS:
         QCOMPARE(monitorOfEdid(edid), std::string("SLT Avocet 24 12345"));
         QCOMPARE(monitorOfEdid(Bytes(128, 0)), std::string());
         QCOMPARE(monitorOfEdid({}), std::string());
+        QVERIFY(hasSerial(edid));
+        // Fillings that makers leave there instead of a number (common practice, no published source).
+        for (const int filling : {0, 1, 0xFF}) {
+            std::fill(edid.begin() + 12, edid.begin() + 16, std::uint8_t(filling));
+            QVERIFY2(!hasSerial(edid), std::to_string(filling).c_str());
+        }
+        QVERIFY(!hasSerial({}));
+    }
+
+    // Two monitors of one model, without serials or with equal ones: each socket keeps its own profile, and neither takes the other's file away. One
+    // that can be told from all others takes its profile along to another socket.
+    void equalMonitorsKeepTheirOwnProfiles()
+    {
+        Bytes edid(128, 0);
+        std::fill(edid.begin() + 1, edid.begin() + 7, std::uint8_t(0xFF));
+        edid[8] = 0x4D;
+        edid[9] = 0x94;
+        Bytes numbered = edid;
+        numbered[12] = 0x39;
+        for (const bool equalSerials : {false, true}) {
+            QTemporaryDir home;
+            const DesktopFolders where{home.filePath("config").toStdString(), home.filePath("icc").toStdString()};
+            std::vector<XOutput> outputs(3);
+            outputs[0].name = "DP-1";
+            outputs[1].name = "DP-2";
+            outputs[2].name = "DP-3";
+            Bytes third = numbered;
+            third[10] = 7; // another model
+            tellApart(outputs, {equalSerials ? numbered : edid, equalSerials ? numbered : edid, third});
+            QVERIFY(!outputs[0].alone && !outputs[1].alone && outputs[2].alone);
+            Installation installation(where);
+            // The same description for both: names tell nothing.
+            const Bytes first = profileNamed("Evening", 0.9), second = profileNamed("Evening", 0.8);
+            QVERIFY(installation.install(outputs[0], first).ok());
+            QVERIFY(installation.install(outputs[1], second).ok());
+            const auto bytes = [&](const XOutput &o) {
+                const Assignment *a = installation.assignment(o);
+                return a != nullptr ? readBytes(a->profiles[a->active].file) : Result<Bytes>(Error{});
+            };
+            QVERIFY(bytes(outputs[0]) && bytes(outputs[1]));
+            QCOMPARE(bytes(outputs[0]).value(), first);
+            QCOMPARE(bytes(outputs[1]).value(), second);
+            QVERIFY(installation.forget(outputs[1]).ok());
+            QVERIFY(installation.assignment(outputs[0]) != nullptr && installation.assignment(outputs[1]) == nullptr);
+            QVERIFY(installation.install(outputs[2], second).ok());
+            XOutput moved = outputs[2];
+            moved.name = "HDMI-1";
+            QVERIFY(installation.assignment(moved) != nullptr);
+            moved = outputs[0];
+            moved.name = "HDMI-1"; // it may be the other one
+            QVERIFY(installation.assignment(moved) == nullptr);
+            // What is kept is read back so.
+            Installation again(where);
+            QVERIFY(again.load().ok());
+            QVERIFY(again.assignment(outputs[0]) != nullptr && again.assignment(outputs[1]) == nullptr);
+        }
+    }
+
+    // Looking at what is installed changes nothing, also where it cannot be read.
+    void lookingLeavesADamagedListAsItIs()
+    {
+        QTemporaryDir home;
+        const DesktopFolders where{home.filePath("config").toStdString(), home.filePath("icc").toStdString()};
+        QVERIFY(QDir().mkpath(home.filePath("config")));
+        const std::string file = home.filePath("config/outputs.json").toStdString();
+        QVERIFY(writeFile(file, std::string("{\"outputs\": [{")).ok());
+        Installation installation(where);
+        QVERIFY(!installation.load().ok());
+        QCOMPARE(readFile(file).value(), std::string("{\"outputs\": [{"));
+        QCOMPARE(QDir(home.filePath("config")).entryList(QDir::Files).size(), 1);
+        // Installing sets it aside, and says so.
+        XOutput output;
+        output.name = "DP-1";
+        const Status first = installation.install(output, profileNamed("Evening"));
+        QVERIFY(!first && english(first.error()).find("damaged") != std::string::npos);
+        QCOMPARE(readFile(file + ".damaged").value(), std::string("{\"outputs\": [{"));
+        QVERIFY(installation.install(output, profileNamed("Evening")).ok());
     }
 
     // The session is asked to leave the screen on, by every service that it has; what was agreed is given back, also what

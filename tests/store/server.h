@@ -64,8 +64,10 @@ public:
         return sql("SELECT pg_reload_conf()", "postgres");
     }
 
-private:
+    /// Where its socket is.
     [[nodiscard]] QString home() const { return m_dir.filePath("server"); }
+
+private:
     static QString program(const QString &name)
     {
         const QDir versions("/usr/lib/postgresql");

@@ -248,7 +248,7 @@ private Q_SLOTS:
         QVERIFY2(preview.ok(), preview ? "" : english(preview.error()).c_str());
         QCOMPARE(s.home->studio().count(), 3); // nothing is changed by looking
         const std::map<std::string, int> counts{{"rooms", 1},       {"displays", 1}, {"visits", 2}, {"photographs", 1}, {"history", 1},
-                                                {"assignments", 1}, {"fields", 3},   {"aims", 1},   {"instruments", 1}};
+                                                {"assignments", 1}, {"fields", 3},   {"aims", 1},   {"instruments", 1}, {"events", 2}};
         for (const auto &[kind, number] : counts) {
             QVERIFY2(preview->counts.contains(kind) && preview->counts.at(kind) == number, kind.c_str());
         }
@@ -391,6 +391,43 @@ private Q_SLOTS:
     }
 
     // Roles are the server's: it refuses what a role may not, whatever program asks.
+    void finishedVisitsStayAsTheyAreOnAServer()
+    {
+        const QString place = m_server->newDatabase(), name = place.section('/', 3).section('?', 0, 0);
+        qint64 knot = 0;
+        {
+            auto owner = std::move(Store::open(place)).value();
+            knot = owner->studio().add(display("Knot", "K-1", owner->studio().addRoom("Booth").value()), at("2031-01-01T08:00:00Z")).value();
+            QVERIFY(owner->visits().finish(visit("v-1", "2031-03-01T09:00:00Z"), knot).ok());
+            QVERIFY(m_server->sql("CREATE ROLE measurer LOGIN", "postgres"));
+            QVERIFY(store::setRole(*owner, "measurer", store::Role::Measure).ok());
+        }
+        QString theirs = place;
+        auto measurer = std::move(Store::open(theirs.replace("lamp@", "measurer@"))).value();
+        store::Connection &c = measurer->connection();
+        for (const char *sql :
+             {"UPDATE visit SET luminance = 120 WHERE uid = 'v-1'", "UPDATE visit SET verdict = 1, state = 2 WHERE uid = 'v-1'",
+              "UPDATE visit SET state = 0 WHERE uid = 'v-1'", "DELETE FROM visit", "UPDATE reading SET y = 1", "DELETE FROM reading",
+              "INSERT INTO reading (visit_id, number, state_number, stage, name, mode, bits, behind_bits, low_light, too_dark, superseded) "
+              "SELECT id, 99, 1, '', '', 0, 0, 0, 0, 0, 0 FROM visit",
+              "UPDATE sheet SET form = 0", "DELETE FROM finding", "UPDATE profile SET size = 1", "INSERT INTO sealed VALUES (99)",
+              "DELETE FROM sealed", "ALTER TABLE visit DISABLE TRIGGER keep_finished", "DROP TABLE sealed"}) {
+            const auto done = c.write(QString::fromLatin1(sql), {}, say("could-not-stored"));
+            QVERIFY2(!done || *done == 0, sql);
+        }
+        QVERIFY(c.write("BEGIN; UPDATE visit SET state = 2; UPDATE sheet SET form = 0; COMMIT", {}, say("could-not-stored")).ok() == false);
+        // Work goes on: visits are finished, set aside and taken back.
+        QVERIFY(measurer->visits().save(visit("v-2", "2031-03-02T09:00:00Z"), knot, VisitState::Running).ok());
+        QVERIFY(measurer->visits().addReading("v-2", visit("v-2", "2031-03-02T09:00:00Z").readings[0]).ok());
+        const Status finished = measurer->visits().finish(visit("v-2", "2031-03-02T09:00:00Z"), knot);
+        QVERIFY2(finished.ok(), finished ? "" : english(finished.error()).c_str());
+        QVERIFY(measurer->visits().setState("v-1", VisitState::SetAside).ok());
+        QVERIFY(measurer->visits().setState("v-1", VisitState::Finished).ok());
+        auto owner = std::move(Store::open(place)).value();
+        QCOMPARE(owner->visits().record("v-1")->readings.size(), size_t(3));
+        QVERIFY(owner->findings()->empty());
+    }
+
     void rolesAreKeptByTheServer()
     {
         const QString place = m_server->newDatabase(), database = place.section('/', 3).section('?', 0, 0);

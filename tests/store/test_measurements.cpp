@@ -190,7 +190,8 @@ private Q_SLOTS:
             QVERIFY(db.open());
             QSqlQuery q(db);
             QVERIFY2(q.exec("DROP TABLE measurement") && q.exec("DROP TABLE room_outline") && q.exec("DROP TABLE display_spot")
-                         && q.exec("PRAGMA user_version = 11"),
+                         && q.exec("ALTER TABLE studio DROP COLUMN uid") && q.exec("DROP INDEX display_uid")
+                         && q.exec("ALTER TABLE display DROP COLUMN uid") && q.exec("DROP TABLE done_work") && q.exec("PRAGMA user_version = 11"),
                      qPrintable(q.lastError().text()));
         }
         QSqlDatabase::removeDatabase("raw");

@@ -3,6 +3,7 @@
 
 #include "app/parts/background.h"
 #include "app/parts/body_widget.h"
+#include "base/file.h"
 
 #include <QDialog>
 

@@ -37,7 +37,11 @@ DiagnosisRunner::DiagnosisRunner(QObject *parent) : BesideRunner(parent)
 void DiagnosisRunner::start(BenchSource source, BesidePlace place, TestChoice tests, double speed)
 {
     begin(place.displayId, speed, [this, source = std::move(source), place, tests](const std::stop_token &stop) {
-        Q_EMIT workEnded(examined(stop, source, place, tests), {});
+        Q_EMIT workEnded(catchFaults([&] { return examined(stop, source, place, tests); },
+                                     [&](const Error &e) {
+                                         return DiagnosisEnd{faulty(e, place), std::make_shared<const Examination>()};
+                                     }),
+                         {});
     });
 }
 

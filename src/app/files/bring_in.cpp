@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/files/bring_in.h"
 
+#include "app/files/choose_display.h"
 #include "app/files/file_desk.h"
 #include "app/parts/background.h"
 #include "app/parts/banner.h"
@@ -11,6 +12,7 @@
 #include "base/file.h"
 #include "visit/own_readings.h"
 
+#include <QApplication>
 #include <QFileDialog>
 #include <QUuid>
 
@@ -107,11 +109,22 @@ void BringIn::visit(const VisitRecord &record)
         m_banner.say(tr("This visit of %1 is in the studio already.").arg(of ? of->name : text(record.display.model)));
         return;
     }
-    const auto known = store->studio().find(text(record.display.model), text(record.display.serial));
+    const NamedDisplay named = namedDisplay(record.displayKey, record.display);
+    auto known = displayNamed(*store, named);
+    if (const auto possible = displaysPossible(*store, named); !possible.empty()) {
+        // Neither the file nor a serial says which: never the first that fits.
+        ChooseDisplay choose(*store, record, possible, QApplication::activeWindow());
+        if (choose.exec() != QDialog::Accepted) {
+            m_banner.say(tr("Nothing was imported."));
+            return;
+        }
+        known = choose.chosen();
+    }
     DisplayEntry entry;
     entry.name = entry.model = text(record.display.model.empty() ? "Display" : record.display.model);
     entry.serial = text(record.display.serial);
     entry.technology = text(record.display.technology);
+    entry.uid = text(known || displayNamed(*store, named) ? std::string() : named.uid);
     entry.id = known ? known->id : 0;
     keep(std::make_shared<const VisitRecord>(record), entry, [this](const RecordPtr &kept, qint64 display) {
         Q_EMIT broughtIn(kept, display, false);

@@ -11,6 +11,7 @@
 #include "base/file.h"
 #include "base/json.h"
 #include "device/bench_json.h"
+#include "store/identity.h"
 #include "visit/own_readings.h"
 
 #include <QComboBox>
@@ -36,30 +37,34 @@ namespace lamp::app {
 
 namespace {
 
+constexpr int kOwnName = Qt::UserRole + 1; ///< of a display, without what tells it from others
+
 void fillDisplays(QComboBox &box, Store &store, qint64 current)
 {
     box.clear();
     for (const DisplayEntry &d : store.studio().displays()) {
-        box.addItem(d.name, d.id);
+        box.addItem(tellingName(store, d), d.id);
+        box.setItemData(box.count() - 1, d.name, kOwnName);
     }
     box.addItem(ImportView::tr("a new display"), qint64(0));
-    box.setCurrentIndex(std::max(0, box.findData(current)));
+    box.setCurrentIndex(current < 0 ? -1 : std::max(0, box.findData(current)));
 }
 
-/// The display of the studio that readings of a visit name by model and serial; 0 where it has none such.
-qint64 displayNamed(const ReadingTable &table, Store &store)
+/// Nothing is chosen: it has to be.
+constexpr qint64 kNotSaid = -1;
+
+/// The display of the studio that readings of a visit name; 0 where it has none such; kNotSaid where several may be meant.
+qint64 displayOf(const ReadingTable &table, Store &store)
 {
     const auto facts = table.facts.find("display_facts");
     const auto json = facts != table.facts.end() ? parseJson(facts->second) : Result<nlohmann::json>(nlohmann::json());
     const auto info = json ? benchjson::displayInfo(json.value()) : Result<DisplayInfo>(json.error());
-    if (info) {
-        for (const DisplayEntry &d : store.studio().displays()) {
-            if (d.model == text(info->model) && d.serial == text(info->serial)) {
-                return d.id;
-            }
-        }
+    if (!info) {
+        return 0;
     }
-    return 0;
+    const NamedDisplay named = namedDisplay({}, info.value());
+    const auto known = displayNamed(store, named);
+    return known ? known->id : displaysPossible(store, named).empty() ? 0 : kNotSaid;
 }
 
 /// Targets to aim at; readings of a visit name their own, which comes first, without a name.
@@ -166,11 +171,13 @@ ImportView::ImportView(QWidget *parent)
         m_roles.whiteLuminance = v;
         settle();
     });
+    m_display->setPlaceholderText(tr("choose the display"));
+    connect(m_display, &QComboBox::currentIndexChanged, this, [this] { tell(); });
     connect(m_make, &QPushButton::clicked, this, [this] {
         ReadingSet named = m_understood.set.value();
         named.correction = m_instrument->currentData().toString().toStdString();
         if (named.display.empty()) {
-            named.display = (m_display->currentData().toLongLong() == 0 ? m_file : m_display->currentText()).toStdString();
+            named.display = (m_display->currentData().toLongLong() == 0 ? m_file : m_display->currentData(kOwnName).toString()).toStdString();
         }
         Q_EMIT wanted(named, m_display->currentData().toLongLong(), m_target->currentData().toString());
     });
@@ -192,7 +199,7 @@ void ImportView::show(const QString &fileName, ReadingTable table, Roles roles, 
     m_understood = std::move(understood);
     m_heading->setText(tr("%1 (%2): %3").arg(fileName, text(m_table->kind), text(say("count-readings", m_table->rows.size()))));
     // A visit's readings belong to the display that they name, whichever is looked at.
-    fillDisplays(*m_display, store, m_understood.visit ? displayNamed(*m_table, store) : display);
+    fillDisplays(*m_display, store, m_understood.visit ? displayOf(*m_table, store) : display);
     fillTargets(*m_target, store, m_understood.visit);
     const auto correction = m_table->facts.find("correction");
     fillInstrument(*m_instrument, correction != m_table->facts.end() ? correction->second : "");
@@ -272,7 +279,10 @@ void ImportView::tell()
     if (open.isEmpty() && !m_understood.set) {
         m_open->setText(text(m_understood.set.error()));
     }
-    m_make->setEnabled(m_understood.set.ok());
+    if (m_display->currentIndex() < 0 && m_understood.set) {
+        m_open->setText(tr("The readings name a display without a serial number. Choose which display was measured."));
+    }
+    m_make->setEnabled(m_understood.set.ok() && m_display->currentIndex() >= 0);
 }
 
 TypedReadings::TypedReadings(QWidget *parent)

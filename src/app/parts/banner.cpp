@@ -3,20 +3,31 @@
 
 #include "app/parts/words.h"
 
+#include <QFontDatabase>
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QPushButton>
+#include <QVBoxLayout>
 
 namespace lamp::app {
 
-Banner::Banner(QWidget *parent) : QFrame(parent), m_text(new QLabel), m_yes(new QPushButton), m_no(new QPushButton)
+Banner::Banner(QWidget *parent) : QFrame(parent), m_text(new QLabel), m_line(new QLabel), m_yes(new QPushButton), m_no(new QPushButton)
 {
     setObjectName(QStringLiteral("sheet"));
     auto *layout = new QHBoxLayout(this);
-    m_text->setWordWrap(true);
-    m_text->setTextFormat(Qt::PlainText);
-    m_text->setTextInteractionFlags(Qt::TextSelectableByMouse);
-    layout->addWidget(m_text, 1);
+    auto *lines = new QVBoxLayout;
+    for (QLabel *label : {m_text, m_line}) {
+        label->setWordWrap(true);
+        label->setTextFormat(Qt::PlainText);
+        label->setTextInteractionFlags(Qt::TextSelectableByMouse);
+        lines->addWidget(label);
+    }
+    QFont fixedFace = QFontDatabase::systemFont(QFontDatabase::FixedFont);
+    fixedFace.setStyleHint(QFont::Monospace);
+    fixedFace.setPixelSize(fontInfo().pixelSize());
+    m_line->setFont(fixedFace);
+    m_line->hide();
+    layout->addLayout(lines, 1);
     layout->addWidget(m_yes);
     layout->addWidget(m_no);
     hide();
@@ -34,6 +45,8 @@ Banner::Banner(QWidget *parent) : QFrame(parent), m_text(new QLabel), m_yes(new 
 void Banner::say(const QString &message, const QString &yes, std::function<void()> onYes, const QString &no, std::function<void()> onNo)
 {
     m_text->setText(message);
+    m_line->clear();
+    m_line->hide();
     m_yes->setText(yes.isEmpty() ? tr("Close") : yes);
     m_no->setText(no);
     m_no->setVisible(!no.isEmpty());
@@ -47,6 +60,12 @@ void Banner::say(const Error &error)
     say(text(error));
 }
 
+void Banner::showExactly(const QString &line)
+{
+    m_line->setText(line);
+    m_line->show();
+}
+
 bool Banner::did(const Status &status)
 {
     if (!status) {
@@ -57,7 +76,7 @@ bool Banner::did(const Status &status)
 
 QString Banner::message() const
 {
-    return m_text->text();
+    return m_line->text().isEmpty() ? m_text->text() : m_text->text() + '\n' + m_line->text();
 }
 
 } // namespace lamp::app

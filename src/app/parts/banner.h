@@ -23,12 +23,14 @@ public:
     void say(const QString &message, const QString &yes = {}, std::function<void()> onYes = {}, const QString &no = {},
              std::function<void()> onNo = {});
     void say(const Error &error);
+    /// Shows a line to the last sign, in a fixed face, below what was just said.
+    void showExactly(const QString &line);
     /// Says where something could not be done. \return whether it was
     bool did(const Status &status);
     [[nodiscard]] QString message() const;
 
 private:
-    QLabel *m_text;
+    QLabel *m_text, *m_line;
     QPushButton *m_yes, *m_no;
     std::function<void()> m_onYes, m_onNo;
 };

@@ -7,6 +7,7 @@
 #include "base/file.h"
 #include "report/report.h"
 #include "report/settings_card.h"
+#include "store/identity.h"
 
 #include <QFileDialog>
 #include <QHBoxLayout>
@@ -115,6 +116,21 @@ void ReportPage::print()
         fillReport(document, *m_record, m_facts.head);
         document.print(&printer);
     }
+}
+
+CertificateFacts certificateFacts(Store &store, const VisitRecord &record)
+{
+    CertificateFacts facts{store.pictures().letterhead(), {}, {}, {}};
+    const auto entry = store.visits().entry(text(record.id));
+    const auto display = entry ? store.studio().display(entry->displayId) : displayNamed(store, namedDisplay(record.displayKey, record.display));
+    if (display) {
+        facts.display = display->name.toStdString();
+        for (const Room &r : store.studio().rooms()) {
+            facts.room = r.id == display->roomId ? r.name.toStdString() : facts.room;
+        }
+        facts.due = record.finished + std::chrono::days{display->cadenceDays};
+    }
+    return facts;
 }
 
 QString plainFileName(QString name)

@@ -38,6 +38,9 @@ private:
     CertificateFacts m_facts;
 };
 
+/// Who a visit's certificate is of: its own display by who it is, never another one of its model; room and next visit where the studio knows them.
+CertificateFacts certificateFacts(Store &store, const VisitRecord &record);
+
 /// A file name without what file systems or people stumble over.
 QString plainFileName(QString name);
 

@@ -396,16 +396,7 @@ void MainWindow::toggleReport()
         m_stack->setCurrentWidget(worksheet());
     } else if (m_visitDesk->shown() && !m_visitDesk->shown()->checks.empty()) {
         const VisitRecord &shown = *m_visitDesk->shown();
-        const auto display = store()->studio().find(text(shown.display.model), text(shown.display.serial));
-        CertificateFacts facts{store()->pictures().letterhead(), {}, {}, {}};
-        if (display) {
-            facts.display = display->name.toStdString();
-            for (const Room &r : store()->studio().rooms()) {
-                facts.room = r.id == display->roomId ? r.name.toStdString() : facts.room;
-            }
-            facts.due = shown.finished + std::chrono::days{display->cadenceDays};
-        }
-        m_report->show(m_visitDesk->shown(), std::move(facts));
+        m_report->show(m_visitDesk->shown(), certificateFacts(*store(), shown));
         m_stack->setCurrentWidget(m_report);
     }
 }

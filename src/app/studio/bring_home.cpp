@@ -105,6 +105,9 @@ void BringHome::take(const Result<Merge> &merge)
     if (m_merge.unended > 0) {
         brings << text(say("merge-unended", m_merge.unended));
     }
+    if (m_merge.apart > 0) {
+        brings << text(say("merge-apart", m_merge.apart));
+    }
     m_brings->setText(brings.join('\n'));
     m_said->setText(m_merge.empty() ? text(say("merge-nothing"))
                     : m_merge.conflicts.empty()

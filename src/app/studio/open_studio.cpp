@@ -5,6 +5,7 @@
 #include "app/parts/banner.h"
 #include "app/parts/words.h"
 #include "app/studio/demo_studio.h"
+#include "base/fault.h"
 
 #include "desktop/keyring.h"
 #include "store/along.h"
@@ -94,11 +95,14 @@ void OpenStudio::fillDemo(Demo demo)
     m_filling = true;
     m_demoThread = std::jthread([this, demo, path = m_path](const std::stop_token &stop) {
         const auto fill = demo == Demo::Fleet ? makeDemoFleet : makeDemoDesks;
-        auto own = Store::open(path);
         const auto here = [this](const auto &act) { QMetaObject::invokeMethod(this, act, Qt::QueuedConnection); };
-        const Status s = own ? fill(
-                             *own.value(), wallNow(), [&] { here([this] { Q_EMIT changed(); }); }, stop)
-                             : Status(own.error());
+        const auto filling = [&]() -> Status {
+            auto own = Store::open(path);
+            return own ? fill(
+                       *own.value(), wallNow(), [&] { here([this] { Q_EMIT changed(); }); }, stop)
+                       : Status(own.error());
+        };
+        const Status s = catchFaults(filling, [](Error e) -> Status { return e; });
         here([this, s] {
             m_filling = false;
             m_banner.did(s);

@@ -12,6 +12,14 @@ SurveyNewsPtr newsOf(const SurveyRecord &record)
     return std::make_shared<const SurveyNews>(SurveyNews{std::make_shared<const SurveyRecord>(record), surveyResults(record)});
 }
 
+/// Of work that ended before it had anything to show.
+SurveyNewsPtr emptyNews(const SurveyPlan &plan)
+{
+    auto record = std::make_shared<SurveyRecord>();
+    record->plan = plan;
+    return std::make_shared<const SurveyNews>(SurveyNews{std::move(record), {}});
+}
+
 } // namespace
 
 SurveyRunner::SurveyRunner(QObject *parent) : BesideRunner(parent)
@@ -34,7 +42,11 @@ void SurveyRunner::start(BenchSource source, SurveyPlan plan, BesidePlace place,
     m_record.reset();
     begin(place.displayId, speed,
           [this, source = std::move(source), plan = std::move(plan), place, earlier = std::move(earlier)](const std::stop_token &stop) {
-              Q_EMIT workEnded(measured(stop, source, plan, place, earlier), {});
+              Q_EMIT workEnded(catchFaults([&] { return measured(stop, source, plan, place, earlier); },
+                                           [&](const Error &e) {
+                                               return SurveyEnd{faulty(e, place), emptyNews(plan)};
+                                           }),
+                               {});
           });
 }
 
@@ -42,12 +54,15 @@ void SurveyRunner::take(SurveyRecord typed, BesidePlace place)
 {
     m_record.reset();
     begin(place.displayId, 0, [this, typed = std::move(typed), place](const std::stop_token &) {
-        const std::filesystem::path where = place.folder.toStdString();
-        const Status ready = prepareFolder(where);
-        SurveyEnd end{{}, newsOf(typed)};
-        note(end, where, ready ? keepMeasurement(where, typed) : Result<KeptResults>(ready.error()));
-        keepInStudio(place, surveyJson(typed, end.news->results), end);
-        Q_EMIT workEnded(end, {});
+        const auto kept = [&] {
+            const std::filesystem::path where = place.folder.toStdString();
+            const Status ready = prepareFolder(where);
+            SurveyEnd end{{}, newsOf(typed)};
+            note(end, where, ready ? keepMeasurement(where, typed) : Result<KeptResults>(ready.error()));
+            keepInStudio(place, surveyJson(typed, end.news->results), end);
+            return end;
+        };
+        Q_EMIT workEnded(catchFaults(kept, [&](const Error &e) { return SurveyEnd{faulty(e, place), emptyNews(typed.plan)}; }), {});
     });
 }
 

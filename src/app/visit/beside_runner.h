@@ -3,6 +3,7 @@
 
 #include "app/parts/words.h"
 #include "app/visit/opened_bench.h"
+#include "base/fault.h"
 #include "report/results.h"
 
 #include <QObject>
@@ -79,13 +80,19 @@ protected:
                 told(m, r);
             }
         };
-        const Status status = work(opened->bench());
+        // After a fault of the program what was read is kept all the same.
+        const Status status = catchFaults([&]() -> Status { return work(opened->bench()); }, [](Error e) -> Status { return e; });
         end.error = status ? std::nullopt : std::optional(status.error());
-        if (!record.readings.empty() && note(end, where, keep(where, bool(status)))) {
+        const auto kept = [&] {
+            return catchFaults([&]() -> Result<KeptResults> { return keep(where, bool(status)); }, [](Error e) -> Result<KeptResults> { return e; });
+        };
+        if (!record.readings.empty() && note(end, where, kept())) {
             journal.discard();
         }
         return end;
     }
+    /// The end of work that a fault of the program cut off before it could say what became of it. Its journal stays in the folder.
+    static BesideEnd faulty(const Error &fault, const BesidePlace &place) { return {fault, {}, place.folder}; }
     /// Says in an end where something was kept. \return whether it is on some disk
     static bool note(BesideEnd &end, const std::filesystem::path &folder, const Result<KeptResults> &kept);
     /// Keeps a document in the studio as well; where that cannot be, the end says so.

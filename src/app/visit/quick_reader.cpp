@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/visit/quick_reader.h"
 
+#include "base/fault.h"
+
 namespace lamp::app {
 
 QuickReader::QuickReader(QObject *parent) : QObject(parent)
@@ -21,7 +23,14 @@ void QuickReader::start(BenchSource source, double speed, std::optional<Ramps> a
 {
     m_running = true;
     m_speed = speed;
-    m_thread = std::jthread([this, source = std::move(source), after = std::move(after)](const std::stop_token &stop) { work(stop, source, after); });
+    m_thread = std::jthread([this, source = std::move(source), after = std::move(after)](const std::stop_token &stop) {
+        const auto set = catchFaults([&] { return read(stop, source, after); }, [](Error e) -> Result<ReadingSet> { return e; });
+        if (set) {
+            Q_EMIT workFinished(set.value(), {});
+        } else {
+            Q_EMIT workFailed(set.error(), {});
+        }
+    });
 }
 
 void QuickReader::cancel()
@@ -29,31 +38,25 @@ void QuickReader::cancel()
     m_thread.request_stop();
 }
 
-void QuickReader::work(const std::stop_token &stop, const BenchSource &source, const std::optional<Ramps> &after)
+Result<ReadingSet> QuickReader::read(const std::stop_token &stop, const BenchSource &source, const std::optional<Ramps> &after)
 {
     BenchClient::Options options;
     options.stop = stop;
     auto opened = OpenedBench::open(source, m_speed, options);
     if (!opened) {
-        Q_EMIT workFailed(opened.error(), {});
-        return;
+        return opened.error();
     }
     Bench &bench = opened->bench();
     Gauge::Hooks hooks;
     hooks.onReading = [this](const Measurement &m) { Q_EMIT progressed(m.index, quickSetSize()); };
-    const auto set = readQuickSet(bench, hooks, stop);
+    auto set = catchFaults([&] { return readQuickSet(bench, hooks, stop); }, [](Error e) -> Result<ReadingSet> { return e; });
     if (after) {
         bench.closing();
         if (const Status s = bench.setLut(*after); !s) {
-            Q_EMIT workFailed(s.error(), {});
-            return;
+            return s.error();
         }
     }
-    if (set) {
-        Q_EMIT workFinished(set.value(), {});
-    } else {
-        Q_EMIT workFailed(set.error(), {});
-    }
+    return set;
 }
 
 } // namespace lamp::app

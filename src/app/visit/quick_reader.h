@@ -36,7 +36,7 @@ Q_SIGNALS:
     void workFailed(const lamp::Error &error, QPrivateSignal);
 
 private:
-    void work(const std::stop_token &stop, const BenchSource &source, const std::optional<Ramps> &after);
+    Result<ReadingSet> read(const std::stop_token &stop, const BenchSource &source, const std::optional<Ramps> &after);
     std::atomic<bool> m_running{false};
     std::atomic<double> m_speed{0};
     std::jthread m_thread;

@@ -261,15 +261,14 @@ bool VisitController::agreed(const BenchSource &source, std::function<void()> on
         return true;
     }
     m_banner.say(
-        tr("This display's bench is a program that this studio names and that nobody at this computer has agreed to run yet. Run exactly this "
-           "line?\n%1")
-            .arg(BenchConsent::visible(command)),
+        tr("This display's bench is a program that this studio names. Nobody at this computer has agreed to run it yet. Run exactly this line?"),
         tr("Run"),
         [command, go = std::move(onYes)] {
             BenchConsent::give(command);
             go();
         },
         tr("Do not run"));
+    m_banner.showExactly(BenchConsent::visible(command));
     return false;
 }
 

@@ -2,6 +2,7 @@
 #include "app/visit/visit_runner.h"
 
 #include "app/parts/words.h"
+#include "base/fault.h"
 #include "report/files.h"
 #include "visit/whole_visit.h"
 
@@ -59,8 +60,22 @@ void VisitRunner::start(BenchSource source, VisitPlan plan, const DisplayEntry &
     m_latest.reset();
     m_question.reset();
     m_displayId = display.id;
-    m_thread = std::jthread([this, source = std::move(source), plan = std::move(plan), id = display.id, storePath, resume = std::move(resume)](
-                                const std::stop_token &stop) mutable { work(stop, source, std::move(plan), id, storePath, std::move(resume)); });
+    m_thread = std::jthread([this, source = std::move(source), plan = std::move(plan), id = display.id, storePath,
+                             resume = std::move(resume)](const std::stop_token &stop) mutable {
+        // Nothing thrown may take the window along. What was read until then is in the studio, reading by reading.
+        const Status done = catchFaults(
+            [&]() -> Status {
+                work(stop, source, std::move(plan), id, storePath, std::move(resume));
+                return Done{};
+            },
+            [](Error e) -> Status {
+                e.safe = say("readings-so-far-stored");
+                return e;
+            });
+        if (!done) {
+            Q_EMIT workFailed(done.error(), std::make_shared<VisitRecord>(), {});
+        }
+    });
 }
 
 void VisitRunner::answer(const Answer &answer)
@@ -206,23 +221,30 @@ void VisitRunner::work(const std::stop_token &stop, const BenchSource &source, V
     if (resume) {
         visit.resume(std::move(*resume));
     }
-    auto result = visit.run();
+    // A fault in the middle ends the visit as a failing bench would: what it has is stored, and it can be gone on with.
+    const auto result = catchFaults([&] { return visit.run(); }, [](Error e) -> decltype(visit.run()) { return e; });
     VisitRecord record = visit.record();
     record.id = id;
+    end(*store.value(), record, displayId, save(record.states), result ? Status(Done{}) : Status(result.error()));
+}
+
+void VisitRunner::end(Store &store, VisitRecord &record, qint64 displayId, Status written, const Status &result)
+{
+    const auto fail = [this](const Error &e, const VisitRecord &r) { Q_EMIT workFailed(e, std::make_shared<VisitRecord>(r), {}); };
     const auto made = record.matrix && record.matrix->made >= record.started ? record.matrix : std::nullopt;
-    Status written = save(record.states);
+    const auto stored = [&](const std::function<Status()> &act) { return catchFaults(act, [](Error e) -> Status { return e; }); };
     if (result) {
-        written = store.value()->visits().finish(record, displayId, made);
+        written = stored([&] { return store.visits().finish(record, displayId, made); });
     } else {
-        const Status saved = store.value()->visits().save(record, displayId, VisitState::Running);
+        const Status saved = stored([&] { return store.visits().save(record, displayId, VisitState::Running); });
         written = written ? saved : written;
-        (void)store.value()->visits().release(QString::fromStdString(id));
+        (void)stored([&] { return store.visits().release(QString::fromStdString(record.id)); });
     }
     Error error = result ? (written ? Error{} : written.error()) : result.error();
     if (!written) {
         // The studio's file cannot take it: all of it goes where it can be brought in from.
         const auto folder = rescueFolder();
-        const bool rescued = folder && writeFile(*folder / "whole-visit.json", wholeVisitToJson(record));
+        const bool rescued = folder && stored([&] { return writeFile(*folder / "whole-visit.json", wholeVisitToJson(record)); });
         error.what = result ? error.what : sentences({error.what, written.error().what});
         error.safe = rescued ? say("visit-rescued-in", (*folder / "whole-visit.json").string()) : say("no-other-place");
     }

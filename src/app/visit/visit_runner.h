@@ -75,6 +75,8 @@ Q_SIGNALS:
 private:
     void work(const std::stop_token &stop, const BenchSource &source, VisitPlan plan, qint64 displayId, const QString &storePath,
               std::optional<VisitRecord> resume);
+    /// Stores how a visit ended, and says so. \param written whether its readings are stored \param result of the visit itself
+    void end(Store &store, VisitRecord &record, qint64 displayId, Status written, const Status &result);
     Answer waitForAnswer(const Question &question, const std::stop_token &stop);
     void waitWhilePaused(const std::stop_token &stop);
 

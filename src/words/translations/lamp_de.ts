@@ -854,10 +854,6 @@
         <translation>Bringt ganze Besuche, Messungen, Verzeichnisse und Verläufe in das Studio; zeigt, was sich ändern würde</translation>
     </message>
     <message>
-        <source>whole-visit.json, measurement.json, diagnosis.json; a register or a history as CSV; a register as JSON</source>
-        <translation>whole-visit.json, measurement.json, diagnosis.json; ein Verzeichnis oder ein Verlauf als CSV; ein Verzeichnis als JSON</translation>
-    </message>
-    <message>
         <source>Writes register, history, whole visits, measurements and photographs into a folder</source>
         <translation>Schreibt Verzeichnis, Verlauf, ganze Besuche, Messungen und Fotografien in einen Ordner</translation>
     </message>
@@ -944,6 +940,14 @@
     <message>
         <source>The same: whose limits these are, a standard&apos;s or the house&apos;s</source>
         <translation>Dasselbe: wessen Grenzen das sind, einer Norm oder des Hauses</translation>
+    </message>
+    <message>
+        <source>whole-visit.json, measurement.json, diagnosis.json; readings; a register or a history as CSV; a register as JSON</source>
+        <translation>whole-visit.json, measurement.json, diagnosis.json; Messwerte; ein Verzeichnis oder eine Vorgeschichte als CSV; ein Verzeichnis als JSON</translation>
+    </message>
+    <message>
+        <source>Serial number or name of the display that visits, readings or measurements are of, where the file does not say it</source>
+        <translation>Seriennummer oder Name des Bildschirms, zu dem Besuche, Messwerte oder Messungen gehören, wenn die Datei es nicht sagt</translation>
     </message>
 </context>
 <context>
@@ -1550,6 +1554,10 @@
         <source>Fitting a model to the readings…</source>
         <translation>Ein Modell wird an die Messungen angepasst …</translation>
     </message>
+    <message>
+        <source>Nothing was imported.</source>
+        <translation>Es wurde nichts importiert.</translation>
+    </message>
 </context>
 <context>
     <name>lamp::app::CardView</name>
@@ -1720,6 +1728,53 @@
     <message>
         <source>White about its target</source>
         <translation>Weiß um sein Ziel</translation>
+    </message>
+</context>
+<context>
+    <name>lamp::app::ChooseDisplay</name>
+    <message>
+        <source>Choose the display</source>
+        <translation>Bildschirm wählen</translation>
+    </message>
+    <message>
+        <source>The file names a %1 without a serial number. Which display was measured on %2?</source>
+        <translation>Die Datei nennt einen %1 ohne Seriennummer. Welcher Bildschirm wurde am %2 gemessen?</translation>
+    </message>
+    <message>
+        <source>Displays that may be meant</source>
+        <translation>Bildschirme, die gemeint sein können</translation>
+    </message>
+    <message>
+        <source>a new display</source>
+        <translation>ein neuer Bildschirm</translation>
+    </message>
+    <message>
+        <source>&amp;Import the visit</source>
+        <translation>Besuch &amp;importieren</translation>
+    </message>
+    <message>
+        <source>In the file</source>
+        <translation>In der Datei</translation>
+    </message>
+    <message>
+        <source>%1, last visit on %2</source>
+        <translation>%1, letzter Besuch am %2</translation>
+    </message>
+    <message>
+        <source>Choose a display. The charts then show both.</source>
+        <translation>Wählen Sie einen Bildschirm. Die Diagramme zeigen dann beide.</translation>
+    </message>
+    <message>
+        <source>A new display is added to the studio.</source>
+        <translation>Ein neuer Bildschirm wird dem Studio hinzugefügt.</translation>
+    </message>
+    <message>
+        <source>%1 has no visit yet that could be compared.</source>
+        <translation>%1 hat noch keinen Besuch zum Vergleichen.</translation>
+    </message>
+    <message>
+        <source>Compare the two charts before you import.</source>
+        <translation>Vergleichen Sie die beiden Diagramme vor dem Import.</translation>
     </message>
 </context>
 <context>
@@ -2685,6 +2740,14 @@
     <message>
         <source>Dis&amp;play</source>
         <translation>Bildschi&amp;rm</translation>
+    </message>
+    <message>
+        <source>choose the display</source>
+        <translation>Bildschirm wählen</translation>
+    </message>
+    <message>
+        <source>The readings name a display without a serial number. Choose which display was measured.</source>
+        <translation>Die Messwerte nennen einen Bildschirm ohne Seriennummer. Wählen Sie, welcher gemessen wurde.</translation>
     </message>
 </context>
 <context>
@@ -4900,12 +4963,6 @@
         <translation>Von hier erreicht kein Messplatz diesen Bildschirm: Er ist aus importierten Messungen bekannt oder wird an einem anderen Rechner gemessen. Neuere importieren oder eingeben oder ihn mit einem Messplatz hinzufügen.</translation>
     </message>
     <message>
-        <source>This display&apos;s bench is a program that this studio names and that nobody at this computer has agreed to run yet. Run exactly this line?
-%1</source>
-        <translation>Der Messplatz dieses Bildschirms ist ein Programm, das dieses Studio nennt und dessen Start an diesem Rechner noch niemand zugestimmt hat. Genau diese Zeile ausführen?
-%1</translation>
-    </message>
-    <message>
         <source>Run</source>
         <translation>Ausführen</translation>
     </message>
@@ -5008,6 +5065,10 @@
     <message>
         <source>Stop</source>
         <translation>Aufhören</translation>
+    </message>
+    <message>
+        <source>This display&apos;s bench is a program that this studio names. Nobody at this computer has agreed to run it yet. Run exactly this line?</source>
+        <translation>Der Messplatz dieses Bildschirms ist ein Programm, das dieses Studio nennt. An diesem Computer hat ihm noch niemand zugestimmt. Genau diese Zeile ausführen?</translation>
     </message>
 </context>
 <context>
@@ -13280,6 +13341,170 @@
     <message>
         <source>Choose another file.</source>
         <translation>Eine andere Datei wählen.</translation>
+    </message>
+    <message>
+        <source>Another monitor may report the same identity (EDID). The profile stays with connector %1.</source>
+        <translation>Ein anderer Monitor kann dieselbe Kennung (EDID) melden. Das Profil bleibt beim Anschluss %1.</translation>
+    </message>
+    <message>
+        <source>No display has the serial number or name &quot;%1&quot;.</source>
+        <translation>Kein Bildschirm hat die Seriennummer oder den Namen „%1“.</translation>
+    </message>
+    <message>
+        <source>%2 displays are called &quot;%1&quot;.</source>
+        <translation>%2 Bildschirme heißen „%1“.</translation>
+    </message>
+    <message>
+        <source>Add the display first (fleet add), or correct the name.</source>
+        <translation>Fügen Sie den Bildschirm zuerst hinzu (fleet add), oder berichtigen Sie den Namen.</translation>
+    </message>
+    <message>
+        <source>Give its serial number, or its identity as &quot;fleet export&quot; writes it (#…).</source>
+        <translation>Geben Sie seine Seriennummer an oder seine Kennung, wie „fleet export“ sie schreibt (#…).</translation>
+    </message>
+    <message>
+        <source>&quot;%1&quot; is no serial number: it is a display&apos;s number in another list, and may be any display here.</source>
+        <translation>„%1“ ist keine Seriennummer, sondern die Nummer eines Bildschirms in einer anderen Liste; hier kann es jeder sein.</translation>
+    </message>
+    <message>
+        <source>Write the display&apos;s serial number instead.</source>
+        <translation>Schreiben Sie stattdessen die Seriennummer des Bildschirms.</translation>
+    </message>
+    <message>
+        <source>%1 does not say which display it is of.</source>
+        <translation>%1 sagt nicht, zu welchem Bildschirm es gehört.</translation>
+    </message>
+    <message>
+        <source>%1 names the display %2, not &quot;%3&quot;.</source>
+        <translation>%1 nennt den Bildschirm %2, nicht „%3“.</translation>
+    </message>
+    <message>
+        <source>Leave out --as, or give the file of that display.</source>
+        <translation>Lassen Sie --as weg, oder geben Sie die Datei dieses Bildschirms an.</translation>
+    </message>
+    <message>
+        <source>%1 names no serial number, and these displays of its model have none either: %2.</source>
+        <translation>%1 nennt keine Seriennummer, und diese Bildschirme des Modells haben auch keine: %2.</translation>
+    </message>
+    <message>
+        <source>Say which one with --as, or add a new display first (fleet add).</source>
+        <translation>Sagen Sie mit --as, welcher es ist, oder fügen Sie zuerst einen neuen Bildschirm hinzu (fleet add).</translation>
+    </message>
+    <message>
+        <source>Say which display with --as SERIAL or --as NAME.</source>
+        <translation>Sagen Sie mit --as SERIENNUMMER oder --as NAME, welcher Bildschirm es ist.</translation>
+    </message>
+    <message>
+        <source>%1: a visit of %2, for the display &quot;%3&quot;</source>
+        <translation>%1: ein Besuch von %2, für den Bildschirm „%3“</translation>
+    </message>
+    <message>
+        <source>Visits continued on both sides: %1. The copy&apos;s part becomes a visit of its own.</source>
+        <translation>Auf beiden Seiten fortgesetzte Besuche: %1. Der Teil der Kopie wird ein eigener Besuch.</translation>
+    </message>
+    <message>
+        <source>Moves and other events</source>
+        <translation>Umzüge und andere Ereignisse</translation>
+    </message>
+    <message>
+        <source>photograph</source>
+        <translation>Fotografie</translation>
+    </message>
+    <message>
+        <source>measurement</source>
+        <translation>Messung</translation>
+    </message>
+    <message>
+        <source>caption</source>
+        <translation>Bildunterschrift</translation>
+    </message>
+    <message>
+        <source>removed</source>
+        <translation>entfernt</translation>
+    </message>
+    <message>
+        <source>The server went away while storing, so it is not known whether this is stored.</source>
+        <translation>Der Server fiel beim Speichern aus, daher ist nicht bekannt, ob dies gespeichert ist.</translation>
+    </message>
+    <message>
+        <source>Look whether it is there before you repeat it.</source>
+        <translation>Sehen Sie nach, ob es da ist, bevor Sie es wiederholen.</translation>
+    </message>
+    <message>
+        <source>All readings so far are stored. The visit can be continued.</source>
+        <translation>Alle bisherigen Messwerte sind gespeichert. Der Besuch kann fortgesetzt werden.</translation>
+    </message>
+    <message>
+        <source>the light that it gives for the colour &quot;%1&quot; is not among its readings</source>
+        <translation>das Licht, das er für die Farbe „%1“ angibt, ist nicht unter seinen Messwerten</translation>
+    </message>
+    <message>
+        <source>the colour &quot;%1&quot; is said to be off by ΔE %2, and its reading gives ΔE %3</source>
+        <translation>die Farbe „%1“ soll um ΔE %2 abweichen, und ihr Messwert ergibt ΔE %3</translation>
+    </message>
+    <message>
+        <source>mean and largest difference are said to be ΔE %1 and %2, and its readings give ΔE %3 and %4</source>
+        <translation>mittlerer und größter Unterschied sollen ΔE %1 und %2 sein, und seine Messwerte ergeben ΔE %3 und %4</translation>
+    </message>
+    <message>
+        <source>a figure that it is judged by is said to be ΔE %1, and its readings give ΔE %2</source>
+        <translation>eine Zahl, nach der er beurteilt wird, soll ΔE %1 sein, und seine Messwerte ergeben ΔE %2</translation>
+    </message>
+    <message>
+        <source>Further findings of this kind: %1.</source>
+        <translation>Weitere Befunde dieser Art: %1.</translation>
+    </message>
+    <message>
+        <source>%1 has no identity that tells it from others.</source>
+        <translation>%1 hat keine Kennung, die es von anderen unterscheidet.</translation>
+    </message>
+    <message>
+        <source>%1 does not match its checksum (SHA-256).</source>
+        <translation>%1 passt nicht zu seiner Prüfsumme (SHA-256).</translation>
+    </message>
+    <message>
+        <source>Profile number %1</source>
+        <translation>Profil Nummer %1</translation>
+    </message>
+    <message>
+        <source>Ramps number %1</source>
+        <translation>Rampen Nummer %1</translation>
+    </message>
+    <message>
+        <source>Measurement number %1</source>
+        <translation>Messung Nummer %1</translation>
+    </message>
+    <message>
+        <source>Photograph number %1</source>
+        <translation>Fotografie Nummer %1</translation>
+    </message>
+    <message>
+        <source>Visit %1 contradicts its readings: %2.</source>
+        <translation>Besuch %1 widerspricht seinen Messwerten: %2.</translation>
+    </message>
+    <message>
+        <source>Visit %1: the figures in the list are not those of its record.</source>
+        <translation>Besuch %1: Die Zahlen in der Liste sind nicht die seiner Aufzeichnung.</translation>
+    </message>
+    <message>
+        <source>%1: its status is not what its last visit left.</source>
+        <translation>%1: Sein Stand ist nicht, was sein letzter Besuch hinterließ.</translation>
+    </message>
+    <message>
+        <source>%1: rows of history that were changed after they were written: %2.</source>
+        <translation>%1: Zeilen der Vorgeschichte, die nach dem Schreiben geändert wurden: %2.</translation>
+    </message>
+    <message>
+        <source>%1: an event of an unknown kind.</source>
+        <translation>%1: ein Ereignis unbekannter Art.</translation>
+    </message>
+    <message>
+        <source>a row of %1 points to a row of %2 that is not there</source>
+        <translation>eine Zeile von %1 verweist auf eine Zeile von %2, die es nicht gibt</translation>
+    </message>
+    <message>
+        <source>Waiting for the server, up to %1 s…</source>
+        <translation>Warten auf den Server, bis zu %1 s…</translation>
     </message>
 </context>
 </TS>
