@@ -903,6 +903,7 @@ private Q_SLOTS:
         w->startVisit(Task::Full);
         QVERIFY(!w->runner()->running());
         QVERIFY2(labels(*w).contains(d.bench), qPrintable(labels(*w)));
+        picture(*w, "bench-consent");
         button(*w, "Do not run")->click();
         QTest::qWait(100);
         QVERIFY(!QFile::exists(proof));
