@@ -270,6 +270,12 @@ public:
             all << QStringLiteral("CREATE TRIGGER keep_finished BEFORE INSERT OR UPDATE OR DELETE ON %1 FOR EACH ROW EXECUTE FUNCTION guard_part()")
                        .arg(QLatin1String(part));
         }
+        // Who could work on the studio before it was brought up still can.
+        all << QStringLiteral(
+            "DO $$ DECLARE who text; BEGIN FOR who IN SELECT DISTINCT grantee FROM information_schema.role_table_grants WHERE table_schema "
+            "= current_schema() AND table_name = 'at_work' AND privilege_type = 'DELETE' AND grantee NOT IN (current_user, 'PUBLIC') LOOP "
+            "EXECUTE format('GRANT SELECT, INSERT, DELETE ON done_work TO %I', who); EXECUTE format('GRANT SELECT ON sealed TO %I', who); "
+            "END LOOP; END $$");
         return all;
     }
 

@@ -405,6 +405,8 @@ private Q_SLOTS:
             QVERIFY(store->visits().finish(visitOf("v"), id).ok());
         }
         const QString name = place.section('/', 3).section('?', 0, 0);
+        QVERIFY(m_server->sql("CREATE ROLE hand LOGIN", "postgres"));
+        QVERIFY(store::setRole(*std::move(Store::open(place)).value(), "hand", store::Role::Measure).ok());
         const QString identities =
             "ALTER TABLE studio DROP COLUMN uid; DROP INDEX display_uid; ALTER TABLE display DROP COLUMN uid; DROP TABLE done_work; "
             "DROP TABLE sealed CASCADE; DROP FUNCTION seal_visit CASCADE; DROP FUNCTION guard_visit CASCADE; DROP FUNCTION "
@@ -417,6 +419,14 @@ private Q_SLOTS:
         QVERIFY2(store.ok(), store ? "" : english(store.error().paragraph()).c_str());
         QVERIFY(store.value()->copyBefore().isEmpty());
         QCOMPARE(store.value()->visits().record("v")->readings.size(), size_t(3));
+        {
+            // Who could measure before still can, and leaves finished visits as they are.
+            auto hand = Store::open(QString(place).replace("lamp@", "hand@"));
+            QVERIFY2(hand.ok(), hand ? "" : english(hand.error().paragraph()).c_str());
+            const Status saved = hand.value()->visits().save(visitOf("by hand"), store.value()->studio().displays().front().id, VisitState::Running);
+            QVERIFY2(saved.ok(), saved ? "" : english(saved.error().paragraph()).c_str());
+            QVERIFY(!hand.value()->connection().change("UPDATE visit SET verdict = 2 WHERE uid = 'v'", {}, {}).ok());
+        }
         const qint64 id = store.value()->studio().displays().front().id;
         const auto picture =
             store.value()->pictures().add(id, QByteArray("\x89PNG\0\xff", 6), "where it stands", fromIsoTime("2026-11-01T08:00:00Z"));
