@@ -191,7 +191,6 @@ std::span<const Sentence> studio()
         {"waiting-for-server", QT_TRANSLATE_NOOP("words", "Waiting for the server, up to %1 s…")},
         {"commit-not-known", QT_TRANSLATE_NOOP("words", "The server went away while storing, so it is not known whether this is stored.")},
         {"look-before-repeating", QT_TRANSLATE_NOOP("words", "Look whether it is there before you repeat it.")},
-        {"readings-so-far-stored", QT_TRANSLATE_NOOP("words", "All readings so far are stored. The visit can be continued.")},
         {"visit-rescued-in", QT_TRANSLATE_NOOP("words", "The visit with all its readings is in %1; it can be opened from there.")},
         {"screen-cannot", QT_TRANSLATE_NOOP("words", "This screen cannot do that.")},
         {"profile-left-out", QT_TRANSLATE_NOOP("words", "%1 was left out: %2")},

@@ -113,7 +113,7 @@ void BringIn::visit(const VisitRecord &record)
     auto known = displayNamed(*store, named);
     if (const auto possible = displaysPossible(*store, named); !possible.empty()) {
         // Neither the file nor a serial says which: never the first that fits.
-        ChooseDisplay choose(*store, record, possible, QApplication::activeWindow());
+        ChooseDisplay choose(m_studio, record, possible, QApplication::activeWindow());
         if (choose.exec() != QDialog::Accepted) {
             m_banner.say(tr("Nothing was imported."));
             return;

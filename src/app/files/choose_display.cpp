@@ -3,6 +3,7 @@
 
 #include "app/parts/plot_widget.h"
 #include "app/parts/words.h"
+#include "app/studio/open_studio.h"
 #include "report/visit_plots.h"
 
 #include <QDialogButtonBox>
@@ -30,18 +31,6 @@ QIcon photographOf(Store &store, qint64 display)
     return QPixmap::fromImage(image.scaled(kThumb, kThumb, Qt::KeepAspectRatio, Qt::SmoothTransformation));
 }
 
-/// A display's newest finished visit.
-std::optional<VisitRecord> lastVisit(Store &store, qint64 display)
-{
-    for (const VisitEntry &v : store.visits().of(display, {0, 50})) {
-        if (v.state == VisitState::Finished) {
-            auto record = store.visits().record(v.id);
-            return record ? std::optional(std::move(record).value()) : std::nullopt;
-        }
-    }
-    return std::nullopt;
-}
-
 plot::Plot named(plot::Plot plot, const QString &title)
 {
     plot.title = title.toStdString();
@@ -50,8 +39,8 @@ plot::Plot named(plot::Plot plot, const QString &title)
 
 } // namespace
 
-ChooseDisplay::ChooseDisplay(Store &store, const VisitRecord &record, std::vector<DisplayEntry> possible, QWidget *parent)
-    : QDialog(parent), m_store(store), m_possible(std::move(possible)), m_list(new QListWidget), m_file(new PlotWidget), m_display(new PlotWidget),
+ChooseDisplay::ChooseDisplay(const OpenStudio &studio, const VisitRecord &record, std::vector<DisplayEntry> possible, QWidget *parent)
+    : QDialog(parent), m_studio(studio), m_possible(std::move(possible)), m_list(new QListWidget), m_file(new PlotWidget), m_display(new PlotWidget),
       m_said(new QLabel), m_take(nullptr)
 {
     setWindowTitle(tr("Choose the display"));
@@ -65,7 +54,7 @@ ChooseDisplay::ChooseDisplay(Store &store, const VisitRecord &record, std::vecto
     m_list->setIconSize({kThumb, kThumb});
     m_list->setAccessibleName(tr("Displays that may be meant"));
     for (const DisplayEntry &d : m_possible) {
-        m_list->addItem(new QListWidgetItem(photographOf(store, d.id), tellingName(store, d)));
+        m_list->addItem(new QListWidgetItem(photographOf(*studio.store(), d.id), tellingName(*studio.store(), d)));
     }
     m_list->addItem(tr("a new display"));
     column->addWidget(m_list, 1);
@@ -99,7 +88,7 @@ void ChooseDisplay::compare()
     const bool any = !m_list->selectedItems().isEmpty();
     m_take->setEnabled(any);
     const auto display = any ? chosen() : std::nullopt;
-    const auto last = display ? lastVisit(m_store, display->id) : std::nullopt;
+    const auto last = display ? m_studio.lastVisit(display->id) : std::nullopt;
     m_display->setVisible(last.has_value());
     if (last) {
         m_display->setPlot(named(gamutPlot(*last), tr("%1, last visit on %2").arg(display->name, wordedDay(last->started))));

@@ -12,6 +12,7 @@ class QPushButton;
 
 namespace lamp::app {
 
+class OpenStudio;
 class PlotWidget;
 
 /// Asks which display a visit from a file is of, where neither the file nor a serial says it: what the file shows stands beside what each display
@@ -20,13 +21,13 @@ class ChooseDisplay : public QDialog {
     Q_OBJECT
 
 public:
-    ChooseDisplay(Store &store, const VisitRecord &record, std::vector<DisplayEntry> possible, QWidget *parent);
+    ChooseDisplay(const OpenStudio &studio, const VisitRecord &record, std::vector<DisplayEntry> possible, QWidget *parent);
     /// The display that was chosen; nothing for a new one. \pre accepted
     [[nodiscard]] std::optional<DisplayEntry> chosen() const;
 
 private:
     void compare();
-    Store &m_store;
+    const OpenStudio &m_studio;
     std::vector<DisplayEntry> m_possible;
     QListWidget *m_list;
     PlotWidget *m_file, *m_display;

@@ -69,7 +69,7 @@ void VisitRunner::start(BenchSource source, VisitPlan plan, const DisplayEntry &
                 return Done{};
             },
             [](Error e) -> Status {
-                e.safe = say("readings-so-far-stored");
+                e.safe = say("what-stored-before-untouched"); // what was on its way may be lost
                 return e;
             });
         if (!done) {

@@ -13431,10 +13431,6 @@
         <translation>Sehen Sie nach, ob es da ist, bevor Sie es wiederholen.</translation>
     </message>
     <message>
-        <source>All readings so far are stored. The visit can be continued.</source>
-        <translation>Alle bisherigen Messwerte sind gespeichert. Der Besuch kann fortgesetzt werden.</translation>
-    </message>
-    <message>
         <source>the light that it gives for the colour &quot;%1&quot; is not among its readings</source>
         <translation>das Licht, das er für die Farbe „%1“ angibt, ist nicht unter seinen Messwerten</translation>
     </message>
