@@ -253,7 +253,9 @@ nlohmann::json mergeJson(const Merge &merge, bool done)
                              {"home", c.theirs},
                              {"counts", c.takeMine ? "copy" : "home"}});
     }
-    return {{"brings", merge.counts}, {"conflicts", conflicts}, {"unended_visits", merge.unended}, {"apart_visits", merge.apart}, {"done", done}};
+    return {{"brings", merge.counts},          {"conflicts", conflicts},
+            {"unended_visits", merge.unended}, {"visits_of_figures_only", merge.figuresOnly},
+            {"apart_visits", merge.apart},     {"done", done}};
 }
 
 void tellMerge(const Merge &merge)
@@ -264,6 +266,9 @@ void tellMerge(const Merge &merge)
     for (const MergeConflict &c : merge.conflicts) {
         std::cout << said(say("merge-conflict", say("merge-kind-" + c.kind), c.name, say("merge-field-" + c.field), c.base, c.mine, c.theirs))
                   << "\n";
+    }
+    if (merge.figuresOnly > 0) {
+        std::cout << said(say("merge-figures-only", merge.figuresOnly)) << "\n";
     }
     if (merge.unended > 0) {
         std::cout << said(say("merge-unended", merge.unended)) << "\n";

@@ -21,8 +21,9 @@ struct Merge {
     /// "corrections", "installations", "events" (moves and the like), "fields" (of cards), each where there is any.
     std::map<std::string, int> counts;
     std::vector<MergeConflict> conflicts;
-    int unended = 0; ///< visits that have not ended in the copy, with readings that are not at home: they stay there
-    int apart = 0;   ///< visits that went on on both sides: what the copy has of them becomes a visit of its own
+    int figuresOnly = 0; ///< ended visits of which an earlier version kept only the figures, and which are not at home: they stay there
+    int unended = 0;     ///< visits that have not ended in the copy, with readings that are not at home: they stay there
+    int apart = 0;       ///< visits that went on on both sides: what the copy has of them becomes a visit of its own
     [[nodiscard]] bool empty() const { return counts.empty() && conflicts.empty(); }
 };
 

@@ -48,14 +48,16 @@ private:
         QString uid;
         qint64 display = 0;
         VisitState state = VisitState::Running;
+        bool sheet = false; ///< there is more of it than figures
     };
     /// In the order in which they began: what a display's status says is what its last one left.
     static std::vector<VisitRow> visitsOf(Store &store)
     {
         std::vector<VisitRow> all;
-        Rows rows = store.connection().read(QStringLiteral("SELECT uid, display_id, state FROM visit ORDER BY started_at, id"));
+        Rows rows = store.connection().read(QStringLiteral("SELECT v.uid, v.display_id, v.state, s.visit_id FROM visit v LEFT JOIN sheet s ON "
+                                                           "s.visit_id = v.id ORDER BY v.started_at, v.id"));
         while (rows.next()) {
-            all.push_back({rows.text(0), rows.integer(1), VisitState(rows.integer(2))});
+            all.push_back({rows.text(0), rows.integer(1), VisitState(rows.integer(2)), !rows.isNull(3)});
         }
         return all;
     }
@@ -119,6 +121,10 @@ private:
             ++m_s.merge.unended;
             return Done{};
         }
+        if (!mine.sheet) {
+            ++m_s.merge.figuresOnly; // figures alone cannot be held against anything, so that they stay where they are, and are counted
+            return Done{};
+        }
         m_s.count("visits");
         return m_s.acts() ? bringVisit(mine) : Status(Done{});
     }
@@ -127,8 +133,8 @@ private:
     Status knownVisit(const VisitRow &mine, VisitState theirs, const std::map<QString, VisitState> &atHome)
     {
         std::optional<VisitState> was = before(mine.uid);
-        if (was == VisitState::Finished && mine.state == VisitState::Finished && theirs == VisitState::Finished) {
-            return Done{}; // nothing is ever added to such a one
+        if (!mine.sheet || (was == VisitState::Finished && mine.state == VisitState::Finished && theirs == VisitState::Finished)) {
+            return Done{}; // nothing is ever added to such a one, and one without readings has nothing to add
         }
         const auto shared = sharedReadings(mine.uid);
         if (!shared) {

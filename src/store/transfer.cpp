@@ -231,13 +231,19 @@ Transfer copyStudio(Store &from, const QString &where, Others others, const Tran
     }
     Transfer done;
     const auto copyInto = [&](const QString &place) -> Status {
-        auto into = Store::open(place);
-        if (!into) {
-            return into.error();
+        const bool server = isServer(place);
+        auto opened = server ? Result<std::unique_ptr<Store>>(nullptr) : Store::open(place);
+        auto reached = server ? Connection::open(dialectOf(place), place) : Result<std::unique_ptr<Connection>>(nullptr);
+        if (!opened || !reached) {
+            return opened ? reached.error() : opened.error();
         }
-        Connection &a = from.connection(), &b = into.value()->connection();
+        Connection &a = from.connection(), &b = server ? *reached.value() : opened.value()->connection();
         const auto copy = [&] {
             return b.transaction([&]() -> Status {
+                // On a server the tables come with what is in them: who was stopped leaves no empty studio that somebody takes for theirs.
+                if (const auto made = server ? bringUp(b, withoutPassword(place)) : Result<QString>(QString()); !made) {
+                    return made.error();
+                }
                 const auto rows = Copying(a, b, progress, stop).run();
                 done.rows = rows ? *rows : 0;
                 return rows ? Status(Done{}) : rows.error();

@@ -40,7 +40,8 @@ FigureDoubt doubtOf(const VisitRecord &record, Verification &verification, GrayJ
                  record.accuracy(), verification, gray);
 }
 
-/// The figures of a record by a metric. The record keeps them in CIEDE2000, by which visits are compared.
+} // namespace
+
 Findings findingsBy(Metric metric, const VisitRecord &record)
 {
     Verification v = record.verification;
@@ -68,8 +69,6 @@ Findings findingsBy(Metric metric, const VisitRecord &record)
     }
     return f;
 }
-
-} // namespace
 
 void judgeMeasuredState(VisitRecord &record)
 {

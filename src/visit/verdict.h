@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "judge/judgement.h"
 #include "visit/record.h"
 
 #include <span>
@@ -17,6 +18,8 @@ void judgeSoundness(VisitRecord &record, WallTime now);
 
 /// How sure the figures of a record are, from its readings and its instrument.
 void weighRecord(VisitRecord &record);
+/// The figures of a record by a metric. The record keeps them in CIEDE2000, by which visits are compared.
+Findings findingsBy(Metric metric, const VisitRecord &record);
 /// Checks, verdict and their sentences from the figures and their uncertainties alone.
 void judgeFigures(VisitRecord &record);
 /// White as it was read within the last minute before the last of these readings, in its very state: a check that changed nothing

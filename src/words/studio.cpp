@@ -84,6 +84,7 @@ std::span<const Sentence> studio()
         {"merge-decide", QT_TRANSLATE_NOOP("words", "Say which counts: --conflicts copy, or --conflicts home.")},
         {"merge-brings", QT_TRANSLATE_NOOP("words", "%1: %2")},
         {"merge-conflict", QT_TRANSLATE_NOOP("words", "Changed on both sides: %1 %2, %3: was \"%4\", in the copy \"%5\", at home \"%6\"")},
+        {"merge-figures-only", QT_TRANSLATE_NOOP("words", "Visits in the copy of which only figures were kept stay there: %1")},
         {"merge-unended", QT_TRANSLATE_NOOP("words", "Visits in the copy that are not ended stay there: %1")},
         {"merge-apart", QT_TRANSLATE_NOOP("words", "Visits continued on both sides: %1. The copy's part becomes a visit of its own.")},
         {"merge-nothing", QT_TRANSLATE_NOOP("words", "The copy brings nothing new.")},

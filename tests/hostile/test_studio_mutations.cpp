@@ -452,6 +452,20 @@ private Q_SLOTS:
             }
             r.verification = verify(r.verification.colours, r.verification.white, Profile::open(r.profile)->chad());
         }));
+        // White, luminance and grays likewise.
+        QVERIFY(!real.gray.grays.empty() && real.calibrated.white.b > 0);
+        QVERIFY(refused([](VisitRecord &r) { r.calibrated.white = XYZ(1.2 * r.calibrated.white.vec()); }));
+        QVERIFY(refused([](VisitRecord &r) { r.verification.white.xyz = XYZ(0.8 * r.verification.white.xyz.vec()); }));
+        QVERIFY(refused([](VisitRecord &r) { r.gray.mean = r.gray.max = 0.01; }));
+        QVERIFY(refused([](VisitRecord &r) { r.gray.grays.at(r.gray.grays.size() / 2).deltaE += 1; }));
+        QVERIFY(refused([](VisitRecord &r) {
+            GrayResult &g = r.gray.grays.at(r.gray.grays.size() / 2);
+            g.xyz = XYZ(1.4 * g.xyz.vec());
+        }));
+        for (size_t i = 0; i < real.checks.size(); ++i) {
+            QVERIFY2(refused([&](VisitRecord &r) { r.checks[i].value = r.checks[i].value > 1 ? r.checks[i].value / 2 : r.checks[i].value + 0.5; }),
+                     real.checks[i].code.c_str());
+        }
         QVERIFY(!refused([](VisitRecord &r) { r.verification.mean += 0.001; })); // rounding is no lie
     }
 

@@ -8,7 +8,8 @@ The studio is a file with 200 displays and 6,000 rows of history, so that each o
   - backup, move, take: where the new file should be there is none, or one that `store check` calls sound and that holds every row;
     the studio itself holds what it held, row by row,
   - merge: the studio holds all that the copy brings, or nothing of it; the copy holds what it held; merging again brings all of it, once,
-  - the next attempt at the same place takes away what a killed one left beside it.
+  - the next attempt at the same place takes away what a killed one left beside it,
+  - move to a server: the database holds no table of ours, or the whole studio, which the program calls sound.
 Rows are read with Python's own SQLite, not with the program.
 """
 import argparse
@@ -76,12 +77,65 @@ def killed(words, longest):
     return not ended
 
 
+class Server:
+    """A PostgreSQL server in a temporary folder, reached by its socket there."""
+
+    def __init__(self, folder):
+        self.home = os.path.join(folder, "server")
+        os.mkdir(self.home)
+        os.chmod(folder, 0o755)
+        programs = sorted(glob.glob("/usr/lib/postgresql/*/bin"))
+        self.programs = programs[-1] if programs else ""
+        self.user = ["runuser", "-u", "postgres", "--"] if os.geteuid() == 0 else []
+        if self.user:
+            shutil.chown(self.home, "postgres")
+        self("initdb", "-D", self.home + "/data", "-A", "trust", "-U", "lamp", "--no-sync")
+        self("pg_ctl", "-D", self.home + "/data", "-w", "-o", f"-k {self.home} -h '' -c fsync=off", "-l", self.home + "/log", "start")
+
+    def __call__(self, program, *words):
+        # The server that pg_ctl starts keeps what it writes to open: to nothing, so that nobody waits for it.
+        asks = program == "psql"
+        done = subprocess.run([*self.user, os.path.join(self.programs, program), *words], cwd="/", text=True, check=True,
+                              stdout=subprocess.PIPE if asks else subprocess.DEVNULL, stderr=subprocess.DEVNULL)
+        return done.stdout
+
+    def sql(self, statement, database):
+        return self("psql", "-q", "-At", "-h", self.home, "-U", "lamp", "-c", statement, database)
+
+    def place(self, database):
+        return f"postgresql://lamp@/{database}?host={self.home}"
+
+    def __enter__(self):
+        return self
+
+    def __exit__(self, *_):
+        self("pg_ctl", "-D", self.home + "/data", "-m", "immediate", "stop")
+
+
+def check_moved(server, number, held):
+    """After a kill: nothing of a studio in the database, or all of it."""
+    # The server may still be ending what the killed program began.
+    for _ in range(300):
+        if server.sql("SELECT count(*) FROM pg_stat_activity WHERE datname = 'target'", "postgres").strip() == "0":
+            break
+        time.sleep(0.1)
+    tables = server.sql("SELECT table_name FROM information_schema.tables WHERE table_schema = 'public' ORDER BY 1", "target").split()
+    if not tables:
+        return 0
+    found = {t: int(server.sql(f'SELECT count(*) FROM "{t}"', "target")) for t in tables if t not in PASSING and t not in ("sealed", "studio_version")}
+    if found != {t: len(r) for t, r in held.items()}:
+        fault(number, f"a move to a server left a part: {found}")
+    if run("store", "check", "--store", server.place("target"), check=False).returncode != 0:
+        fault(number, "a move to a server left a studio that is not sound")
+    return 1
+
+
 def fault(number, what):
     print(f"kill {number}, seed {args.seed}: {what}")
     sys.exit(1)
 
 
-with tempfile.TemporaryDirectory() as folder:
+with tempfile.TemporaryDirectory() as folder, Server(folder) as server:
     def at(name):
         return os.path.join(folder, name)
 
@@ -105,10 +159,25 @@ with tempfile.TemporaryDirectory() as folder:
         spans[what] = time.monotonic() - began
         os.remove(target)
 
+    server.sql("CREATE DATABASE target", "postgres")
+    began = time.monotonic()
+    run("store", "move", server.place("target"), "--store", studio)
+    spans["server"] = time.monotonic() - began
     kills = whole = 0
     for number in range(args.times):
-        what = ("backup", "move", "take", "bring")[number % 4]
-        if what == "bring":
+        what = ("backup", "move", "take", "bring", "server")[number % 5]
+        if what == "server":
+            server.sql("DROP DATABASE target WITH (FORCE)", "postgres")
+            server.sql("CREATE DATABASE target", "postgres")
+            kills += killed(["store", "move", server.place("target"), "--store", studio], 1.1 * spans[what])
+            moved = check_moved(server, number, held)
+            whole += moved
+            if rows(studio) != held:
+                fault(number, "a move to a server changed the studio")
+            if not moved:
+                run("store", "move", server.place("target"), "--store", studio)
+                check_moved(server, number, held)
+        elif what == "bring":
             target = at("home.sqlite")
             for end in ("", "-wal", "-shm"):
                 if os.path.exists(target + end):

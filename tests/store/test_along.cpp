@@ -330,6 +330,27 @@ private Q_SLOTS:
         QVERIFY(s.home->visits().entry("v-long")->state == VisitState::SetAside);
     }
 
+    // An earlier version kept only the figures of some visits: such a one of the copy is counted, and stops nothing of the rest.
+    void visitsOfFiguresOnlyAreCounted()
+    {
+        Sides s = sides(newFile());
+        for (const char *id : {"v-figures", "v-whole"}) {
+            QVERIFY(s.away->visits().finish(visit(id, "2031-03-08T09:00:00Z"), s.knot).ok());
+        }
+        for (const char *id : {"v-figures", "v-1"}) {
+            QVERIFY(s.away->connection()
+                        .change(QStringLiteral("DELETE FROM sheet WHERE visit_id = (SELECT id FROM visit WHERE uid = ?)"), {QString(id)}, {})
+                        .ok());
+        }
+        const auto preview = store::mergeOf(*s.away, *s.home);
+        QCOMPARE(preview->figuresOnly, 1); // v-1 is at home, whole
+        const auto done = store::bringHome(*s.away, *s.home, {}, kBack);
+        QVERIFY2(done.ok(), done ? "" : english(done.error()).c_str());
+        QCOMPARE(done->counts, (std::map<std::string, int>{{"visits", 1}}));
+        QVERIFY(s.home->visits().entry("v-whole") && !s.home->visits().entry("v-figures"));
+        QCOMPARE(s.home->visits().record("v-1")->readings.size(), size_t(3));
+    }
+
     void whatBothChangedIsAsked()
     {
         Sides s = sides(newFile());

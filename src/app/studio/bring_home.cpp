@@ -102,6 +102,9 @@ void BringHome::take(const Result<Merge> &merge)
     for (const auto &[kind, number] : m_merge.counts) {
         brings << tr("%1: %2").arg(text(say("merge-count-" + kind))).arg(number);
     }
+    if (m_merge.figuresOnly > 0) {
+        brings << text(say("merge-figures-only", m_merge.figuresOnly));
+    }
     if (m_merge.unended > 0) {
         brings << text(say("merge-unended", m_merge.unended));
     }

@@ -13443,10 +13443,6 @@
         <translation>mittlerer und größter Unterschied sollen ΔE %1 und %2 sein, und seine Messwerte ergeben ΔE %3 und %4</translation>
     </message>
     <message>
-        <source>a figure that it is judged by is said to be ΔE %1, and its readings give ΔE %2</source>
-        <translation>eine Zahl, nach der er beurteilt wird, soll ΔE %1 sein, und seine Messwerte ergeben ΔE %2</translation>
-    </message>
-    <message>
         <source>Further findings of this kind: %1.</source>
         <translation>Weitere Befunde dieser Art: %1.</translation>
     </message>
@@ -13501,6 +13497,30 @@
     <message>
         <source>Waiting for the server, up to %1 s…</source>
         <translation>Warten auf den Server, bis zu %1 s…</translation>
+    </message>
+    <message>
+        <source>Visits in the copy of which only figures were kept stay there: %1</source>
+        <translation>Besuche der Kopie, von denen nur Zahlen aufgehoben wurden, bleiben dort: %1</translation>
+    </message>
+    <message>
+        <source>a figure that it is judged by is said to be %1 %3, and its readings give %2 %3</source>
+        <translation>ein Wert, nach dem er beurteilt wird, soll %1 %3 sein, und seine Messungen ergeben %2 %3</translation>
+    </message>
+    <message>
+        <source>a white of %1 cd/m² is not among its readings</source>
+        <translation>ein Weiß von %1 cd/m² ist nicht unter seinen Messungen</translation>
+    </message>
+    <message>
+        <source>the light that it gives for the gray of %1 % is not among its readings</source>
+        <translation>das Licht, das er für das Grau von %1 % angibt, ist nicht unter seinen Messungen</translation>
+    </message>
+    <message>
+        <source>the gray of %1 % is said to be off by ΔE %2, and its reading gives ΔE %3</source>
+        <translation>das Grau von %1 % soll um ΔE %2 abweichen, und seine Messung ergibt ΔE %3</translation>
+    </message>
+    <message>
+        <source>mean and largest difference of grays are said to be ΔE %1 and %2, and its readings give ΔE %3 and %4</source>
+        <translation>mittlere und größte Abweichung der Graustufen sollen ΔE %1 und %2 sein, und die Messungen ergeben ΔE %3 und %4</translation>
     </message>
 </context>
 </TS>
