@@ -3,10 +3,39 @@
 
 #include "base/json.h"
 
+#include <algorithm>
 #include <cmath>
 #include <limits>
 
 namespace lamp {
+
+Message::Message() noexcept = default;
+Message::Message(std::string name) : code(std::move(name)) {}
+Message::Message(std::string name, std::vector<Argument> of) : code(std::move(name)), arguments(std::move(of)) {}
+Message::Message(const Message &other) = default;
+Message::Message(Message &&other) noexcept = default;
+Message &Message::operator=(const Message &other) = default;
+Message &Message::operator=(Message &&other) noexcept = default;
+Message::~Message() = default;
+
+Argument::Argument(std::string text) : Base(std::move(text)) {}
+Argument::Argument(const char *text) : Base(std::string(text)) {}
+Argument::Argument(Decimal n) : Base(n) {}
+Argument::Argument(Lasting span) : Base(span) {}
+Argument::Argument(Day day) : Base(day) {}
+Argument::Argument(Message message) : Base(std::move(message)) {}
+Argument::Argument(Whole n) : Base(n.n) {}
+Argument::Argument(const Argument &other) = default;
+Argument::Argument(Argument &&other) noexcept = default;
+Argument &Argument::operator=(const Argument &other) = default;
+Argument &Argument::operator=(Argument &&other) noexcept = default;
+Argument::~Argument() = default;
+
+bool operator==(const Message &a, const Message &b)
+{
+    return a.code == b.code
+           && std::ranges::equal(a.arguments, b.arguments, [](const Argument &one, const Argument &other) { return one.value() == other.value(); });
+}
 
 using Json = nlohmann::json;
 

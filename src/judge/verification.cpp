@@ -2,10 +2,10 @@
 #include "judge/verification.h"
 
 #include "base/embedded.h"
+#include "base/quantile.h"
 #include "colour/difference.h"
 #include "colour/spread.h"
 
-#include <boost/math/distributions/non_central_t.hpp>
 #include <nlohmann/json.hpp>
 
 #include <algorithm>
@@ -124,7 +124,7 @@ double mostColoursWithin(const Verification &verification)
     }
     // k = t(0.95; n - 1, z(0.95)·√n)/√n of the non-central t distribution.
     constexpr double kCovered = 1.6448536269514722; // z(0.95)
-    const double k = boost::math::quantile(boost::math::non_central_t(n - 1, kCovered * std::sqrt(n)), 0.95) / std::sqrt(n);
+    const double k = nonCentralTQuantile(n - 1, kCovered * std::sqrt(n), 0.95) / std::sqrt(n);
     const double deviation = std::sqrt(std::max(0.0, (square - mean * mean) * n / (n - 1)));
     return std::pow(mean + k * deviation, 2);
 }

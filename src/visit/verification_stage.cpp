@@ -2,12 +2,11 @@
 // Verifying and judging.
 #include "visit/verification_stage.h"
 
+#include "base/quantile.h"
 #include "colour/difference.h"
 #include "model/design.h"
 #include "visit/nature.h"
 #include "visit/verdict.h"
-
-#include <boost/math/distributions/students_t.hpp>
 
 #include <algorithm>
 #include <cmath>
@@ -70,7 +69,7 @@ public:
     [[nodiscard]] double meanOff(double all) const { return quantile(kSure) * 2 * m_mean * m_deviation * std::sqrt(1 / m_n - 1 / all); }
 
 private:
-    [[nodiscard]] double quantile(double p) const { return boost::math::quantile(boost::math::students_t(m_freedom), p); }
+    [[nodiscard]] double quantile(double p) const { return studentQuantile(m_freedom, p); }
     double m_n, m_mean = 0, m_deviation = 0, m_freedom = 1;
 };
 
