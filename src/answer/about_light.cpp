@@ -15,10 +15,9 @@ namespace lamp::answers {
 
 namespace {
 
-constexpr double kTooBright = 1.15; ///< of what fits the room: less is within what rooms and eyes differ by
-constexpr double kOff = 0.05;       ///< of the target's luminance: what usual tolerances allow
-constexpr double kPaper = 0.85;     ///< reflectance of usual paper (cli contract, "print")
-constexpr double kDimPrint = 0.5;   ///< of the screen's white: paper that is darker looks dark beside it
+constexpr double kOff = 0.05;     ///< of the target's luminance: what usual tolerances allow
+constexpr double kPaper = 0.85;   ///< reflectance of usual paper (cli contract, "print")
+constexpr double kDimPrint = 0.5; ///< of the screen's white: paper that is darker looks dark beside it
 
 struct DeskLight {
     double lux = 0;
@@ -53,6 +52,21 @@ void sayPaper(Counsel &a, double screen, double lux)
 
 } // namespace
 
+Message brightnessFor(const BrightnessLaw &law, double luminance)
+{
+    const auto above = std::ranges::find_if(law.steps, [&](const auto &s) { return s.second >= luminance; });
+    if (above == law.steps.end() || (above == law.steps.begin() && above->second > luminance)) {
+        const auto &[value, gives] = above == law.steps.end() ? law.steps.back() : law.steps.front();
+        return say(above == law.steps.end() ? "answer-brightness-above" : "answer-brightness-below", decimal(value, 0), decimal(gives, 0));
+    }
+    constexpr double kNear = 1.3; // between steps: a menu's curve is not known between those that lie further apart
+    if (above != law.steps.begin() && above->second > kNear * (above - 1)->second) {
+        return say("answer-brightness-between", decimal((above - 1)->first, 0), decimal((above - 1)->second, 0), decimal(above->first, 0),
+                   decimal(above->second, 0));
+    }
+    return say("answer-brightness-about", decimal(law.value(luminance), 0));
+}
+
 Counsel printsDark(const AskedAbout &about)
 {
     if (about.visits.empty()) {
@@ -83,14 +97,14 @@ Counsel printsDark(const AskedAbout &about)
     if (const auto wanted = aimed.value(); wanted && last.plan.task == Task::Check && std::abs(screen / *wanted - 1) > kOff) {
         a.because.push_back(say("answer-not-its-target", decimal(*wanted, 0), decimal(100 * (screen / *wanted - 1), 0)));
     }
-    if (screen > kTooBright * fits) {
+    if (tooBrightInRoom(screen, light->lux)) {
         a.said = say("answer-too-bright", decimal(screen, 0), decimal(light->lux, 0), decimal(fits, 0));
         a.because.push_back(say("answer-shadows-opened"));
         sayPaper(a, screen, onPrints);
         const auto law = about.display != nullptr ? brightnessLaw(about.display->facts()) : std::nullopt;
         a.next.push_back({AnswerStep::Do::FullVisit, say("step-visit-dimmer", decimal(fits, 0)), std::round(fits), {}});
         if (law) {
-            a.because.push_back(say("answer-brightness-about", decimal(law->value(fits), 0)));
+            a.because.push_back(brightnessFor(*law, fits));
         }
         return a;
     }

@@ -23,4 +23,8 @@ const KnownDocument *diagnosis(const AskedAbout &about);
 const VisitRecord *lastCalibration(const AskedAbout &about);
 double daysBetween(WallTime from, WallTime to);
 
+/// The menu's brightness for a luminance in cd/m², no nearer than it was tried: beyond what was tried, and between steps that lie far apart, no value
+/// is said.
+Message brightnessFor(const BrightnessLaw &law, double luminance);
+
 } // namespace lamp::answers

@@ -98,7 +98,7 @@ struct DesktopOptions {
 /// Of `fleet`.
 struct FleetOptions {
     std::vector<std::string> files;
-    std::string on, target, tolerance = "studio", colours, history, problem, store, out, since, assignment, conflicts, user, role, display, as;
+    std::string on, target, tolerance, colours, history, problem, store, out, since, assignment, conflicts, user, role, display, as;
     double months = 12, hours = 8;
     int interval = 28, people = 1;
     RegisterEntry entry;

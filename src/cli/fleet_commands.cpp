@@ -11,6 +11,7 @@
 #include "fleet/agreement.h"
 #include "fleet/common_target.h"
 #include "fleet/plan.h"
+#include "store/registers.h"
 #include "store/visited.h"
 #include "words/words.h"
 
@@ -39,13 +40,15 @@ Result<WallTime> endOfDay(const std::string &text)
     return text.size() == 10 ? *at + std::chrono::hours(24) - std::chrono::seconds(1) : *at;
 }
 
-Result<std::vector<HistoryEntry>> historyOfStudio(const std::string &path)
+/// The studio's history. \param question is told what the studio's displays aim at and are judged by
+Result<std::vector<HistoryEntry>> historyOfStudio(const std::string &path, AgeingQuestion &question)
 {
     OpenStudio studio(path);
     if (!studio.store()) {
         return studio.store().error();
     }
     auto history = studio.store().value()->histories().all();
+    question = ofStudio(*studio.store().value(), std::move(question));
     const auto problem = studio.store().value()->takeProblem();
     return problem ? Result<std::vector<HistoryEntry>>(*problem) : Result<std::vector<HistoryEntry>>(std::move(history));
 }
@@ -183,12 +186,17 @@ Result<AgeingQuestion> ageingQuestion(const FleetOptions &o)
 {
     AgeingQuestion question;
     const auto on = endOfDay(o.on);
-    const auto tolerance = findTolerance(o.tolerance);
-    if (!on || !tolerance) {
-        return on ? tolerance.error() : on.error();
+    if (!on) {
+        return on.error();
     }
     question.on = on.value();
-    question.tolerance = tolerance.value();
+    if (!o.tolerance.empty()) {
+        const auto tolerance = findTolerance(o.tolerance);
+        if (!tolerance) {
+            return tolerance.error();
+        }
+        question.tolerance = tolerance.value();
+    }
     if (!o.target.empty()) {
         const auto target = findTarget(o.target);
         if (!target) {
@@ -300,7 +308,7 @@ int ageFleet(const FleetOptions &o)
     if (!question) {
         return report(question.error(), o.json);
     }
-    const auto history = o.files.empty() ? historyOfStudio(o.store) : historyOf(o.files);
+    const auto history = o.files.empty() ? historyOfStudio(o.store, question.value()) : historyOf(o.files);
     if (!history) {
         return report(history.error(), o.json);
     }
@@ -373,13 +381,12 @@ int commonFleet(const FleetOptions &o)
     FleetAgeing ageing;
     // How they age: by the history that is given; else, where the displays are the studio's, by its own.
     if (!o.history.empty() || o.files.empty()) {
-        const auto history = o.history.empty() ? historyOfStudio(o.store) : historyOf({o.history});
+        AgeingQuestion question;
+        question.on = now();
+        const auto history = o.history.empty() ? historyOfStudio(o.store, question) : historyOf({o.history});
         if (!history) {
             return report(history.error(), o.json);
         }
-        AgeingQuestion question;
-        question.on = now();
-        question.tolerance = builtInTolerances().front();
         ageing = ageingOf(history.value(), question);
     }
     if (displays->empty()) {

@@ -333,7 +333,10 @@ void addFleet(CLI::App &app, FleetOptions &o, int &status)
     age->add_option("HISTORY", o.files, phrase("cli", "CSV: what was measured when; the studio's where left out"));
     age->add_option("--on", o.on, phrase("cli", "The day that is asked about; today where left out"));
     age->add_option("--target", o.target, phrase("cli", "Name of a built-in target, or a JSON file; the history's own where left out"));
-    age->add_option("--tolerance", o.tolerance, phrase("cli", "Name of a built-in tolerance, or a JSON file"));
+    age->add_option(
+        "--tolerance", o.tolerance,
+        phrase("cli",
+               "Name of a built-in tolerance, or a JSON file; where left out, what each display of the studio was judged by last, else studio"));
     auto *agree = add("agree", phrase("cli", "How alike displays show the colours that both can show"), agreeFleet);
     agree->add_option("VISIT", o.files, phrase("cli", "Folders of visits, visit.json or whole-visit.json; the studio's displays where left out"));
     agree->add_option("--colours", o.colours, phrase("cli", "CSV of colours: L, a, b (D50) or r, g, b (sRGB)"));
@@ -376,7 +379,10 @@ void addFleet(CLI::App &app, FleetOptions &o, int &status)
     }
     for (auto *command : {due, reporting}) {
         command->add_option("--target", o.target, phrase("cli", "Name of a built-in target, or a JSON file; the history's own where left out"));
-        command->add_option("--tolerance", o.tolerance, phrase("cli", "Name of a built-in tolerance, or a JSON file"));
+        command->add_option(
+            "--tolerance", o.tolerance,
+            phrase("cli",
+                   "Name of a built-in tolerance, or a JSON file; where left out, what each display of the studio was judged by last, else studio"));
     }
     for (auto *command : {plan, age, agree, common, due, in, adding, out, reporting}) {
         command->add_option("--store", o.store, phrase("cli", "The studio: a file, or postgresql://...; the one in use where left out"));

@@ -340,7 +340,7 @@ int dueFleet(const FleetOptions &o)
             return report(history.error(), o.json);
         }
         heedLaterRows(history.value(), o, question.value());
-        all = dueByHistory(history.value(), ageingOf(history.value(), question.value()), question->tolerance, o.interval, question->on);
+        all = dueByHistory(history.value(), ageingOf(history.value(), question.value()), question.value(), o.interval);
     }
     if (!o.out.empty()) {
         if (const Status written = writeFile(o.out, dueCalendar(all, question->on)); !written) {
@@ -538,7 +538,7 @@ int reportFleet(const FleetOptions &o)
             content.entries.push_back(e);
         }
     }
-    content.ageing = ageingOf(store.histories().all(), question.value());
+    content.ageing = ageingOfStudio(store, question.value());
     if (const auto problem = store.takeProblem()) {
         return report(*problem, o.json);
     }

@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "cli/asking.h"
 #include "cli/commands.h"
 #include "cli/signal_stop.h"
 #include "fleet/eye_match.h"
@@ -10,6 +11,7 @@
 #include "report/report.h"
 #include "report/results.h"
 #include "visit/match.h"
+#include "visit/verdict.h"
 #include "visit/visit.h"
 
 #include <QUuid>
@@ -186,7 +188,7 @@ Result<VisitPlan> planFrom(const VisitOptions &o)
 
 void printSummary(const VisitRecord &r, const fs::path &folder)
 {
-    std::cout << said(say("verdict-by-tolerance", named(r.verdict), shippedNamed(r.plan.tolerance.name))) << "\n";
+    std::cout << said(verdictSaid(r)) << "\n";
     for (const Message &reason : r.reasons) {
         std::cout << "  " << said(reason) << "\n";
     }
@@ -305,6 +307,12 @@ int runVisit(const VisitOptions &o)
     hooks.onStage = [&](Stage s, const VisitRecord &r) { tellStage(line, s, r); };
     hooks.onProgress = [&](const Progress &p) { line.progress(titled(p.stage), p.fraction, p.secondsLeft); };
     hooks.onNote = [&](const Message &m) { line.tell(say("note", m)); };
+    // A bench that does all by itself needs nobody; at another one the person at the terminal is asked.
+    if (!o.json && Asking::possible()) {
+        if (const auto known = bench.value()->hello(); known && !known->automatic) {
+            hooks.ask = Asking(line, signals.token());
+        }
+    }
     Visit visit(*bench.value(), std::move(asked), hooks, signals.token());
     auto record = visit.run();
     line.clear();

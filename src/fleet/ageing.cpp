@@ -88,7 +88,8 @@ double shareLeft(const Uv &own, const Uv &wanted, const Eigen::Vector3d &inHand)
 class Forecast {
 public:
     Forecast(const AgedDisplay &d, const FigureTrends &trends, const AgeingQuestion &q, const Target &target)
-        : m_d(d), m_trends(trends), m_q(q), m_target(target), m_from(std::max(q.on, d.rows.back().at)), m_random(q.seed)
+        : m_d(d), m_trends(trends), m_q(q), m_tolerance(toleranceOf(q, d.serial)), m_target(target), m_from(std::max(q.on, d.rows.back().at)),
+          m_random(q.seed)
     {
         // Each display has draws of its own, whatever else is in the fleet.
         for (const char c : d.serial) {
@@ -211,6 +212,7 @@ private:
     const AgedDisplay &m_d;
     FigureTrends m_trends;
     const AgeingQuestion &m_q;
+    const Tolerance &m_tolerance;
     const Target &m_target;
     WallTime m_from;
     std::mt19937_64 m_random;
@@ -301,8 +303,8 @@ void Forecast::checks(double accidentsPerYear, DisplayAgeing &a)
             const double off = light ? 100 * std::abs(std::exp(light->state.level + light->state.seen + setting - wanted) - 1) : 0;
             const bool whiteHolds = !knowsWhite
                                     || whiteDifference(xyzOf(xyOf({u->state.level + u->state.seen, v->state.level + v->state.seen}), 100), *white)
-                                           <= m_q.tolerance.whiteDeltaE;
-            if (off > m_q.tolerance.luminancePercent || !whiteHolds) {
+                                           <= m_tolerance.whiteDeltaE;
+            if (off > m_tolerance.luminancePercent || !whiteHolds) {
                 break;
             }
             ++within[size_t(week)];
@@ -534,10 +536,10 @@ Target targetOf(const AgedDisplay &d, const AgeingQuestion &q)
     if (q.target) {
         return *q.target;
     }
-    for (auto e = d.rows.rbegin(); e != d.rows.rend(); ++e) {
-        if (const auto named = builtInTarget(e->target)) {
-            return *named;
-        }
+    // The last one that is named counts, known or not: what it aimed at before says nothing of what it aims at now.
+    const auto last = std::find_if(d.rows.rbegin(), d.rows.rend(), [](const HistoryEntry &e) { return !e.target.empty(); });
+    if (const auto named = last != d.rows.rend() ? targetNamed(q, last->target) : std::nullopt) {
+        return *named;
     }
     Target unknown;
     unknown.luminance.kind = LuminanceTarget::Kind::Maximum;
@@ -604,6 +606,20 @@ private:
 std::string instrumentStateName(InstrumentAgeing::State state)
 {
     return state == InstrumentAgeing::State::Steady ? "steady" : (state == InstrumentAgeing::State::Ageing ? "ageing" : "undecided");
+}
+
+std::optional<Target> targetNamed(const AgeingQuestion &question, const std::string &name)
+{
+    const auto own = std::find_if(question.targets.begin(), question.targets.end(), [&](const Target &t) { return t.name == name; });
+    const auto builtIn = builtInTarget(name);
+    return builtIn || own == question.targets.end() ? builtIn : std::optional(*own);
+}
+
+const Tolerance &toleranceOf(const AgeingQuestion &question, const std::string &serial)
+{
+    static const Tolerance usual = *builtInTolerance("studio");
+    const auto own = question.judgedBy.find(serial);
+    return question.tolerance ? *question.tolerance : (own != question.judgedBy.end() ? own->second : usual);
 }
 
 FleetAgeing ageingOf(std::vector<HistoryEntry> history, const AgeingQuestion &q)

@@ -64,11 +64,18 @@ struct FleetAgeing {
 };
 
 struct AgeingQuestion {
-    WallTime on{};                ///< later readings are not looked at
-    std::optional<Target> target; ///< that displays are to hold; else each the one that its history names
-    Tolerance tolerance;          ///< for the next check
-    std::uint64_t seed = 1;       ///< of what may be, drawn at random
+    WallTime on{};                             ///< later readings are not looked at
+    std::optional<Target> target;              ///< that displays are to hold; else each the one that its history names last
+    std::vector<Target> targets;               ///< that a history may name beside the built-in ones
+    std::optional<Tolerance> tolerance;        ///< for the next check; else each display's own
+    std::map<std::string, Tolerance> judgedBy; ///< displays' own, by serial; "studio" for those that have none here
+    std::uint64_t seed = 1;                    ///< of what may be, drawn at random
 };
+
+/// A target by the name that a history has for it: the built-in one, else one of the question's; nothing where there is none of it.
+std::optional<Target> targetNamed(const AgeingQuestion &question, const std::string &name);
+/// What a display is to be judged by.
+const Tolerance &toleranceOf(const AgeingQuestion &question, const std::string &serial);
 
 /// How a fleet ages, as its history says (docs/methods.md, "Ageing").
 FleetAgeing ageingOf(std::vector<HistoryEntry> history, const AgeingQuestion &question);

@@ -79,8 +79,9 @@ bool callsForVisit(const std::string &event)
     return event == "moved" || event == "settings" || event == "repaired" || event == "light" || event == "reset";
 }
 
-std::optional<Verdict> verdictOf(const HistoryEntry &e, const Tolerance &t)
+std::optional<Verdict> verdictOf(const HistoryEntry &e, const AgeingQuestion &q)
 {
+    const Tolerance &t = toleranceOf(q, e.display);
     bool judged = false, fails = false;
     const auto judge = [&](const std::optional<double> &value, double limit) {
         judged = judged || value;
@@ -89,7 +90,7 @@ std::optional<Verdict> verdictOf(const HistoryEntry &e, const Tolerance &t)
     judge(e.mean, t.mean);
     judge(e.max, t.max);
     judge(e.grayMean, t.grayMean);
-    if (const auto target = builtInTarget(e.target)) {
+    if (const auto target = targetNamed(q, e.target)) {
         const auto luminance = target->luminance.value();
         const auto white = target->white.chromaticity();
         judge(e.luminance && luminance ? std::optional(100 * std::abs(*e.luminance / *luminance - 1)) : std::nullopt, t.luminancePercent);
@@ -127,6 +128,12 @@ Message dueReasonSaid(const std::string &state, const std::string &why)
     return it == all.end() ? verbatim(why) : it->second;
 }
 
+bool isAhead(WallTime day, WallTime on)
+{
+    // Days of jobs are dates, kept as midnight of UTC; they end when the clock on the wall says so.
+    return localDate(on) <= isoTime(day).substr(0, std::string("2031-03-04").size());
+}
+
 Due dueOf(const DueQuestion &q, WallTime on)
 {
     if (!q.lastVisit) {
@@ -140,7 +147,7 @@ Due dueOf(const DueQuestion &q, WallTime on)
             due.why = why;
         }
     };
-    if (q.assignment && *q.assignment >= on && *q.lastVisit < *q.assignment - days(kFresh)) {
+    if (q.assignment && isAhead(*q.assignment, on) && *q.lastVisit < *q.assignment - days(kFresh)) {
         sooner(*q.assignment - days(1), "assignment");
     }
     sooner(q.event && *q.event > *q.lastVisit ? q.event : std::nullopt, "event");
@@ -156,9 +163,10 @@ Due dueOf(const DueQuestion &q, WallTime on)
     return due;
 }
 
-std::vector<DueQuestion> dueByHistory(const std::vector<HistoryEntry> &history, const FleetAgeing &ageing, const Tolerance &tolerance,
-                                      int cadenceDays, WallTime on)
+std::vector<DueQuestion> dueByHistory(const std::vector<HistoryEntry> &history, const FleetAgeing &ageing, const AgeingQuestion &question,
+                                      int cadenceDays)
 {
+    const WallTime on = question.on;
     std::map<std::string, DueQuestion> all;
     std::vector<const HistoryEntry *> order;
     for (const HistoryEntry &e : history) {
@@ -173,7 +181,7 @@ std::vector<DueQuestion> dueByHistory(const std::vector<HistoryEntry> &history, 
         q.cadenceDays = cadenceDays;
         if (isVisit(*e)) {
             q.lastVisit = e->at;
-            q.verdict = verdictOf(*e, tolerance);
+            q.verdict = verdictOf(*e, question);
             q.last = *e;
             q.event = {};
         } else if (callsForVisit(e->event) && !q.event) {

@@ -43,8 +43,12 @@ struct Due {
 };
 
 /// The earliest of: its interval; the day before an assignment that the last visit lies more than a week before (common practice: before
-/// every important assignment); an event since the last visit; what its drift allows. One that was out of tolerance is due since that visit.
+/// every important assignment), until that day is over here; an event since the last visit; what its drift allows. One that was out of tolerance is
+/// due since that visit.
 Due dueOf(const DueQuestion &question, WallTime on);
+
+/// Whether an assignment's day is not over yet, by this computer's time zone. \param day midnight of UTC of its date
+bool isAhead(WallTime day, WallTime on);
 
 /// How urgent a state is, 0 for the most.
 int urgency(const std::string &state);
@@ -53,12 +57,12 @@ Message dueStateSaid(const std::string &state);
 Message dueReasonSaid(const std::string &state, const std::string &why);
 
 /// The same of a history alone: one question for each display. \param cadenceDays where nothing else is said
-std::vector<DueQuestion> dueByHistory(const std::vector<HistoryEntry> &history, const FleetAgeing &ageing, const Tolerance &tolerance,
-                                      int cadenceDays, WallTime on);
+std::vector<DueQuestion> dueByHistory(const std::vector<HistoryEntry> &history, const FleetAgeing &ageing, const AgeingQuestion &question,
+                                      int cadenceDays);
 /// Whether a row is of a visit, by what it says: a task, or a figure that was read.
 bool isVisit(const HistoryEntry &entry);
-/// What a row comes to by a tolerance; nothing where it says nothing that a tolerance limits.
-std::optional<Verdict> verdictOf(const HistoryEntry &entry, const Tolerance &tolerance);
+/// What a row comes to by the tolerance of its display and the target that it names; nothing where it says nothing that a tolerance limits.
+std::optional<Verdict> verdictOf(const HistoryEntry &entry, const AgeingQuestion &question);
 /// Whether something happened after which a display is to be looked at.
 bool callsForVisit(const std::string &event);
 

@@ -40,4 +40,10 @@ double luminanceInRoom(double lux)
     return y0 * std::pow(above->second / y0, share);
 }
 
+bool tooBrightInRoom(double luminance, double lux)
+{
+    constexpr double kMore = 1.25;
+    return luminance > kMore * luminanceInRoom(lux);
+}
+
 } // namespace lamp

@@ -16,5 +16,8 @@ Message adviceOn(RoomLevel level);
 /// published source, gives 90 for the dark, 100 for a dim office, 120 to 130 for a usual one, 150 or 200 for bright rooms; how many lux each of
 /// them means is ours (docs/methods.md, "The room's light over a day"). \param lux at the working position
 double luminanceInRoom(double lux);
+/// Whether white is brighter than such a room bears, by more than a quarter: less is within what rooms and eyes differ by (common practice gives 80
+/// to 120 cd/m² for one and the same dim room). Visits and answers both go by this. \param luminance of white, cd/m²
+bool tooBrightInRoom(double luminance, double lux);
 
 } // namespace lamp

@@ -34,8 +34,10 @@ double improbability(const Behaviour &b)
     static const Behaviour usual;
     double sum = 0;
     for (const auto member : kMembers) {
-        const double steps = std::log(b.*member / usual.*member) / std::log(5.0);
-        sum += 0.5 * steps * steps;
+        if (b.*member > 0) { // none: what the readings cannot show
+            const double steps = std::log(b.*member / usual.*member) / std::log(5.0);
+            sum += 0.5 * steps * steps;
+        }
     }
     const double noisier = std::log(b.noise) / 0.35;
     return sum + 0.5 * noisier * noisier;
@@ -163,6 +165,9 @@ void DisplayModel::weighBehaviour()
         const size_t k = weighed[size_t(i)];
         residual.segment<3>(3 * i) = (m_readings[k].xyz - priorMean(m_points[k])).vec();
     }
+    // Readings of one moment, or without a time, tell nothing of drift: it would be one more scale of all light, and take over what is white's.
+    const auto [first, last] = std::ranges::minmax_element(m_points, {}, &Point::t);
+    const bool timed = last->t > first->t;
     const auto cost = [&](const Behaviour &b) {
         stopHere();
         // Minus the logarithm of the readings' joint density: each reading given those before it.
@@ -180,9 +185,13 @@ void DisplayModel::weighBehaviour()
     // One kind at a time, as long as it helps: from what was weighed before, or from two ends, since kinds can stand in for each other
     // and the way from the usual may end where a display that does much besides is not understood.
     const auto descend = [&](Behaviour b, int rounds) {
+        b.drift = !timed ? 0 : (b.drift > 0 ? b.drift : Behaviour().drift);
         double best = cost(b);
         for (int round = 0; round < rounds; ++round) {
             for (size_t kind = 0; kind < kKinds; ++kind) {
+                if (!timed && kMembers[kind] == &Behaviour::drift) {
+                    continue;
+                }
                 for (const double value : kChoices[kind]) {
                     Behaviour tried = b;
                     tried.*kMembers[kind] = value;

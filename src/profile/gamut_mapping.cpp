@@ -73,7 +73,7 @@ Lab withBlack(const Lab &lab, double from, double to)
 }
 
 GamutMapping::GamutMapping(const LightSpace &space, const std::vector<Lab> &forward, int grid, const RgbSpace &source, double black)
-    : m_boundary(size_t(GamutSurface::kHues) * GamutSurface::kAngles)
+    : m_blackLightness(labOf(black * iccD50(), iccD50()).a), m_boundary(size_t(GamutSurface::kHues) * GamutSurface::kAngles)
 {
     inParallel(2, [&](int i) {
         if (i == 0) {
@@ -137,7 +137,15 @@ Lab GamutMapping::expanded(const Lab &lab) const
 {
     const Lab even = evenHueOf(xyzOf(lab, iccD50()));
     const double scale = m_own->expanding(m_own->towards(even), *m_reference, kKnee);
-    return scale == 1 ? lab : labOf(xyzOfEvenHue(m_own->scaled(even, scale)), iccD50());
+    if (scale == 1) {
+        return lab;
+    }
+    Lab there = labOf(xyzOfEvenHue(m_own->scaled(even, scale)), iccD50());
+    // A colour lies beyond this gamut's boundary by what the boundary's table is unsure by, and is moved far beyond the reference's where that
+    // reaches much farther: no darker than black for all that, and no lighter than white.
+    const double limit = std::clamp(there.a, m_blackLightness, 100.0), way = there.a - lab.a;
+    return limit == there.a || std::abs(way) < 1e-9 ? there
+                                                    : Lab(lab.vec() + std::clamp((limit - lab.a) / way, 0.0, 1.0) * (there.vec() - lab.vec()));
 }
 
 } // namespace lamp

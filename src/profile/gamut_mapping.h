@@ -53,6 +53,7 @@ private:
     [[nodiscard]] Eigen::Vector3d onBoundary(const GamutSurface::Spot &spot) const;
     void fillBoundary(const LightSpace &space, int hue);
     std::optional<GamutSurface> m_surface, m_own, m_reference; ///< the last two, for pressing, are seen from the lightness of the display's cusps
+    double m_blackLightness = 0;                               ///< L* of the display's black
     std::vector<Eigen::Vector3d> m_boundary;                   ///< what tables hold for its colours, so that colours far outside are only looked up
 };
 

@@ -80,6 +80,7 @@ public:
         tones();
         ramps();
         tables();
+        nodes();
     }
 
 private:
@@ -369,6 +370,49 @@ private:
         }
         if (sum / n > 2 || most > 10) {
             add(sum / n > 4 ? Weight::Fault : Weight::Doubt, "B2A0", say("tables-disagree-colour-taken", decimal(sum / n, 1), decimal(most, 1)));
+        }
+    }
+
+    /// Every table from drive, by all its nodes: nothing is darker than black, and more drive is not darker.
+    void nodes()
+    {
+        if (!m_into.facts->tables) {
+            return;
+        }
+        constexpr int kAxis = 33;                // as fine as tables are
+        constexpr double kUnsure = 1, kFall = 3; // L*
+        std::vector<Drive> drives;
+        for (int i = 0; i < kAxis * kAxis * kAxis; ++i) {
+            const auto of = [](int step) { return double(step) / (kAxis - 1); };
+            drives.push_back({of(i / (kAxis * kAxis)), of(i / kAxis % kAxis), of(i % kAxis)});
+        }
+        for (const auto &[tag, intent] :
+             {std::pair{"A2B0", Intent::Perceptual}, std::pair{"A2B1", Intent::Relative}, std::pair{"A2B2", Intent::Saturation}}) {
+            if (!has(tag)) {
+                continue;
+            }
+            const std::vector<Lab> colours = m_into.profile->coloursOf(drives, intent);
+            size_t darkest = 0, fallen = 0;
+            double fall = 0;
+            for (size_t i = 0; i < colours.size(); ++i) {
+                darkest = colours[i].a < colours[darkest].a || !std::isfinite(colours[i].a) ? i : darkest;
+                for (const size_t step : {size_t(1), size_t(kAxis), size_t(kAxis) * kAxis}) {
+                    const bool more = i / step % kAxis + 1 < kAxis;
+                    if (more && colours[i].a - colours[i + step].a > fall) {
+                        fall = colours[i].a - colours[i + step].a;
+                        fallen = i;
+                    }
+                }
+            }
+            const auto at = [&](size_t i) {
+                const Eigen::Vector3d d = (255 * drives[i].vec()).array().round();
+                return say("drive-of-255", int(d[0]), int(d[1]), int(d[2]));
+            };
+            if (!(colours[darkest].a >= colours[0].a - kUnsure)) {
+                add(Weight::Fault, tag, say("table-darker-than-black", at(darkest), decimal(colours[darkest].a, 1), decimal(colours[0].a, 1)));
+            } else if (fall > kFall) {
+                add(Weight::Doubt, tag, say("table-falls", at(fallen), decimal(fall, 1)));
+            }
         }
     }
 

@@ -98,6 +98,7 @@ public:
                 m_expanded[i] = m_mapping.expanded(m_drive.colours()[i]);
             }
         });
+        keepRising();
         makeCurves();
         layOut(file);
     }
@@ -109,6 +110,38 @@ public:
     }
 
 private:
+    /// What perceptual makes of nodes rises in lightness wherever the display's own colours do. Near the boundary, where little of the display stands
+    /// for much of the source, neighbours are spread very differently: of two that fall, the one that was moved farther is taken back towards its own
+    /// colour.
+    void keepRising()
+    {
+        constexpr double kFall = 2.5; // L*; less is what neighbours near the boundary are unsure by
+        constexpr int kRounds = 24;   // each takes back some; most tables need three
+        const std::vector<Lab> &own = m_drive.colours();
+        const size_t grid = size_t(m_grid);
+        bool any = true;
+        for (int round = 0; any && round < kRounds; ++round) {
+            any = false;
+            for (size_t i = 0; i < own.size(); ++i) {
+                for (const size_t step : {size_t(1), grid, grid * grid}) {
+                    if (i / step % grid + 1 == grid) {
+                        continue;
+                    }
+                    const size_t k = i + step;
+                    const double fall = m_expanded[i].a - m_expanded[k].a, allowed = std::max(0.0, own[i].a - own[k].a) + kFall;
+                    if (fall > allowed) {
+                        const bool lower = std::abs(m_expanded[i].a - own[i].a) > std::abs(m_expanded[k].a - own[k].a);
+                        const size_t moved = lower ? i : k;
+                        const double way = own[moved].a - m_expanded[moved].a;
+                        const double share = std::abs(way) > 1e-9 ? std::clamp((fall - 0.5 * kFall) / std::abs(way), 0.0, 1.0) : 1;
+                        m_expanded[moved] = Lab(m_expanded[moved].vec() + share * (own[moved].vec() - m_expanded[moved].vec()));
+                        any = true;
+                    }
+                }
+            }
+        }
+    }
+
     /// Light of the channels by the nearest display whose channels add up, none at the display's black.
     [[nodiscard]] Affine lightOf(const ShownDisplay &display) const
     {

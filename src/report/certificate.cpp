@@ -4,6 +4,7 @@
 #include "fleet/history.h"
 #include "report/html.h"
 #include "visit/session.h"
+#include "visit/verdict.h"
 
 #include <QGuiApplication>
 #include <QTextDocument>
@@ -148,6 +149,9 @@ QString certificateBody(const VisitRecord &r, const CertificateFacts &facts, int
                                    say("certificate-of", Day{r.finished}, named(r.plan.task))})),
                   escaped(say(verdict)));
     t += certificateSection("certificate-section-figures") + certifiedFigures(r);
+    for (const Message &uncovered : notJudged(r)) {
+        t += QStringLiteral("<p>%1</p>").arg(escaped(uncovered));
+    }
     t += certificateSection("certificate-section-targets") + certifiedTargets(r);
     t += certificateSection("certificate-section-standing") + certifiedStanding(r);
     t += certificateSection("certificate-section-means") + certifiedMeans(r);

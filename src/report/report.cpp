@@ -113,11 +113,12 @@ QString listOf(const std::vector<Message> &lines)
     return t + QStringLiteral("</ul>");
 }
 
-Message verdictHeading(Verdict v)
+Message verdictHeading(const VisitRecord &r)
 {
-    switch (v) {
-    case Verdict::Pass: return say("verdict-heading-pass");
-    case Verdict::Fail: return say("verdict-heading-fail");
+    const bool profile = r.plan.task == Task::Profile;
+    switch (r.verdict) {
+    case Verdict::Pass: return say(profile ? "verdict-heading-profile-pass" : "verdict-heading-pass");
+    case Verdict::Fail: return say(profile ? "verdict-heading-profile-fail" : "verdict-heading-fail");
     case Verdict::Undecided: return say("verdict-heading-undecided");
     }
     return {};
@@ -181,7 +182,7 @@ template <typename F> QString body(const VisitRecord &r, const QString &head, F 
         + QStringLiteral(
               "<table width=\"100%\" cellspacing=\"0\" cellpadding=\"0\"><tr><td><h1>%1</h1></td><td align=\"right\">%2<br/>%3</td></tr></table>"
               "<p style=\"margin:0 0 6px 0\"><b>%4</b></p>")
-              .arg(escaped(verdictHeading(r.verdict)),
+              .arg(escaped(verdictHeading(r)),
                    escaped(r.started == WallTime{} ? named(r.plan.task) : say("report-of", Day{r.started}, named(r.plan.task))),
                    escaped(say("report-tolerance", shippedNamed(r.plan.tolerance.name), shippedNamed(r.plan.target.name))),
                    escaped(modelAndSerial(r.display.model, r.display.serial)));

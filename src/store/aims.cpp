@@ -92,6 +92,19 @@ std::vector<Target> Aims::targets() const
     return listed<Target>(m_connection, kTarget, builtInTargets(), targetFromJson);
 }
 
+std::vector<Target> Aims::everyTarget() const
+{
+    std::vector<Target> all = builtInTargets();
+    Rows rows = m_connection.read(QStringLiteral("SELECT content FROM target ORDER BY listed DESC, id DESC"));
+    while (rows.next()) {
+        const auto target = targetFromJson(rows.text(0).toStdString());
+        if (target && !named(all, target->name)) {
+            all.push_back(*target);
+        }
+    }
+    return all;
+}
+
 std::vector<Tolerance> Aims::tolerances() const
 {
     return listed<Tolerance>(m_connection, kTolerance, builtInTolerances(), toleranceFromJson);

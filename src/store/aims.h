@@ -23,6 +23,8 @@ public:
     /// The built-in ones, then the studio's own.
     [[nodiscard]] std::vector<Target> targets() const;
     [[nodiscard]] std::vector<Tolerance> tolerances() const;
+    /// The built-in ones and all that visits aimed at or were ever kept; of several of one name the newest.
+    [[nodiscard]] std::vector<Target> everyTarget() const;
     /// By its name; the built-in usual one where there is none of it.
     [[nodiscard]] Target target(const std::string &name) const;
     [[nodiscard]] Tolerance tolerance(const std::string &name) const;

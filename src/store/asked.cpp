@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "store/asked.h"
+#include "store/registers.h"
 
 #include "store/visited.h"
 
@@ -86,8 +87,7 @@ Result<std::unique_ptr<StudioAsked>> askedAbout(Store &store, Asked asked, qint6
     if (asked == Asked::Meter) {
         AgeingQuestion question;
         question.on = now;
-        question.tolerance = *builtInTolerance("studio");
-        about.ageing = ageingOf(store.histories().all(), question);
+        about.ageing = ageingOfStudio(store, question);
     }
     if (asked == Asked::Differ || asked == Asked::PrintsDark) {
         auto display = standing(store, displayId, stop);

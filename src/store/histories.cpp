@@ -2,6 +2,9 @@
 #include "store/histories.h"
 
 #include "base/json.h"
+#include "fleet/due.h"
+#include "store/aims.h"
+#include "store/visits.h"
 
 #include <QCryptographicHash>
 
@@ -93,8 +96,18 @@ Status Histories::refreshStatus(qint64 displayId, const std::vector<HistoryEntry
     if (last == nullptr) {
         return Done{};
     }
-    // Judged by the usual tolerance, since nobody wrote down by which; a visit of this program that is newer keeps its own word.
-    const auto verdict = verdictOf(*last, *builtInTolerance("studio"));
+    // Judged by what the display was judged by last, since nobody wrote down by which, else by the usual tolerance; a visit of this program that is
+    // newer keeps its own word.
+    AgeingQuestion own;
+    own.targets = Aims(m_connection).everyTarget();
+    {
+        Rows rows = m_connection.read(QStringLiteral("SELECT o.content FROM visit v JOIN tolerance o ON o.id = v.tolerance_id WHERE v.display_id = ? "
+                                                     "AND v.state = ? ORDER BY v.finished_at DESC, v.id DESC LIMIT 1"),
+                                      {displayId, int(VisitState::Finished)});
+        const auto tolerance = rows.next() ? toleranceFromJson(rows.text(0).toStdString()) : Result<Tolerance>(Error{});
+        own.tolerance = tolerance ? std::optional(*tolerance) : std::nullopt;
+    }
+    const auto verdict = verdictOf(*last, own);
     const auto changed = m_connection.write(
         QStringLiteral(
             "UPDATE display_status SET visit_id = NULL, finished_at = ?, verdict = ?, due_at = ? + 86400 * (SELECT cadence_days FROM display "

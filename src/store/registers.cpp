@@ -123,7 +123,8 @@ Status apply(Store &store, const RegisterChange &change, WallTime now)
 std::vector<DueQuestion> completed(Store &store, std::map<std::string, DueQuestion> bySerial, WallTime on)
 {
     const auto rooms = roomNames(store);
-    const std::vector<DatedAssignment> assignments = store.histories().assignments(on);
+    std::vector<DatedAssignment> assignments = store.histories().assignments(on - std::chrono::days(2));
+    std::erase_if(assignments, [&](const DatedAssignment &a) { return !isAhead(a.day, on); });
     std::map<qint64, DisplayStatus> statuses;
     for (const DisplayStatus &s : store.board().displays()) {
         statuses[s.displayId] = s;
@@ -246,12 +247,30 @@ std::vector<RegisterEntry> registerOf(Store &store)
     return all;
 }
 
+AgeingQuestion ofStudio(Store &store, AgeingQuestion question)
+{
+    question.targets = store.aims().everyTarget();
+    const auto names = store.histories().names();
+    for (const auto &[display, tolerance] : store.visits().judgedBy()) {
+        if (const auto name = names.find(display); name != names.end()) {
+            question.judgedBy[name->second] = tolerance;
+        }
+    }
+    return question;
+}
+
+FleetAgeing ageingOfStudio(Store &store, const AgeingQuestion &question)
+{
+    return ageingOf(store.histories().all(), ofStudio(store, question));
+}
+
 std::vector<DueQuestion> dueQuestions(Store &store, const AgeingQuestion &question, FleetAgeing *ageing)
 {
     const std::vector<HistoryEntry> history = store.histories().all();
-    const FleetAgeing aged = ageingOf(history, question);
+    const AgeingQuestion known = ofStudio(store, question);
+    const FleetAgeing aged = ageingOf(history, known);
     std::map<std::string, DueQuestion> bySerial;
-    for (DueQuestion &q : dueByHistory(history, aged, question.tolerance, 28, question.on)) {
+    for (DueQuestion &q : dueByHistory(history, aged, known, 28)) {
         bySerial[q.serial] = std::move(q);
     }
     if (ageing != nullptr) {

@@ -27,6 +27,11 @@ Status mayBeAdded(const std::string &serial);
 /// The display of a history's serial. \return nothing where there is none; an error where there are several
 Result<std::optional<DisplayEntry>> displayOfSerial(Store &store, const std::string &serial);
 
+/// A question with what the studio knows: its own targets and those that visits aimed at, and the tolerance that each display was judged by last.
+AgeingQuestion ofStudio(Store &store, AgeingQuestion question);
+/// How the studio's displays and instruments age.
+FleetAgeing ageingOfStudio(Store &store, const AgeingQuestion &question);
+
 /// What decides of each display in use when it is due. \param ageing if not null, what its history says goes there
 std::vector<DueQuestion> dueQuestions(Store &store, const AgeingQuestion &question, FleetAgeing *ageing = nullptr);
 /// The same without a walk through history: by the last visits, moves and assignments only.

@@ -62,6 +62,33 @@ constexpr int kEntryFields = 10;
 
 } // namespace
 
+std::map<qint64, Tolerance> Visits::judgedBy() const
+{
+    std::map<qint64, qint64> last; // of each display the tolerance's number
+    {
+        Rows rows = m_connection.read(
+            QStringLiteral("SELECT display_id, tolerance_id FROM visit WHERE state = ? AND tolerance_id IS NOT NULL ORDER BY finished_at, id"),
+            {int(VisitState::Finished)});
+        while (rows.next()) {
+            last[rows.integer(0)] = rows.integer(1);
+        }
+    }
+    std::map<qint64, Tolerance> known;
+    Rows rows = m_connection.read(QStringLiteral("SELECT id, content FROM tolerance"));
+    while (rows.next()) {
+        if (const auto tolerance = toleranceFromJson(rows.text(1).toStdString())) {
+            known[rows.integer(0)] = *tolerance;
+        }
+    }
+    std::map<qint64, Tolerance> all;
+    for (const auto &[display, tolerance] : last) {
+        if (const auto it = known.find(tolerance); it != known.end()) {
+            all[display] = it->second;
+        }
+    }
+    return all;
+}
+
 /// The figures' columns, in the order in which figuresFrom() reads and valuesOf() (visit_rows.cpp) gives them.
 const QString kFigureColumns = QStringLiteral(
     "white_x, white_x_k2, white_x_absolute_k2, white_y, white_y_k2, white_y_absolute_k2, luminance, luminance_k2, luminance_absolute_k2, "

@@ -5,6 +5,8 @@
 #include "store/studio.h"
 #include "visit/figures.h"
 
+#include <map>
+
 namespace lamp {
 
 enum class VisitState { Running, Finished, SetAside };
@@ -67,6 +69,8 @@ public:
     /// Of a display, the newest first.
     [[nodiscard]] std::vector<VisitEntry> of(qint64 displayId, Page page = {}) const;
     [[nodiscard]] std::optional<VisitEntry> entry(const QString &visitId) const;
+    /// What each display's last finished visit was judged by, by the display's number.
+    [[nodiscard]] std::map<qint64, Tolerance> judgedBy() const;
     /// Visits that neither ended nor were set aside and that nobody works on: the program was closed or killed in the middle.
     [[nodiscard]] std::vector<VisitEntry> interrupted() const;
     /// A display's visit that somebody works on just now, in another window or at another computer, or in this one.

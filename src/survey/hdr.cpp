@@ -161,8 +161,39 @@ std::optional<double> followedBy(const std::vector<HdrStep> &steps)
     if (ratios.empty()) {
         return {};
     }
-    std::nth_element(ratios.begin(), ratios.begin() + long(ratios.size() / 2), ratios.end());
-    return ratios[ratios.size() / 2];
+    std::sort(ratios.begin(), ratios.end());
+    return (ratios[(ratios.size() - 1) / 2] + ratios[ratios.size() / 2]) / 2;
+}
+
+/// Whether light goes with the signal at all: what is asked for and what is given keep about one ratio, from where black no longer joins in to the
+/// knee.
+void findFollowing(HdrFound &f)
+{
+    constexpr double kFrom = 1, kBlacks = 10, kSpread = 1.5; // cd/m²; times black; between the ratios (common practice, no published source)
+    bool any = false;
+    for (const HdrStep &s : f.steps) {
+        if (s.wanted >= std::max(kFrom, kBlacks * f.black) && s.wanted <= f.knee.value_or(s.wanted)) {
+            const double ratio = s.xyz.b / s.wanted;
+            f.least = any ? std::min(f.least, ratio) : ratio;
+            f.most = any ? std::max(f.most, ratio) : ratio;
+            any = true;
+        }
+    }
+    f.follows = f.most <= kSpread * f.least;
+    if (!f.follows) {
+        f.knee = f.full = {};
+    }
+}
+
+/// Light of full red, green and blue together over white's, where a display follows the signal. HLG's system gamma is of luminance (BT.2100, table
+/// 5): a primary whose share of it is w gives w to that power.
+double colourLightOf(Signal signal, double peak)
+{
+    if (signal != Signal::Hlg) {
+        return 1;
+    }
+    const Eigen::Vector3d shares = rgbSpace("Rec. 2020")->toXyz().row(1);
+    return shares.array().pow(hlgSystemGamma(peak)).sum();
 }
 
 void findKnee(HdrFound &f)
@@ -358,11 +389,13 @@ std::optional<HdrFound> hdrOf(const SurveyRecord &r)
         findKnee(f);
         judgeColours(f, r);
     }
+    findFollowing(f);
     judgeSteps(f, readings, r);
     takeAreas(f, r);
     takeLasting(f, r);
     const Measurement *red = r.named("full red"), *green = r.named("full green"), *blue = r.named("full blue");
     if (red != nullptr && green != nullptr && blue != nullptr) {
+        f.colourLightWanted = colourLightOf(f.signal, f.peak.b);
         f.colourLight = (red->xyz.b + green->xyz.b + blue->xyz.b - 3 * f.black) / (f.peak.b - f.black);
     }
     const Measurement *begun = r.named("reference"), *ended = r.named("reference end");
@@ -390,9 +423,12 @@ std::vector<Message> hdrSaid(const HdrFound &f)
     } else if (!f.steps.empty()) {
         to.push_back(say("hdr-none-judged"));
     }
-    if (f.knee) {
+    if (!f.follows) {
+        const auto times = [](double t) { return decimal(withFigures(t, 2), t < 1 ? 2 : (t < 10 ? 1 : 0)); };
+        to.push_back(say("hdr-follows-not", times(f.least), times(f.most)));
+    } else if (f.knee) {
         to.push_back(f.full ? say("hdr-knee-full", decimal(*f.knee, 0), decimal(*f.full, 0)) : say("hdr-knee", decimal(*f.knee, 0)));
-    } else if (f.signal == Signal::Pq && f.steps.size() > 2) {
+    } else if (f.signal == Signal::Pq && f.judged > 0) {
         to.push_back(say("hdr-no-knee"));
     }
     if (!f.colours.empty()) {
@@ -402,7 +438,8 @@ std::vector<Message> hdrSaid(const HdrFound &f)
                          decimal(f.colourMax, 1), say("patch-named", worst->name), say("count-colours", f.colours.size())));
     }
     if (f.colourLight) {
-        to.push_back(say("hdr-colour-light", decimal(100 * *f.colourLight, 0)));
+        to.push_back(f.signal == Signal::Hlg ? say("hdr-colour-light-wanted", decimal(100 * *f.colourLight, 0), decimal(100 * f.colourLightWanted, 0))
+                                             : say("hdr-colour-light", decimal(100 * *f.colourLight, 0)));
     }
     if (f.lastShare) {
         to.push_back(

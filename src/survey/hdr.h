@@ -32,6 +32,8 @@ struct HdrFound {
     double black = 0;           ///< cd/m²; 0 where the instrument saw none
     bool blackAtMost = false;   ///< it lies below the instrument's floor: contrast is at least what stands there
     double contrast = 0;
+    bool follows = true;                 ///< its light goes with what the signal asks for, be it more or less of it; else there is no knee
+    double least = 1, most = 1;          ///< of the light asked for that it gives, between 1 cd/m² (ten times its black) and its knee
     std::optional<double> knee;          ///< of PQ: cd/m² of the signal where it has fallen 5 % behind; nothing where it follows to the end
     std::optional<double> full;          ///< of PQ: cd/m² of the signal from which on it gives all it has (within 2 %)
     double judgedFrom = 0, judgedTo = 0; ///< cd/m² of the signal between which it is judged: ten times its black to its knee
@@ -47,6 +49,7 @@ struct HdrFound {
     std::vector<Point> lasting;        ///< full signal on a tenth of the screen, as it stays
     std::optional<double> lastShare;   ///< of the first that is left at its end
     std::optional<double> colourLight; ///< light of full red, green and blue together over that of white
+    double colourLightWanted = 1;      ///< the same of a display that follows the signal: of HLG less, since its system gamma is of all light
     std::vector<HdrColour> colours;    ///< of PQ: Display P3 around a white of 203 cd/m² (BT.2408)
     double colourMean = 0, colourMax = 0;
     Expanded colourMeanK2;

@@ -294,25 +294,75 @@ Status SurveyRun::plausible(size_t i) const
     if (m_r.of(i) == nullptr || m_r.patches[i].room || m_r.patches[i].from) {
         return Done{};
     }
-    const Measurement &m = *m_r.of(i);
-    if (m_r.patches[i].rgb == Drive{} && m_r.patches[i].surround == Drive{} && m_white > 0) {
-        if (m.xyz.b > m_white + m_r.instrument.floorCdM2) {
-            return Error{ErrorKind::Bench,     say("black-brighter-than-white", decimal(m.xyz.b, 1), decimal(m_white, 2)),
-                         say("readings-kept"), say("turn-inversion-off"),
-                         "reversed",           false};
-        }
-        if (m.xyz.b > 0.5 * m_white) {
-            return Error{ErrorKind::Bench,     say("black-as-bright-as-white", decimal(m.xyz.b, 1), decimal(m_white, 1)),
-                         say("readings-kept"), say("see-that-patches-are-shown"),
-                         "unchanging",         false};
-        }
+    const bool dark = m_r.patches[i].rgb == Drive{} && m_r.patches[i].surround == Drive{};
+    return dark && m_white > 0 ? darkEnough(m_r.of(i)->xyz.b, m_white) : Status(Done{});
+}
+
+Status SurveyRun::darkEnough(double black, double white) const
+{
+    constexpr double kClearly = 1.02;
+    if (black > kClearly * white + m_r.instrument.floorCdM2) {
+        return Error{ErrorKind::Bench,     say("black-brighter-than-white", decimal(black, 1), decimal(white, 2)),
+                     say("readings-kept"), say("turn-inversion-off"),
+                     "reversed",           false};
+    }
+    if (black > 0.5 * white) {
+        return Error{ErrorKind::Bench,     say("black-as-bright-as-white", decimal(black, 1), decimal(white, 1)),
+                     say("readings-kept"), say("see-that-patches-are-shown"),
+                     "unchanging",         false};
     }
     return Done{};
+}
+
+Status SurveyRun::stillFollows()
+{
+    const auto error = [](Message what, Message todo, const char *code) {
+        return Error{ErrorKind::Bench, std::move(what), say("readings-kept"), std::move(todo), code, false};
+    };
+    // Full light of a high dynamic range warms the panel: half of the signal tells as much.
+    const Drive bright = m_signal == Signal::Sdr ? Drive{1, 1, 1} : Drive{0.5, 0.5, 0.5};
+    m_gauge->setPatchArea(m_usualArea);
+    m_gauge->setSurround({});
+    const auto white = m_gauge->read(bright, "bright, to see whether readings follow", expected(bright), 0.002);
+    const auto black = white ? m_gauge->read({}, "black, to see whether readings follow", 0, 0.02) : white;
+    if (!black) {
+        return black.error();
+    }
+    // Seen from afar in a bright room black may be nearly as bright as white; the same it never is.
+    constexpr double kLeast = 0.05;
+    if (const Status s = m_place.from ? Status(Done{}) : darkEnough(black->xyz.b, white->xyz.b); !s) {
+        return s;
+    }
+    if (!(white->xyz.b - black->xyz.b > kLeast * white->xyz.b)) {
+        return error(say("patches-read-alike-whatever", decimal(white->xyz.b, 2), decimal(black->xyz.b, 2)), say("check-instrument-lies-screen"),
+                     "not-following");
+    }
+    const auto now = m_bench.describeDisplay();
+    if (!now) {
+        return now.error();
+    }
+    const std::string mode = m_mode.empty() ? m_r.display.mode : m_mode;
+    if (now->model != m_r.display.model || now->serial != m_r.display.serial) {
+        return error(say("display-is-another", modelAndSerial(m_r.display.model, m_r.display.serial), modelAndSerial(now->model, now->serial)),
+                     say("connect-one-and-repeat"), "another-display");
+    }
+    return now->mode == mode ? Status(Done{}) : Status(error(say("mode-is-another", mode, now->mode), say("set-mode-and-repeat"), "another-mode"));
 }
 
 Status SurveyRun::readAll()
 {
     m_begun = m_bench.now();
+    // How a panel warms up begins at once.
+    if (!overTime()) {
+        // Where the first patch will be read, so that nobody has to lay the instrument twice.
+        const auto first = std::ranges::find_if(m_r.patches, [&](const SurveyPatch &p) { return !p.room && (!p.from || m_r.instrument.fromAfar); });
+        Status s = first != m_r.patches.end() ? setMode(first->mode) : Status(Done{});
+        s = s && first != m_r.patches.end() ? lay(*first) : s;
+        s = s ? stillFollows() : s;
+        if (!s) {
+            return s;
+        }
+    }
     for (size_t i = 0; i < m_r.patches.size(); ++i) {
         if (m_r.readingOf[i] >= 0) {
             continue;
@@ -328,6 +378,9 @@ Status SurveyRun::readAll()
         tell(i + 1);
     }
     if (const Status s = readDoubtfulAgain(); !s) {
+        return s;
+    }
+    if (const Status s = m_plan.kind == SurveyKind::Room ? Status(Done{}) : stillFollows(); !s) {
         return s;
     }
     m_r.complete = true;

@@ -42,6 +42,10 @@ private:
     Status readDoubtfulAgain();
     /// An error where a patch that should be dark is as bright as white: nothing that would be said of such readings is true.
     [[nodiscard]] Status plausible(size_t i) const;
+    [[nodiscard]] Status darkEnough(double black, double white) const;
+    /// An error where white and black read alike just now, or where it is another display, or the same in another mode, than it began with: what was
+    /// read is kept, and nothing is said of it.
+    Status stillFollows();
     /// Leaves the display as it was found. \param gone why the bench can be asked no more; null where it can
     void putBack(const Error *gone);
     void tell(size_t done);

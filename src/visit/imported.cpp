@@ -5,6 +5,7 @@
 #include "gamut/gamut.h"
 #include "icc/cgats.h"
 #include "visit/verdict.h"
+#include "visit/wild_readings.h"
 
 #include <algorithm>
 #include <cmath>
@@ -103,6 +104,33 @@ Result<DisplayModel> modelOf(const ReadingSet &set, const std::vector<bool> &lef
     return DisplayModel(prior, 0.02, readings, last);
 }
 
+/// A reading's name; where it has none, its drive in percent.
+Message nameOf(const Measurement &m)
+{
+    if (!m.name.empty()) {
+        return patchNamed(m.name);
+    }
+    const Eigen::Vector3d d = (100 * m.rgb.vec()).array().round();
+    return say("drive-in-percent", int(d[0]), int(d[1]), int(d[2]));
+}
+
+/// A set whose wild readings are superseded. \return an error where one of those that everything rests on is wild, and was read once only
+Result<ReadingSet> withoutWild(ReadingSet set, const std::vector<WildReading> &wild)
+{
+    for (const WildReading &w : wild) {
+        set.readings[w.at].superseded = true;
+    }
+    for (const WildReading &w : wild) {
+        const Measurement &m = set.readings[w.at];
+        const Eigen::Array3d d = m.rgb.vec().array();
+        const bool needed = (d * (1 - d)).maxCoeff() < 1e-6 && (d.sum() < 1.5 || d.minCoeff() > 0.5);
+        if (needed && !at(set, m.rgb)) {
+            return missing(say("reading-is-wild-and-alone", m.index, nameOf(m), decimal(m.xyz.b, 2), decimal(w.expected, 2)));
+        }
+    }
+    return set;
+}
+
 /// Those that judge: about every fifth of what is neither black, white nor a primary, and never so many that too few
 /// grays are left.
 std::vector<bool> keptOut(const ReadingSet &set)
@@ -128,8 +156,12 @@ std::vector<bool> keptOut(const ReadingSet &set)
 
 class Import {
 public:
-    Import(const ReadingSet &set, VisitPlan plan, WallTime now) : m_set(set), m_now(now)
+    Import(const ReadingSet &set, const std::vector<WildReading> &wild, VisitPlan plan, WallTime now) : m_set(set), m_now(now)
     {
+        for (const WildReading &w : wild) {
+            const Measurement &m = set.readings[w.at];
+            m_record.warnings.push_back(say("reading-is-wild", m.index, nameOf(m), decimal(m.xyz.b, 2), decimal(w.expected, 2)));
+        }
         m_record.plan = std::move(plan);
         m_record.plan.task = Task::Profile;
         m_record.started = m_record.finished = now;
@@ -245,7 +277,8 @@ Result<Bytes> profileOf(const ShownDisplay &shown, const MatrixModel &matrix, co
 
 Result<DisplayModel> displayModelOf(const ReadingSet &set)
 {
-    return modelOf(set, {});
+    const auto sane = withoutWild(set, wildReadings(set));
+    return sane ? modelOf(*sane, {}) : Result<DisplayModel>(sane.error());
 }
 
 XYZ usualNoise(const XYZ &reading, double white)
@@ -259,7 +292,9 @@ XYZ usualNoise(const XYZ &reading, double white)
 
 Result<VisitRecord> visitFromReadings(const ReadingSet &set, VisitPlan plan, const Ramps &ramps, WallTime now)
 {
-    return Import(set, std::move(plan), now).run(ramps);
+    const std::vector<WildReading> wild = wildReadings(set);
+    const auto sane = withoutWild(set, wild);
+    return sane ? Import(*sane, wild, std::move(plan), now).run(ramps) : Result<VisitRecord>(sane.error());
 }
 
 Result<Bytes> rebuiltProfile(const Profile &profile, ProfileText text, ProfileKind kind, int grid)

@@ -4,6 +4,7 @@
 
 #include "colour/cct.h"
 #include "judge/room_light.h"
+#include "visit/verdict.h"
 
 #include <algorithm>
 #include <cmath>
@@ -228,6 +229,10 @@ Status TargetChoice::run()
     const Target &t = m_s.record.plan.target;
     const Message what =
         listed({t.white.named(), t.luminance.named(), t.tone.named(), t.black.native ? Message{} : say("black-of", decimal(t.black.cdM2, 2))});
+    const auto wanted = t.luminance.value(), lux = m_s.record.roomLux;
+    if (wanted && lux && tooBrightInRoom(*wanted, *lux)) {
+        m_s.warn(say("target-bright-for-room", decimal(*wanted, 0), decimal(*lux, 0), decimal(luminanceInRoom(*lux), 0)));
+    }
     m_s.finish(Stage::Target, t.name.empty() ? what : say("who-says", shippedNamed(t.name), what));
     return Done{};
 }
@@ -319,7 +324,7 @@ Status Closing::run()
     if (!m_s.hooks.ask) {
         if (stage() == Stage::SignOff) {
             m_s.begin(stage());
-            m_s.finish(stage(), say("verdict-by-tolerance", named(m_s.record.verdict), shippedNamed(m_s.record.plan.tolerance.name)));
+            m_s.finish(stage(), verdictSaid(m_s.record));
         } else {
             m_s.skip(stage(), say("nobody-looked"));
         }

@@ -140,6 +140,9 @@ Status TrimStage::run()
             return again.error();
         }
     }
+    if (mayTurn && display.controls.empty() && !m_s.record.display.controls.empty()) {
+        t.value().advice = say("controls-not-turned");
+    }
     if (mayTurn) {
         if (const Status s = turnUnseenMenu(t.value(), display, options); !s) {
             return s;

@@ -128,6 +128,47 @@ const Measurement *standingWhite(std::span<const Measurement> readings)
     return nullptr;
 }
 
+Message verdictSaid(const VisitRecord &record)
+{
+    return say(record.plan.task == Task::Profile ? "verdict-of-profile" : "verdict-by-tolerance", named(record.verdict),
+               shippedNamed(record.plan.tolerance.name));
+}
+
+std::vector<Message> notJudged(const VisitRecord &record)
+{
+    const Tolerance &t = record.plan.tolerance;
+    const auto missing = [&](const char *code, double limit) {
+        return limit > 0 && std::ranges::find(record.checks, code, &Check::code) == record.checks.end();
+    };
+    const bool white = missing("white", t.whiteDeltaE), luminance = missing("luminance", t.luminancePercent),
+               grays = missing("gray-mean", t.grayMean) || missing("gray-max", t.grayMax);
+    const XYZ &is = record.calibrated.white;
+    const auto wanted = record.plan.target.luminance.value();
+    std::vector<Message> all;
+    if (luminance && is.b > 0) {
+        all.push_back(wanted ? say("not-judged-luminance", decimal(is.b, 1), decimal(*wanted, 0))
+                             : say("not-judged-luminance-free", decimal(is.b, 1)));
+    }
+    if (white && is.b > 0) {
+        all.push_back(record.plan.target.white.chromaticity()
+                          ? say("not-judged-white", decimal(whiteDifference(is, record.targetWhite(), Metric::Ciede2000), 1))
+                          : say("not-judged-white-free"));
+    }
+    if (grays && !record.gray.grays.empty()) {
+        all.push_back(say("not-judged-grays", decimal(record.gray.mean, 1), decimal(record.gray.max, 1)));
+    }
+    if (all.empty()) {
+        return {};
+    }
+    std::vector<Message> said{say("verdict-leaves-out", clauses(all))};
+    if (record.plan.task == Task::Profile) {
+        said.insert(said.begin(), say("only-profile-judged"));
+    } else if (grays && !record.display.lut) {
+        said.push_back(say("no-ramps-for-grays"));
+    }
+    return said;
+}
+
 void judgeVisit(VisitRecord &record, WallTime now)
 {
     const Tolerance &tolerance = record.plan.tolerance;
@@ -169,6 +210,14 @@ void judgeVisit(VisitRecord &record, WallTime now)
             record.reasons.push_back(std::move(m));
         }
     }
+    // Ramps that do what a menu is there for cost levels, and the next calibration begins with the same menu.
+    if (record.trim && record.trim->advice.code == "controls-not-turned") {
+        const double most = record.trim->reachableLuminance;
+        record.reasons.push_back(record.aimLuminance > 0 && most > record.aimLuminance
+                                     ? say("menu-not-turned", decimal(100 * (1 - record.aimLuminance / most), 0))
+                                     : say("menu-not-turned-at-all"));
+    }
+    std::ranges::move(notJudged(record), std::back_inserter(record.reasons));
     judgeSoundness(record, now);
 }
 

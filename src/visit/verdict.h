@@ -25,6 +25,10 @@ void judgeFigures(VisitRecord &record);
 /// White as it was read within the last minute before the last of these readings, in its very state: a check that changed nothing
 /// since need not read it twice. Null where there is none.
 const Measurement *standingWhite(std::span<const Measurement> readings);
+/// The verdict in a line: of what, and by which tolerance.
+Message verdictSaid(const VisitRecord &record);
+/// What the tolerance has limits for and this verdict does not cover, with what was read of it; nothing where it covers all of them.
+std::vector<Message> notJudged(const VisitRecord &record);
 /// Checks, verdict and reasons of a record from its figures, soundness included.
 void judgeVisit(VisitRecord &record, WallTime now);
 

@@ -67,6 +67,10 @@ std::span<const Sentence> answers()
         {"answer-and-display-off", QT_TRANSLATE_NOOP("words", "Beside that the display was out of tolerance on %1.")},
         {"answer-and-not-looked-at", QT_TRANSLATE_NOOP("words", "Nobody has looked at the display since %1.")},
         {"answer-paper-needs", QT_TRANSLATE_NOOP("words", "Prints would be as bright as the screen at about %1 lux.")},
+        {"answer-brightness-below", QT_TRANSLATE_NOOP("words", "That lies below brightness %1, the lowest that was tried, which gives %2 cd/m².")},
+        {"answer-brightness-above", QT_TRANSLATE_NOOP("words", "That lies above brightness %1, the highest that was tried, which gives %2 cd/m².")},
+        {"answer-brightness-between",
+         QT_TRANSLATE_NOOP("words", "That lies between brightness %1 (%2 cd/m²) and %3 (%4 cd/m²); nothing between them was tried.")},
         {"answer-brightness-about", QT_TRANSLATE_NOOP("words", "By what was tried at visits that is brightness %1 or so.")},
 
         {"answer-levels", QT_TRANSLATE_NOOP("words", "Steps of gray")},

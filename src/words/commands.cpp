@@ -8,6 +8,11 @@ std::span<const Sentence> commands()
 {
     static constexpr Sentence all[]{
         {"program-says", QT_TRANSLATE_NOOP("words", "dutiful-lamp-cli: %1")},
+        {"ask-go-on", QT_TRANSLATE_NOOP("words", "%1 (Enter: go on; q: stop)")},
+        {"ask-turned", QT_TRANSLATE_NOOP("words", "%1 (Enter: it stands there; q: stop)")},
+        {"ask-mended", QT_TRANSLATE_NOOP("words", "%1 (Enter: try again; q: stop)")},
+        {"ask-menu",
+         QT_TRANSLATE_NOOP("words", "Which controls does the menu have, and where do they stand? Such as: brightness 50, red 100 (Enter: none; q: stop)")},
         {"note", QT_TRANSLATE_NOOP("words", "Note: %1")},
         {"note-bench", QT_TRANSLATE_NOOP("words", "Note: bench: %1")},
         {"note-warning", QT_TRANSLATE_NOOP("words", "Warning: %1")},

@@ -57,6 +57,8 @@ std::span<const Sentence> report()
         {"column-limit", QT_TRANSLATE_NOOP("words", "limit")},
         {"column-limit-verdict", QT_TRANSLATE_NOOP("words", "verdict")},
         {"verdict-heading-pass", QT_TRANSLATE_NOOP("words", "Within tolerance")},
+        {"verdict-heading-profile-pass", QT_TRANSLATE_NOOP("words", "The profile is within tolerance")},
+        {"verdict-heading-profile-fail", QT_TRANSLATE_NOOP("words", "The profile is out of tolerance")},
         {"verdict-heading-fail", QT_TRANSLATE_NOOP("words", "Out of tolerance")},
         {"verdict-heading-undecided", QT_TRANSLATE_NOOP("words", "Undecided")},
         {"heading-warnings", QT_TRANSLATE_NOOP("words", "Warnings")},

@@ -5,8 +5,9 @@
 #include "english.h"
 #include "support.h"
 
-#include "answer/answer.h"
+#include "answer/answers.h"
 #include "diagnose/examination.h"
+#include "judge/room_light.h"
 #include "simlab/mishaps.h"
 #include "survey/results.h"
 #include "visit/figures.h"
@@ -121,6 +122,39 @@ private Q_SLOTS:
             QVERIFY(json.at("next").at(0).at("what").get<std::string>().size() > 3);
         }
         QVERIFY(!askedFromName("whatever"));
+    }
+
+    // A visit and an answer go by one rule: what the visit took without a word is not called too bright afterwards.
+    void oneRuleOfRoomAndLuminance()
+    {
+        const auto bench = benchOf("wled", 5);
+        int bright = 0;
+        for (const double luminance : {100.0, 120.0, 140.0, 170.0}) {
+            const VisitRecord r = visited(*bench, Task::Full, 0, luminance);
+            const bool warned = std::ranges::count(r.warnings, "target-bright-for-room", &Message::code) > 0;
+            QCOMPARE(answerTo(Asked::PrintsDark, about({r})).said.code == "answer-too-bright", warned);
+            bright += warned ? 1 : 0;
+        }
+        QVERIFY(bright > 0 && bright < 4);
+        for (const double lux :
+             {30.0, 38.0, 60.0}) { // 120 cd/m² is what most photographers in such rooms work at (common practice, no published source)
+            QVERIFY(!tooBrightInRoom(120, lux));
+        }
+        QVERIFY(tooBrightInRoom(200, 30));
+    }
+
+    // A brightness is said where it was tried, and nowhere else.
+    void brightnessIsNotGuessedBeyondWhatWasTried()
+    {
+        const BrightnessLaw law{"brightness", {{25, 120}, {30, 140}, {80, 300}}};
+        const auto said = [&](double luminance) { return answers::brightnessFor(law, luminance); };
+        QCOMPARE(said(103).code, std::string("answer-brightness-below"));
+        QVERIFY(english(said(103)).find("25") != std::string::npos && english(said(103)).find("120") != std::string::npos);
+        QCOMPARE(said(310).code, std::string("answer-brightness-above"));
+        QCOMPARE(said(130).code, std::string("answer-brightness-about"));
+        QVERIFY(english(said(130)).find("brightness 28") != std::string::npos);
+        QCOMPARE(said(120).code, std::string("answer-brightness-about"));
+        QCOMPARE(said(200).code, std::string("answer-brightness-between"));
     }
 
     // The room decides: the same screen is too bright at 20 lux and right in a bright office.

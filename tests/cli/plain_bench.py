@@ -5,11 +5,14 @@ program's own simulations: an additive display with coupled, coarse controls in 
 the first is unfit, slow pixels, and faults. Tests drive the program against it; at the end it writes into a file how the
 display truly stands.
 
-plain_bench.py [--lut BITS|none] [--fault NAME] [--seed N] [--truth FILE]
+plain_bench.py [--lut BITS|none] [--fault NAME] [--seed N] [--truth FILE] [--hand FILE]
+
+With --hand a person turns the menu and lays the instrument: what the menu stands at is read from the file, a line each, "brightness 180".
 """
 import argparse
 import json
 import math
+import os
 import random
 import sys
 
@@ -18,6 +21,7 @@ parser.add_argument("--lut", default="10")
 parser.add_argument("--fault", default="")
 parser.add_argument("--seed", type=int, default=1)
 parser.add_argument("--truth", default="")
+parser.add_argument("--hand", default="")
 args, _ = parser.parse_known_args()
 rng = random.Random(args.seed)
 
@@ -131,16 +135,26 @@ def present():
         raise Fault("not-connected", "nobody answers on the cable", True)
 
 
+def turned_by_hand():
+    if args.hand and os.path.exists(args.hand):
+        with open(args.hand) as hand:
+            for line in hand:
+                name, value = line.rsplit(" ", 1)
+                lo, hi, step = RANGES[name]
+                state["controls"][name] = min(hi, max(lo, lo + round((float(value) - lo) / step) * step))
+
+
 def perform(request):
+    turned_by_hand()
     verb = request.get("do")
     if verb == "hello":
-        return {"protocol": "lamp-bench/1", "name": "plain bench", "roles": ["display", "instrument"], "clock": "virtual", "automatic": True, "instruments": 2}
+        return {"protocol": "lamp-bench/1", "name": "plain bench", "roles": ["display", "instrument"], "clock": "virtual", "automatic": not args.hand, "instruments": 2}
     if verb == "clock.advance":
         state["t"] += request["seconds"]
         return {}
     if verb == "display.describe":
         controls = [
-            {"name": n, "min": lo, "max": hi, "step": step, "value": state["controls"][n], "by": "person" if n == "contrast" else "software"}
+            {"name": n, "min": lo, "max": hi, "step": step, "value": state["controls"][n], "by": "person" if n == "contrast" or args.hand else "software"}
             for n, (lo, hi, step) in RANGES.items()
         ]
         return {
@@ -156,6 +170,8 @@ def perform(request):
             raise Fault("bad-request", "no such mode")
         return {}
     if verb == "display.set_control":
+        if args.hand:
+            raise Fault("unsupported", "a hand turns it")
         lo, hi, step = RANGES[request["name"]]
         value = min(hi, max(lo, lo + round((request["value"] - lo) / step) * step))
         state["controls"][request["name"]] = value

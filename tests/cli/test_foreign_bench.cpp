@@ -86,6 +86,45 @@ private Q_SLOTS:
         QCOMPARE(o.visit["display"]["controls"]["contrast"].get<double>(), 75.0);
     }
 
+    // A menu that a person turns: at a terminal the person is asked, does it, and the ramps have little left to do.
+    void aPersonAtATerminalIsAsked()
+    {
+        const QString hand = m_dir.filePath("hand"), truth = m_dir.filePath("turned.truth"), out = m_dir.filePath("turned");
+        const auto atTerminal = [&](const QStringList &first, const QString &folder) {
+            QProcess p;
+            p.start("python3",
+                    QStringList{LAMP_TESTS_DIR "/cli/at_a_terminal.py", hand} + first
+                        + QStringList{LAMP_CLI, "visit", "--bench",
+                                      QStringLiteral("python3 " LAMP_TESTS_DIR "/cli/plain_bench.py --hand %1 --truth %2").arg(hand, truth),
+                                      "--target", "Photo", "--out", folder, "--report", "none"});
+            p.waitForFinished(120000);
+            return std::pair{p.exitCode(), p.readAllStandardOutput()};
+        };
+        const auto [status, told] = atTerminal({}, out);
+        QVERIFY2(status == 0, told);
+        QVERIFY2(told.contains("Set brightness to"), told);
+        QFile visited(out + "/visit.json"), stands(truth);
+        QVERIFY(visited.open(QIODevice::ReadOnly) && stands.open(QIODevice::ReadOnly));
+        const Json visit = Json::parse(visited.readAll().toStdString()), is = Json::parse(stands.readAll().toStdString());
+        QVERIFY(visit.dump().find("was not turned") == std::string::npos);
+        QVERIFY(is["controls"]["brightness"].get<double>() < 150); // 180 as found
+        QCOMPARE(visit["display"]["controls"]["brightness"], is["controls"]["brightness"]);
+        LAMP_NEAR(xyzFrom(is["white"]).b, 120, 1.5);
+        // Somebody who has enough of it types q: nothing is judged, and what was read is kept.
+        const auto [stopped, said] = atTerminal({"--stop-at", "4"}, m_dir.filePath("stopped"));
+        QVERIFY2(stopped != 0 && !QFile::exists(m_dir.filePath("stopped") + "/visit.json"), said);
+    }
+
+    // Without one nobody is asked, and the verdict says what was not done.
+    void whatNobodyTurnedIsSaid()
+    {
+        const Outcome o = visit("unturned", "--hand " + m_dir.filePath("nobody"));
+        QVERIFY2(o.visit.contains("reasons"), o.err);
+        QVERIFY2(o.visit["reasons"].dump().find("was not turned") != std::string::npos, o.visit["reasons"].dump().c_str());
+        QVERIFY2(!o.err.contains("no controls to adjust"), o.err);
+        QCOMPARE(o.truth["controls"]["brightness"].get<double>(), 180.0);
+    }
+
     void eightBitLut()
     {
         const Outcome o = visit("eight", "--lut 8 --seed 3");

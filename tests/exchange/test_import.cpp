@@ -7,6 +7,7 @@
 #include "icc/cgats.h"
 #include "panels.h"
 #include "visit/imported.h"
+#include "visit/wild_readings.h"
 
 #include <random>
 
@@ -260,6 +261,125 @@ private Q_SLOTS:
         const auto record = visitFromReadings(set, plan, {}, {});
         QVERIFY(record.ok());
         QVERIFY(record->verdict != Verdict::Pass);
+    }
+
+    // White is what was read as white, however many readings there are, with times or without. An additive display and noise of 0.15 %: the mean
+    // of 40 whites and more is known to 0.03 %, and nothing else may pull at it.
+    void whiteStaysWhatWasRead_data()
+    {
+        QTest::addColumn<int>("count");
+        QTest::addColumn<double>("apart");
+        for (const int count : {40, 150, 300, 600}) {
+            for (const double apart : {0.0, 2.0}) {
+                QTest::addRow("%d readings, %.0f s apart", count, apart) << count << apart;
+            }
+        }
+    }
+    void whiteStaysWhatWasRead()
+    {
+        QFETCH(int, count);
+        QFETCH(double, apart);
+        const MadeUpPanel panel = additivePanel("sRGB", 160.1, 0.001);
+        std::mt19937 random(unsigned(count) + 7);
+        std::normal_distribution<double> noise(0, 0.0015);
+        std::uniform_real_distribution<double> drive(0, 1);
+        ReadingSet set;
+        set.display = "Knot 14";
+        set.correction = "wled";
+        const auto add = [&](const Drive &d) {
+            Measurement m;
+            m.index = int(set.readings.size()) + 1;
+            m.rgb = d;
+            const XYZ xyz = panel(d);
+            m.xyz = {xyz.a * (1 + noise(random)), xyz.b * (1 + noise(random)), xyz.c * (1 + noise(random))};
+            m.t = apart * m.index;
+            set.readings.push_back(m);
+        };
+        for (const Drive &d : {Drive{1, 1, 1}, Drive{0, 0, 0}, Drive{1, 0, 0}, Drive{0, 1, 0}, Drive{0, 0, 1}}) {
+            add(d);
+        }
+        for (int i = 1; i < 16; ++i) {
+            add({i / 16.0, i / 16.0, i / 16.0});
+        }
+        while (int(set.readings.size()) < count) {
+            add({drive(random), drive(random), drive(random)});
+        }
+        VisitPlan plan;
+        plan.target = *builtInTarget("Photo");
+        plan.tolerance = *builtInTolerance("studio");
+        const auto record = visitFromReadings(set, plan, {}, {});
+        QVERIFY(record.ok());
+        const XYZ white = panel({1, 1, 1});
+        LAMP_NEAR(record->calibrated.white.b, white.b, 0.004 * white.b);
+        QVERIFY(whiteDifference(record->calibrated.white, chromaticity(white)) < 0.5);
+        QVERIFY2(record->verification.mean < 0.3, qPrintable(QString::number(record->verification.mean)));
+        QVERIFY(record->verdict == Verdict::Pass);
+    }
+
+    // One wild row among many is left out and named; where everything rests on it, it is named and nothing is made.
+    void aWildReadingIsNamed_data()
+    {
+        QTest::addColumn<Drive>("drive");
+        QTest::addColumn<double>("times");
+        QTest::addColumn<bool>("twice");
+        QTest::newRow("white as 0.5 cd/m²") << Drive{1, 1, 1} << 0.5 / 140 << true;
+        QTest::newRow("white, the only one") << Drive{1, 1, 1} << 0.5 / 140 << false;
+        QTest::newRow("red ten times") << Drive{1, 0, 0} << 10.0 << false;
+        QTest::newRow("green as nothing") << Drive{0, 1, 0} << 0.0 << false;
+        QTest::newRow("a gray") << Drive{0.5, 0.5, 0.5} << 4.0 << true;
+        QTest::newRow("a colour") << Drive{1, 2.0 / 3, 1.0 / 3} << 0.1 << true;
+    }
+    void aWildReadingIsNamed()
+    {
+        QFETCH(Drive, drive);
+        QFETCH(double, times);
+        QFETCH(bool, twice);
+        const MadeUpPanel panel = additivePanel("Display P3", 140, 0.0008);
+        ReadingSet set = someReadings(panel);
+        const auto at = [&](const Measurement &m) { return (m.rgb.vec() - drive.vec()).cwiseAbs().maxCoeff() < 1e-9; };
+        const auto wild = std::ranges::find_if(set.readings, at);
+        QVERIFY(wild != set.readings.end());
+        wild->xyz = times * wild->xyz;
+        const int index = wild->index;
+        if (!twice) {
+            std::erase_if(set.readings, [&](const Measurement &m) { return at(m) && m.index != index; });
+        }
+        VisitPlan plan;
+        plan.target = *builtInTarget("Photo");
+        plan.tolerance = *builtInTolerance("studio");
+        const auto record = visitFromReadings(set, plan, {}, {});
+        if (!twice) {
+            QVERIFY(!record.ok());
+            QVERIFY2(english(record.error()).find("reading " + std::to_string(index)) != std::string::npos, english(record.error()).c_str());
+            return;
+        }
+        QVERIFY2(record.ok(), record.ok() ? "" : english(record.error()).c_str());
+        QCOMPARE(std::ranges::count(record->warnings, "reading-is-wild", &Message::code), 1);
+        LAMP_NEAR(record->calibrated.white.b, 140, 0.7);
+        QVERIFY(record->verdict == Verdict::Pass);
+        QCOMPARE(std::ranges::count(record->readings, true, &Measurement::superseded), 1);
+    }
+
+    // Displays that do not simply add up are not called wild.
+    void strangePanelsAreNotWild()
+    {
+        const MadeUpPanel plain = additivePanel("sRGB", 150, 0.001);
+        const std::vector<MadeUpPanel> strange{
+            [&](const Drive &d) {
+                return XYZ(plain(d).vec() * (1 + 0.8 * std::pow(std::min({d.a, d.b, d.c}), 2.2)));
+            },                                                                                       // a white subpixel
+            [&](const Drive &d) { return XYZ(plain(d).vec() / (1 + 1.5 * (d.a + d.b + d.c) / 3)); }, // a power limit
+            [&](const Drive &d) {
+                return plain({std::min(1.0, 1.25 * d.a), std::min(1.0, 1.25 * d.b), d.c});
+            }, // clipped
+            [&](const Drive &d) {
+                return plain({std::max(0.0, d.a - 0.1), std::max(0.0, d.b - 0.1), std::max(0.0, d.c - 0.1)});
+            },
+        };
+        for (size_t i = 0; i < strange.size(); ++i) {
+            const auto wild = wildReadings(someReadings(strange[i]));
+            QVERIFY2(wild.empty(), qPrintable(QStringLiteral("%1: %2").arg(i).arg(wild.size())));
+        }
     }
 
     void whatIsMissingIsSaid()

@@ -8,6 +8,8 @@
 
 #include <nlohmann/json.hpp>
 
+#include <ctime>
+
 namespace due_test {
 
 using namespace lamp;
@@ -40,6 +42,34 @@ class TestDue : public QObject {
     Q_OBJECT
 
 private Q_SLOTS:
+    // The day of a job is a date; it is over when the clock on the wall says so, here, in Honolulu and in Auckland.
+    void aJobCountsUntilItsDayIsOver_data()
+    {
+        QTest::addColumn<QByteArray>("zone");
+        QTest::addColumn<QString>("last"); // moment of that day, UTC
+        QTest::newRow("Greenwich") << QByteArray("UTC") << "2031-03-20T23:59:00Z";
+        QTest::newRow("ten hours west") << QByteArray("WEST10") << "2031-03-21T09:59:00Z";
+        QTest::newRow("twelve hours east") << QByteArray("EAST-12") << "2031-03-20T11:59:00Z";
+    }
+    void aJobCountsUntilItsDayIsOver()
+    {
+        QFETCH(QByteArray, zone);
+        QFETCH(QString, last);
+        qputenv("TZ", zone);
+        ::tzset();
+        DueQuestion q = visited("2031-03-01");
+        q.assignment = day("2031-03-20");
+        const WallTime end = fromIsoTime(last.toStdString());
+        const auto on = [&](std::chrono::seconds before) { return dueOf(q, end - before); };
+        for (const int hours : {0, 6, 12, 23, 26}) { // of its day, and the evening before
+            QCOMPARE(on(std::chrono::hours(hours)).why, std::string("assignment"));
+        }
+        QCOMPARE(on(std::chrono::hours(20)).state, std::string("due"));
+        QCOMPARE(on(-std::chrono::minutes(2)).why, std::string("interval"));
+        qunsetenv("TZ");
+        ::tzset();
+    }
+
     void theEarliestDecides()
     {
         DueQuestion q = visited("2031-03-01");
@@ -103,7 +133,7 @@ private Q_SLOTS:
         AgeingQuestion q;
         q.on = day("2031-03-08");
         q.tolerance = *builtInTolerance("studio");
-        const auto all = dueByHistory(table->entries, ageingOf(table->entries, q), q.tolerance, 28, q.on);
+        const auto all = dueByHistory(table->entries, ageingOf(table->entries, q), q, 28);
         const auto j = nlohmann::json::parse(dueToJson(all, q.on));
         std::map<std::string, nlohmann::json> by;
         for (const auto &d : j["displays"]) {

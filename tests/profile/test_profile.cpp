@@ -582,6 +582,56 @@ private Q_SLOTS:
         }
     }
 
+    // Tables from drive, all intents, of panels that reach less or more than the source here and there: no node is darker than black, and none far
+    // darker than the one before it.
+    void noNodeIsDarkerThanBlack_data()
+    {
+        QTest::addColumn<int>("seed");
+        for (int seed = 1; seed <= lamptest::repetitions(8, 4); ++seed) {
+            QTest::addRow("panel %d", seed) << seed;
+        }
+    }
+    void noNodeIsDarkerThanBlack()
+    {
+        QFETCH(int, seed);
+        std::mt19937 random{unsigned(seed)};
+        std::uniform_real_distribution<double> any(-1, 1);
+        const MadeUpPanel base = additivePanel(seed % 2 == 0 ? "sRGB" : "Display P3", 120, 0.0006 * std::exp(0.7 * any(random)));
+        // Primaries that lean into each other, as filters do; light that channels take from each other.
+        Eigen::Matrix3d lean = Eigen::Matrix3d::Identity();
+        for (int i = 0; i < 9; ++i) {
+            lean(i / 3, i % 3) += i / 3 == i % 3 ? 0 : 0.03 * (1 + any(random));
+        }
+        const double takes = 0.04 * (1 + any(random));
+        const MadeUpPanel panel = [&](const Drive &d) {
+            const Eigen::Vector3d black = base({}).vec(), light = base(d).vec() - black;
+            const double most = std::max({d.a, d.b, d.c});
+            return XYZ(black + lean * light * (1 - takes * most * (1 - most)));
+        };
+        const DisplayModel made(primariesOf(panel), 0.02, readingsOf(panel, manyDrives()), 0);
+        const auto profile = writeTableProfile(ShownDisplay(made, {}), {}, {"table", "free", kMade, 4});
+        QVERIFY(profile.ok());
+        for (const Finding &f : inspect(profile.value(), kMade).findings) {
+            QVERIFY2(f.text.code != "table-darker-than-black" && f.text.code != "table-falls", english(f.text).c_str());
+        }
+        // Inspecting finds what it is there for: one node of the first table that holds the least that it can.
+        Bytes wrong = profile.value();
+        size_t table = 0;
+        for (size_t tag = 132; tag < 132 + 12 * size_t(wrong[131]); tag += 12) {
+            const auto number = [&](size_t at) {
+                return size_t(wrong[at]) << 24 | size_t(wrong[at + 1]) << 16 | size_t(wrong[at + 2]) << 8 | wrong[at + 3];
+            };
+            if (std::equal(wrong.begin() + long(tag), wrong.begin() + long(tag) + 4, "A2B0")) {
+                table = number(tag + 4) + number(number(tag + 4) + 24); // ICC.1:2010, 10.12.1: offset of the CLUT
+            }
+        }
+        QVERIFY(table > 0);
+        const size_t grid = wrong[table], node = 20 + 6 * (6 * grid * grid + 6 * grid + 6); // 10.12.3: twenty bytes, then 16 bits a channel
+        std::fill_n(wrong.begin() + long(table + node), 6, std::uint8_t(0));
+        const auto found = inspect(wrong, kMade).findings;
+        QCOMPARE(std::ranges::count_if(found, [](const Finding &f) { return f.text.code == "table-darker-than-black" && f.place == "A2B0"; }), 1);
+    }
+
     // A picture in sRGB on a panel like sRGB is shown as it is by perceptual, too, black aside.
     void perceptualLeavesPicturesThatFit()
     {

@@ -601,6 +601,65 @@ private Q_SLOTS:
         QVERIFY(store->histories().assignments(fromIsoTime("2031-06-01T00:00:00Z")).empty());
     }
 
+    // Targets of the studio's own count in history as built-in ones do, and each display's own tolerance; one that nobody knows hides none before it.
+    void ownTargetsAndTolerancesCount()
+    {
+        auto store = std::move(Store::open(path())).value();
+        Target house = builtInTargets().front();
+        house.name = "House";
+        house.luminance = {LuminanceTarget::Kind::Value, 90, 0, 0};
+        QVERIFY(store->aims().keep(house).ok());
+        const auto room = store->studio().addRoom("Booth").value();
+        const auto state = [&](const QString &serial, const char *csv, std::optional<Tolerance> judgedBy) {
+            DisplayEntry d;
+            d.roomId = room;
+            d.name = d.model = d.serial = serial;
+            const auto id = store->studio().add(d, WallTime{}).value();
+            if (judgedBy) {
+                VisitRecord r = record("v-" + serial.toStdString());
+                r.plan.tolerance = *judgedBy;
+                if (!store->visits().finish(r, id)) {
+                    return std::string("no visit");
+                }
+            }
+            if (!store->histories().add(id,
+                                        historyFromCsv("display,date,target,luminance_cd_m2,mean\n" + serial.toStdString() + "," + csv)->entries)) {
+                return std::string("no history");
+            }
+            AgeingQuestion q;
+            q.on = fromIsoTime("2031-03-06T00:00:00Z");
+            for (const DueQuestion &due : dueQuestions(*store, q)) {
+                if (due.key == id) {
+                    return dueOf(due, q.on).state;
+                }
+            }
+            return std::string("none");
+        };
+        QCOMPARE(state("H-1", "2031-03-04,House,91,0.5\n", {}), std::string("ok"));
+        QCOMPARE(state("H-2", "2031-03-04,House,120,0.5\n", {}), std::string("out")); // right for Photo, and a third too bright for its own
+        QCOMPARE(state("P-1", "2031-03-04,Photo,120,0.5\n", {}), std::string("ok"));
+        Tolerance loose = *builtInTolerance("studio"), tight = loose;
+        loose.name = "Loose";
+        loose.mean = 6;
+        tight.name = "Tight";
+        tight.mean = 0.4;
+        QCOMPARE(state("L-1", "2031-03-04,Photo,120,4\n", loose), std::string("ok"));
+        QCOMPARE(state("S-1", "2031-03-04,Photo,120,4\n", {}), std::string("out"));
+        QCOMPARE(state("T-1", "2031-03-04,Photo,120,0.5\n", tight), std::string("out"));
+        // What it aims at now counts, not what it aimed at before; a name that nobody knows is no target.
+        AgeingQuestion q;
+        q.on = fromIsoTime("2031-03-06T00:00:00Z");
+        const auto rows = [](const char *last) {
+            return historyFromCsv(std::string("display,date,target,luminance_cd_m2,max_luminance_cd_m2\nA,2030-01-04,Photo,120,200\n"
+                                              "A,2030-07-04,Photo,120,198\nA,2031-03-04,")
+                                  + last + ",90,195\n")
+                ->entries;
+        };
+        QCOMPARE(ageingOf(rows("House"), ofStudio(*store, q)).displays.front().targetLuminance, std::optional(90.0));
+        QCOMPARE(ageingOf(rows("House"), q).displays.front().targetLuminance, std::optional<double>());
+        QCOMPARE(ageingOf(rows("Photo"), q).displays.front().targetLuminance, std::optional(120.0));
+    }
+
     // A serial that two models share: each has its own history, and neither takes the other's.
     void twinsOfASerialKeepApart()
     {

@@ -186,6 +186,46 @@ private Q_SLOTS:
         QVERIFY(found->knee && *found->knee > 900);
     }
 
+    // Gamma 2.2 under PQ: whatever single steps come near, it does not follow the signal, and has no knee.
+    void whatNeverFollowsHasNoKnee()
+    {
+        for (const double peak : {150.0, 400.0, 1000.0}) {
+            const auto found = hdrOf(ideal(planOf(SurveyKind::Hdr), [&](const SurveyPatch &p) {
+                return xyzOf(kD65, 0.05 + peak * std::pow(std::max({p.rgb.a, p.rgb.b, p.rgb.c}), 2.2));
+            }));
+            QVERIFY(found && !found->follows && !found->knee && !found->full);
+            const auto said = hdrSaid(*found);
+            const auto has = [&](const char *code) { return std::ranges::count(said, code, &Message::code) > 0; };
+            QVERIFY(has("hdr-follows-not") && !has("hdr-no-knee") && !has("hdr-knee"));
+        }
+        const auto dim = hdrOf(ideal(planOf(SurveyKind::Hdr), [](const SurveyPatch &p) { return XYZ(0.7 * pqCutAt(p.rgb, 1e9).vec()); }));
+        QVERIFY(dim->follows); // less of everything is another fault
+        LAMP_NEAR(dim->least, 0.7, 1e-6);
+        LAMP_NEAR(dim->most, 0.7, 1e-6);
+    }
+
+    // A right HLG display: BT.2100's OOTF, F = a·Ys^(g-1)·E. Red, green and blue alone give w^g of white each, w their luminance in BT.2020 (0.2627,
+    // 0.6780, 0.0593): with g = 1.2, 86 % together. That is no defect, and is said beside it.
+    void primariesOfHlgGiveWhatItsSystemGammaGives()
+    {
+        SurveyPlan plan = planOf(SurveyKind::Hdr);
+        plan.signal = Signal::Hlg;
+        static const Eigen::Matrix3d toXyz = rgbSpace("Rec. 2020")->toXyz();
+        const auto found = hdrOf(ideal(plan, [](const SurveyPatch &p) {
+            // Scene light by the inverse OETF is hlgLuminance() without its system gamma.
+            const auto scene = [](double v) { return std::pow(hlgLuminance(v, 1000) / 1000, 1 / 1.2); };
+            const Eigen::Vector3d e(scene(p.rgb.a), scene(p.rgb.b), scene(p.rgb.c));
+            const double ys = toXyz.row(1) * e;
+            return XYZ(toXyz * (1000 * std::pow(std::max(ys, 1e-12), 0.2) * e));
+        }));
+        QVERIFY(found && found->colourLight);
+        LAMP_NEAR(found->colourLightWanted, 0.862, 0.001);
+        LAMP_NEAR(*found->colourLight, found->colourLightWanted, 0.001);
+        const auto said = hdrSaid(*found);
+        QCOMPARE(std::ranges::count(said, "hdr-colour-light-wanted", &Message::code), 1);
+        QCOMPARE(std::ranges::count(said, "hdr-colour-light", &Message::code), 0);
+    }
+
     void hlgIsJudgedByItsOwnCurve()
     {
         SurveyPlan plan = planOf(SurveyKind::Hdr);

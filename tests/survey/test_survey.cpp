@@ -96,6 +96,43 @@ public:
     }
 };
 
+/// A bench that stops being what it was after so many readings: its instrument sees no change any more, or the display is another, or in another
+/// mode.
+class Untrue : public PairedBench {
+public:
+    Untrue(Bench &b, int from, QString fault) : PairedBench(b, b), m_inner(b), m_from(from), m_fault(std::move(fault)) {}
+    Result<BenchInfo> hello() override { return m_inner.hello(); }
+    Result<DisplayInfo> describeDisplay() override
+    {
+        auto info = m_inner.describeDisplay();
+        if (info && m_reads >= m_from) {
+            info.value().serial += m_fault == "display" ? "-2" : "";
+            info.value().mode += m_fault == "mode" ? " (another)" : "";
+        }
+        return info;
+    }
+    Result<Reading> read(ReadMode mode, double integrationS) override
+    {
+        auto reading = m_inner.read(mode, integrationS);
+        if (reading && m_fault == "blind" && m_reads++ >= m_from) {
+            m_last = m_last.value_or(XYZ(180, 192, 200));
+            // No two answers are the same: that alone would give it away.
+            reading.value().xyz = (1 + 1e-4 * (m_reads % 7)) * *m_last;
+        } else if (reading && m_fault == "blind") {
+            m_last = reading->xyz.b > 10 ? reading->xyz : m_last;
+        } else {
+            ++m_reads;
+        }
+        return reading;
+    }
+
+private:
+    Bench &m_inner;
+    int m_from, m_reads = 0;
+    QString m_fault;
+    std::optional<XYZ> m_last;
+};
+
 /// A bench whose brightness cannot be put back to where it was found.
 class SticksAway : public PairedBench {
 public:
@@ -394,6 +431,48 @@ private Q_SLOTS:
         const Ran under = run(lit, plan);
         QVERIFY(!under.status.ok());
         QCOMPARE(under.status.error().code, std::string("unchanging"));
+    }
+
+    // An instrument that answers the same, or nearly so, whatever is shown: every kind of measurement ends with that, from its begin on or where it
+    // begins in the middle; and so does a display that is exchanged for another, or put into another mode, meanwhile.
+    void whatIsNoLongerTrueIsNoticed_data()
+    {
+        QTest::addColumn<SurveyKind>("kind");
+        QTest::addColumn<int>("from");
+        QTest::addColumn<QString>("fault");
+        QTest::addColumn<QString>("code");
+        for (const SurveyKind kind : {SurveyKind::Gray, SurveyKind::Uniformity, SurveyKind::Stability, SurveyKind::Contrast}) {
+            const QByteArray name = QByteArray::fromStdString(surveyKindName(kind));
+            QTest::newRow(name + ", blind") << kind << 0 << "blind"
+                                            << "unchanging";
+            QTest::newRow(name + ", blind later") << kind << 9 << "blind"
+                                                  << "unchanging";
+            QTest::newRow(name + ", another display") << kind << 5 << "display"
+                                                      << "another-display";
+            QTest::newRow(name + ", another mode") << kind << 5 << "mode"
+                                                   << "another-mode";
+        }
+    }
+    void whatIsNoLongerTrueIsNoticed()
+    {
+        QFETCH(SurveyKind, kind);
+        QFETCH(int, from);
+        QFETCH(QString, fault);
+        QFETCH(QString, code);
+        auto bench = benchOf({});
+        Untrue untrue(bench, from, fault);
+        SurveyPlan plan;
+        plan.kind = kind;
+        plan.steps = 11;
+        plan.minutes = kind == SurveyKind::Stability ? 2 : plan.minutes;
+        const Ran ran = run(untrue, plan);
+        QVERIFY(!ran.status.ok() && !ran.record.complete && !ran.record.readings.empty());
+        const std::string found = ran.status.error().code;
+        QVERIFY2(found == code.toStdString() || (fault == "blind" && found == "stuck"), found.c_str());
+        // Without the fault the same plan comes to its end.
+        auto sound = benchOf({});
+        Untrue honest(sound, 1 << 20, fault);
+        QVERIFY(run(honest, plan).status.ok());
     }
 
     void faultyFilesAreNamed()

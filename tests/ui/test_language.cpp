@@ -38,6 +38,7 @@
 #include <QApplication>
 #include <QCheckBox>
 #include <QComboBox>
+#include <QDialogButtonBox>
 #include <QHeaderView>
 #include <QMenuBar>
 #include <QPushButton>
@@ -240,41 +241,78 @@ class TestLanguage : public QObject {
         inspectView(w, "visit-done");
     }
 
+    /// A dialog on a screen of 1280x720 less its frame, as it is and with letters twice as large: its buttons are on it.
+    static void fitsTheScreen(QDialog &dialog, const char *name)
+    {
+        const QFont usual = QApplication::font();
+        for (const int times : {1, 2}) {
+            QFont font = usual;
+            font.setPointSizeF(times * usual.pointSizeF());
+            QApplication::setFont(font);
+            QApplication::processEvents();
+            constexpr QSize kScreen(1270, 680);
+            dialog.resize(kScreen.boundedTo(dialog.sizeHint()));
+            QApplication::processEvents();
+            const auto *box = dialog.findChild<QDialogButtonBox *>();
+            const bool fits = dialog.width() <= kScreen.width() && dialog.height() <= kScreen.height();
+            const bool reached = box == nullptr || dialog.rect().contains(QRect(box->mapTo(&dialog, QPoint()), box->size()));
+            if (!fits || !reached) {
+                QApplication::setFont(usual);
+                QFAIL(qPrintable(QStringLiteral("%1 at %2 %: %3x%4, buttons %5")
+                                     .arg(name)
+                                     .arg(100 * times)
+                                     .arg(dialog.width())
+                                     .arg(dialog.height())
+                                     .arg(reached ? "on it" : "out of sight")));
+            }
+        }
+        QApplication::setFont(usual);
+        QApplication::processEvents();
+    }
+
     void lookAtDialogs(MainWindow &w)
     {
         WorkSettings settings(w.store(), &w);
         settings.show();
         inspectView(settings, "settings");
+        fitsTheScreen(settings, "settings");
         settings.close();
         AddDisplay add(*w.store(), &w);
         add.show();
         inspectView(add, "add-display");
+        fitsTheScreen(add, "add-display");
         add.close();
         EditDisplay edit(w.store()->studio().displays().front(), *w.store(), &w);
         edit.show();
         inspectView(edit, "edit-display");
+        fitsTheScreen(edit, "edit-display");
         edit.close();
         RoomTyped typed(&w);
         typed.show();
         inspectView(typed, "room-typed");
+        fitsTheScreen(typed, "room-typed");
         typed.close();
         EditLetterhead head(*w.store(), &w);
         head.show();
         inspectView(head, "letterhead");
+        fitsTheScreen(head, "letterhead");
         head.close();
         GamutView bodies({}, &w);
         bodies.show();
         QTRY_VERIFY(!bodies.busy());
         inspectView(bodies, "bodies");
+        fitsTheScreen(bodies, "bodies");
         bodies.close();
         BringHome home(w.store()->path(), w.store()->path(), &w); // which is no copy: says so
         home.show();
         QTRY_VERIFY(!labels(home).contains(QStringLiteral("…")));
         inspectView(home, "bring-home");
+        fitsTheScreen(home, "bring-home");
         home.close();
         MoveStudio place(w.store()->path(), &w);
         place.show();
         inspectView(place, "where-it-is-kept");
+        fitsTheScreen(place, "where-it-is-kept");
         place.close();
     }
 

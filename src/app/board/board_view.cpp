@@ -208,7 +208,6 @@ void BoardView::show(Store &store, WallTime now)
     m_now = now;
     AgeingQuestion question;
     question.on = now;
-    question.tolerance = *builtInTolerance("studio");
     // At once what is known without walking through history; then, on a connection of its own, what history says.
     const std::vector<DueQuestion> known = dueByStatus(store, now);
     const std::vector<Room> rooms = store.studio().rooms();

@@ -112,7 +112,6 @@ void EvidenceView::show(const DisplayEntry &display, WallTime now)
         [this]() -> Result<BesideReport> {
             AgeingQuestion question;
             question.on = m_now;
-            question.tolerance = *builtInTolerance("studio");
             Store *store = m_store();
             if (store == nullptr) {
                 return store::storageError(say("no-such-display", m_display.id));

@@ -6,6 +6,7 @@
 #include "app/parts/plot_widget.h"
 #include "app/parts/words.h"
 #include "report/years_plots.h"
+#include "store/registers.h"
 
 #include <QHBoxLayout>
 #include <QLabel>
@@ -96,9 +97,8 @@ Result<AgeingView::Found> AgeingView::find(Store &store, WallTime now)
 {
     AgeingQuestion question;
     question.on = now;
-    question.tolerance = *builtInTolerance("studio");
     const std::vector<HistoryEntry> history = store.histories().all();
-    FleetAgeing ageing = ageingOf(history, question);
+    FleetAgeing ageing = ageingOf(history, ofStudio(store, question));
     std::map<qint64, QString> rooms;
     for (const Room &r : store.studio().rooms()) {
         rooms[r.id] = r.name;

@@ -8,6 +8,7 @@
 #include "app/parts/banner.h"
 #include "app/parts/plain_table.h"
 #include "app/parts/words.h"
+#include "store/registers.h"
 
 #include <QDoubleSpinBox>
 #include <QHBoxLayout>
@@ -190,8 +191,7 @@ void GroupView::show(Store &store, WallTime now, qint64 beside)
             }
             AgeingQuestion question;
             question.on = now;
-            question.tolerance = *builtInTolerance("studio");
-            found.ageing = ageingOf(opened.value()->histories().all(), question);
+            found.ageing = ageingOfStudio(*opened.value(), question);
             const auto problem = opened.value()->takeProblem();
             return problem ? Result<Found>(*problem) : Result<Found>(std::move(found));
         },

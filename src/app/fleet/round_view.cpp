@@ -165,7 +165,6 @@ void RoundView::show(Store &store, WallTime now)
             Store &s = *opened.value();
             AgeingQuestion question;
             question.on = now;
-            question.tolerance = *builtInTolerance("studio");
             // As the board does: a large fleet's history is not worked out while somebody waits.
             constexpr int kMost = 500;
             const auto due = s.studio().count() > kMost ? dueByStatus(s, now) : dueQuestions(s, question);

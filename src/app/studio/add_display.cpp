@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/studio/add_display.h"
 
+#include "app/parts/on_screen.h"
 #include "app/studio/edit_display.h"
 #include "app/visit/bench_consent.h"
 #include "simlab/sim_bench.h"
@@ -63,6 +64,7 @@ AddDisplay::AddDisplay(Store &store, QWidget *parent)
     connect(buttons, &QDialogButtonBox::accepted, this, &QDialog::accept);
     connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
     complete();
+    keepOnScreen(*this, buttons);
 }
 
 void AddDisplay::takeThisScreen()

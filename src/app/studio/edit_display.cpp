@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/studio/edit_display.h"
+#include "app/parts/on_screen.h"
 
 #include <QCheckBox>
 #include <QComboBox>
@@ -94,6 +95,7 @@ EditDisplay::EditDisplay(const DisplayEntry &d, Store &store, QWidget *parent)
     connect(buttons, &QDialogButtonBox::accepted, this, &QDialog::accept);
     connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
     complete();
+    keepOnScreen(*this, buttons);
 }
 
 EditDisplay::Edited EditDisplay::edited() const

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/studio/edit_many.h"
+#include "app/parts/on_screen.h"
 
 #include <QCheckBox>
 #include <QComboBox>
@@ -68,6 +69,7 @@ EditMany::EditMany(std::vector<DisplayEntry> displays, Store &store, QWidget *pa
     connect(buttons, &QDialogButtonBox::accepted, this, &QDialog::accept);
     connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
     complete();
+    keepOnScreen(*this, buttons);
 }
 
 void EditMany::line(const QString &name, QWidget *field, std::function<void(EditDisplay::Edited &)> change)

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/visit/work_settings.h"
 
+#include "app/parts/on_screen.h"
 #include "app/parts/words.h"
 
 #include <QComboBox>
@@ -161,6 +162,7 @@ WorkSettings::WorkSettings(Store *store, QWidget *parent)
     form->addRow(buttons);
     connect(buttons, &QDialogButtonBox::accepted, this, &QDialog::accept);
     connect(buttons, &QDialogButtonBox::rejected, this, &QDialog::reject);
+    keepOnScreen(*this, buttons);
 }
 
 void WorkSettings::accept()

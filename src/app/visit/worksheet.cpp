@@ -247,8 +247,10 @@ void Worksheet::setRecord(RecordPtr record)
     const bool judged = !r.checks.empty();
     QString verdict;
     if (judged) {
-        verdict = r.verdict == Verdict::Pass ? tr("Within tolerance (%1).")
-                                             : (r.verdict == Verdict::Fail ? tr("Out of tolerance (%1).") : tr("Undecided (%1)."));
+        const bool profile = r.plan.task == Task::Profile;
+        verdict = r.verdict == Verdict::Pass   ? (profile ? tr("The profile is within tolerance (%1).") : tr("Within tolerance (%1)."))
+                  : r.verdict == Verdict::Fail ? (profile ? tr("The profile is out of tolerance (%1).") : tr("Out of tolerance (%1)."))
+                                               : tr("Undecided (%1).");
         verdict = QStringLiteral("<b>%1</b>").arg(verdict.arg(shippedText(r.plan.tolerance.name).toHtmlEscaped())) + checksTable(r)
                   + QStringLiteral("<p style='margin:3px 0'>%1</p>").arg(scopeSaid(r).toHtmlEscaped());
         // Reasons beyond the figures: what to do next.

@@ -949,6 +949,10 @@
         <source>Serial number or name of the display that visits, readings or measurements are of, where the file does not say it</source>
         <translation>Seriennummer oder Name des Bildschirms, zu dem Besuche, Messwerte oder Messungen gehören, wenn die Datei es nicht sagt</translation>
     </message>
+    <message>
+        <source>Name of a built-in tolerance, or a JSON file; where left out, what each display of the studio was judged by last, else studio</source>
+        <translation>Name einer mitgelieferten Toleranz oder eine JSON-Datei; ohne Angabe die, nach der jeder Bildschirm des Studios zuletzt beurteilt wurde, sonst studio</translation>
+    </message>
 </context>
 <context>
     <name>control</name>
@@ -5408,6 +5412,14 @@
     <message>
         <source>The reading that is chosen in the list, else the last one. Both count where they agree; it stays on the record.</source>
         <translation>Die in der Liste gewählte Messung, sonst die letzte. Beide zählen, wo sie übereinstimmen; es bleibt vermerkt.</translation>
+    </message>
+    <message>
+        <source>The profile is within tolerance (%1).</source>
+        <translation>Das Profil liegt in der Toleranz (%1).</translation>
+    </message>
+    <message>
+        <source>The profile is out of tolerance (%1).</source>
+        <translation>Das Profil liegt außerhalb der Toleranz (%1).</translation>
     </message>
 </context>
 <context>
@@ -13521,6 +13533,142 @@
     <message>
         <source>mean and largest difference of grays are said to be ΔE %1 and %2, and its readings give ΔE %3 and %4</source>
         <translation>mittlere und größte Abweichung der Graustufen sollen ΔE %1 und %2 sein, und die Messungen ergeben ΔE %3 und %4</translation>
+    </message>
+    <message>
+        <source>That lies below brightness %1, the lowest that was tried, which gives %2 cd/m².</source>
+        <translation>Das liegt unter Helligkeit %1, der niedrigsten, die probiert wurde; sie gibt %2 cd/m².</translation>
+    </message>
+    <message>
+        <source>That lies above brightness %1, the highest that was tried, which gives %2 cd/m².</source>
+        <translation>Das liegt über Helligkeit %1, der höchsten, die probiert wurde; sie gibt %2 cd/m².</translation>
+    </message>
+    <message>
+        <source>That lies between brightness %1 (%2 cd/m²) and %3 (%4 cd/m²); nothing between them was tried.</source>
+        <translation>Das liegt zwischen Helligkeit %1 (%2 cd/m²) und %3 (%4 cd/m²); dazwischen wurde nichts probiert.</translation>
+    </message>
+    <message>
+        <source>The profile is within tolerance</source>
+        <translation>Das Profil liegt in der Toleranz</translation>
+    </message>
+    <message>
+        <source>The profile is out of tolerance</source>
+        <translation>Das Profil liegt außerhalb der Toleranz</translation>
+    </message>
+    <message>
+        <source>It does not follow the signal: it gives %1 to %2 times the light that is asked for, from step to step.</source>
+        <translation>Er folgt dem Signal nicht: je nach Stufe gibt er das %1- bis %2-Fache des verlangten Lichts.</translation>
+    </message>
+    <message>
+        <source>Full red, green and blue together give %1 % of white&apos;s light; HLG asks for %2 %.</source>
+        <translation>Volles Rot, Grün und Blau geben zusammen %1 % des Lichts von Weiß; HLG verlangt %2 %.</translation>
+    </message>
+    <message>
+        <source>drive %1, %2, %3 %</source>
+        <translation>Ansteuerung %1, %2, %3 %</translation>
+    </message>
+    <message>
+        <source>The verdict is of the profile alone: the display was left as it is.</source>
+        <translation>Das Urteil gilt nur dem Profil: der Bildschirm blieb, wie er ist.</translation>
+    </message>
+    <message>
+        <source>This display has no ramps that grays could be set by.</source>
+        <translation>Dieser Bildschirm hat keine Rampen, mit denen Graustufen eingestellt werden könnten.</translation>
+    </message>
+    <message>
+        <source>Not judged: %1.</source>
+        <translation>Nicht beurteilt: %1.</translation>
+    </message>
+    <message>
+        <source>luminance, %1 cd/m² where the target has %2</source>
+        <translation>Leuchtdichte, %1 cd/m², wo das Ziel %2 hat</translation>
+    </message>
+    <message>
+        <source>luminance, %1 cd/m², since the target has none</source>
+        <translation>Leuchtdichte, %1 cd/m², da das Ziel keine nennt</translation>
+    </message>
+    <message>
+        <source>white, ΔE00 %1 off the target&apos;s</source>
+        <translation>Weiß, um ΔE00 %1 neben dem des Ziels</translation>
+    </message>
+    <message>
+        <source>white, since the target has none</source>
+        <translation>Weiß, da das Ziel keines nennt</translation>
+    </message>
+    <message>
+        <source>grays, ΔE00 %1 off on average, %2 at most</source>
+        <translation>Graustufen, im Mittel um ΔE00 %1 daneben, höchstens um %2</translation>
+    </message>
+    <message>
+        <source>White at %1 cd/m² is bright for a room of %2 lux: about %3 would fit. Shadows look lighter here than elsewhere.</source>
+        <translation>Weiß mit %1 cd/m² ist hell für einen Raum mit %2 Lux: etwa %3 würden passen. Schatten wirken hier heller als anderswo.</translation>
+    </message>
+    <message>
+        <source>Reading %1 (%2) does not fit the others and was left out: %3 cd/m², where the others give about %4.</source>
+        <translation>Messung %1 (%2) passt nicht zu den übrigen und wurde weggelassen: %3 cd/m², wo die übrigen etwa %4 ergeben.</translation>
+    </message>
+    <message>
+        <source>reading %1 (%2) does not fit the others: %3 cd/m², where the others give about %4; it was read only once</source>
+        <translation>Messung %1 (%2) passt nicht zu den übrigen: %3 cd/m², wo die übrigen etwa %4 ergeben; sie wurde nur einmal gemacht</translation>
+    </message>
+    <message>
+        <source>Verdict on the profile: %1 (%2)</source>
+        <translation>Urteil über das Profil: %1 (%2)</translation>
+    </message>
+    <message>
+        <source>%1 (Enter: go on; q: stop)</source>
+        <translation>%1 (Eingabe: weiter; q: aufhören)</translation>
+    </message>
+    <message>
+        <source>%1 (Enter: it stands there; q: stop)</source>
+        <translation>%1 (Eingabe: steht dort; q: aufhören)</translation>
+    </message>
+    <message>
+        <source>%1 (Enter: try again; q: stop)</source>
+        <translation>%1 (Eingabe: noch einmal; q: aufhören)</translation>
+    </message>
+    <message>
+        <source>Which controls does the menu have, and where do they stand? Such as: brightness 50, red 100 (Enter: none; q: stop)</source>
+        <translation>Welche Regler hat das Menü, und wo stehen sie? Etwa: brightness 50, red 100 (Eingabe: keine; q: aufhören)</translation>
+    </message>
+    <message>
+        <source>Nobody was there to turn this display&apos;s controls: the ramps do all of it.</source>
+        <translation>Niemand war da, um die Regler dieses Bildschirms zu stellen: die Rampen tun alles.</translation>
+    </message>
+    <message>
+        <source>The display&apos;s menu was not turned: ramps take %1 % of its light. Repeat the visit with a person at the display.</source>
+        <translation>Das Menü des Bildschirms wurde nicht verstellt: die Rampen nehmen %1 % seines Lichts. Wiederholen Sie den Besuch mit jemandem am Bildschirm.</translation>
+    </message>
+    <message>
+        <source>The display&apos;s menu was not turned. Repeat the visit with a person at the display.</source>
+        <translation>Das Menü des Bildschirms wurde nicht verstellt. Wiederholen Sie den Besuch mit jemandem am Bildschirm.</translation>
+    </message>
+    <message>
+        <source>By this table %1 is darker than black: L* %2, where black has %3.</source>
+        <translation>Nach dieser Tabelle ist %1 dunkler als Schwarz: L* %2, wo Schwarz %3 hat.</translation>
+    </message>
+    <message>
+        <source>By this table more drive gives less light: from %1 on by %2 L*.</source>
+        <translation>Nach dieser Tabelle gibt mehr Ansteuerung weniger Licht: ab %1 um %2 L*.</translation>
+    </message>
+    <message>
+        <source>drive %1, %2, %3 of 255</source>
+        <translation>Ansteuerung %1, %2, %3 von 255</translation>
+    </message>
+    <message>
+        <source>This is not the display that it began with: %1 then, %2 now.</source>
+        <translation>Das ist nicht der Bildschirm, mit dem es begann: damals %1, jetzt %2.</translation>
+    </message>
+    <message>
+        <source>Connect the one that is meant, and measure again.</source>
+        <translation>Schließen Sie den gemeinten an und messen Sie noch einmal.</translation>
+    </message>
+    <message>
+        <source>The display changed its mode meanwhile: &quot;%1&quot; then, &quot;%2&quot; now.</source>
+        <translation>Der Bildschirm hat inzwischen den Modus gewechselt: damals „%1“, jetzt „%2“.</translation>
+    </message>
+    <message>
+        <source>Set the mode that is meant, and measure again.</source>
+        <translation>Stellen Sie den gemeinten Modus ein und messen Sie noch einmal.</translation>
     </message>
 </context>
 </TS>
