@@ -130,7 +130,7 @@ std::span<const Sentence> fleet()
         {"gray-was-not-read", QT_TRANSLATE_NOOP("words", "the light that it gives for the gray of %1 % is not among its readings")},
         {"gray-is-not-read", QT_TRANSLATE_NOOP("words", "the gray of %1 % is said to be off by ΔE %2, and its reading gives ΔE %3")},
         {"gray-mean-is-not-read",
-         QT_TRANSLATE_NOOP("words", "mean and largest difference of grays are said to be ΔE %1 and %2, and its readings give ΔE %3 and %4")},
+         QT_TRANSLATE_NOOP("words", "mean and largest gray difference are said to be ΔE %1 and %2; its readings give ΔE %3 and %4")},
         {"visit-contradicts-itself", QT_TRANSLATE_NOOP("words", "its verdict is not the one that its figures and limits give")},
         {"finding-more", QT_TRANSLATE_NOOP("words", "Further findings of this kind: %1.")},
         {"finding-no-identity", QT_TRANSLATE_NOOP("words", "%1 has no identity that tells it from others.")},

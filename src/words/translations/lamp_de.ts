@@ -13512,7 +13512,7 @@
     </message>
     <message>
         <source>Visits in the copy of which only figures were kept stay there: %1</source>
-        <translation>Besuche der Kopie, von denen nur Zahlen aufgehoben wurden, bleiben dort: %1</translation>
+        <translation>Sitzungen der Kopie, von denen nur Zahlen aufgehoben wurden, bleiben dort: %1</translation>
     </message>
     <message>
         <source>a figure that it is judged by is said to be %1 %3, and its readings give %2 %3</source>
@@ -13524,14 +13524,14 @@
     </message>
     <message>
         <source>the light that it gives for the gray of %1 % is not among its readings</source>
-        <translation>das Licht, das er für das Grau von %1 % angibt, ist nicht unter seinen Messungen</translation>
+        <translation>das Licht, das sie für das Grau von %1 % angibt, ist nicht unter seinen Messungen</translation>
     </message>
     <message>
         <source>the gray of %1 % is said to be off by ΔE %2, and its reading gives ΔE %3</source>
         <translation>das Grau von %1 % soll um ΔE %2 abweichen, und seine Messung ergibt ΔE %3</translation>
     </message>
     <message>
-        <source>mean and largest difference of grays are said to be ΔE %1 and %2, and its readings give ΔE %3 and %4</source>
+        <source>mean and largest gray difference are said to be ΔE %1 and %2; its readings give ΔE %3 and %4</source>
         <translation>mittlere und größte Abweichung der Graustufen sollen ΔE %1 und %2 sein, und die Messungen ergeben ΔE %3 und %4</translation>
     </message>
     <message>
@@ -13636,11 +13636,11 @@
     </message>
     <message>
         <source>The display&apos;s menu was not turned: ramps take %1 % of its light. Repeat the visit with a person at the display.</source>
-        <translation>Das Menü des Bildschirms wurde nicht verstellt: die Rampen nehmen %1 % seines Lichts. Wiederholen Sie den Besuch mit jemandem am Bildschirm.</translation>
+        <translation>Das Menü des Bildschirms wurde nicht verstellt: die Rampen nehmen %1 % seines Lichts. Wiederholen Sie die Sitzung mit jemandem am Bildschirm.</translation>
     </message>
     <message>
         <source>The display&apos;s menu was not turned. Repeat the visit with a person at the display.</source>
-        <translation>Das Menü des Bildschirms wurde nicht verstellt. Wiederholen Sie den Besuch mit jemandem am Bildschirm.</translation>
+        <translation>Das Menü des Bildschirms wurde nicht verstellt. Wiederholen Sie die Sitzung mit jemandem am Bildschirm.</translation>
     </message>
     <message>
         <source>By this table %1 is darker than black: L* %2, where black has %3.</source>
