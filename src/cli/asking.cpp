@@ -34,7 +34,11 @@ std::optional<std::string> Asking::typed(const Message &prompt)
             return {};
         }
         pollfd in{STDIN_FILENO, POLLIN, 0};
-        if (::poll(&in, 1, kLookMs) <= 0) {
+        const int ready = ::poll(&in, 1, kLookMs);
+        if (ready < 0 && errno != EINTR) {
+            return {};
+        }
+        if (ready <= 0) {
             continue;
         }
         std::array<char, 256> bytes{};
@@ -72,6 +76,9 @@ Answer Asking::operator()(const Question &question)
             answer.menu = *controls;
             break;
         }
+        if (menu) {
+            m_line.tell(say("ask-menu-unread"));
+        }
     }
     return answer;
 }
@@ -93,7 +100,13 @@ std::optional<std::vector<Control>> menuFrom(const std::string &typed)
         c.max = 100;
         c.step = 1;
         c.byPerson = true;
-        if (!(words >> c.value) || c.value < c.min || c.value > c.max) {
+        const bool stands = bool(words >> c.value);
+        if (stands && !words.eof() && (words >> std::ws).peek() == '/') {
+            words.get();
+            words >> c.max;
+        }
+        constexpr double kMost = 10000; // of any menu
+        if (!stands || words.fail() || !(c.max > 0 && c.max <= kMost) || c.value < c.min || c.value > c.max) {
             return {};
         }
         menu.push_back(c);

@@ -29,7 +29,7 @@ private:
     std::string m_rest; ///< typed behind the line that was taken
 };
 
-/// Controls of a menu as they are typed: "brightness 50, red 100". \return nothing where it cannot be read
+/// Controls of a menu as they are typed: "brightness 50, red 200/255": of 0 to 100 where no end is said. \return nothing where it cannot be read
 std::optional<std::vector<Control>> menuFrom(const std::string &typed);
 
 } // namespace lamp::cli

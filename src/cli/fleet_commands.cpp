@@ -37,7 +37,9 @@ Result<WallTime> endOfDay(const std::string &text)
     if (!at) {
         return Error{ErrorKind::Input, say("option-cannot-be", "--on", text), say("nothing-started"), say("give-date"), "option", false};
     }
-    return text.size() == 10 ? *at + std::chrono::hours(24) - std::chrono::seconds(1) : *at;
+    // Dates in files are those of UTC; of those who live east of it the day is over before.
+    const std::chrono::seconds east{std::max(0, QDateTime::fromSecsSinceEpoch(at->time_since_epoch().count()).offsetFromUtc())};
+    return text.size() == 10 ? *at + std::chrono::hours(24) - std::chrono::seconds(1) - east : *at;
 }
 
 /// The studio's history. \param question is told what the studio's displays aim at and are judged by

@@ -133,8 +133,11 @@ private:
     Status knownVisit(const VisitRow &mine, VisitState theirs, const std::map<QString, VisitState> &atHome)
     {
         std::optional<VisitState> was = before(mine.uid);
-        if (!mine.sheet || (was == VisitState::Finished && mine.state == VisitState::Finished && theirs == VisitState::Finished)) {
-            return Done{}; // nothing is ever added to such a one, and one without readings has nothing to add
+        if (was == VisitState::Finished && mine.state == VisitState::Finished && theirs == VisitState::Finished) {
+            return Done{}; // nothing is ever added to such a one
+        }
+        if (!mine.sheet) {
+            return knownByFigures(mine, was, theirs, atHome);
         }
         const auto shared = sharedReadings(mine.uid);
         if (!shared) {
@@ -161,6 +164,19 @@ private:
             return Done{}; // only home changed it
         }
         return theirs != was || *shared == Shared::HomeHasMore ? endedTwice(mine, theirs, more, atHome) : bringMore(mine);
+    }
+
+    /// Of one of which the copy has only figures nothing can be added: what was made of it there counts all the same.
+    Status knownByFigures(const VisitRow &mine, std::optional<VisitState> was, VisitState theirs, const std::map<QString, VisitState> &atHome)
+    {
+        if (mine.state == theirs || !was || mine.state == *was) {
+            return Done{};
+        }
+        if (theirs != *was) {
+            return endedTwice(mine, theirs, false, atHome);
+        }
+        m_s.count("visits");
+        return m_s.acts() ? m_s.home.visits().setState(mine.uid, mine.state) : Status(Done{});
     }
 
     /// What the copy has of a visit arrives at home, where it is not finished or has all readings.
@@ -224,7 +240,7 @@ private:
         if (!m_s.acts()) {
             return Done{};
         }
-        if (theirs == VisitState::Finished || (!more && mine.state != VisitState::Finished)) {
+        if (theirs == VisitState::Finished || !mine.sheet || (!more && mine.state != VisitState::Finished)) {
             return m_s.home.visits().setState(mine.uid, mine.state);
         }
         VisitRow arriving = mine;

@@ -165,22 +165,30 @@ std::optional<double> followedBy(const std::vector<HdrStep> &steps)
     return (ratios[(ratios.size() - 1) / 2] + ratios[ratios.size() / 2]) / 2;
 }
 
+/// Whether the instrument saw a gray at all: of one that it did not see nothing follows.
+bool wasSeen(const Measurement &m)
+{
+    return !m.tooDark && m.xyz.b > 3 * m.sigma.b;
+}
+
 /// Whether light goes with the signal at all: what is asked for and what is given keep about one ratio, from where black no longer joins in to the
 /// knee.
-void findFollowing(HdrFound &f)
+void findFollowing(HdrFound &f, const std::vector<const Measurement *> &readings)
 {
     constexpr double kFrom = 1, kBlacks = 10, kSpread = 1.5; // cd/m²; times black; between the ratios (common practice, no published source)
-    bool any = false;
-    for (const HdrStep &s : f.steps) {
-        if (s.wanted >= std::max(kFrom, kBlacks * f.black) && s.wanted <= f.knee.value_or(s.wanted)) {
+    for (size_t i = 0; i < f.steps.size(); ++i) {
+        const HdrStep &s = f.steps[i];
+        const bool within = s.wanted >= std::max(kFrom, kBlacks * f.black) && s.wanted <= f.knee.value_or(s.wanted);
+        if (within && wasSeen(*readings[i])) {
             const double ratio = s.xyz.b / s.wanted;
-            f.least = any ? std::min(f.least, ratio) : ratio;
-            f.most = any ? std::max(f.most, ratio) : ratio;
-            any = true;
+            f.least = std::min(f.least.value_or(ratio), ratio);
+            f.most = std::max(f.most.value_or(ratio), ratio);
         }
     }
-    f.follows = f.most <= kSpread * f.least;
-    if (!f.follows) {
+    if (f.least) {
+        f.follows = *f.most <= kSpread * *f.least;
+    }
+    if (f.follows == false) {
         f.knee = f.full = {};
     }
 }
@@ -231,7 +239,7 @@ void judgeSteps(HdrFound &f, const std::vector<const Measurement *> &readings, c
     Doubt doubt(r.accuracy());
     for (size_t i = 0; i < f.steps.size(); ++i) {
         HdrStep &s = f.steps[i];
-        if (readings[i]->tooDark || s.xyz.b <= 3 * readings[i]->sigma.b || !(s.wanted > 0)) {
+        if (!wasSeen(*readings[i]) || !(s.wanted > 0)) {
             continue; // not seen is not right
         }
         const XYZ wanted = xyzOf(kD65, s.wanted);
@@ -389,7 +397,7 @@ std::optional<HdrFound> hdrOf(const SurveyRecord &r)
         findKnee(f);
         judgeColours(f, r);
     }
-    findFollowing(f);
+    findFollowing(f, readings);
     judgeSteps(f, readings, r);
     takeAreas(f, r);
     takeLasting(f, r);
@@ -423,12 +431,12 @@ std::vector<Message> hdrSaid(const HdrFound &f)
     } else if (!f.steps.empty()) {
         to.push_back(say("hdr-none-judged"));
     }
-    if (!f.follows) {
+    if (f.follows == false) {
         const auto times = [](double t) { return decimal(withFigures(t, 2), t < 1 ? 2 : (t < 10 ? 1 : 0)); };
-        to.push_back(say("hdr-follows-not", times(f.least), times(f.most)));
+        to.push_back(say("hdr-follows-not", times(*f.least), times(*f.most)));
     } else if (f.knee) {
         to.push_back(f.full ? say("hdr-knee-full", decimal(*f.knee, 0), decimal(*f.full, 0)) : say("hdr-knee", decimal(*f.knee, 0)));
-    } else if (f.signal == Signal::Pq && f.judged > 0) {
+    } else if (f.signal == Signal::Pq && f.follows && f.judged > 0) {
         to.push_back(say("hdr-no-knee"));
     }
     if (!f.colours.empty()) {

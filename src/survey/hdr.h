@@ -32,8 +32,8 @@ struct HdrFound {
     double black = 0;           ///< cd/m²; 0 where the instrument saw none
     bool blackAtMost = false;   ///< it lies below the instrument's floor: contrast is at least what stands there
     double contrast = 0;
-    bool follows = true;                 ///< its light goes with what the signal asks for, be it more or less of it; else there is no knee
-    double least = 1, most = 1;          ///< of the light asked for that it gives, between 1 cd/m² (ten times its black) and its knee
+    std::optional<bool> follows;         ///< its light goes with what the signal asks for, be it more or less of it; nothing where no gray tells
+    std::optional<double> least, most;   ///< of the light asked for that it gives, between 1 cd/m² (ten times its black) and its knee
     std::optional<double> knee;          ///< of PQ: cd/m² of the signal where it has fallen 5 % behind; nothing where it follows to the end
     std::optional<double> full;          ///< of PQ: cd/m² of the signal from which on it gives all it has (within 2 %)
     double judgedFrom = 0, judgedTo = 0; ///< cd/m² of the signal between which it is judged: ten times its black to its knee

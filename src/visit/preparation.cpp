@@ -230,7 +230,8 @@ Status TargetChoice::run()
     const Message what =
         listed({t.white.named(), t.luminance.named(), t.tone.named(), t.black.native ? Message{} : say("black-of", decimal(t.black.cdM2, 2))});
     const auto wanted = t.luminance.value(), lux = m_s.record.roomLux;
-    if (wanted && lux && tooBrightInRoom(*wanted, *lux)) {
+    const bool aims = m_s.record.plan.task != Task::Profile;
+    if (aims && wanted && lux && tooBrightInRoom(*wanted, *lux)) {
         m_s.warn(say("target-bright-for-room", decimal(*wanted, 0), decimal(*lux, 0), decimal(luminanceInRoom(*lux), 0)));
     }
     m_s.finish(Stage::Target, t.name.empty() ? what : say("who-says", shippedNamed(t.name), what));

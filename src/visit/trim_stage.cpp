@@ -141,7 +141,7 @@ Status TrimStage::run()
         }
     }
     if (mayTurn && display.controls.empty() && !m_s.record.display.controls.empty()) {
-        t.value().advice = say("controls-not-turned");
+        t.value().advice = say(m_s.usesLut() ? "controls-not-turned" : "controls-left-as-found");
     }
     if (mayTurn) {
         if (const Status s = turnUnseenMenu(t.value(), display, options); !s) {

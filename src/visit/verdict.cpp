@@ -211,9 +211,10 @@ void judgeVisit(VisitRecord &record, WallTime now)
         }
     }
     // Ramps that do what a menu is there for cost levels, and the next calibration begins with the same menu.
-    if (record.trim && record.trim->advice.code == "controls-not-turned") {
+    const std::string trimmed = record.trim ? record.trim->advice.code : std::string();
+    if (trimmed == "controls-not-turned" || trimmed == "controls-left-as-found") {
         const double most = record.trim->reachableLuminance;
-        record.reasons.push_back(record.aimLuminance > 0 && most > record.aimLuminance
+        record.reasons.push_back(trimmed == "controls-not-turned" && record.aimLuminance > 0 && most > record.aimLuminance
                                      ? say("menu-not-turned", decimal(100 * (1 - record.aimLuminance / most), 0))
                                      : say("menu-not-turned-at-all"));
     }

@@ -105,7 +105,7 @@ std::vector<WildReading> wildReadings(const ReadingSet &set)
     std::vector<WildReading> wild;
     for (size_t i = 0; i < readings.size(); ++i) {
         if (best->off()[i] > least) {
-            wild.push_back({at[i], best->luminance(readings[i]->rgb)});
+            wild.push_back({at[i], std::max(0.0, best->luminance(readings[i]->rgb))});
         }
     }
     const bool single = wild.size() <= std::max<size_t>(1, size_t(kShare * double(readings.size())));

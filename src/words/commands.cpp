@@ -13,6 +13,8 @@ std::span<const Sentence> commands()
         {"ask-mended", QT_TRANSLATE_NOOP("words", "%1 (Enter: try again; q: stop)")},
         {"ask-menu",
          QT_TRANSLATE_NOOP("words", "Which controls does the menu have, and where do they stand? Such as: brightness 50, red 100 (Enter: none; q: stop)")},
+        {"ask-menu-unread",
+         QT_TRANSLATE_NOOP("words", "That cannot be read: a name and a number each. A control that does not end at 100: brightness 180/255.")},
         {"note", QT_TRANSLATE_NOOP("words", "Note: %1")},
         {"note-bench", QT_TRANSLATE_NOOP("words", "Note: bench: %1")},
         {"note-warning", QT_TRANSLATE_NOOP("words", "Warning: %1")},

@@ -208,6 +208,7 @@ std::span<const Sentence> visit()
         {"instrument-sees-no-more", QT_TRANSLATE_NOOP("words", "The instrument saturates at about %1 cd/m²; the controls were left at %2.")},
         {"instrument-sees-no-more-than", QT_TRANSLATE_NOOP("words", "The instrument saturates at about %1 cd/m² of white; what the panel could show above that is not known.")},
         {"controls-not-turned", QT_TRANSLATE_NOOP("words", "Nobody was there to turn this display's controls: the ramps do all of it.")},
+        {"controls-left-as-found", QT_TRANSLATE_NOOP("words", "Nobody was there to turn this display's controls: they stand as they were found.")},
         {"menu-not-turned",
          QT_TRANSLATE_NOOP("words", "The display's menu was not turned: ramps take %1 % of its light. Repeat the visit with a person at the display.")},
         {"menu-not-turned-at-all", QT_TRANSLATE_NOOP("words", "The display's menu was not turned. Repeat the visit with a person at the display.")},

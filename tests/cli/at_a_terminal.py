@@ -2,9 +2,10 @@
 # SPDX-License-Identifier: GPL-3.0-or-later
 """A person at a terminal, for tests: runs a command on a terminal of its own, does what it is asked and presses Enter.
 
-at_a_terminal.py HAND [--stop-at N] COMMAND...
+at_a_terminal.py HAND [--stop-at N | --menu ANSWER ...] COMMAND...
 
-Where it is asked to set a control, its value goes into the file HAND, which the bench reads; at the Nth question q is typed. What stood on the
+Where it is asked to set a control, its value goes into the file HAND, which the bench reads; at the Nth question q is typed; what the menu has is answered with
+ANSWER, the next one where it is asked again. What stood on the
 terminal is written to standard output, and the command's status is returned.
 """
 import os
@@ -14,9 +15,11 @@ import select
 import sys
 
 hand, words = sys.argv[1], sys.argv[2:]
-stop_at = 0
+stop_at, menus = 0, []
 if words[0] == "--stop-at":
     stop_at, words = int(words[1]), words[2:]
+while words[0] == "--menu":
+    menus, words = menus + [words[1]], words[2:]
 menu = {}
 child, terminal = pty.fork()
 if child == 0:
@@ -42,7 +45,8 @@ while True:
             with open(hand + ".new", "w") as file:
                 file.writelines(f"{name} {value}\n" for name, value in menu.items())
             os.replace(hand + ".new", hand)
-        os.write(terminal, b"q\n" if questions == stop_at else b"\n")
+        typed = "q" if questions == stop_at else menus.pop(0) if menus and "the menu have" in question.group(0) else ""
+        os.write(terminal, (typed + "\n").encode())
     else:
         answered = max(answered, seen.rfind("\n") + 1)
 sys.stdout.write(seen)

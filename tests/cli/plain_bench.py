@@ -5,9 +5,10 @@ program's own simulations: an additive display with coupled, coarse controls in 
 the first is unfit, slow pixels, and faults. Tests drive the program against it; at the end it writes into a file how the
 display truly stands.
 
-plain_bench.py [--lut BITS|none] [--fault NAME] [--seed N] [--truth FILE] [--hand FILE]
+plain_bench.py [--lut BITS|none] [--fault NAME] [--seed N] [--truth FILE] [--hand FILE [--silent]]
 
-With --hand a person turns the menu and lays the instrument: what the menu stands at is read from the file, a line each, "brightness 180".
+With --hand a person turns the menu and lays the instrument: what the menu stands at is read from the file, a line each, "brightness 180";
+with --silent the display does not say what its menu has.
 """
 import argparse
 import json
@@ -22,6 +23,7 @@ parser.add_argument("--fault", default="")
 parser.add_argument("--seed", type=int, default=1)
 parser.add_argument("--truth", default="")
 parser.add_argument("--hand", default="")
+parser.add_argument("--silent", action="store_true")
 args, _ = parser.parse_known_args()
 rng = random.Random(args.seed)
 
@@ -159,7 +161,7 @@ def perform(request):
         ]
         return {
             "model": "Whimbrel 27", "serial": "W7", "technology": "qd", "bits": 8, "width_mm": 600, "height_mm": 340, "hours": 10,
-            "modes": ["user", "show"], "mode": "user", "controls": controls,
+            "modes": ["user", "show"], "mode": "user", "controls": [] if args.silent else controls,
             "lut": None if LUT_BITS is None else {"entries": 256, "bits": LUT_BITS}, "lut_loaded": state["lut"] is not None, "max_patch_area": None,
         }
     if verb == "display.show":

@@ -90,12 +90,12 @@ private Q_SLOTS:
     void aPersonAtATerminalIsAsked()
     {
         const QString hand = m_dir.filePath("hand"), truth = m_dir.filePath("turned.truth"), out = m_dir.filePath("turned");
-        const auto atTerminal = [&](const QStringList &first, const QString &folder) {
+        const auto atTerminal = [&](const QStringList &first, const QString &folder, const QString &how = {}) {
             QProcess p;
             p.start("python3",
                     QStringList{LAMP_TESTS_DIR "/cli/at_a_terminal.py", hand} + first
                         + QStringList{LAMP_CLI, "visit", "--bench",
-                                      QStringLiteral("python3 " LAMP_TESTS_DIR "/cli/plain_bench.py --hand %1 --truth %2").arg(hand, truth),
+                                      QStringLiteral("python3 " LAMP_TESTS_DIR "/cli/plain_bench.py --hand %1 --truth %2 %3").arg(hand, truth, how),
                                       "--target", "Photo", "--out", folder, "--report", "none"});
             p.waitForFinished(120000);
             return std::pair{p.exitCode(), p.readAllStandardOutput()};
@@ -113,6 +113,18 @@ private Q_SLOTS:
         // Somebody who has enough of it types q: nothing is judged, and what was read is kept.
         const auto [stopped, said] = atTerminal({"--stop-at", "4"}, m_dir.filePath("stopped"));
         QVERIFY2(stopped != 0 && !QFile::exists(m_dir.filePath("stopped") + "/visit.json"), said);
+        // A display that does not say what its menu has: the person does, and is asked again where that cannot be read.
+        QFile::remove(hand);
+        const auto [told2, silent] =
+            atTerminal({"--menu", "brightness", "--menu", "brightness 300/255", "--menu", "brightness 180/255, red 50/50 green 50/50, blue 50 / 50"},
+                       m_dir.filePath("silent"), "--silent");
+        QVERIFY2(told2 == 0, silent);
+        QCOMPARE(silent.count("Which controls does the menu have"), 3);
+        QCOMPARE(silent.count("That cannot be read"), 2);
+        QVERIFY2(silent.contains("Set brightness to"), silent);
+        QFile again(truth);
+        QVERIFY(again.open(QIODevice::ReadOnly));
+        LAMP_NEAR(xyzFrom(Json::parse(again.readAll().toStdString())["white"]).b, 120, 2);
     }
 
     // Without one nobody is asked, and the verdict says what was not done.

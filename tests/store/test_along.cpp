@@ -349,6 +349,13 @@ private Q_SLOTS:
         QCOMPARE(done->counts, (std::map<std::string, int>{{"visits", 1}}));
         QVERIFY(s.home->visits().entry("v-whole") && !s.home->visits().entry("v-figures"));
         QCOMPARE(s.home->visits().record("v-1")->readings.size(), size_t(3));
+        // What was made of such a one counts: discarded in the copy only, it is discarded at home; its readings stay there.
+        QVERIFY(s.away->visits().setState("v-1", VisitState::SetAside).ok());
+        QCOMPARE(store::mergeOf(*s.away, *s.home)->counts, (std::map<std::string, int>{{"visits", 1}}));
+        QVERIFY(store::bringHome(*s.away, *s.home, {}, kBack).ok());
+        QVERIFY(s.home->visits().entry("v-1")->state == VisitState::SetAside);
+        QCOMPARE(s.home->visits().record("v-1")->readings.size(), size_t(3));
+        QVERIFY(store::mergeOf(*s.away, *s.home)->counts.empty());
     }
 
     void whatBothChangedIsAsked()

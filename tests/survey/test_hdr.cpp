@@ -193,15 +193,30 @@ private Q_SLOTS:
             const auto found = hdrOf(ideal(planOf(SurveyKind::Hdr), [&](const SurveyPatch &p) {
                 return xyzOf(kD65, 0.05 + peak * std::pow(std::max({p.rgb.a, p.rgb.b, p.rgb.c}), 2.2));
             }));
-            QVERIFY(found && !found->follows && !found->knee && !found->full);
+            QVERIFY(found && found->follows == false && !found->knee && !found->full);
             const auto said = hdrSaid(*found);
             const auto has = [&](const char *code) { return std::ranges::count(said, code, &Message::code) > 0; };
             QVERIFY(has("hdr-follows-not") && !has("hdr-no-knee") && !has("hdr-knee"));
         }
         const auto dim = hdrOf(ideal(planOf(SurveyKind::Hdr), [](const SurveyPatch &p) { return XYZ(0.7 * pqCutAt(p.rgb, 1e9).vec()); }));
-        QVERIFY(dim->follows); // less of everything is another fault
-        LAMP_NEAR(dim->least, 0.7, 1e-6);
-        LAMP_NEAR(dim->most, 0.7, 1e-6);
+        QVERIFY(dim->follows == true); // less of everything is another fault
+        LAMP_NEAR(dim->least.value(), 0.7, 1e-6);
+        LAMP_NEAR(dim->most.value(), 0.7, 1e-6);
+        // Grays that the instrument did not see are no proof against it; where it saw none, nothing is said either way.
+        SurveyRecord right = ideal(planOf(SurveyKind::Hdr), [](const SurveyPatch &p) { return pqCutAt(p.rgb, 1e9); }), blind = right;
+        for (Measurement &m : right.readings) {
+            if (m.xyz.b < 3 && m.name.starts_with("gray")) {
+                m.tooDark = true;
+                m.xyz = {};
+            }
+        }
+        QVERIFY(hdrOf(right)->follows == true);
+        for (Measurement &m : blind.readings) {
+            m.tooDark = m.tooDark || m.name.starts_with("gray");
+        }
+        const auto unseen = hdrOf(blind);
+        QVERIFY(!unseen->follows && !unseen->least && !unseen->most);
+        QCOMPARE(std::ranges::count(hdrSaid(*unseen), "hdr-no-knee", &Message::code), 0);
     }
 
     // A right HLG display: BT.2100's OOTF, F = a·Ys^(g-1)·E. Red, green and blue alone give w^g of white each, w their luminance in BT.2020 (0.2627,

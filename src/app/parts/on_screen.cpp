@@ -21,7 +21,6 @@ public:
     {
         setFrameShape(QFrame::NoFrame);
         setWidgetResizable(true);
-        setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
         setWidget(content);
         content->setAutoFillBackground(false);
         viewport()->setAutoFillBackground(false);

@@ -13670,5 +13670,13 @@
         <source>Set the mode that is meant, and measure again.</source>
         <translation>Stellen Sie den gemeinten Modus ein und messen Sie noch einmal.</translation>
     </message>
+    <message>
+        <source>That cannot be read: a name and a number each. A control that does not end at 100: brightness 180/255.</source>
+        <translation>Das ist nicht lesbar: je ein Name und eine Zahl. Ein Regler, der nicht bei 100 endet: brightness 180/255.</translation>
+    </message>
+    <message>
+        <source>Nobody was there to turn this display&apos;s controls: they stand as they were found.</source>
+        <translation>Niemand war da, um die Regler dieses Bildschirms zu stellen: sie stehen, wie sie vorgefunden wurden.</translation>
+    </message>
 </context>
 </TS>
