@@ -65,7 +65,7 @@ void run(const std::vector<const sim::Mishap *> &what, const std::string &kind, 
     auto last = VisitedDisplay::asCalibrated(visitFacts(visited));
     double days = 0;
     for (const sim::Mishap *m : what) {
-        days = std::max(days, m->happen(bench, visited.ramps, meter, between));
+        days = std::max(days, m->happen(bench, visited.ramps, meter, between).value());
     }
     ExaminationPlan asked;
     asked.now = WallTime{std::chrono::seconds(86400 * std::int64_t(days))} + visited.finished.time_since_epoch();

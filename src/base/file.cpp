@@ -260,4 +260,10 @@ FileLock::~FileLock()
     }
 }
 
+std::string fileOrIn(const std::string &named, const char *name)
+{
+    std::error_code none;
+    return std::filesystem::is_directory(named, none) ? (std::filesystem::path(named) / name).string() : named;
+}
+
 } // namespace lamp

@@ -54,4 +54,7 @@ private:
     int m_fd = -1;
 };
 
+/// The file that is meant: the one that is named or, of a folder, the one of this name in it.
+std::string fileOrIn(const std::string &named, const char *name);
+
 } // namespace lamp

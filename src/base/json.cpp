@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "base/json.h"
 
+#include <algorithm>
+
 #include "base/text.h"
 
 namespace lamp {
@@ -98,6 +100,16 @@ std::string jsonText(const Json &json, int indent)
 std::string jsonText(const nlohmann::ordered_json &json, int indent)
 {
     return escaped(json.dump(indent, ' ', false, nlohmann::ordered_json::error_handler_t::replace));
+}
+
+std::string unknownField(const nlohmann::json &object, const std::vector<std::string> &known)
+{
+    for (const auto &[name, value] : object.items()) {
+        if (std::find(known.begin(), known.end(), name) == known.end()) {
+            return name;
+        }
+    }
+    return {};
 }
 
 } // namespace lamp

@@ -8,6 +8,7 @@
 #include <limits>
 #include <stdexcept>
 #include <string>
+#include <vector>
 
 namespace lamp {
 
@@ -19,6 +20,9 @@ Result<nlohmann::json> parseJson(const std::string &text);
 /// or turn the direction of writing are escaped. \param indent as of nlohmann's dump; -1 for one line
 std::string jsonText(const nlohmann::json &json, int indent = -1);
 std::string jsonText(const nlohmann::ordered_json &json, int indent = -1);
+
+/// The first field of an object that is none of these: a misspelt one would be taken for one that is left out. Empty where all are known.
+std::string unknownField(const nlohmann::json &object, const std::vector<std::string> &known);
 
 /// Thrown where a document of our own holds what it must not; caught where the document is read.
 class Unreadable : public std::runtime_error {

@@ -234,4 +234,13 @@ std::string spanText(double seconds)
     return std::to_string(whole / 3600) + " h " + std::to_string(whole % 3600 / 60) + " min";
 }
 
+std::string joined(const std::vector<std::string> &parts, const std::string &between)
+{
+    std::string all;
+    for (const std::string &part : parts) {
+        all += (all.empty() ? "" : between) + part;
+    }
+    return all;
+}
+
 } // namespace lamp

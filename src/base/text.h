@@ -4,6 +4,7 @@
 #include <chrono>
 #include <optional>
 #include <string>
+#include <vector>
 
 namespace lamp {
 
@@ -50,6 +51,9 @@ std::string clockTime(WallTime t);
 double localHours(WallTime t);
 /// "09:40" of hours since midnight; those beyond the day are of the next. \param hours 0 or more
 std::string clockText(double hours);
+
+/// All of them, with something between each two.
+std::string joined(const std::vector<std::string> &parts, const std::string &between);
 
 /// "22 min 10 s", "8 s".
 std::string spanText(double seconds);

@@ -25,7 +25,16 @@ namespace {
 struct BadField {
     std::string field; ///< empty for the whole file
     Message should;
+    bool unknown = false; ///< it means nothing there; what does, instead
 };
+
+/// Refuses fields that mean nothing: a misspelt one would be left out in silence. \param path of the object; empty for the whole file
+void knowsOnly(const Json &object, const std::string &path, const std::vector<std::string> &known)
+{
+    if (const std::string field = object.is_object() ? unknownField(object, known) : std::string(); !field.empty()) {
+        throw BadField{path.empty() ? field : path + "." + field, verbatim(joined(known, ", ")), true};
+    }
+}
 
 const Json *find(const Json &object, const std::string &path, const char *key)
 {
@@ -54,13 +63,9 @@ double number(const Json &object, const std::string &path, const char *key, doub
 std::string word(const Json &object, const std::string &path, const char *key, const std::vector<std::string> &choices)
 {
     const std::string field = path.empty() ? key : path + "." + key;
-    std::string all;
-    for (const std::string &c : choices) {
-        all += (all.empty() ? "" : ", ") + c;
-    }
     const Json *value = find(object, path, key);
     if (value == nullptr || !value->is_string() || std::find(choices.begin(), choices.end(), value->get<std::string>()) == choices.end()) {
-        throw BadField{field, say("one-of", all)};
+        throw BadField{field, say("one-of", joined(choices, ", "))};
     }
     return value->get<std::string>();
 }
@@ -74,6 +79,7 @@ const std::map<std::string, Illuminant> &namedIlluminants()
 
 WhiteTarget white(const Json &json)
 {
+    knowsOnly(json, "white", {"kind", "cct_k", "name", "x", "y"});
     WhiteTarget w;
     const std::string kind = word(json, "white", "kind", {"daylight", "planckian", "illuminant", "xy", "native"});
     if (kind == "daylight") {
@@ -95,12 +101,13 @@ WhiteTarget white(const Json &json)
 
 LuminanceTarget luminance(const Json &json)
 {
+    knowsOnly(json, "luminance", {"kind", "cd_m2", "lux", "reflectance"});
     LuminanceTarget l;
-    const std::string kind = word(json, "luminance", "kind", {"value", "maximum", "print"});
+    const std::string kind = word(json, "luminance", "kind", {"value", "maximum", "print", "as-found"});
     if (kind == "value") {
         l.cdM2 = number(json, "luminance", "cd_m2", 1, 10000);
-    } else if (kind == "maximum") {
-        l.kind = LuminanceTarget::Kind::Maximum;
+    } else if (kind == "maximum" || kind == "as-found") {
+        l.kind = kind == "maximum" ? LuminanceTarget::Kind::Maximum : LuminanceTarget::Kind::AsFound;
     } else {
         l.kind = LuminanceTarget::Kind::Print;
         l.lux = number(json, "luminance", "lux", 1, 100000);
@@ -130,6 +137,7 @@ std::vector<double> samples(const Json &json)
 
 ToneCurve tone(const Json &json)
 {
+    knowsOnly(json, "tone", {"kind", "gamma", "samples"});
     const std::string kind = word(json, "tone", "kind", {"gamma", "srgb", "lstar", "bt1886", "own"});
     ToneCurve t;
     if (kind == "gamma") {
@@ -149,6 +157,7 @@ Target fromJson(const Json &json)
     if (!json.is_object()) {
         throw BadField{"", say("an-object")};
     }
+    knowsOnly(json, "", {"name", "why", "white", "luminance", "tone", "black", "gamut", "unreachable"});
     if (const Json *name = find(json, "", "name")) {
         if (!name->is_string()) {
             throw BadField{"name", say("a-text")};
@@ -169,6 +178,7 @@ Target fromJson(const Json &json)
     target.luminance = luminance(part("luminance"));
     target.tone = tone(part("tone"));
     if (const Json *black = find(json, "", "black")) {
+        knowsOnly(*black, "black", {"kind", "cd_m2"});
         target.black.native = word(*black, "black", "kind", {"native", "value"}) == "native";
         if (!target.black.native) {
             target.black.cdM2 = number(*black, "black", "cd_m2", 0, 100);
@@ -178,11 +188,13 @@ Target fromJson(const Json &json)
         }
     }
     if (const Json *gamut = find(json, "", "gamut")) {
+        knowsOnly(*gamut, "gamut", {"kind", "name"});
         if (word(*gamut, "gamut", "kind", {"native", "space"}) == "space") {
             target.gamut = word(*gamut, "gamut", "name", {"sRGB", "Display P3", "Adobe RGB (1998)", "Rec. 709"});
         }
     }
     if (const Json *unreachable = find(json, "", "unreachable")) {
+        knowsOnly(*unreachable, "unreachable", {"keep"});
         target.keepLuminance = word(*unreachable, "unreachable", "keep", {"white", "luminance"}) == "luminance";
     }
     return target;
@@ -201,6 +213,7 @@ Json toJson(const Target &t)
     switch (t.luminance.kind) {
     case LuminanceTarget::Kind::Value: luminance = {{"kind", "value"}, {"cd_m2", t.luminance.cdM2}}; break;
     case LuminanceTarget::Kind::Maximum: luminance = {{"kind", "maximum"}}; break;
+    case LuminanceTarget::Kind::AsFound: luminance = {{"kind", "as-found"}}; break;
     case LuminanceTarget::Kind::Print: luminance = {{"kind", "print"}, {"lux", t.luminance.lux}, {"reflectance", t.luminance.reflectance}}; break;
     }
     if (t.tone.kind == ToneKind::Gamma) {
@@ -265,7 +278,8 @@ std::optional<double> LuminanceTarget::value() const
     switch (kind) {
     case Kind::Value: return cdM2;
     case Kind::Print: return lux * reflectance / std::numbers::pi;
-    case Kind::Maximum: break;
+    case Kind::Maximum:
+    case Kind::AsFound: break;
     }
     return std::nullopt;
 }
@@ -273,7 +287,7 @@ std::optional<double> LuminanceTarget::value() const
 Message LuminanceTarget::named() const
 {
     const auto v = value();
-    return v ? say("luminance-of", decimal(*v, *v == std::round(*v) ? 0 : 1)) : say("luminance-most");
+    return v ? say("luminance-of", decimal(*v, *v == std::round(*v) ? 0 : 1)) : say(kind == Kind::AsFound ? "luminance-as-found" : "luminance-most");
 }
 
 const std::vector<Target> &builtInTargets()
@@ -312,7 +326,9 @@ Result<Target> targetFromJson(const std::string &text)
         return fromJson(json.value());
     } catch (const BadField &e) {
         return Error{ErrorKind::Input,
-                     e.field.empty() ? say("target-file-wrong", e.should) : say("target-field-wrong", e.field, e.should),
+                     e.unknown         ? say("file-field-unknown", e.field, e.should)
+                     : e.field.empty() ? say("target-file-wrong", e.should)
+                                       : say("target-field-wrong", e.field, e.should),
                      say("nothing-started"),
                      say("correct-field-dutiful-lamp"),
                      e.field,

@@ -25,10 +25,11 @@ struct WhiteTarget {
 };
 
 struct LuminanceTarget {
-    enum class Kind { Value, Maximum, Print } kind = Kind::Value;
+    /// AsFound: the brightness that people work at; that control is not touched, and white, tone and colours are set in its light.
+    enum class Kind { Value, Maximum, Print, AsFound } kind = Kind::Value;
     double cdM2 = 120;
     double lux = 500, reflectance = 0.85;
-    /// In cd/m²; nothing for the most that the display can do. Print: paper white under that light, E·ρ/π.
+    /// In cd/m²; nothing for the most that the display can do, and for what it stands at. Print: paper white under that light, E·ρ/π.
     [[nodiscard]] std::optional<double> value() const;
     [[nodiscard]] Message named() const;
 };

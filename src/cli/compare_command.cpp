@@ -96,6 +96,10 @@ int compareInstruments(const std::vector<ComparedFile> &files, const CompareOpti
         return report({ErrorKind::Input, say("cannot-be-compared", say("two-measurements-needed")), say("nothing-started"), {}, "compare", false},
                       o.json);
     }
+    if (!o.report.empty()) {
+        return report({ErrorKind::Input, say("cannot-be-compared", say("no-report-of-instruments")), say("nothing-started"), {}, "compare", false},
+                      o.json);
+    }
     const auto d = instrumentDifference(*files[0].record, *files[1].record);
     if (!d) {
         return report(d.error(), o.json);
@@ -120,12 +124,13 @@ int compareInstruments(const std::vector<ComparedFile> &files, const CompareOpti
                    {"mean", finite(d->mean)},
                    {"max", finite(d->max)},
                    {"colours", d->colours},
+                   {"within_doubt", d->withinDoubt},
                    {"agree", d->agree}});
     } else {
         std::cout << said(say("instruments-differ", files[1].instrument, decimal(d->luminancePercent, 2), files[0].instrument,
                               decimal(d->luminanceK2, 1), decimal(d->white, 2), decimal(d->whiteK2, 1), decimal(d->mean, 2), decimal(d->max, 2)))
                   << "\n"
-                  << said(say(d->agree ? "instruments-agree" : "instruments-disagree")) << "\n";
+                  << said(agreementSaid(*d)) << "\n";
         if (!o.correction.empty()) {
             std::cout << said(say("correction-written", files[1].instrument, files[0].instrument, o.correction)) << "\n";
         }

@@ -303,7 +303,7 @@ int convertFile(const ImportOptions &o)
         }
     }
     if (o.certificate) {
-        return report(optionError(say("certificate-needs-verdict"), {}), o.json);
+        return report(optionError(say("certificate-needs-whole", o.file), say("certificate-whole-by")), o.json);
     }
     std::string text;
     if (from == ".icc" || from == ".icm" || looksLikeRamps(o.file)) {

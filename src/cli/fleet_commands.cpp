@@ -340,6 +340,10 @@ int agreeFleet(const FleetOptions &o)
     if (!displays) {
         return report(displays.error(), o.json);
     }
+    if (displays->size() < 2) {
+        return report({ErrorKind::Input, say("agree-needs-two", displays->size()), say("nothing-started"), say("agree-name-two"), "displays", false},
+                      o.json);
+    }
     std::vector<Lab> colours;
     if (!o.colours.empty()) {
         const auto text = readFile(o.colours);
@@ -369,6 +373,9 @@ int agreeFleet(const FleetOptions &o)
                   << "\n";
     }
     for (const auto &[space, percent] : agreement.sharedCoverage) {
+        if (!std::isfinite(percent)) {
+            continue; // not known, and not 0
+        }
         std::cout << "  " << said(say("shared-coverage", space, decimal(percent, 1))) << "\n";
     }
     return kDone;

@@ -177,7 +177,16 @@ Status letHappen(sim::SimBench &bench, const ServeOptions &options, const Ramps 
         return Error{ErrorKind::Input, say("no-habit-called", options.mishap), {}, say("choose-one", listed(names)), "mishap", false};
     }
     std::mt19937_64 random(options.seed * 131 + 11);
-    it->happen(bench, ramps, sim::MeterSpec{}, [&](double from, double to) { return std::uniform_real_distribution<double>(from, to)(random); });
+    const auto days =
+        it->happen(bench, ramps, sim::MeterSpec{}, [&](double from, double to) { return std::uniform_real_distribution<double>(from, to)(random); });
+    if (!days) {
+        return Error{ErrorKind::Input,
+                     say("mishap-cannot-happen", options.mishap, options.display),
+                     say("nothing-started"),
+                     say("mishap-another"),
+                     "mishap",
+                     false};
+    }
     return Done{};
 }
 

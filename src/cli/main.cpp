@@ -13,6 +13,7 @@
 #include <algorithm>
 #include <cstdlib>
 #include <iostream>
+#include <set>
 #include <string_view>
 #include <vector>
 
@@ -351,8 +352,11 @@ void addFleet(CLI::App &app, FleetOptions &o, int &status)
     due->add_option("--interval", o.interval, phrase("cli", "Days between visits, of a history in files"))->check(CLI::Range(1, 3650));
     auto *in = add("import", phrase("cli", "Brings whole visits, measurements, registers and histories into the studio; shows what would change"),
                    importFleet);
-    in->add_option("FILE", o.files,
-                   phrase("cli", "whole-visit.json, measurement.json, diagnosis.json; readings; a register or a history as CSV; a register as JSON"))
+    in->add_option(
+          "FILE", o.files,
+          phrase("cli",
+                 "Folders of these, in any order: whole-visit.json, measurement.json, diagnosis.json; readings; a register or a history as CSV; a "
+                 "register as JSON"))
         ->required();
     in->add_option(
         "--as", o.as,
@@ -399,7 +403,7 @@ void addFleet(CLI::App &app, FleetOptions &o, int &status)
     keep("check", phrase("cli", "Examines it, and reads every visit"), checkStore);
     keep("backup", phrase("cli", "Writes a whole copy"), backUpStore)->add_option("FILE", o.out, phrase("cli", "Where to"))->required();
     auto *moving = keep("move", phrase("cli", "Copies the studio to another file or to a server, and compares every value"), moveStore);
-    moving->add_option("TO,--to", o.out, phrase("cli", "A file that is not there yet, or postgresql://user@server/database"))->required();
+    moving->add_option("TO", o.out, phrase("cli", "A file that is not there yet, or postgresql://user@server/database"))->required();
     moving->add_flag("--use", o.yes, phrase("cli", "Look for the studio there from now on"));
     keep("take", phrase("cli", "Takes a copy along, to work on while the studio is out of reach"), takeStoreAlong)
         ->add_option("FILE", o.out, phrase("cli", "Where to"))
@@ -415,6 +419,21 @@ void addFleet(CLI::App &app, FleetOptions &o, int &status)
     bringing->add_flag("--yes", o.yes, phrase("cli", "Do it"));
     bringing->add_option("--conflicts", o.conflicts, phrase("cli", "Of what both sides changed, which counts"))
         ->check(CLI::IsMember({"copy", "home"}));
+}
+
+/// Takes out of the help what is no default: a number or list that stands for "left out", and what has to be given anyway.
+void leaveOutWhatIsNone(CLI::App &app)
+{
+    static const std::set<std::string> zeroIsNone{"--steps", "--full-drive", "--white-luminance", "--icc"};
+    for (CLI::Option *o : app.get_options()) {
+        const std::string stands = o->get_default_str();
+        if (o->get_required() || stands == "[]" || stands == "-1" || (stands == "0" && zeroIsNone.contains(o->get_name()))) {
+            o->default_str("");
+        }
+    }
+    for (CLI::App *sub : app.get_subcommands({})) {
+        leaveOutWhatIsNone(*sub);
+    }
 }
 
 /// The commands' names in a line.
@@ -497,7 +516,7 @@ int run(std::vector<std::string> arguments)
     CLI::App app{phrase("cli", "Dutiful Lamp: calibrates, profiles and verifies displays, without a window.")};
     app.name("dutiful-lamp-cli");
     nameHelp(app);
-    app.option_defaults()->group(phrase("cli", "Options"));
+    app.option_defaults()->group(phrase("cli", "Options"))->always_capture_default(); // help says what holds where an option is left out
     app.set_version_flag("--version", std::string("dutiful-lamp-cli " LAMP_VERSION), phrase("cli", "Print the version and exit"));
     std::string language; // taken out before; here for the help
     app.add_option("--language", language, phrase("cli", "Language: en or de; the system's where left out"));
@@ -537,6 +556,7 @@ int run(std::vector<std::string> arguments)
     addDiagnose(app, diagnosing, status);
     FleetOptions fleet;
     addFleet(app, fleet, status);
+    leaveOutWhatIsNone(app);
     try {
         std::vector<std::string> reversed(arguments.rbegin(), arguments.rend()); // as the library wants them
         app.parse(std::move(reversed));

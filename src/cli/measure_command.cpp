@@ -137,7 +137,7 @@ int tellResults(const SurveyRecord &record, const Result<KeptResults> &kept, con
         }
         BesideVisits::summarise(record.readings.size(), record.benchSeconds, kept);
     }
-    return kDone;
+    return results.choice && !results.choice->chosen ? kNotWithin : kDone; // modes of which none is right
 }
 
 /// A day that somebody wrote down instead.

@@ -62,7 +62,7 @@ Json inspectionJson(const Inspection &seen)
               {"luminance_cd_m2", f.luminance ? Json(*f.luminance) : Json(nullptr)},
               {"white", f.white ? xy(*f.white) : Json(nullptr)},
               {"primaries", {{"red", xy(f.primaries[0])}, {"green", xy(f.primaries[1])}, {"blue", xy(f.primaries[2])}}},
-              {"gamma", f.gammas},
+              {"gamma", f.tables && f.gammas == std::array<double, 3>{} ? Json(nullptr) : Json(f.gammas)},
               {"tags", f.tags},
               {"gamut", gamutJson(coverageBy(*seen.profile, rgbSpaces()))},
               {"tone", {{"red", seen.tone[0]}, {"green", seen.tone[1]}, {"blue", seen.tone[2]}}}});

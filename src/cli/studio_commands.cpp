@@ -4,6 +4,7 @@
 
 #include "base/file.h"
 #include "base/json.h"
+#include "cli/import_files.h"
 #include "cli/output.h"
 #include "cli/painting.h"
 #include "cli/studio.h"
@@ -383,6 +384,13 @@ int dueFleet(const FleetOptions &o)
 
 int importFleet(const FleetOptions &o)
 {
+    const auto named = filesToImport(o.files);
+    if (!named) {
+        return report(named.error(), o.json);
+    }
+    for (const std::string &file : named->passed) {
+        std::cerr << said(say("program-says", say("photographs-not-imported", file))) << "\n";
+    }
     // A preview of a file is made in a copy of it: it leaves the file as it is.
     const QTemporaryDir elsewhere;
     OpenStudio there(o.store, o.yes ? StudioUse::Make : (store::isServer(QString::fromStdString(o.store)) ? StudioUse::Work : StudioUse::Look));
@@ -407,7 +415,7 @@ int importFleet(const FleetOptions &o)
     std::vector<Import> all;
     const Status done = store.act([&]() -> Status {
         all.clear();
-        for (const std::string &file : o.files) {
+        for (const std::string &file : named->files) {
             auto in = readImport(store, o, file);
             if (!in) {
                 return in.error();

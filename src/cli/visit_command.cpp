@@ -121,7 +121,7 @@ Result<VisitPlan> planFrom(const VisitOptions &o)
     }
     plan.target = target.value();
     if (!o.match.empty()) {
-        const auto text = readFile(o.match);
+        const auto text = readFile(fileOrIn(o.match, "visit.json"));
         if (!text) {
             return text.error();
         }
@@ -173,7 +173,7 @@ Result<VisitPlan> planFrom(const VisitOptions &o)
         plan.profileInName = fs::path(o.profileIn).filename().string();
     }
     if (!o.since.empty()) {
-        const auto text = readFile(o.since);
+        const auto text = readFile(fileOrIn(o.since, "visit.json"));
         if (!text) {
             return text.error();
         }

@@ -137,10 +137,10 @@ bool isAhead(WallTime day, WallTime on)
 Due dueOf(const DueQuestion &q, WallTime on)
 {
     if (!q.lastVisit) {
-        return {"never", {}, ""};
+        return {"never", {}, "", q.historyKnown};
     }
     constexpr int kFresh = 7; // days
-    Due due{"ok", *q.lastVisit + days(std::max(1, q.cadenceDays)), "interval"};
+    Due due{"ok", *q.lastVisit + days(std::max(1, q.cadenceDays)), "interval", q.historyKnown};
     const auto sooner = [&](const std::optional<WallTime> &at, const char *why) {
         if (at && *at < *due.due) {
             due.due = at;
@@ -152,15 +152,70 @@ Due dueOf(const DueQuestion &q, WallTime on)
     }
     sooner(q.event && *q.event > *q.lastVisit ? q.event : std::nullopt, "event");
     sooner(q.evidence ? std::optional(std::max(*q.evidence, *q.lastVisit)) : std::nullopt, "evidence");
-    // Soon and over: by a fifth of the interval, as lamps say it (fleet/cadence.h).
+    // Soon and over: by a fifth of the interval.
     const auto margin = std::chrono::duration_cast<std::chrono::seconds>(days(std::max(1, q.cadenceDays))) / 5;
     due.state = on >= *due.due + margin ? "overdue" : (on >= *due.due ? "due" : (on >= *due.due - margin ? "due-soon" : "ok"));
     if (q.verdict == Verdict::Fail) {
-        due = {"out", q.lastVisit, "evidence"}; // at once: the visit itself says so
+        due = {"out", q.lastVisit, "evidence", q.historyKnown}; // at once: the visit itself says so
     } else if (q.verdict != Verdict::Pass && due.state != "overdue" && due.state != "due") {
         due.state = "undecided"; // what was not judged is not right
     }
     return due;
+}
+
+LampFill lampOf(const Due &due)
+{
+    static const std::map<std::string, LampFill> all{{"ok", LampFill::Full},          {"due-soon", LampFill::ThreeQuarters},
+                                                     {"due", LampFill::Half},         {"overdue", LampFill::Crescent},
+                                                     {"never", LampFill::Hollow},     {"out", LampFill::Notched},
+                                                     {"undecided", LampFill::Notched}};
+    const auto it = all.find(due.state);
+    return it == all.end() ? LampFill::Hollow : it->second;
+}
+
+namespace {
+
+/// Days from one to the other as a calendar counts them here, at least 0.
+int daysBetween(WallTime from, WallTime to)
+{
+    const auto dayOf = [](WallTime t) { return std::chrono::floor<days>(timeOf(localDate(t)).value_or(t)); };
+    return std::max(0, int((dayOf(to) - dayOf(from)).count()));
+}
+
+Message withoutReason(const Due &due, WallTime on)
+{
+    const int away = due.due ? daysBetween(on, *due.due) : 0, ago = due.due ? daysBetween(*due.due, on) : 0;
+    if (due.state == "ok") {
+        return away == 0 ? say("lamp-due-today") : say("lamp-in-tolerance", say("count-days", away));
+    }
+    if (due.state == "due-soon") {
+        return away == 0 ? say("lamp-due-today") : say("lamp-due-soon", say("count-days", away));
+    }
+    if (due.state == "due") {
+        return ago == 0 ? say("lamp-due-today") : say("lamp-due-since", say("count-days", ago));
+    }
+    return due.state == "overdue" ? say("lamp-overdue", say("count-days", ago)) : dueStateSaid(due.state);
+}
+
+} // namespace
+
+Message dueSaid(const Due &due, WallTime on)
+{
+    const bool dated = due.state == "ok" || due.state == "due-soon" || due.state == "due" || due.state == "overdue";
+    if (!dated) {
+        return dueStateSaid(due.state);
+    }
+    const Message state = withoutReason(due, on);
+    return due.why == "interval" ? state : say("lamp-because", state, dueReasonSaid(due.state, due.why));
+}
+
+Due dueAfterVisit(DueQuestion question, std::optional<Verdict> verdict, WallTime now)
+{
+    question.lastVisit = now;
+    question.verdict = verdict;
+    question.event = question.evidence = {};
+    question.historyKnown = false;
+    return dueOf(question, now);
 }
 
 std::vector<DueQuestion> dueByHistory(const std::vector<HistoryEntry> &history, const FleetAgeing &ageing, const AgeingQuestion &question,
@@ -179,6 +234,7 @@ std::vector<DueQuestion> dueByHistory(const std::vector<HistoryEntry> &history, 
         DueQuestion &q = all[e->display];
         q.serial = q.name = e->display;
         q.cadenceDays = cadenceDays;
+        q.historyKnown = true;
         if (isVisit(*e)) {
             q.lastVisit = e->at;
             q.verdict = verdictOf(*e, question);

@@ -3,6 +3,7 @@
 
 #include "fleet/ageing.h"
 #include "fleet/history.h"
+#include "fleet/lamp_fill.h"
 
 #include <optional>
 #include <string>
@@ -30,16 +31,18 @@ struct DueQuestion {
     std::optional<WallTime> lastVisit;
     std::optional<Verdict> verdict;     ///< of that visit; nothing where nothing of it was judged
     std::optional<WallTime> event;      ///< the first thing since then after which it is to be looked at
-    std::optional<WallTime> evidence;   ///< until when it is in tolerance with 95 % certainty
+    bool historyKnown = false;          ///< what its history says was worked out; else it may be due sooner than is known
+    std::optional<WallTime> evidence;   ///< until when it is in tolerance with 95 % certainty; nothing where its history does not say
     std::optional<WallTime> assignment; ///< the next one that it has to be right for
     std::optional<HistoryEntry> last;   ///< what that visit came to
 };
 
 /// When a display is due, why, and what that makes of it today.
 struct Due {
-    std::string state;           ///< "ok", "due-soon", "due", "overdue", "never", "out", "undecided"
+    std::string state = "never"; ///< "ok", "due-soon", "due", "overdue", "never", "out", "undecided"
     std::optional<WallTime> due; ///< nothing before its first visit
     std::string why;             ///< "interval", "assignment", "event", "evidence"; empty before its first visit
+    bool historyKnown = false;   ///< as the question has it
 };
 
 /// The earliest of: its interval; the day before an assignment that the last visit lies more than a week before (common practice: before
@@ -55,6 +58,12 @@ int urgency(const std::string &state);
 /// A state and a reason in words.
 Message dueStateSaid(const std::string &state);
 Message dueReasonSaid(const std::string &state, const std::string &why);
+/// How full the lamp is.
+LampFill lampOf(const Due &due);
+/// The state with its number, and its reason where that is not the interval: "due in 4 days", "due today, by its history".
+Message dueSaid(const Due &due, WallTime on);
+/// When it will be due where a visit ends now with this verdict: by the interval and by assignments. What its history will say is not known yet.
+Due dueAfterVisit(DueQuestion question, std::optional<Verdict> verdict, WallTime now);
 
 /// The same of a history alone: one question for each display. \param cadenceDays where nothing else is said
 std::vector<DueQuestion> dueByHistory(const std::vector<HistoryEntry> &history, const FleetAgeing &ageing, const AgeingQuestion &question,

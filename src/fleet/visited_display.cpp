@@ -89,6 +89,13 @@ Target targetIn(const Json &j)
     return t.luminance.cdM2 > 0 && t.white.xy.y > 0 ? t : throw Unreadable(say("visit-did-not-end"));
 }
 
+/// A text that may be missing or null.
+std::string textOr(const Json &object, const char *key)
+{
+    const auto it = object.find(key);
+    return it == object.end() || it->is_null() ? std::string() : it->get<std::string>();
+}
+
 /// What `visit.json` says; throws where it says something else than it should.
 VisitFacts factsIn(const Json &j)
 {
@@ -96,15 +103,15 @@ VisitFacts factsIn(const Json &j)
     const Json &display = j.at("display"), &meter = j.at("instrument"), &white = j.at("calibration").at("white");
     f.model = display.at("model").get<std::string>();
     f.serial = display.at("serial").get<std::string>();
-    f.technology = display.value("technology", "");
+    f.technology = textOr(display, "technology");
     for (const auto &[name, value] : display.at("controls").items()) {
         f.controls[name] = value.get<double>();
     }
     f.instrument = modelAndSerial(meter.at("model").get<std::string>(), meter.at("serial").get<std::string>());
     f.target = targetIn(j);
-    f.mode = display.value("mode", "");
-    f.correction = meter.value("correction", "");
-    f.certified = meter.value("last_certified", "");
+    f.mode = textOr(display, "mode");
+    f.correction = textOr(meter, "correction");
+    f.certified = textOr(meter, "last_certified");
     if (const auto lux = j.find("room_lux"); lux != j.end() && lux->is_number()) {
         f.lux = lux->get<double>();
     }

@@ -87,17 +87,32 @@ Context quietContext()
     return context;
 }
 
-Curve curveOf(cmsContext context, const std::vector<double> &given)
+namespace {
+
+/// A curve of at most as many entries as anything of 16 bits has need of.
+std::vector<double> thinned(const std::vector<double> &given)
 {
-    // Little CMS takes no more than 65,530 entries; no curve of 16 bits has need of so many.
     constexpr size_t kMost = 4096;
-    std::vector<double> thinned;
-    for (size_t i = 0; given.size() > kMost && i < kMost; ++i) {
+    if (given.size() <= kMost) {
+        return given;
+    }
+    std::vector<double> fewer;
+    for (size_t i = 0; i < kMost; ++i) {
         const double at = double(i) * double(given.size() - 1) / double(kMost - 1);
         const size_t k = std::min(size_t(at), given.size() - 2);
-        thinned.push_back(given[k] + (at - double(k)) * (given[k + 1] - given[k]));
+        fewer.push_back(given[k] + (at - double(k)) * (given[k + 1] - given[k]));
     }
-    const std::vector<double> &values = thinned.empty() ? given : thinned;
+    return fewer;
+}
+
+/// `vcgt` as a table of as many entries as the ramps have: Little CMS would write 256 of them, and a display's own table may be finer.
+Bytes vcgtOf(const Ramps &ramps);
+
+} // namespace
+
+Curve curveOf(cmsContext context, const std::vector<double> &given)
+{
+    const std::vector<double> values = thinned(given);
     std::vector<cmsUInt16Number> table;
     table.reserve(values.size());
     for (const double v : values) {
@@ -197,9 +212,8 @@ bool writeCommonTags(cmsContext context, cmsHPROFILE profile, const ProfileText 
         good = good && writePlain(context, profile, cmsSigCharTargetTag, text.readings);
     }
     if (!ramps.empty()) {
-        const Curve r = curveOf(context, ramps.r), g = curveOf(context, ramps.g), b = curveOf(context, ramps.b);
-        const std::array<cmsToneCurve *, 3> all{r.get(), g.get(), b.get()};
-        good = good && r && g && b && cmsWriteTag(profile, cmsSigVcgtTag, all.data());
+        const Bytes table = vcgtOf(ramps);
+        good = good && cmsWriteRawTag(profile, cmsSigVcgtTag, table.data(), cmsUInt32Number(table.size()));
     }
     return good;
 }
@@ -266,6 +280,25 @@ public:
 private:
     Bytes &m_bytes;
 };
+
+Bytes vcgtOf(const Ramps &ramps)
+{
+    constexpr int kTable = 0, kChannels = 3, kBytesEach = 2;
+    const std::array<std::vector<double>, 3> channels{thinned(ramps.r), thinned(ramps.g), thinned(ramps.b)};
+    Bytes bytes;
+    BigEndian to(bytes);
+    to.put32(cmsSigVcgtType);
+    to.put32(0);
+    to.put32(kTable);
+    to.put16(kChannels);
+    to.put16(int(channels[0].size()));
+    to.put16(kBytesEach);
+    for (const auto &channel : channels) {
+        to.put(channel);
+    }
+    to.fill();
+    return bytes;
+}
 
 void putAt(Bytes &bytes, size_t at, std::uint32_t number)
 {

@@ -20,13 +20,16 @@ namespace {
 struct Field {
     const char *name;
     double Tolerance::*member;
+    double most;
 };
-constexpr std::array<Field, 6> kFields{{{"mean", &Tolerance::mean},
-                                        {"max", &Tolerance::max},
-                                        {"white_delta_e", &Tolerance::whiteDeltaE},
-                                        {"luminance_percent", &Tolerance::luminancePercent},
-                                        {"gray_mean", &Tolerance::grayMean},
-                                        {"gray_max", &Tolerance::grayMax}}};
+// What would let every display pass is a slip of the hand (common practice, no published source).
+constexpr double kMostDifference = 100, kMostPercent = 50;
+constexpr std::array<Field, 6> kFields{{{"mean", &Tolerance::mean, kMostDifference},
+                                        {"max", &Tolerance::max, kMostDifference},
+                                        {"white_delta_e", &Tolerance::whiteDeltaE, kMostDifference},
+                                        {"luminance_percent", &Tolerance::luminancePercent, kMostPercent},
+                                        {"gray_mean", &Tolerance::grayMean, kMostDifference},
+                                        {"gray_max", &Tolerance::grayMax, kMostDifference}}};
 
 /// \param field empty for the whole file
 Error bad(const std::string &field, const Message &should)
@@ -43,6 +46,16 @@ Result<Tolerance> fromJson(const Json &json)
 {
     if (!json.is_object()) {
         return bad("", say("an-object"));
+    }
+    std::vector<std::string> known{"name", "why", "metric", "scope"};
+    std::transform(kFields.begin(), kFields.end(), std::back_inserter(known), [](const Field &f) { return f.name; });
+    if (const std::string field = unknownField(json, known); !field.empty()) {
+        return Error{ErrorKind::Input,
+                     say("file-field-unknown", field, joined(known, ", ")),
+                     say("nothing-started"),
+                     say("correct-field-dutiful-lamp-cli"),
+                     field,
+                     false};
     }
     Tolerance t;
     for (const char *key : {"name", "why"}) {
@@ -71,13 +84,13 @@ Result<Tolerance> fromJson(const Json &json)
         const auto it = json.find(f.name);
         if (it == json.end() || it->is_null()) {
             if (std::string(f.name) == "mean" || std::string(f.name) == "max") {
-                return bad(f.name, say("number-above-0"));
+                return bad(f.name, say("number-above-0-to", decimal(f.most, 0)));
             }
             t.*f.member = 0;
             continue;
         }
-        if (!it->is_number() || !std::isfinite(it->get<double>()) || it->get<double>() <= 0) {
-            return bad(f.name, say("number-above-0"));
+        if (!it->is_number() || !(it->get<double>() > 0 && it->get<double>() <= f.most)) {
+            return bad(f.name, say("number-above-0-to", decimal(f.most, 0)));
         }
         t.*f.member = it->get<double>();
     }

@@ -75,7 +75,6 @@ std::string dueCalendar(const std::vector<DueQuestion> &displays, WallTime on)
     const std::unique_ptr<icalcomponent, decltype(&icalcomponent_free)> calendar(icalcomponent_new(ICAL_VCALENDAR_COMPONENT), &icalcomponent_free);
     add(calendar.get(), icalproperty_new_version("2.0"));
     add(calendar.get(), icalproperty_new_prodid("-//Dutiful Lamp//visits//EN"));
-    add(calendar.get(), icalproperty_new_method(ICAL_METHOD_PUBLISH));
     for (const DueQuestion &q : displays) {
         icalcomponent_add_component(calendar.get(), entryOf(q, dueOf(q, on), on));
     }

@@ -18,10 +18,17 @@ double standsAt(SimBench &bench, const std::string &control)
 }
 
 /// By so much, away from the end that it stands near.
-void turn(SimBench &bench, const std::string &control, double by)
+/// \return whether it has such a control
+bool turn(SimBench &bench, const std::string &control, double by)
 {
     const double at = standsAt(bench, control);
-    (void)bench.setControl(control, at + by > 100 || (at - by >= 0 && at > 60) ? at - by : at + by);
+    return bench.setControl(control, at + by > 100 || (at - by >= 0 && at > 60) ? at - by : at + by).ok();
+}
+
+/// So many days on, where it happened.
+std::optional<double> daysOn(bool happened, double days)
+{
+    return happened ? std::optional(days) : std::nullopt;
 }
 
 Ramps scaledTo(Ramps ramps, const std::array<double, 3> &scale)
@@ -37,8 +44,22 @@ Ramps scaledTo(Ramps ramps, const std::array<double, 3> &scale)
     return ramps;
 }
 
+/// A mode that it is not in; empty where it has none.
+std::string otherMode(SimBench &bench)
+{
+    const auto display = bench.describeDisplay();
+    if (display) {
+        for (const std::string &mode : display->modes) {
+            if (mode != display->mode) {
+                return mode;
+            }
+        }
+    }
+    return {};
+}
+
 /// What happens in the display's electronics or its light.
-template <typename Change> std::function<double(SimBench &, const Ramps &, const MeterSpec &, const Between &)> altered(Change change)
+template <typename Change> std::function<std::optional<double>(SimBench &, const Ramps &, const MeterSpec &, const Between &)> altered(Change change)
 {
     return [change](SimBench &bench, const Ramps &, const MeterSpec &, const Between &between) {
         bench.alter([&](PanelSpec &p) { change(p, between); });
@@ -53,27 +74,25 @@ std::vector<Mishap> ofSettings()
         {"healthy", nothing, [](SimBench &, const Ramps &, const MeterSpec &, const Between &between) { return between(0, 60); }},
         {"brightness-turned", nothing,
          [](SimBench &bench, const Ramps &, const MeterSpec &, const Between &between) {
-             turn(bench, "brightness", std::round(between(10, 35)));
-             return between(0, 60);
+             return daysOn(turn(bench, "brightness", std::round(between(10, 35))), between(0, 60));
          }},
         {"gains-turned", nothing,
          [](SimBench &bench, const Ramps &, const MeterSpec &, const Between &between) {
              const std::array<const char *, 3> names{"red", "green", "blue"};
-             turn(bench, names[size_t(between(0, 2.999))], std::round(between(6, 20)));
-             return between(0, 60);
+             const char *name = names[size_t(between(0, 2.999))];
+             const double by = std::round(between(6, 20));
+             return daysOn(turn(bench, name, by), between(0, 60));
          }},
         {"mode-changed",
          [](PanelSpec &p) {
              p.modes = {{"factory"}, {"vivid", {1, 0.93, 1.12}, 1.12}};
          },
          [](SimBench &bench, const Ramps &, const MeterSpec &, const Between &between) {
-             (void)bench.setMode("vivid");
-             return between(0, 60);
+             return daysOn(bench.setMode("vivid").ok() || bench.setMode(otherMode(bench)).ok(), between(0, 60));
          }},
         {"contrast-clipped", [](PanelSpec &p) { p.menu.contrastAt = 75; },
          [](SimBench &bench, const Ramps &, const MeterSpec &, const Between &between) {
-             (void)bench.setControl("contrast", std::round(between(82, 98)));
-             return between(0, 60);
+             return daysOn(bench.setControl("contrast", std::round(between(82, 98))).ok(), between(0, 60));
          }},
         {"ramps-lost", nothing,
          [](SimBench &bench, const Ramps &, const MeterSpec &, const Between &between) {

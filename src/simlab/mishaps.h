@@ -4,6 +4,7 @@
 #include "simlab/sim_bench.h"
 
 #include <functional>
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -16,8 +17,8 @@ struct Mishap {
     std::function<void(PanelSpec &)> prepare;
     using Between = std::function<double(double, double)>;
     /// Lets it happen, as strongly as the numbers say. \param ramps that the visit left loaded
-    /// \return days that have gone by since the visit
-    std::function<double(SimBench &bench, const Ramps &ramps, const MeterSpec &meter, const Between &between)> happen;
+    /// \return days that have gone by since the visit; nothing where it cannot happen to this display: it lacks the control or the mode
+    std::function<std::optional<double>(SimBench &bench, const Ramps &ramps, const MeterSpec &meter, const Between &between)> happen;
 };
 const std::vector<Mishap> &mishaps();
 

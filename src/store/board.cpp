@@ -9,9 +9,8 @@ std::vector<DisplayStatus> Board::where(const QString &condition, const QVariant
 {
     std::vector<DisplayStatus> all;
     Rows rows = m_connection.read(
-        QStringLiteral(
-            "SELECT d.id, d.room_id, d.cadence_days, s.finished_at, s.verdict, s.due_at, s.white_de, s.colour_mean, s.colour_max, s.drift_de, "
-            "s.drift_days, s.drift_at FROM display d LEFT JOIN display_status s ON s.display_id = d.id WHERE %1 ORDER BY d.id")
+        QStringLiteral("SELECT d.id, d.room_id, d.cadence_days, s.finished_at, s.verdict, s.white_de, s.colour_mean, s.colour_max, s.drift_de, "
+                       "s.drift_days, s.drift_at FROM display d LEFT JOIN display_status s ON s.display_id = d.id WHERE %1 ORDER BY d.id")
             .arg(condition),
         values);
     while (rows.next()) {
@@ -21,13 +20,12 @@ std::vector<DisplayStatus> Board::where(const QString &condition, const QVariant
         d.upkeep.cadenceDays = int(rows.integer(2));
         d.upkeep.lastVisit = rows.time(3);
         d.upkeep.verdict = rows.isNull(4) ? Verdict::Undecided : Verdict(std::clamp<qint64>(rows.integer(4), 0, 2));
-        d.due = rows.time(5);
-        d.white = rows.maybeReal(6);
-        d.colourMean = rows.maybeReal(7);
-        d.colourMax = rows.maybeReal(8);
-        d.drift = rows.maybeReal(9);
-        d.driftDays = rows.isNull(10) ? std::nullopt : std::optional(int(rows.integer(10)));
-        d.driftFound = rows.time(11);
+        d.white = rows.maybeReal(5);
+        d.colourMean = rows.maybeReal(6);
+        d.colourMax = rows.maybeReal(7);
+        d.drift = rows.maybeReal(8);
+        d.driftDays = rows.isNull(9) ? std::nullopt : std::optional(int(rows.integer(9)));
+        d.driftFound = rows.time(10);
         all.push_back(d);
     }
     return all;
@@ -44,7 +42,7 @@ Upkeep Board::upkeep(qint64 displayId) const
     return all.empty() ? Upkeep{} : all.front().upkeep;
 }
 
-std::vector<RoomStatus> Board::rooms(WallTime now) const
+std::vector<RoomStatus> Board::rooms() const
 {
     // Displays first: another process may add a room with its displays meanwhile, but no display without its room.
     const std::vector<DisplayStatus> statuses = displays();
@@ -52,13 +50,11 @@ std::vector<RoomStatus> Board::rooms(WallTime now) const
     std::map<qint64, size_t> byId;
     for (const Room &room : m_studio.rooms()) {
         byId[room.id] = all.size();
-        all.push_back({room, 0, {}});
+        all.push_back({room, 0});
     }
-    // The lamp is worked out here and not in SQL, so that there is one rule for it (fleet/cadence.h).
     for (const DisplayStatus &d : statuses) {
         if (const auto room = byId.find(d.roomId); room != byId.end()) {
             ++all[room->second].displays;
-            ++all[room->second].lamps[size_t(lampFill(d.upkeep, now))];
         }
     }
     return all;

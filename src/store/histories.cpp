@@ -166,6 +166,24 @@ void Histories::rows(std::vector<HistoryEntry> &into, std::optional<qint64> disp
     }
 }
 
+std::vector<HistoryEntry> Histories::eventsSinceVisits() const
+{
+    std::vector<HistoryEntry> all;
+    Rows r = m_connection.read(
+        QStringLiteral("SELECT %1, h.happened_at, h.event FROM history_entry h JOIN display d ON d.id = h.display_id LEFT JOIN display_status s ON "
+                       "s.display_id = d.id WHERE h.event <> '' AND %2 AND (s.finished_at IS NULL OR h.happened_at > s.finished_at) ORDER BY d.id, "
+                       "h.happened_at, h.id")
+            .arg(kSerial, ofDisplay({})));
+    while (r.next()) {
+        HistoryEntry e;
+        e.display = r.text(0).toStdString();
+        e.at = r.time(1).value_or(WallTime{});
+        e.event = r.text(2).toStdString();
+        all.push_back(std::move(e));
+    }
+    return all;
+}
+
 void Histories::visits(std::vector<HistoryEntry> &into, std::optional<qint64> displayId) const
 {
     Rows r = m_connection.read(

@@ -21,6 +21,8 @@ public:
     /// Of all displays in use or of one: what was written down and what finished visits came to, by display and date. Displays are named
     /// by their serial; those without one, or that share it with another model's, by shortIdentity().
     [[nodiscard]] std::vector<HistoryEntry> all(std::optional<qint64> displayId = {}) const;
+    /// Of displays in use: what happened to them since their last visit, as it was written down.
+    [[nodiscard]] std::vector<HistoryEntry> eventsSinceVisits() const;
     /// How each display is named in all of these.
     [[nodiscard]] std::map<qint64, std::string> names() const;
     /// Of what was written down only, with moves from room to room: what no visit says.

@@ -276,12 +276,23 @@ std::vector<DueQuestion> dueQuestions(Store &store, const AgeingQuestion &questi
     if (ageing != nullptr) {
         *ageing = aged;
     }
-    return completed(store, std::move(bySerial), question.on);
+    auto all = completed(store, std::move(bySerial), question.on);
+    for (DueQuestion &q : all) {
+        q.historyKnown = true;
+    }
+    return all;
 }
 
 std::vector<DueQuestion> dueByStatus(Store &store, WallTime on)
 {
-    return completed(store, {}, on);
+    std::map<std::string, DueQuestion> bySerial;
+    for (const HistoryEntry &e : store.histories().eventsSinceVisits()) {
+        DueQuestion &q = bySerial[e.display];
+        if (callsForVisit(e.event) && e.at <= on && !q.event) {
+            q.event = e.at;
+        }
+    }
+    return completed(store, std::move(bySerial), on);
 }
 
 } // namespace lamp

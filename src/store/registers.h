@@ -34,7 +34,7 @@ FleetAgeing ageingOfStudio(Store &store, const AgeingQuestion &question);
 
 /// What decides of each display in use when it is due. \param ageing if not null, what its history says goes there
 std::vector<DueQuestion> dueQuestions(Store &store, const AgeingQuestion &question, FleetAgeing *ageing = nullptr);
-/// The same without a walk through history: by the last visits, moves and assignments only.
+/// The same without a walk through history: by the last visits, what happened since and assignments. Some may be due sooner than that.
 std::vector<DueQuestion> dueByStatus(Store &store, WallTime on);
 
 } // namespace lamp

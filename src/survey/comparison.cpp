@@ -2,6 +2,7 @@
 #include "survey/comparison.h"
 
 #include "base/json.h"
+#include "judge/tolerance.h"
 
 #include <algorithm>
 #include <cmath>
@@ -184,6 +185,11 @@ Comparison compared(const std::vector<ComparedFile> &files, const ChoiceRule &ru
     return c;
 }
 
+Message agreementSaid(const InstrumentDifference &d)
+{
+    return say(d.agree ? "instruments-agree" : (d.withinDoubt ? "instruments-within-doubt" : "instruments-disagree"));
+}
+
 Result<InstrumentDifference> instrumentDifference(const SurveyRecord &a, const SurveyRecord &b)
 {
     const auto name = [](const SurveyRecord &r) { return modelAndSerial(r.instrument.model, r.instrument.serial); };
@@ -236,7 +242,11 @@ Result<InstrumentDifference> instrumentDifference(const SurveyRecord &a, const S
     const double alongX = whiteDifference(xyzOf({w.x + xy, w.y}, whiteA->xyz.b), w),
                  alongY = whiteDifference(xyzOf({w.x, w.y + xy}, whiteA->xyz.b), w);
     d.whiteK2 = std::hypot(alongX, alongY);
-    d.agree = std::abs(d.luminancePercent) <= d.luminanceK2 && d.white <= d.whiteK2;
+    d.withinDoubt = std::abs(d.luminancePercent) <= d.luminanceK2 && d.white <= d.whiteK2;
+    // Instruments that may be wrong by much explain any difference; displays calibrated by each would not look alike (common practice, no published
+    // source: twice what a studio allows of one display).
+    const Tolerance studio = *builtInTolerance("studio");
+    d.agree = d.withinDoubt && std::abs(d.luminancePercent) <= 2 * studio.luminancePercent && d.white <= 2 * studio.whiteDeltaE;
     const auto four = [](const SurveyRecord &r) -> std::optional<FourColours> {
         const Measurement *red = r.named("red"), *green = r.named("green"), *blue = r.named("blue"), *white = r.named("white");
         if (red == nullptr || green == nullptr || blue == nullptr) {

@@ -40,9 +40,12 @@ struct InstrumentDifference {
     double white = 0, whiteK2 = 0;                ///< CIEDE2000 between their whites at one luminance
     double mean = 0, max = 0;                     ///< CIEDE2000 of all colours that both read, each by its own white
     size_t colours = 0;
-    bool agree = false;                         ///< both within what they may be wrong by
+    bool withinDoubt = false;                   ///< they differ by no more than both may be wrong by
+    bool agree = false;                         ///< that, and by no more than matters beside each other
     std::optional<MatrixCorrection> correction; ///< that takes the second's readings to the first's; nothing where primaries were not read
 };
+/// Whether they agree, in a sentence.
+Message agreementSaid(const InstrumentDifference &difference);
 /// \return an error where they are not of one display in one state, or of one instrument, or share fewer than three patches
 Result<InstrumentDifference> instrumentDifference(const SurveyRecord &first, const SurveyRecord &second);
 

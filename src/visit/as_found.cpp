@@ -12,15 +12,18 @@ Status AsFound::run()
     if (opened && !*opened) {
         return opened->error();
     }
-    if (opened && !m_s.record.plan.earlier) {
-        const auto earlier = earlierOf(opened->value());
-        // A profile that names another display says nothing of what this one was.
-        if (earlier && (earlier->display.empty() || earlier->display == modelAndSerial(m_s.record.display.model, m_s.record.display.serial))) {
-            m_s.record.plan.earlier = earlier;
-        }
+    // A profile that names another display says nothing of what this one was, and its ramps are not for it. Some name a model only.
+    const DisplayInfo &display = m_s.record.display;
+    const std::string own = modelAndSerial(display.model, display.serial), of = opened ? opened->value().facts().display : std::string();
+    const bool others = !of.empty() && of != own && of != display.model;
+    if (others) {
+        m_s.warn(say("profile-of-another", of, own));
     }
-    if (opened && m_s.usesLut() && !m_s.record.display.lutLoaded) {
-        if (const auto ramps = opened->value().ramps(m_s.record.display.lut->entries)) {
+    if (opened && !others && !m_s.record.plan.earlier) {
+        m_s.record.plan.earlier = earlierOf(opened->value());
+    }
+    if (opened && !others && m_s.usesLut() && !display.lutLoaded) {
+        if (const auto ramps = opened->value().ramps(display.lut->entries)) {
             m_s.warn(say("profile-ramps-not-loaded"));
             if (const Status s = m_s.setRamps(*ramps); !s) {
                 return s;

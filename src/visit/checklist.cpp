@@ -36,7 +36,21 @@ void compareMenu(std::vector<CheckPoint> &points, const VisitRecord &r)
     }
 }
 
+/// What a kind of panel does by itself while it is measured, as it is called in codes of sentences.
+std::string panelKind(const std::string &technology)
+{
+    if (technology == "woled" || technology == "qd-oled") {
+        return "self-lit";
+    }
+    return technology == "projector" ? "projector" : (technology == "unknown" || technology.empty() ? "unknown" : "backlit");
+}
+
 } // namespace
+
+std::vector<CheckPoint> signOffPoints(const VisitRecord &r)
+{
+    return {{"on-again", say("point-on-again"), say("point-on-again-" + panelKind(r.display.technology)), State::Asked}};
+}
 
 std::vector<CheckPoint> checklistOf(const VisitRecord &r)
 {
@@ -49,11 +63,14 @@ std::vector<CheckPoint> checklistOf(const VisitRecord &r)
     if (r.plan.earlier && r.plan.earlier->warmUpSeconds && *r.plan.earlier->warmUpSeconds > 0) {
         points.push_back({"warm-up", say("point-warm-up-then", lasting(*r.plan.earlier->warmUpSeconds)), say("point-warm-up-then-why"), State::Good});
     }
-    for (const auto &[code, text, reason] :
-         {std::tuple{"clean", "point-clean", "point-clean-why"}, std::tuple{"automatics", "point-automatics", "point-automatics-why"},
-          std::tuple{"light", "point-no-light", "point-no-light-why"}, std::tuple{"clothes", "point-clothes", "point-clothes-why"}}) {
+    const auto ask = [&](const char *code, const char *text, const std::string &reason) {
         points.push_back({code, say(text), say(reason), State::Asked});
-    }
+    };
+    ask("clean", "point-clean", "point-clean-why");
+    ask("automatics", "point-automatics", "point-automatics-why");
+    ask("panel", "point-panel", "point-panel-" + panelKind(r.display.technology));
+    ask("light", "point-no-light", "point-no-light-why");
+    ask("clothes", "point-clothes", "point-clothes-why");
     return points;
 }
 

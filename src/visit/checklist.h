@@ -21,5 +21,7 @@ struct CheckPoint {
 /// What is known of a display before a visit (its mode and menu against what the last visit left, ramps of before, how long it took to
 /// stand still the last time), then what only a person can see to.
 std::vector<CheckPoint> checklistOf(const VisitRecord &record);
+/// What has to be undone when a visit ends: what was switched off for it and protects the panel, by its kind.
+std::vector<CheckPoint> signOffPoints(const VisitRecord &record);
 
 } // namespace lamp

@@ -268,6 +268,10 @@ std::vector<Message> changesSaid(const VisitRecord &now)
         said.push_back(say("unchanged-since", Day{was.at}, decimal(std::abs(change->luminancePercent) + change->luminanceK2, 1),
                            decimal(change->white + change->whiteK2, 2)));
     }
+    const bool lost = std::ranges::any_of(now.warnings, [](const Message &m) { return m.code == "profile-ramps-not-loaded"; });
+    if (lost) {
+        said.push_back(say("ramps-lost-since"));
+    }
     if (was.colourMean && std::isfinite(now.verification.mean)) {
         said.push_back(say("means-since", decimal(*was.colourMean, 2), decimal(now.verification.mean, 2)));
     }

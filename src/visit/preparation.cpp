@@ -11,6 +11,22 @@
 
 namespace lamp {
 
+namespace {
+
+/// What of a question's points the person left out; empty where nothing was.
+Message leftOutOf(const Question &question, const Answer &answer)
+{
+    std::vector<Message> leftOut;
+    for (const CheckPoint &p : question.points) {
+        if (std::ranges::find(answer.leftOut, p.code) != answer.leftOut.end()) {
+            leftOut.push_back(p.text);
+        }
+    }
+    return leftOut.empty() ? Message{} : say("points-left-out", listed(leftOut));
+}
+
+} // namespace
+
 Status Preparation::run()
 {
     m_s.begin(Stage::Prepare);
@@ -82,14 +98,8 @@ Status Preparation::run()
     summary.push_back(m_s.record.correction.empty() ? verbatim(m_s.record.instrument.model)
                                                     : say(m_s.record.matrix ? "instrument-corrected-by" : "instrument-corrected-for",
                                                           m_s.record.instrument.model, m_s.record.correction));
-    std::vector<Message> leftOut;
-    for (const CheckPoint &p : question.points) {
-        if (std::ranges::find(ready.leftOut, p.code) != ready.leftOut.end()) {
-            leftOut.push_back(p.text);
-        }
-    }
-    if (!leftOut.empty()) {
-        summary.push_back(say("points-left-out", listed(leftOut)));
+    if (const Message left = leftOutOf(question, ready); !left.empty()) {
+        summary.push_back(left);
     }
     m_s.finish(Stage::Prepare, clauses(summary));
     return Done{};
@@ -333,16 +343,24 @@ Status Closing::run()
     }
     m_s.begin(stage());
     const bool look = stage() == Stage::Look;
-    const Answer a = m_s.ask({Question::Kind::Confirm, stage(),
-                              look                          ? say("compare-before-after-screen")
-                              : m_s.record.controls.empty() ? say("sign-off-no-menu")
-                                                            : say("sign-off-from-now", menuSaid(m_s.record.controls)),
-                              "", 0});
+    Question question{Question::Kind::Confirm, stage(),
+                      look                          ? say("compare-before-after-screen")
+                      : m_s.record.controls.empty() ? say("sign-off-no-menu")
+                                                    : say("sign-off-from-now", menuSaid(m_s.record.controls)),
+                      "", 0};
+    if (!look) {
+        question.points = signOffPoints(m_s.record);
+    }
+    const Answer a = m_s.ask(question);
     if (!a.goOn) {
         return stoppedOnRequest();
     }
     m_s.record.lines.at(stage()).note = cutTo(shown(a.note), kLongestNote);
-    m_s.finish(stage(), look ? say("looked-at") : say("signed-off-by", shippedNamed(m_s.record.plan.by), named(m_s.record.verdict)));
+    std::vector<Message> ends{look ? say("looked-at") : say("signed-off-by", shippedNamed(m_s.record.plan.by), named(m_s.record.verdict))};
+    if (const Message left = leftOutOf(question, a); !left.empty()) {
+        ends.push_back(left);
+    }
+    m_s.finish(stage(), clauses(ends));
     return Done{};
 }
 

@@ -105,6 +105,14 @@ Status TrimStage::run()
             m_s.warn(say("display-own-controls-need"));
         }
     }
+    const bool nobodyTurned = mayTurn && display.controls.empty() && !m_s.record.display.controls.empty();
+    Target target = m_s.record.plan.target;
+    const bool asFound = mayTurn && target.luminance.kind == LuminanceTarget::Kind::AsFound;
+    if (asFound) {
+        // The most that it gives at the wanted white while brightness stays where it is.
+        std::erase_if(display.controls, [](const Control &c) { return c.name == "brightness"; });
+        target.luminance.kind = LuminanceTarget::Kind::Maximum;
+    }
     for (Control &c : display.controls) {
         c.value = m_s.record.controls[c.name];
     }
@@ -115,7 +123,7 @@ Status TrimStage::run()
     options.goodEnough = m_s.usesLut() && m_s.record.display.lut->bits >= 10 ? 0.02 : 0.012;
     options.freshWhite = m_s.freshWhite;
     options.turn = [this](const Control &c, double v) { return m_s.turn(c, v); };
-    auto t = trim(*m_s.gauge, display, m_s.record.plan.target, options);
+    auto t = trim(*m_s.gauge, display, target, options);
     if (!t) {
         return t.error();
     }
@@ -131,7 +139,7 @@ Status TrimStage::run()
             c.value = m_s.record.controls[c.name];
         }
         const MenuModel::Settings found = t->before;
-        t = trim(*m_s.gauge, display, m_s.record.plan.target, options);
+        t = trim(*m_s.gauge, display, target, options);
         if (t) {
             t.value().before = found;
         }
@@ -140,7 +148,10 @@ Status TrimStage::run()
             return again.error();
         }
     }
-    if (mayTurn && display.controls.empty() && !m_s.record.display.controls.empty()) {
+    if (asFound && !nobodyTurned && t->moves == 0) {
+        t.value().advice = say("brightness-as-found", decimal(t->white.b, 1));
+    }
+    if (nobodyTurned) {
         t.value().advice = say(m_s.usesLut() ? "controls-not-turned" : "controls-left-as-found");
     }
     if (mayTurn) {

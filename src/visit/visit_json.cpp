@@ -52,6 +52,7 @@ Json whiteJson(const VisitRecord &r)
             {"y", rounded(c.y, 5)},
             {"Y", rounded(w.b, 3)},
             {"cct_k", w.b > 0 && cctOf(c).meaningful() ? rounded(cctOf(c).kelvin, 0) : Json(nullptr)},
+            {"duv", w.b > 0 && cctOf(c).meaningful() ? rounded(cctOf(c).duv, 5) : Json(nullptr)},
             {"delta_e_00", w.b > 0 ? rounded(whiteDifference(w, r.targetWhite()), 3) : Json(nullptr)}};
 }
 

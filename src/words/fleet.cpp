@@ -84,6 +84,8 @@ std::span<const Sentence> fleet()
         {"colours-cannot-used", QT_TRANSLATE_NOOP("words", "The colours cannot be used")},
         {"give-lab-or-rgb", QT_TRANSLATE_NOOP("words", "Give a CSV with the headings L, a, b (D50) or r, g, b (sRGB).")},
         {"pair-agrees", QT_TRANSLATE_NOOP("words", "%1 and %2: mean %3 ± %4 ΔE00, largest %5 (± %6 for the standard observer); most of it by %7, %8")},
+        {"agree-needs-two", QT_TRANSLATE_NOOP("words", "Whether displays agree takes two of them that were visited and profiled; there are %1.")},
+        {"agree-name-two", QT_TRANSLATE_NOOP("words", "Name the visits of two or more, or bring them into the studio.")},
         {"pair-shares-none", QT_TRANSLATE_NOOP("words", "%1 and %2 share none of these colours.")},
         {"shared-coverage", QT_TRANSLATE_NOOP("words", "All show %2 % of %1 by volume in CIELAB, D50.")},
         {"no-common-target", QT_TRANSLATE_NOOP("words", "These displays have no target in common.")},

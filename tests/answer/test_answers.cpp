@@ -80,8 +80,10 @@ KnownDocument examined(sim::SimBench &bench, const VisitRecord &visit, const std
     const VisitedDisplay last = VisitedDisplay::asCalibrated(visitFacts(visit)).value();
     std::mt19937_64 random(seed);
     const auto mishap = std::find_if(sim::mishaps().begin(), sim::mishaps().end(), [&](const sim::Mishap &m) { return what == m.name; });
-    const double days = mishap->happen(bench, visit.ramps, sim::variedMeter(false, seed),
-                                       [&](double from, double to) { return std::uniform_real_distribution<double>(from, to)(random); });
+    const double days = mishap
+                            ->happen(bench, visit.ramps, sim::variedMeter(false, seed),
+                                     [&](double from, double to) { return std::uniform_real_distribution<double>(from, to)(random); })
+                            .value();
     ExaminationPlan plan;
     plan.now = visit.finished + std::chrono::hours(std::int64_t(24 * std::max(1.0, days)));
     ExaminationHooks hooks;

@@ -196,6 +196,8 @@ private Q_SLOTS:
             {R"({"white":{"kind":"native"},"luminance":{"kind":"maximum"},"tone":{"kind":"gamma","gamma":22}})", "tone.gamma"},
             {R"({"white":{"kind":"native"},"luminance":{"kind":"maximum"},"tone":[]})", "tone"},
             {R"({"white":{"kind":"native"},"luminance":{"kind":"maximum"},"tone":{"kind":"srgb"},"black":{"kind":"deep"}})", "black.kind"},
+            {R"({"white":{"kind":"native"},"luminence":{"kind":"maximum"},"luminance":{"kind":"maximum"},"tone":{"kind":"srgb"}})", "luminence"},
+            {R"({"white":{"kind":"native"},"luminance":{"kind":"value","cd_m2":120,"cdm2":80},"tone":{"kind":"srgb"}})", "luminance.cdm2"},
             {R"([1,2])", "should be an object"},
             {R"({"white":)", "JSON"}};
         for (const auto &[text, field] : bad) {

@@ -168,16 +168,19 @@ private Q_SLOTS:
         QVERIFY(std::abs(wanted["white"]["x"].get<double>() - 0.31272) > 1e-4); // as it was read, not as the target has it
 
         const auto check = cli({"visit", "--bench", serve("wled --warm"), "--target", "Dim room", "--task", "check", "--profile-in",
-                                out("one") + "/profile.icc", "--since", out("one") + "/visit.json", "--report", "none", "--out", out("since")});
+                                out("one") + "/profile.icc", "--since", out("one"), "--report", "none", "--out", out("since")});
         QVERIFY2(check.status == 1, check.err); // its menu is back where it was before the visit
         const Json since = visitOf("since")["since"];
         QVERIFY(since["luminance_percent"].get<double>() > 50 && since["same_instrument"].get<bool>());
+        QVERIFY2(visitOf("since").dump().find("were not loaded any more") != std::string::npos, visitOf("since").dump(1).c_str());
 
         // What was read of another display says nothing of this one.
         const auto stranger = cli({"visit", "--bench", serve("qd --warm"), "--target", "Dim room", "--task", "check", "--profile-in",
                                    out("one") + "/profile.icc", "--since", out("one") + "/visit.json", "--report", "none", "--out", out("stranger")});
         QVERIFY2(stranger.status == 1, stranger.err);
         QVERIFY(found(visitOf("stranger"), "earlier-of-another-display") && visitOf("stranger")["since"].is_null());
+        const std::string warned = visitOf("stranger")["warnings"].dump(); // nor are its ramps for this one
+        QVERIFY2(warned.find("its ramps are not loaded") != std::string::npos && warned.find("stay loaded") == std::string::npos, warned.c_str());
 
         QCOMPARE(cli({"visit", "--bench", serve("wled"), "--out", out("never")}).status, 2);
         const QStringList base{"visit", "--bench", serve("wled"), "--out", out("never"), "--target", "Web"};

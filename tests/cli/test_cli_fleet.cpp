@@ -217,6 +217,8 @@ private Q_SLOTS:
         const auto common = cli({"fleet", "common", path("avocet"), path("dunlin"), "--json"});
         QCOMPARE(common.json()["luminance_cd_m2"].toDouble(), 120.0);
         QCOMPARE(cli({"fleet", "agree", path("history.csv")}).status, 2);
+        const auto one = cli({"fleet", "agree", path("avocet"), "--language", "en"}); // agrees with nobody
+        QVERIFY2(one.status == 2 && one.err.contains("takes two of them"), one.err.constData());
         // Where neither shows any of the colours, nothing is known of how much of the other's it shows.
         write("far.csv", "L,a,b\n50,100,100\n");
         const auto none =
@@ -278,6 +280,21 @@ private Q_SLOTS:
         QCOMPARE(cli({"fleet", "export", path("out2"), "--store", path("again.sqlite")}).status, 0);
         QCOMPARE(readFile(std::filesystem::path(path("out2/assignments.csv").toStdString())).value(),
                  readFile(std::filesystem::path(path("out/assignments.csv").toStdString())).value());
+        // A folder is walked, a shell's list of what lies in it may stand in any order, and what is no import lies there without harm.
+        {
+            QFile note(path("out/notes.txt"));
+            QVERIFY(note.open(QIODevice::WriteOnly));
+        }
+        const auto whole = cli({"fleet", "import", "--yes", path("out"), "--store", path("walked.sqlite")});
+        QVERIFY2(whole.status == 0, whole.err.constData());
+        QCOMPARE(due("walked.sqlite"), due("studio.sqlite"));
+        const auto turned = cli({"fleet", "import", "--yes", path("out/visits"), path("out/assignments.csv"), path("out/history.csv"),
+                                 path("out/register.csv"), path("out/register.json"), "--store", path("turned.sqlite")});
+        QVERIFY2(turned.status == 0, turned.err.constData());
+        QCOMPARE(due("turned.sqlite"), due("studio.sqlite"));
+        QVERIFY(QDir().mkdir(path("nothing")));
+        const auto nothing = cli({"fleet", "import", "--yes", path("nothing"), "--store", path("walked.sqlite"), "--language", "en"});
+        QVERIFY2(nothing.status == 2 && nothing.err.contains("lies no register"), nothing.err.constData());
         const auto age = [&](const QString &store) { return cli({"fleet", "age", "--store", path(store), "--json", "--on", "2031-01-01"}).out; };
         QCOMPARE(age("again.sqlite"), age("studio.sqlite"));
     }

@@ -125,6 +125,10 @@ private Q_SLOTS:
         QCOMPARE(version.status, 0);
         QVERIFY(version.out.startsWith("dutiful-lamp-cli "));
         QVERIFY(cli({"cube", "--help"}).out.contains("Display P3"));
+        // What holds where an option is left out stands there; what stands for "left out" does not.
+        const QByteArray help = cli({"visit", "--help"}).out + cli({"serve", "--help"}).out + cli({"measure", "--help"}).out;
+        QVERIFY2(help.contains("=standard") && help.contains("=studio") && help.contains("=sRGB"), help.constData());
+        QVERIFY2(!help.contains("=[]") && !help.contains("=-1") && !help.contains("TEXT=wled"), help.constData());
         QCOMPARE(cli({"cube", "--profile", at("good/profile.icc"), "--source", "display p3", "--out", at("p3.cube"), "--size", "5"}).status, 0);
     }
 

@@ -105,6 +105,9 @@ private Q_SLOTS:
         QCOMPARE(cli({"diagnose", "--bench", serve("curlew"), "--visit", path("nowhere"), "--out", path("none")}).status, 2);
         QCOMPARE(cli({"diagnose", "--bench", serve("curlew --mishap nonsense"), "--visit", visit, "--out", path("none")}).status, 3);
         QCOMPARE(cli({"diagnose", "--bench", serve("curlew"), "--visit", visit, "--out", path("none"), "--tests", "some"}).status, 2);
+        // What cannot happen to a display does not happen in silence.
+        const auto cannot = cli({"serve", "--display", "curlew", "--mishap", "contrast-clipped", "--language", "en"});
+        QVERIFY2(cannot.status == 2 && cannot.err.contains("cannot happen to curlew"), cannot.err.constData());
         const auto gone = cli({"diagnose", "--bench", serve("curlew --warm --fault internal:8:500"), "--visit", visit, "--out", path("gone")});
         QVERIFY2(gone.status == 3 && QFile::exists(path("gone") + "/readings.txt"), gone.err.constData());
         QVERIFY(!QFile::exists(path("gone") + "/diagnosis.json"));
@@ -128,8 +131,10 @@ private Q_SLOTS:
         QFETCH(int, patches);
         const QString kind = QTest::currentDataTag();
         const auto run = measured(kind, "curlew --warm", more);
-        QVERIFY2(run.status == 0, run.err.constData());
         const QJsonObject json = run.json();
+        // Modes of which none can be recommended as it is end as what is out of tolerance does.
+        const bool none = kind == "modes" && json["results"].toObject()["recommended"].isNull();
+        QVERIFY2(run.status == (none ? 1 : 0), run.err.constData());
         QCOMPARE(json["schema"].toString(), QStringLiteral("dutiful-lamp/measurement/1"));
         QCOMPARE(json["kind"].toString(), kind);
         QVERIFY(json["complete"].toBool());
@@ -189,9 +194,9 @@ private Q_SLOTS:
         QVERIFY(page.open(QIODevice::ReadOnly));
         const QByteArray words = page.readAll();
         QVERIFY2(words.contains("Contrast, measured") && words.contains("Knot") && words.contains("cd/m"), words.left(3000).constData());
-        QCOMPARE(cli({"measure", "modes", "--bench", serve("curlew --warm"), "--out", path("r2")}).status, 0);
-        const int chosen = cli({"compare", path("r2"), "--report", pdf}).status;
-        QCOMPARE(cli({"compare", path("r2")}).status, chosen); // a report changes no judgement
+        const int chosen = cli({"measure", "modes", "--bench", serve("curlew --warm"), "--out", path("r2")}).status;
+        QCOMPARE(cli({"compare", path("r2"), "--report", pdf}).status, chosen); // the same answer by both
+        QCOMPARE(cli({"compare", path("r2")}).status, chosen);                  // a report changes no judgement
         const QByteArray said = textOf(pdf);
         QVERIFY2(said.contains("which to take") && said.contains("By the rule") && said.contains("factory"), said.constData());
         QCOMPARE(cli({"measure", "uniformity", "--bench", serve("knot --warm"), "--out", path("r5"), "--report", path("places.pdf")}).status, 0);

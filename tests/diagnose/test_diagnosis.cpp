@@ -66,9 +66,10 @@ Examination examined(Visited &v, const std::vector<std::string> &what, std::uint
     std::mt19937_64 random(seed);
     double days = 1;
     for (const std::string &name : what) {
-        days = std::max(days, mishapCalled(name).happen(*v.bench, v.record.ramps, v.meter, [&](double from, double to) {
-            return std::uniform_real_distribution<double>(from, to)(random);
-        }));
+        days = std::max(days, mishapCalled(name)
+                                  .happen(*v.bench, v.record.ramps, v.meter,
+                                          [&](double from, double to) { return std::uniform_real_distribution<double>(from, to)(random); })
+                                  .value());
     }
     ExaminationPlan plan;
     plan.tests = tests;

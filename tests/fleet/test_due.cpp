@@ -42,6 +42,47 @@ class TestDue : public QObject {
     Q_OBJECT
 
 private Q_SLOTS:
+    // Common practice, no published source: every three to four weeks; the lamp tells how far along a display is, its words how far and why.
+    void lampsFillByTheirDueDate()
+    {
+        const WallTime now = day("2031-03-31");
+        const auto on = [&](const char *last, std::optional<Verdict> verdict = Verdict::Pass) {
+            DueQuestion q = visited(last, 30);
+            q.verdict = verdict;
+            return dueOf(q, now);
+        };
+        const auto said = [&](const Due &due) { return english(dueSaid(due, now)); };
+        QVERIFY(lampOf(dueOf({}, now)) == LampFill::Hollow && said(dueOf({}, now)) == "never visited");
+        QVERIFY(lampOf(on("2031-03-28")) == LampFill::Full && said(on("2031-03-28")) == "in tolerance, due in 27 days");
+        QVERIFY(lampOf(on("2031-03-06")) == LampFill::ThreeQuarters && said(on("2031-03-02")) == "due soon, in 1 day");
+        QVERIFY(lampOf(on("2031-02-28")) == LampFill::Half && said(on("2031-03-01")) == "due today" && said(on("2031-02-28")) == "due for 1 day");
+        QVERIFY(lampOf(on("2031-02-19")) == LampFill::Crescent && said(on("2031-02-19")) == "overdue by 10 days");
+        QVERIFY(lampOf(on("2031-03-28", Verdict::Fail)) == LampFill::Notched && said(on("2031-03-28", Verdict::Fail)) == "out of tolerance");
+        QVERIFY(lampOf(on("2031-03-28", {})) == LampFill::Notched && said(on("2031-03-28", {})) == "undecided");
+        // What else makes it due is named.
+        DueQuestion drifts = visited("2031-03-28", 30);
+        drifts.evidence = now;
+        QVERIFY(said(dueOf(drifts, now)) == "due today, by its history" && lampOf(dueOf(drifts, now)) == LampFill::Half);
+        drifts.evidence = day("2031-04-20");
+        QCOMPARE(said(dueOf(drifts, now)), std::string("in tolerance, due in 20 days, by its history"));
+    }
+
+    // A visit that ends begins it all anew; what has to be right for a job stays, and what failed is due at once.
+    void aVisitThatEndsBeginsAnew()
+    {
+        DueQuestion q = visited("2031-02-01");
+        q.historyKnown = true;
+        q.event = day("2031-02-10");
+        q.evidence = day("2031-02-15");
+        const WallTime now = day("2031-03-03");
+        const Due due = dueAfterVisit(q, Verdict::Pass, now);
+        QVERIFY(due.state == "ok" && due.why == "interval" && dueDay(due) == "2031-03-31" && !due.historyKnown);
+        q.assignment = WallTime(fromIsoTime("2031-03-20T00:00:00Z"));
+        QVERIFY(dueAfterVisit(q, Verdict::Pass, now).why == "assignment" && dueDay(dueAfterVisit(q, Verdict::Pass, now)) == "2031-03-19");
+        QCOMPARE(dueAfterVisit(q, Verdict::Fail, now).state, std::string("out"));
+        QCOMPARE(dueAfterVisit(q, {}, now).state, std::string("undecided"));
+    }
+
     // The day of a job is a date; it is over when the clock on the wall says so, here, in Honolulu and in Auckland.
     void aJobCountsUntilItsDayIsOver_data()
     {

@@ -309,7 +309,7 @@ class TestStudioMutations : public QObject {
             }
             (void)s.visits().installations(d.id);
         }
-        (void)s.board().rooms(now);
+        (void)s.board().rooms();
         (void)s.board().displays();
         (void)dueByStatus(s, now);
         (void)registerOf(s);

@@ -116,6 +116,41 @@ private Q_SLOTS:
         QTest::newRow("4, tables") << 4 << true;
     }
 
+    // The calibration's table, as the makers of operating systems describe it (from memory: signature, reserved, 0 for a table, channels, entries,
+    // bytes each, then channel after channel): as many entries as the display's own table has, and none rounded twice.
+    void rampsAreWrittenWithAllTheirEntries()
+    {
+        for (const int entries : {256, 1024, 4096}) {
+            Ramps ramps;
+            for (int i = 0; i < entries; ++i) {
+                const double v = double(i) / (entries - 1);
+                ramps.r.push_back(0.9 * std::pow(v, 1.3));
+                ramps.g.push_back(std::pow(v, 0.8));
+                ramps.b.push_back(0.7 * v);
+            }
+            std::mt19937 random(3);
+            const auto made = writeMatrixProfile(anyDisplay(random), ramps, {"Dunlin 32", "Free", kMade, 4});
+            QVERIFY(made.ok());
+            const Bytes &b = made.value();
+            const Tag tag = tagsOf(b).at("vcgt");
+            QCOMPARE(four(b, tag.offset), std::string("vcgt"));
+            QCOMPARE(int(u32(b, tag.offset + 8)), 0);
+            QCOMPARE(int(u16(b, tag.offset + 12)), 3);
+            QCOMPARE(int(u16(b, tag.offset + 14)), entries);
+            QCOMPARE(int(u16(b, tag.offset + 16)), 2);
+            QVERIFY(tag.size >= size_t(18 + 6 * entries));
+            for (int c = 0; c < 3; ++c) {
+                for (int i = 0; i < entries; ++i) {
+                    QCOMPARE(int(u16(b, tag.offset + 18 + size_t(2 * (c * entries + i)))), int(std::lround(65535 * ramps.channel(c)[size_t(i)])));
+                }
+            }
+            // Little CMS reads them back so.
+            const auto back = Profile::open(b)->ramps(entries);
+            QVERIFY(back.has_value());
+            LAMP_NEAR(back->g[size_t(entries / 3)], ramps.g[size_t(entries / 3)], 1.0 / 65535);
+        }
+    }
+
     // 7.2: the header, field by field.
     void header_data() { profiles_data(); }
     void header()

@@ -3,7 +3,6 @@
 #include "support.h"
 
 #include "colour/difference.h"
-#include "fleet/cadence.h"
 #include "judge/judgement.h"
 
 #include <limits>
@@ -17,11 +16,6 @@ using namespace lamp;
 namespace {
 
 const WallTime kNow = fromIsoTime("2026-11-25T12:00:00Z");
-
-Upkeep visited(int daysAgo, Verdict verdict = Verdict::Pass)
-{
-    return {kNow - std::chrono::days{daysAgo}, verdict, 30};
-}
 
 const Chromaticity kD65 = illuminantChromaticity(Illuminant::D65);
 
@@ -140,12 +134,17 @@ private Q_SLOTS:
     void badToleranceFilesNameTheField()
     {
         QVERIFY(toleranceFromJson(R"({"mean":1,"max":3})").ok());
-        for (const auto &[text, field] : std::vector<std::pair<std::string, std::string>>{{R"({"max":3})", "mean"},
-                                                                                          {R"({"mean":0,"max":3})", "mean"},
-                                                                                          {R"({"mean":1,"max":"3"})", "max"},
-                                                                                          {R"({"mean":1,"max":3,"metric":"CIE76"})", "metric"},
-                                                                                          {R"(7)", "should be an object"},
-                                                                                          {R"({)", "JSON"}}) {
+        for (const auto &[text, field] :
+             std::vector<std::pair<std::string, std::string>>{{R"({"max":3})", "mean"},
+                                                              {R"({"mean":0,"max":3})", "mean"},
+                                                              {R"({"mean":1,"max":"3"})", "max"},
+                                                              {R"({"mean":1,"max":3,"metric":"CIE76"})", "metric"},
+                                                              {R"({"mean":1,"max":3,"graymean":0.5})", "graymean"},
+                                                              {R"({"mean":1,"max":3,"graymean":0.5})", "gray_mean"},
+                                                              {R"({"mean":1000,"max":3})", "at most 100"},
+                                                              {R"({"mean":1,"max":3,"luminance_percent":80})", "at most 50"},
+                                                              {R"(7)", "should be an object"},
+                                                              {R"({)", "JSON"}}) {
             const auto t = toleranceFromJson(text);
             QVERIFY(!t.ok());
             QVERIFY2(english(t.error().what).find(field) != std::string::npos, english(t.error().what).c_str());
@@ -478,21 +477,6 @@ private Q_SLOTS:
         const Verification v = verify(all, {white}, chad);
         LAMP_NEAR(v.p95, v.colours[18].deltaE, 1e-12);
         LAMP_NEAR(v.max, v.colours[19].deltaE, 1e-12);
-    }
-
-    // Common practice, no published source: every three to four weeks; the lamp tells how far along a display is.
-    void lampsFillByTheirDueDate()
-    {
-        QCOMPARE(lampFill({{}, Verdict::Pass, 30}, kNow), LampFill::Hollow);
-        QCOMPARE(lampFill(visited(3), kNow), LampFill::Full);
-        QCOMPARE(lampFill(visited(25), kNow), LampFill::ThreeQuarters);
-        QCOMPARE(lampFill(visited(31), kNow), LampFill::Half);
-        QCOMPARE(lampFill(visited(40), kNow), LampFill::Crescent);
-        QCOMPARE(lampFill(visited(3, Verdict::Fail), kNow), LampFill::Notched);
-        QCOMPARE(english(lampState(visited(40), kNow)), std::string("overdue by 10 days"));
-        QCOMPARE(english(lampState(visited(29), kNow)), std::string("due soon, in 1 day"));
-        QCOMPARE(english(lampState({{}, Verdict::Pass, 30}, kNow)), std::string("never visited"));
-        QCOMPARE(wordedDay(*dueDate(visited(5))), QString("20 December 2026"));
     }
 };
 

@@ -765,6 +765,16 @@ private Q_SLOTS:
         bench.setMeter(1, copy);
         const Ran third = run(bench, plan);
         QVERIFY(instrumentDifference(first.record, third.record)->agree);
+        // Instruments that may be wrong by anything do not agree by that: whites far apart are said, and neither is called wrong.
+        SurveyRecord far = third.record, near = first.record;
+        far.correction.clear();
+        near.correction.clear();
+        for (Measurement &m : far.readings) {
+            m.xyz.a *= 1.04;
+        }
+        const auto apart = instrumentDifference(near, far);
+        QVERIFY(apart.ok() && apart->white > 3 && apart->withinDoubt && !apart->agree);
+        QCOMPARE(agreementSaid(apart.value()).code, std::string("instruments-within-doubt"));
         QVERIFY(instrumentDifference(first.record, third.record)->mean < 0.3);
         // What is no comparison of instruments is not made one.
         QVERIFY(!instrumentDifference(first.record, first.record).ok());

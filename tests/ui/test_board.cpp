@@ -10,7 +10,11 @@
 #include "app/board/week_strip.h"
 #include "app/fleet/fleet_desk.h"
 #include "app/parts/look.h"
+#include "app/parts/words.h"
 #include "app/shell/main_window.h"
+#include "app/studio/card_view.h"
+#include "app/studio/due_book.h"
+#include "app/studio/places_view.h"
 #include "report/report.h"
 #include "simlab/years.h"
 #include "store/registers.h"
@@ -137,6 +141,43 @@ private Q_SLOTS:
             coming += m_window->fleet()->board()->weeks()->count(week);
         }
         QVERIFY(m_window->fleet()->board()->weeks()->count(0) >= 2 && coming > 15 && coming <= 31);
+    }
+
+    // Board, list and card say the same of every display, before history is worked out and after; some are due by it.
+    void oneAnswerEverywhere()
+    {
+        const auto *places = m_window->findChild<PlacesView *>();
+        const auto *card = m_window->findChild<CardView *>();
+        const BoardModel *model = m_window->fleet()->board()->model();
+        const auto everywhere = [&](const char *when) {
+            const WallTime on = m_window->due().on();
+            for (const BoardLine &l : model->lines()) {
+                const QString said = app::text(dueSaid(l.due, on));
+                m_window->selectDisplay(l.question.key);
+                const QString listed = places->currentIndex().data().toString(), carded = labels(*card, false);
+                QVERIFY2(listed.endsWith('\n' + said), qPrintable(when + listed + " / " + said));
+                QVERIFY2(carded.contains(said), qPrintable(when + said + " / " + carded));
+                QCOMPARE(carded.contains("Nothing to do."), l.due.state == "ok" && l.due.historyKnown);
+            }
+        };
+        everywhere("after: ");
+        const auto byHistory =
+            std::ranges::count_if(model->lines(), [](const BoardLine &l) { return l.due.why == "evidence" && l.due.state != "out"; });
+        QVERIFY(byHistory > 0);
+        // Looked at anew, what history said stays until it says something else; where nothing is known of it that is said.
+        DueBook fresh;
+        QVERIFY(fresh.look(*m_window->store(), m_window->due().on()).ok());
+        QVERIFY(fresh.busy() && !fresh.questions().front().historyKnown);
+        QTRY_VERIFY_WITH_TIMEOUT(!fresh.busy(), 60000);
+        for (const BoardLine &l : model->lines()) {
+            QCOMPARE(fresh.due(l.question.key).state, l.due.state);
+            QVERIFY(fresh.due(l.question.key).historyKnown);
+        }
+        QVERIFY(fresh.look(*m_window->store(), m_window->due().on()).ok());
+        QVERIFY(fresh.busy() && fresh.questions().front().historyKnown);
+        QTRY_VERIFY_WITH_TIMEOUT(!fresh.busy(), 60000);
+        QTest::keyClick(m_window->windowHandle(), Qt::Key_F3);
+        QTRY_VERIFY(m_window->fleet()->board()->isVisible());
     }
 
     void isSearchedAndSorted()

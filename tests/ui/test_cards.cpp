@@ -9,6 +9,7 @@
 #include "app/parts/look.h"
 #include "app/parts/words.h"
 #include "app/studio/card_view.h"
+#include "app/studio/due_book.h"
 #include "app/studio/edit_display.h"
 #include "app/studio/edit_letterhead.h"
 #include "app/studio/edit_many.h"
@@ -196,7 +197,8 @@ private Q_SLOTS:
     {
         QStringList told;
         Store *store = m_store.get();
-        Reminder reminder([&] { return store; }, [&](const QString &title, const QString &which) { told << title + ": " + which; });
+        DueBook due;
+        Reminder reminder([&] { return store; }, due, [&](const QString &title, const QString &which) { told << title + ": " + which; });
         const WallTime today = wallNow();
         QVERIFY(!reminder.look(today)); // whoever begins it sees the board
         const auto at = [&](int days, int hour) {
@@ -204,10 +206,11 @@ private Q_SLOTS:
         };
         QVERIFY(!reminder.look(at(1, 5)) && told.isEmpty()); // at night
         QVERIFY(reminder.look(at(1, 9)));
-        QCOMPARE(told.size(), 1);
+        QTRY_COMPARE(told.size(), 1); // once history is worked out
         QVERIFY2(told.front().contains("displays") && told.front().contains("never visited"), qPrintable(told.front()));
         QVERIFY(!reminder.look(at(1, 17)));
         QVERIFY(reminder.look(at(2, 9)));
+        QTRY_COMPARE(told.size(), 2);
         store = nullptr;
         QVERIFY(!reminder.look(at(3, 9)));
     }
@@ -234,7 +237,7 @@ private Q_SLOTS:
 
         CardView card;
         card.resize(900, 640);
-        card.show(now(), *m_store, kNow);
+        card.show(now(), *m_store, Due{}, kNow);
         static_cast<QWidget &>(card).show();
         Photographs *photographs = card.photographs();
         std::optional<Error> failed;

@@ -10,6 +10,7 @@
 #include "app/parts/look.h"
 #include "app/reports/report_page.h"
 #include "app/shell/main_window.h"
+#include "app/studio/due_book.h"
 #include "store/registers.h"
 #include "visit/whole_visit.h"
 
@@ -96,10 +97,12 @@ private Q_SLOTS:
         auto s = store();
         QVERIFY(s->visits().finish(visitOf("right"), m_right).ok());
         QVERIFY(s->visits().finish(visitOf("left"), m_left).ok());
-        QCOMPARE(certificateFacts(*s, *s->visits().record("right")).room, std::string("Drawing office"));
-        QCOMPARE(certificateFacts(*s, *s->visits().record("left")).room, std::string("Booth"));
+        DueBook due;
+        QVERIFY(due.look(*s, wallNow()).ok());
+        QCOMPARE(certificateFacts(*s, due, *s->visits().record("right")).room, std::string("Drawing office"));
+        QCOMPARE(certificateFacts(*s, due, *s->visits().record("left")).room, std::string("Booth"));
         // A visit from elsewhere, of one of the same model: no room is made up for it.
-        QCOMPARE(certificateFacts(*s, visitOf("elsewhere")).room, std::string());
+        QCOMPARE(certificateFacts(*s, due, visitOf("elsewhere")).room, std::string());
     }
 
     void importsAskWhoseTheyAre()

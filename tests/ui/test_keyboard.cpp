@@ -7,13 +7,20 @@
 
 #include "app/board/board_view.h"
 #include "app/fleet/fleet_desk.h"
+#include "app/parts/banner.h"
 #include "app/parts/look.h"
+#include "app/parts/pages.h"
+#include "app/shell/frame.h"
 #include "app/shell/main_window.h"
+#include "app/shell/progress_bar.h"
+#include "app/studio/places_view.h"
 #include "app/visit/worksheet.h"
 #include "report/report.h"
 
 #include <QApplication>
 #include <QCheckBox>
+#include <QLabel>
+#include <QMainWindow>
 #include <QPushButton>
 #include <QSettings>
 #include <QTemporaryDir>
@@ -124,14 +131,14 @@ private Q_SLOTS:
         goThrough(
             [&](const Question &q) {
                 if (q.stage == Stage::Prepare) {
-                    // What the last visit left is known; four points are asked.
+                    // What the last visit left is known; five points are asked.
                     const QString all = labels(*m_window);
                     QVERIFY2(all.contains("The last time it stood still after"), qPrintable(all));
                     QVERIFY2(all.contains("menu stands as it was left") || all.contains("the last visit left"), qPrintable(all));
                     auto boxes = m_window->worksheet()->row(Stage::Prepare)->findChildren<QCheckBox *>();
-                    QCOMPARE(boxes.size(), 4);
-                    press(Qt::Key_4);
-                    QVERIFY(!boxes[3]->isChecked() && boxes[0]->isChecked());
+                    QCOMPARE(boxes.size(), 5);
+                    press(Qt::Key_5);
+                    QVERIFY(!boxes[4]->isChecked() && boxes[0]->isChecked());
                     picture(*m_window, "prepare");
                     seen = true;
                     m_window->setSpeed(80); // slow enough to be stopped on a busy machine
@@ -211,6 +218,34 @@ private Q_SLOTS:
         QVERIFY2(coloured == 0,
                  qPrintable(QStringLiteral("%1 pixels, the worst by %2 at %3, %4").arg(coloured).arg(worst).arg(where.x()).arg(where.y())));
         applySurround(*qApp, Surround::Dim);
+    }
+
+    // A wide page follows a narrow one with the reading beside it, and back: the window keeps its size, whatever either says for a moment.
+    void pagesThatFollowEachOtherDoNotWidenTheWindow()
+    {
+        QMainWindow window;
+        auto &places = *new PlacesView; // the window owns what it shows
+        auto &banner = *new Banner;
+        auto &pages = *new Pages;
+        auto &progress = *new ProgressBar;
+        auto *narrow = new QLabel("narrow"), *wide = new QLabel("wide"), *reading = new QLabel("reading");
+        narrow->setMinimumWidth(500);
+        wide->setMinimumWidth(930);
+        pages.add(narrow, Pages::Beside::Reading, "User guide");
+        pages.add(wide, Pages::Beside::Nothing, "User guide");
+        window.setCentralWidget(new Frame(places, banner, pages, {reading}, progress));
+        window.resize(1260, 700);
+        window.show();
+        QVERIFY(QTest::qWaitForWindowExposed(&window));
+        for (int i = 0; i < 6; ++i) {
+            pages.setCurrentWidget(i % 2 == 0 ? static_cast<QWidget *>(wide) : narrow);
+            QCoreApplication::processEvents();
+            QCOMPARE(window.width(), 1260);
+            narrow->setMinimumWidth(900); // a long word, for a moment
+            QCoreApplication::processEvents();
+            QCOMPARE(window.width(), 1260);
+            narrow->setMinimumWidth(500);
+        }
     }
 };
 

@@ -8,6 +8,8 @@
 #include "visit/checklist.h"
 #include "visit/visit.h"
 
+#include <set>
+
 namespace checklist_test {
 
 using namespace lamp;
@@ -68,9 +70,28 @@ private Q_SLOTS:
         const auto all = checklistOf(before());
         QVERIFY(point(all, "ramps") && point(all, "ramps")->state == CheckPoint::State::Good);
         QVERIFY(!point(all, "mode") && !point(all, "menu") && !point(all, "brightness") && !point(all, "warm-up"));
-        for (const char *code : {"clean", "automatics", "light", "clothes"}) {
+        for (const char *code : {"clean", "automatics", "panel", "light", "clothes"}) {
             QVERIFY(point(all, code) && point(all, code)->state == CheckPoint::State::Asked && !point(all, code)->reason.empty());
         }
+    }
+
+    // Common practice, no published source: what a panel does by itself goes off while it is read, and what protects it on again.
+    void whatProtectsThePanelIsNamedByItsKind()
+    {
+        std::set<std::string> off, on;
+        for (const char *technology : {"woled", "wled", "projector", "unknown"}) {
+            VisitRecord r = before();
+            r.display.technology = technology;
+            off.insert(english(point(checklistOf(r), "panel")->reason));
+            const auto ends = signOffPoints(r);
+            QVERIFY(ends.size() == 1 && ends.front().state == CheckPoint::State::Asked);
+            on.insert(english(ends.front().reason));
+        }
+        QVERIFY(off.size() == 4 && on.size() == 4);
+        VisitRecord oled = before();
+        oled.display.technology = "qd-oled";
+        QVERIFY(english(point(checklistOf(oled), "panel")->reason).find("pixel shift") != std::string::npos);
+        QVERIFY(english(signOffPoints(oled).front().reason).find("burns in") != std::string::npos);
     }
 
     void whatDiffersFromTheLastVisitIsNamed()

@@ -201,6 +201,31 @@ private Q_SLOTS:
         QCOMPARE(r->verdict, Verdict::Pass);
     }
 
+    // Who works at one brightness keeps it: white, tone and colours are set in its light, and luminance is judged by nothing.
+    void brightnessStaysWhereTheDisplayStands()
+    {
+        for (const double stands : {30.0, 70.0}) {
+            auto b = bench("wled");
+            QVERIFY(b->setControl("brightness", stands).ok());
+            b->skipTime(7200);
+            const double before = b->truth({1, 1, 1}).b;
+            VisitPlan p = plan();
+            p.target.luminance.kind = LuminanceTarget::Kind::AsFound;
+            p.target = targetFromJson(targetToJson(p.target)).value();
+            Visit visit(*b, p, {}, {});
+            const auto r = visit.run();
+            QVERIFY2(r.ok(), r.ok() ? "" : english(r.error()).c_str());
+            QCOMPARE(b->describeDisplay()->control("brightness")->value, stands);
+            const XYZ white = b->truth({1, 1, 1});
+            QVERIFY(uvDistance(chromaticity(white), illuminantChromaticity(Illuminant::D65)) < 0.002);
+            QVERIFY2(white.b <= 1.02 * before && white.b > 0.7 * before,
+                     QByteArray::number(white.b)); // its white takes some of it
+            QVERIFY(trueGrayMean(*b, r->plan.target) < 1.0);
+            QVERIFY(r->verdict == Verdict::Pass);
+            QVERIFY(std::ranges::none_of(r->checks, [](const Check &c) { return c.code == "luminance"; }));
+        }
+    }
+
     void impatientVisitSaysThatThePanelMoved()
     {
         auto b = bench("wled", 3);

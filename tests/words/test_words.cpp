@@ -102,8 +102,9 @@ QSet<int> placesOf(const QString &text)
 /// These are put together from a part that is a name in files.
 bool madeOfAName(const QString &code)
 {
-    static constexpr std::array<const char *, 13> kBegin{"task-",   "effort-", "verdict-", "merge-kind-", "merge-field-", "merge-count-", "role-",
-                                                         "figure-", "cause-",  "cure-",    "fact-",       "test-",        "measurement-"};
+    static constexpr std::array<const char *, 15> kBegin{"point-panel-", "point-on-again-", "task-",        "effort-", "verdict-",
+                                                         "merge-kind-",  "merge-field-",    "merge-count-", "role-",   "figure-",
+                                                         "cause-",       "cure-",           "fact-",        "test-",   "measurement-"};
     return std::any_of(kBegin.begin(), kBegin.end(), [&](const char *b) { return code.startsWith(QLatin1String(b)); });
 }
 

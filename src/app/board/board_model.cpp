@@ -30,19 +30,6 @@ double secondsOr(const std::optional<WallTime> &t, double otherwise)
 
 } // namespace
 
-LampFill lampOf(const Due &due)
-{
-    static const std::array<std::pair<const char *, LampFill>, 7> all{{{"ok", LampFill::Full},
-                                                                       {"due-soon", LampFill::ThreeQuarters},
-                                                                       {"due", LampFill::Half},
-                                                                       {"overdue", LampFill::Crescent},
-                                                                       {"never", LampFill::Hollow},
-                                                                       {"out", LampFill::Notched},
-                                                                       {"undecided", LampFill::Notched}}};
-    const auto it = std::find_if(all.begin(), all.end(), [&](const auto &p) { return due.state == p.first; });
-    return it == all.end() ? LampFill::Hollow : it->second;
-}
-
 void BoardModel::setLines(std::vector<BoardLine> lines)
 {
     beginResetModel();

@@ -1,7 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "fleet/cadence.h"
 #include "fleet/due.h"
 
 #include <QAbstractTableModel>
@@ -19,9 +18,6 @@ struct BoardLine {
     double lossK2 = 0;
     std::optional<WallTime> holdsUntil;
 };
-
-/// What the lamp of a state shows.
-[[nodiscard]] LampFill lampOf(const Due &due);
 
 /// All displays, a row each; sorted by a proxy, by what stands under kSortRole.
 class BoardModel : public QAbstractTableModel {

@@ -3,12 +3,11 @@
 
 #include "app/board/plan_view.h"
 #include "app/board/week_strip.h"
-#include "app/parts/background.h"
 #include "app/parts/words.h"
+#include "app/studio/due_book.h"
 #include "base/file.h"
 #include "report/due_calendar.h"
 #include "report/fleet_report.h"
-#include "store/registers.h"
 
 #include <QFileDialog>
 #include <QHBoxLayout>
@@ -47,13 +46,19 @@ std::vector<BoardLine> linesOf(const std::vector<DueQuestion> &due, const FleetA
 
 } // namespace
 
-BoardView::BoardView(QWidget *parent)
-    : QFrame(parent), m_background(new Background(this)), m_model(new BoardModel(this)), m_sorted(new QSortFilterProxyModel(this)),
-      m_summary(new QLabel), m_plan(new PlanView), m_planArea(new QScrollArea), m_weeks(new WeekStrip), m_search(new QLineEdit),
+BoardView::BoardView(DueBook &due, QWidget *parent)
+    : QFrame(parent), m_due(due), m_model(new BoardModel(this)), m_sorted(new QSortFilterProxyModel(this)), m_summary(new QLabel),
+      m_working(new QLabel), m_plan(new PlanView), m_planArea(new QScrollArea), m_weeks(new WeekStrip), m_search(new QLineEdit),
       m_table(new QTableView), m_export(new QPushButton(tr("E&xport as CSV…"))), m_edit(new QPushButton(tr("Edit t&he chosen…"))),
       m_arrange(new QPushButton(tr("Draw the &plan"))), m_undo(new QPushButton(tr("&Undo"))), m_anew(new QPushButton(tr("La&y out by itself")))
 {
     setFrameShape(QFrame::StyledPanel);
+    connect(&m_due, &DueBook::changed, this, [this] {
+        if (isVisible()) { // else it is shown anew when it is seen
+            take();
+        }
+    });
+    connect(&m_due, &DueBook::failed, m_working, &QWidget::hide);
     m_sorted->setSourceModel(m_model);
     m_sorted->setSortRole(BoardModel::kSortRole);
     m_sorted->setFilterKeyColumn(-1);
@@ -84,6 +89,9 @@ BoardView::BoardView(QWidget *parent)
     top->addWidget(m_summary, 1);
     buildArranging(*top);
     layout->addLayout(top);
+    m_working->setWordWrap(true);
+    m_working->hide();
+    layout->addWidget(m_working);
     m_planArea->setFrameShape(QFrame::NoFrame);
     m_planArea->setWidgetResizable(true);
     m_planArea->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
@@ -200,16 +208,11 @@ bool BoardView::keepPlan(const DrawnPlan &plan, std::optional<DrawnPlan> before)
 
 bool BoardView::busy() const
 {
-    return m_background->busy();
+    return m_due.busy();
 }
 
-void BoardView::show(Store &store, WallTime now)
+void BoardView::show(Store &store)
 {
-    m_now = now;
-    AgeingQuestion question;
-    question.on = now;
-    // At once what is known without walking through history; then, on a connection of its own, what history says.
-    const std::vector<DueQuestion> known = dueByStatus(store, now);
     const std::vector<Room> rooms = store.studio().rooms();
     const DrawnPlan drawn = store.plans().drawn();
     if (const auto problem = store.takeProblem()) {
@@ -226,36 +229,15 @@ void BoardView::show(Store &store, WallTime now)
         m_kept = drawn; // somebody else may have drawn it
         m_plan->setDrawn(drawn);
     }
-    take(linesOf(known, {}, now));
-    // A larger fleet's history is not worked out while somebody waits; it is due by visits, moves and assignments then.
-    constexpr size_t kMost = 500;
-    if (known.size() > kMost) {
-        Q_EMIT message(tr("Of more than %1 displays drift is not worked out here: fleet due does.").arg(kMost));
-        return;
-    }
-    m_background->start(
-        tr("Working out what history says…"),
-        [path = store.path(), question]() -> Result<std::vector<BoardLine>> {
-            auto opened = Store::look(path);
-            if (!opened) {
-                return opened.error();
-            }
-            FleetAgeing ageing;
-            const auto due = dueQuestions(*opened.value(), question, &ageing);
-            const auto problem = opened.value()->takeProblem();
-            return problem ? Result<std::vector<BoardLine>>(*problem) : Result<std::vector<BoardLine>>(linesOf(due, ageing, question.on));
-        },
-        [this](Result<std::vector<BoardLine>> lines) {
-            if (lines) {
-                take(std::move(lines).value());
-            } else {
-                Q_EMIT failed(lines.error());
-            }
-        });
+    take();
 }
 
-void BoardView::take(std::vector<BoardLine> lines)
+void BoardView::take()
 {
+    std::vector<BoardLine> lines = linesOf(m_due.questions(), m_due.ageing(), m_due.on());
+    m_working->setText(m_due.tooLarge() ? tr("Of more than %1 displays drift is not worked out here: fleet due does.").arg(DueBook::kMost)
+                                        : tr("What history says is being worked out: some may be due sooner."));
+    m_working->setVisible(m_due.busy() || m_due.tooLarge());
     const auto chosen = m_table->currentIndex().data(BoardModel::kDisplayRole);
     const auto of = [&](std::initializer_list<const char *> states) {
         return std::count_if(lines.begin(), lines.end(), [&](const BoardLine &l) {
@@ -263,10 +245,10 @@ void BoardView::take(std::vector<BoardLine> lines)
         });
     };
     m_summary->setText(lines.empty() ? tr("No display yet: add one with Ctrl+N.")
-                                     : text(say("fleet-report-summary", Day{m_now}, say("count-displays", lines.size()), std::int64_t(of({"out"})),
-                                                std::int64_t(of({"due", "overdue", "never"})))));
+                                     : text(say("fleet-report-summary", Day{m_due.on()}, say("count-displays", lines.size()),
+                                                std::int64_t(of({"out"})), std::int64_t(of({"due", "overdue", "never"})))));
     m_plan->setLines(lines, m_rooms);
-    m_weeks->setLines(lines, m_now);
+    m_weeks->setLines(lines, m_due.on());
     m_model->setLines(std::move(lines));
     m_table->resizeColumnsToContents();
     m_table->horizontalHeader()->setStretchLastSection(true);
@@ -303,7 +285,7 @@ void BoardView::exportCalendar()
     for (const BoardLine &l : m_model->lines()) {
         due.push_back(l.question);
     }
-    const Status written = writeFile(file.toStdString(), dueCalendar(due, m_now));
+    const Status written = writeFile(file.toStdString(), dueCalendar(due, m_due.on()));
     if (written) {
         Q_EMIT message(text(say("calendar-written", file.toStdString(), say("count-displays", due.size()))));
     } else {
@@ -318,7 +300,7 @@ void BoardView::exportTable()
         return;
     }
     FleetReport content;
-    content.on = m_now;
+    content.on = m_due.on();
     for (const BoardLine &l : m_model->lines()) {
         content.due.push_back(l.question);
     }

@@ -16,7 +16,7 @@ class QTableView;
 
 namespace lamp::app {
 
-class Background;
+class DueBook;
 class PlanView;
 class WeekStrip;
 
@@ -26,9 +26,9 @@ class BoardView : public QFrame {
     Q_OBJECT
 
 public:
-    explicit BoardView(QWidget *parent = nullptr);
-    /// Shows a studio as it stands now; what is worked out of its history comes a moment later.
-    void show(Store &store, WallTime now);
+    explicit BoardView(DueBook &due, QWidget *parent = nullptr);
+    /// Shows a studio as it stands now; what is worked out of its history is shown as soon as it is.
+    void show(Store &store);
     [[nodiscard]] BoardModel *model() const { return m_model; }
     [[nodiscard]] PlanView *plan() const { return m_plan; }
     [[nodiscard]] WeekStrip *weeks() const { return m_weeks; }
@@ -42,7 +42,7 @@ Q_SIGNALS:
     void failed(const lamp::Error &error);
 
 private:
-    void take(std::vector<BoardLine> lines);
+    void take();
     /// Where the table shows a display; -1 where it does not.
     [[nodiscard]] int rowOf(qint64 id) const;
     void open(const QModelIndex &index);
@@ -55,10 +55,10 @@ private:
     /// \return whether it is kept
     bool keepPlan(const DrawnPlan &plan, std::optional<DrawnPlan> before);
 
-    Background *m_background;
+    DueBook &m_due;
     BoardModel *m_model;
     QSortFilterProxyModel *m_sorted;
-    QLabel *m_summary;
+    QLabel *m_summary, *m_working; ///< what it says; what is still worked out
     PlanView *m_plan;
     QScrollArea *m_planArea; ///< of a plan that is larger than its part of the page
     WeekStrip *m_weeks;
@@ -70,7 +70,6 @@ private:
     std::vector<Room> m_rooms;
     DrawnPlan m_kept;                ///< the plan as it is in the store
     std::vector<DrawnPlan> m_before; ///< to be taken back, the newest last
-    WallTime m_now{};
 };
 
 } // namespace lamp::app

@@ -2,19 +2,21 @@
 #include "app/board/reminder.h"
 
 #include "app/parts/words.h"
-#include "store/registers.h"
+#include "app/studio/due_book.h"
 
 #include <QTimer>
 
 namespace lamp::app {
 
-Reminder::Reminder(std::function<Store *()> store, std::function<void(const QString &, const QString &)> show, QObject *parent)
-    : QObject(parent), m_store(std::move(store)), m_show(std::move(show)), m_day(localDate(wallNow()))
+Reminder::Reminder(std::function<Store *()> store, DueBook &due, std::function<void(const QString &, const QString &)> show, QObject *parent)
+    : QObject(parent), m_store(std::move(store)), m_due(due), m_show(std::move(show)), m_day(localDate(wallNow()))
 {
     auto *timer = new QTimer(this);
     connect(timer, &QTimer::timeout, this, [this] { (void)look(wallNow()); });
     constexpr int kEach = 15 * 60 * 1000; // ms
     timer->start(kEach);
+    connect(&m_due, &DueBook::changed, this, &Reminder::tell);
+    connect(&m_due, &DueBook::failed, this, &Reminder::tell);
 }
 
 bool Reminder::look(WallTime now)
@@ -26,11 +28,20 @@ bool Reminder::look(WallTime now)
         return false;
     }
     m_day = day;
-    const auto notice = dueNotice(dueByStatus(*store, now), now);
-    if (notice) {
+    m_waits = true;
+    (void)m_due.look(*store, now); // what cannot be read now is told of by who looks at it
+    return true;
+}
+
+void Reminder::tell()
+{
+    if (!m_waits || m_due.busy()) {
+        return;
+    }
+    m_waits = false;
+    if (const auto notice = dueNotice(m_due.questions(), m_due.on())) {
         m_show(text(notice->title), text(notice->which));
     }
-    return notice.has_value();
 }
 
 } // namespace lamp::app

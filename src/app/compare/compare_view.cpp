@@ -336,7 +336,7 @@ void CompareView::show(const Found &found)
         const InstrumentDifference &d = found.instruments->value();
         m_instruments->setText(text(say("instruments-differ", found.names.second, decimal(d.luminancePercent, 2), found.names.first,
                                         decimal(d.luminanceK2, 1), decimal(d.white, 2), decimal(d.whiteK2, 1), decimal(d.mean, 2), decimal(d.max, 2)))
-                               + ' ' + text(say(d.agree ? "instruments-agree" : "instruments-disagree")));
+                               + ' ' + text(agreementSaid(d)));
         m_correction = d.correction;
         m_keep->setVisible(d.correction.has_value());
     }

@@ -5,6 +5,7 @@
 #include "app/parts/plain_table.h"
 #include "app/parts/plot_widget.h"
 #include "app/parts/words.h"
+#include "app/parts/working_line.h"
 #include "report/years_plots.h"
 #include "store/registers.h"
 
@@ -53,7 +54,7 @@ QString day(const std::optional<WallTime> &t)
 } // namespace
 
 AgeingView::AgeingView(Banner &banner, QWidget *parent)
-    : QFrame(parent), m_banner(banner), m_background(this), m_summary(new QLabel), m_facts(new QLabel),
+    : QFrame(parent), m_banner(banner), m_background(this), m_summary(new QLabel), m_working(new WorkingLine(m_background)), m_facts(new QLabel),
       m_displays(readTable({tr("Display"), tr("Room"), tr("Most, cd/m²"), tr("% a year"), tr("Holds target until"), tr("90 %: from"), tr("to"),
                             tr("Ended by"), tr("Check by")},
                            tr("Displays, the first that cannot hold its target first"))),
@@ -71,6 +72,7 @@ AgeingView::AgeingView(Banner &banner, QWidget *parent)
     layout->setContentsMargins(18, 14, 18, 14);
     layout->setSpacing(12);
     layout->addWidget(m_summary);
+    layout->addWidget(m_working);
     layout->addWidget(m_displays, 3);
     auto *lower = new QHBoxLayout;
     lower->setSpacing(14);
@@ -86,7 +88,6 @@ AgeingView::AgeingView(Banner &banner, QWidget *parent)
             Q_EMIT displayWanted(m_found.lines[size_t(row)].id);
         }
     });
-    connect(&m_background, &Background::begun, m_summary, &QLabel::setText); // until it has something to say
     connect(&m_background, &Background::failed, this, [this](const QString &why) {
         m_summary->clear();
         m_banner.say(tr("That could not be done: %1.").arg(why));
@@ -140,6 +141,7 @@ void AgeingView::show(Store &store, WallTime now, qint64 chosen)
         },
         [this](Result<Found> found) {
             if (found) {
+                m_working->resultsShown();
                 take(std::move(found).value());
             } else {
                 m_summary->clear();

@@ -12,6 +12,7 @@ class QTableWidget;
 namespace lamp::app {
 
 class Banner;
+class WorkingLine;
 class PlotWidget;
 
 /// How the studio's displays and instruments age: until when each display can hold its target and what ends it, and whether it is an
@@ -59,7 +60,9 @@ private:
     WallTime m_now{};
     qint64 m_chosen = 0;
     Found m_found;
-    QLabel *m_summary, *m_facts;
+    QLabel *m_summary;
+    WorkingLine *m_working; ///< below it
+    QLabel *m_facts;
     QTableWidget *m_displays, *m_instruments;
     PlotWidget *m_years;
 };

@@ -17,9 +17,9 @@
 namespace lamp::app {
 
 FleetDesk::FleetDesk(OpenStudio &studio, Pages &pages, Banner &banner, std::function<qint64()> display, QObject *parent)
-    : QObject(parent), m_studio(studio), m_pages(pages), m_display(std::move(display)), m_board(new BoardView),
-      m_instruments(new InstrumentsView(banner)), m_group(new GroupView(banner)), m_ageing(new AgeingView(banner)), m_round(new RoundView(banner)),
-      m_later(new QTimer(this))
+    : QObject(parent), m_studio(studio), m_pages(pages), m_display(std::move(display)), m_board(new BoardView(studio.due())),
+      m_instruments(new InstrumentsView(banner)), m_group(new GroupView(banner)), m_ageing(new AgeingView(banner)),
+      m_round(new RoundView(studio.due(), banner)), m_later(new QTimer(this))
 {
     m_later->setSingleShot(true);
     connect(m_later, &QTimer::timeout, this, &FleetDesk::showAgain);
@@ -50,7 +50,7 @@ void FleetDesk::addMenu(QMenu &menu)
 void FleetDesk::showBoard()
 {
     if (Store *store = m_studio.store()) {
-        m_board->show(*store, wallNow());
+        m_board->show(*store);
         m_pages.setCurrentWidget(m_board);
     }
 }
@@ -85,7 +85,7 @@ void FleetDesk::showRound()
 {
     if (Store *store = m_studio.store()) {
         m_shown.start();
-        m_round->show(*store, wallNow());
+        m_round->show(*store);
         m_pages.setCurrentWidget(m_round);
     }
 }

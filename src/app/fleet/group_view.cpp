@@ -8,6 +8,7 @@
 #include "app/parts/banner.h"
 #include "app/parts/plain_table.h"
 #include "app/parts/words.h"
+#include "app/parts/working_line.h"
 #include "store/registers.h"
 
 #include <QDoubleSpinBox>
@@ -70,8 +71,9 @@ QString remedyFor(const std::string &part)
 } // namespace
 
 GroupView::GroupView(Banner &banner, QWidget *parent)
-    : QFrame(parent), m_banner(banner), m_background(this), m_list(new QListWidget), m_summary(heading({}, 1.5)), m_pair(heading({}, 1.25)),
-      m_pairFacts(new QLabel), m_shared(new QLabel), m_commonFacts(new QLabel), m_parts(smallTable({tr("Part"), tr("ΔE00")}, tr("Why they differ"))),
+    : QFrame(parent), m_banner(banner), m_background(this), m_list(new QListWidget), m_summary(heading({}, 1.5)),
+      m_working(new WorkingLine(m_background)), m_pair(heading({}, 1.25)), m_pairFacts(new QLabel), m_shared(new QLabel), m_commonFacts(new QLabel),
+      m_parts(smallTable({tr("Part"), tr("ΔE00")}, tr("Why they differ"))),
       m_loses(smallTable({tr("Display"), tr("Most, cd/m²"), tr("At the end"), tr("Gives up"), tr("Levels lost"), tr("Gamut given up")},
                          tr("What each display gives up"))),
       m_matrix(new PairMatrix), m_match(new QPushButton), m_eye(new QPushButton(tr("Match by e&ye…"))),
@@ -91,6 +93,7 @@ GroupView::GroupView(Banner &banner, QWidget *parent)
     layout->setContentsMargins(18, 14, 18, 14);
     layout->setSpacing(12);
     layout->addWidget(m_summary);
+    layout->addWidget(m_working);
     auto *middle = new QHBoxLayout;
     middle->setSpacing(14);
     middle->addWidget(m_list);
@@ -117,7 +120,6 @@ GroupView::GroupView(Banner &banner, QWidget *parent)
     m_eye->setToolTip(tr("Two displays of different light may be read alike and look different: two people set white until both look the same."));
     connect(m_bodies, &QPushButton::clicked, this, &GroupView::showBodies);
     connect(m_eye, &QPushButton::clicked, this, &GroupView::matchByEye);
-    connect(&m_background, &Background::begun, m_summary, &QLabel::setText); // until it has something to say
     connect(&m_background, &Background::failed, this, [this](const QString &why) {
         m_summary->clear();
         m_banner.say(tr("That could not be done: %1.").arg(why));
@@ -170,6 +172,9 @@ QWidget *GroupView::commonPart()
 
 void GroupView::show(Store &store, WallTime now, qint64 beside)
 {
+    if (m_store != &store) {
+        m_working->nothingShown();
+    }
     m_chosen = m_chosen && m_store == &store; // what was ticked in another studio is not meant here
     m_store = &store;
     m_now = now;
@@ -273,7 +278,10 @@ void GroupView::compare()
             std::transform(chosen.begin(), chosen.end(), std::back_inserter(group), [](const auto &d) { return &d->display; });
             return Compared{agreementOf(group, {}, stop), commonTarget(group, months, ageing)};
         },
-        [this, chosen](Compared compared) { show(std::move(compared), chosen); });
+        [this, chosen](Compared compared) {
+            m_working->resultsShown();
+            show(std::move(compared), chosen);
+        });
 }
 
 void GroupView::show(Compared compared, const Displays &displays)

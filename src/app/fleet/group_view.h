@@ -18,6 +18,7 @@ class QTableWidget;
 namespace lamp::app {
 
 class Banner;
+class WorkingLine;
 class PairMatrix;
 
 /// Displays that have to agree: how alike each two of them are and why they are not, and the target that all of them can hold.
@@ -77,7 +78,9 @@ private:
     std::optional<CommonTarget> m_common;
     int m_a = -1, m_b = -1;
     QListWidget *m_list;
-    QLabel *m_summary, *m_pair, *m_pairFacts, *m_shared, *m_commonFacts;
+    QLabel *m_summary;
+    WorkingLine *m_working; ///< below it
+    QLabel *m_pair, *m_pairFacts, *m_shared, *m_commonFacts;
     QTableWidget *m_parts, *m_loses;
     PairMatrix *m_matrix;
     QPushButton *m_match, *m_eye, *m_bodies, *m_keep;

@@ -5,6 +5,8 @@
 #include "app/parts/banner.h"
 #include "app/parts/plain_table.h"
 #include "app/parts/words.h"
+#include "app/parts/working_line.h"
+#include "app/studio/due_book.h"
 #include "base/file.h"
 #include "report/round_sheet.h"
 #include "store/registers.h"
@@ -35,10 +37,10 @@ WallTime onTheWall(const QDateTime &local)
 
 } // namespace
 
-RoundView::RoundView(Banner &banner, QWidget *parent)
-    : QFrame(parent), m_banner(banner), m_background(this), m_summary(new QLabel), m_left(new QLabel), m_from(new QTimeEdit),
-      m_breakFrom(new QTimeEdit(QTime(12, 0))), m_people(new QSpinBox), m_hours(new QDoubleSpinBox), m_soon(new QCheckBox(tr("due soon as &well"))),
-      m_break(new QCheckBox(tr("&break of half an hour at"))), m_chart(new RoundChart),
+RoundView::RoundView(DueBook &due, Banner &banner, QWidget *parent)
+    : QFrame(parent), m_due(due), m_banner(banner), m_background(this), m_summary(new QLabel), m_working(new WorkingLine(m_background)),
+      m_left(new QLabel), m_from(new QTimeEdit), m_breakFrom(new QTimeEdit(QTime(12, 0))), m_people(new QSpinBox), m_hours(new QDoubleSpinBox),
+      m_soon(new QCheckBox(tr("due soon as &well"))), m_break(new QCheckBox(tr("&break of half an hour at"))), m_chart(new RoundChart),
       m_steps(plainTable({tr("When"), tr("What"), tr("Visit"), tr("Room")}, tr("The round, step by step"), 22)),
       m_open(new QPushButton(tr("Begin the &visit"))), m_visited(new QPushButton(tr("It is d&one"))), m_off(new QPushButton(tr("&Not today"))),
       m_print(new QPushButton(tr("&List to take along…")))
@@ -57,6 +59,7 @@ RoundView::RoundView(Banner &banner, QWidget *parent)
     layout->setContentsMargins(18, 14, 18, 14);
     layout->setSpacing(12);
     layout->addWidget(m_summary);
+    layout->addWidget(m_working);
     layout->addWidget(dayPart());
     layout->addWidget(m_chart);
     layout->addWidget(m_left);
@@ -68,6 +71,8 @@ RoundView::RoundView(Banner &banner, QWidget *parent)
             [this](int row) { m_chart->choose(row >= 0 && row < int(m_stopOfRow.size()) ? m_stopOfRow[size_t(row)] : -1); });
     connect(m_steps, &QTableWidget::cellActivated, this, [this](int row) { open(row >= 0 ? m_stopOfRow[size_t(row)] : -1); });
     connect(&m_background, &Background::failed, this, [this](const QString &why) { m_banner.say(tr("That could not be done: %1.").arg(why)); });
+    connect(&m_due, &DueBook::changed, this, &RoundView::lookAtDue);
+    connect(&m_due, &DueBook::failed, this, &RoundView::lookAtDue); // by visits, events and assignments then
     choose(-1);
 }
 
@@ -143,7 +148,7 @@ QWidget *RoundView::actionsPart()
     return part;
 }
 
-void RoundView::show(Store &store, WallTime now)
+void RoundView::show(Store &store)
 {
     // Another studio's displays have the same numbers, and yesterday's round is over.
     const bool today = m_round
@@ -154,20 +159,30 @@ void RoundView::show(Store &store, WallTime now)
         m_round.reset();
         m_laterDay = false;
     }
+    m_waits = true;
+    lookAtDue();
+}
 
+void RoundView::lookAtDue()
+{
+    if (!m_waits) {
+        return;
+    }
+    if (m_due.busy()) { // it says so when it is worked out
+        if (!m_round) {
+            m_summary->setText(tr("What is due is being worked out…"));
+        }
+        return;
+    }
+    m_waits = false;
     m_background.start(
         tr("Looking at what is due…"),
-        [path = store.path(), now]() -> Result<Known> {
+        [path = m_studio, due = m_due.questions(), now = m_due.on()]() -> Result<Known> {
             auto opened = Store::look(path);
             if (!opened) {
                 return opened.error();
             }
             Store &s = *opened.value();
-            AgeingQuestion question;
-            question.on = now;
-            // As the board does: a large fleet's history is not worked out while somebody waits.
-            constexpr int kMost = 500;
-            const auto due = s.studio().count() > kMost ? dueByStatus(s, now) : dueQuestions(s, question);
             Known known{roundCandidates(s, due, now), roundInstruments(s), {}};
             for (const DueQuestion &q : due) {
                 if (q.lastVisit) {
@@ -308,6 +323,7 @@ void RoundView::take(Result<StudioRound> round)
         choose(-1);
         return;
     }
+    m_working->resultsShown();
     const StudioRound &r = *m_round;
     m_summary->setText(tr("%1, done at %2").arg(text(say("count-visits", r.keys.size())), text(roundClock(r.problem, r.plan.makespan))));
     QStringList below{tr("After %1 min; no plan is shorter than %2. Walking: %3 min.")

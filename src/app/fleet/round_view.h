@@ -17,6 +17,8 @@ class QTimeEdit;
 namespace lamp::app {
 
 class Banner;
+class DueBook;
+class WorkingLine;
 class RoundChart;
 
 /// A day's round through the studio: what is due, who measures it when, and what is left of it as the day goes on.
@@ -24,10 +26,10 @@ class RoundView : public QFrame {
     Q_OBJECT
 
 public:
-    explicit RoundView(Banner &banner, QWidget *parent = nullptr);
-    /// Shows the round that goes on, displays that were visited meanwhile taken out; else plans one. \param now UTC
-    void show(Store &store, WallTime now);
-    [[nodiscard]] bool busy() const { return m_background.busy(); }
+    RoundView(DueBook &due, Banner &banner, QWidget *parent = nullptr);
+    /// Shows the round that goes on, displays that were visited meanwhile taken out; else plans one.
+    void show(Store &store);
+    [[nodiscard]] bool busy() const { return m_waits || m_background.busy(); }
     [[nodiscard]] const std::optional<StudioRound> &round() const { return m_round; }
     [[nodiscard]] RoundChart *chart() const { return m_chart; }
     [[nodiscard]] QString summary() const;
@@ -50,6 +52,8 @@ private:
     };
     [[nodiscard]] QWidget *dayPart();
     [[nodiscard]] QWidget *actionsPart();
+    /// Goes on as soon as what is due is known.
+    void lookAtDue();
     void know(const Known &known);
     void plan();
     void goOn(const std::vector<bool> &gone);
@@ -59,13 +63,17 @@ private:
     [[nodiscard]] RoundDay day() const;
     [[nodiscard]] double minutesNow() const;
 
+    DueBook &m_due;
     Banner &m_banner;
     Background m_background;
     Known m_known;
     std::optional<StudioRound> m_round;
     QString m_studio;        ///< whose round it is
+    bool m_waits = false;    ///< for what is due
     bool m_laterDay = false; ///< the day's settings were entered, or the round goes on: no other is begun by itself
-    QLabel *m_summary, *m_left;
+    QLabel *m_summary;
+    WorkingLine *m_working; ///< below it
+    QLabel *m_left;
     QTimeEdit *m_from, *m_breakFrom;
     QSpinBox *m_people;
     QDoubleSpinBox *m_hours;

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
-#include "fleet/cadence.h"
+#include "fleet/lamp_fill.h"
 #include "plot/render.h"
 
 #include <QIcon>

@@ -20,14 +20,26 @@ public:
     using QStackedWidget::QStackedWidget;
     /// \param heading of the guide, which is written in one language
     void add(QWidget *page, Beside beside, const char *heading);
-    /// Of the page that is seen: one that has the whole room does not push what stands beside another.
+    /// Shows a page. What stands beside pages hears of it before: a wide page and what stands beside another never push the window together.
+    void setCurrentWidget(QWidget *page)
+    {
+        Q_EMIT aboutToShow(m_of.value(page).beside);
+        QStackedWidget::setCurrentWidget(page);
+    }
+    /// Of the page that is seen, and never more than a window of 1,280 pixels has beside the list of displays: nothing that a page says for a moment
+    /// widens the window.
     [[nodiscard]] QSize minimumSizeHint() const override
     {
-        return currentWidget() != nullptr ? currentWidget()->minimumSizeHint() : QStackedWidget::minimumSizeHint();
+        constexpr int kAlone = 940, kBesideReading = 620;
+        const QSize hint = currentWidget() != nullptr ? currentWidget()->minimumSizeHint() : QStackedWidget::minimumSizeHint();
+        return hint.boundedTo({beside() == Beside::Nothing ? kAlone : kBesideReading, hint.height()});
     }
     [[nodiscard]] Beside beside() const { return m_of.value(currentWidget()).beside; }
     /// Where the guide tells of what is seen.
     [[nodiscard]] QString heading() const { return QString::fromUtf8(m_of.value(currentWidget()).heading); }
+
+Q_SIGNALS:
+    void aboutToShow(lamp::app::Pages::Beside beside);
 
 private:
     struct Page {

@@ -4,6 +4,7 @@
 #include "app/parts/background.h"
 #include "app/parts/banner.h"
 #include "app/parts/words.h"
+#include "app/studio/due_book.h"
 #include "base/file.h"
 #include "report/report.h"
 #include "report/settings_card.h"
@@ -118,7 +119,22 @@ void ReportPage::print()
     }
 }
 
-CertificateFacts certificateFacts(Store &store, const VisitRecord &record)
+namespace {
+
+/// When the display is due again after a visit, by what is known today; nothing where another visit came after it, or where it is out of tolerance.
+std::optional<WallTime> dueSince(const DueQuestion &question, const VisitRecord &record, WallTime on)
+{
+    if (question.lastVisit && *question.lastVisit > record.finished) {
+        return {};
+    }
+    const std::optional<Verdict> verdict = record.checks.empty() ? std::nullopt : std::optional(record.verdict);
+    const Due due = question.lastVisit == record.finished ? dueOf(question, on) : dueAfterVisit(question, verdict, record.finished);
+    return due.state == "out" ? std::nullopt : due.due;
+}
+
+} // namespace
+
+CertificateFacts certificateFacts(Store &store, const DueBook &due, const VisitRecord &record)
 {
     CertificateFacts facts{store.pictures().letterhead(), {}, {}, {}};
     const auto entry = store.visits().entry(text(record.id));
@@ -128,7 +144,7 @@ CertificateFacts certificateFacts(Store &store, const VisitRecord &record)
         for (const Room &r : store.studio().rooms()) {
             facts.room = r.id == display->roomId ? r.name.toStdString() : facts.room;
         }
-        facts.due = record.finished + std::chrono::days{display->cadenceDays};
+        facts.due = dueSince(due.question(display->id), record, due.on());
     }
     return facts;
 }

@@ -13,6 +13,7 @@ namespace lamp::app {
 
 class Background;
 class Banner;
+class DueBook;
 
 /// The report of a visit as it will be printed; saved as PDF or printed from here.
 class ReportPage : public QWidget {
@@ -39,7 +40,7 @@ private:
 };
 
 /// Who a visit's certificate is of: its own display by who it is, never another one of its model; room and next visit where the studio knows them.
-CertificateFacts certificateFacts(Store &store, const VisitRecord &record);
+CertificateFacts certificateFacts(Store &store, const DueBook &due, const VisitRecord &record);
 
 /// A file name without what file systems or people stumble over.
 QString plainFileName(QString name);

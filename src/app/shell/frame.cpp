@@ -6,6 +6,7 @@
 #include "app/shell/progress_bar.h"
 #include "app/studio/places_view.h"
 
+#include <QCoreApplication>
 #include <QDragEnterEvent>
 #include <QGridLayout>
 #include <QMimeData>
@@ -58,9 +59,19 @@ Frame::Frame(PlacesView &places, Banner &banner, Pages &pages, const QList<QWidg
     grid->addWidget(&progress, 1, 0, 1, 2);
     grid->setColumnStretch(0, 1);
     grid->setRowStretch(0, 1);
-    connect(&pages, &QStackedWidget::currentChanged, this, [&pages, right] {
-        right->setVisible(pages.beside() == Pages::Beside::Reading);
+    connect(&pages, &Pages::aboutToShow, right, [right](Pages::Beside wanted) {
+        if (wanted == Pages::Beside::Nothing) {
+            right->hide();
+        }
+    });
+    connect(&pages, &QStackedWidget::currentChanged, this, [this, &pages, right] {
+        // What the new page needs is known from child to parent before anything is shown beside it: else the window makes room for the page of
+        // before.
         pages.updateGeometry();
+        for (QWidget *w = &pages; w != nullptr && w != this; w = w->parentWidget()) {
+            QCoreApplication::sendPostedEvents(w, QEvent::LayoutRequest);
+        }
+        right->setVisible(pages.beside() == Pages::Beside::Reading);
     });
 }
 

@@ -25,6 +25,7 @@
 #include "app/shell/progress_bar.h"
 #include "app/shell/welcome.h"
 #include "app/studio/card_view.h"
+#include "app/studio/due_book.h"
 #include "app/studio/photographs.h"
 #include "app/visit/bench_panel.h"
 #include "app/visit/reading_panel.h"
@@ -157,7 +158,7 @@ void MainWindow::connectPages()
         m_visits->start(task, id);
     });
     // In the background: a session that does not answer must not hold the window.
-    new Reminder([this] { return store(); },
+    new Reminder([this] { return store(); }, m_studio->due(),
                  [](const QString &title, const QString &which) { (void)QtConcurrent::run([=] { return notify(title, which).ok(); }); }, this);
     connect(m_survey, &SurveyView::wanted, m_visits, &VisitController::survey);
     connect(m_survey, &SurveyView::typed, m_visits, &VisitController::typedRoom);
@@ -225,6 +226,12 @@ void MainWindow::connectStudio()
         openStore();
     };
     connect(m_register, &StudioDesk::openWanted, this, openAgain);
+    const DueBook *due = &m_studio->due();
+    connect(due, &DueBook::changed, this, [this, due] {
+        m_places->setDue(*due);
+        m_card->setDue(due->due(currentDisplay()), due->on());
+    });
+    connect(due, &DueBook::failed, this, [this](const Error &error) { m_banner->say(error); });
     connect(m_studio, &OpenStudio::wanted, this, openAgain);
     connect(m_fleet, &FleetDesk::editWanted, m_register, &StudioDesk::editDisplays);
     connect(m_register, &StudioDesk::manyChanged, this, [this] {
@@ -287,7 +294,9 @@ void MainWindow::connectVisits()
 void MainWindow::reloadPlaces()
 {
     if (store() != nullptr) {
-        m_banner->did(m_places->reload(*store(), wallNow()));
+        if (m_banner->did(m_studio->due().look(*store(), wallNow()))) {
+            m_banner->did(m_places->reload(*store(), m_studio->due()));
+        }
     }
 }
 
@@ -354,7 +363,7 @@ void MainWindow::showCard()
         m_visitDesk->showRunning();
         return;
     }
-    m_card->show(*display, *store(), wallNow());
+    m_card->show(*display, *store(), m_studio->due().due(display->id), m_studio->due().on());
     if (const auto problem = store()->takeProblem()) {
         m_banner->say(*problem);
     }
@@ -396,7 +405,7 @@ void MainWindow::toggleReport()
         m_stack->setCurrentWidget(worksheet());
     } else if (m_visitDesk->shown() && !m_visitDesk->shown()->checks.empty()) {
         const VisitRecord &shown = *m_visitDesk->shown();
-        m_report->show(m_visitDesk->shown(), certificateFacts(*store(), shown));
+        m_report->show(m_visitDesk->shown(), certificateFacts(*store(), m_studio->due(), shown));
         m_stack->setCurrentWidget(m_report);
     }
 }

@@ -67,6 +67,7 @@ public:
     [[nodiscard]] CompareView *comparing() const { return m_compare; }
     [[nodiscard]] EvidenceView *evidence() const { return m_evidence; }
     [[nodiscard]] InstalledPanel *installed() const { return m_installed; }
+    [[nodiscard]] DueBook &due() const { return m_studio->due(); }
     [[nodiscard]] QString statusText() const;
     [[nodiscard]] bool fillingDemo() const { return m_studio->filling(); }
     [[nodiscard]] qint64 currentDisplay() const;

@@ -23,21 +23,26 @@ namespace lamp::app {
 
 namespace {
 
-QString advice(LampFill fill, Verdict verdict)
+QString advice(const Due &due)
 {
-    switch (fill) {
+    switch (lampOf(due)) {
     case LampFill::Hollow:
         return CardView::tr(
             "Nobody has measured this display yet: a full visit takes it from cold to a verified profile, 5 to 10 minutes after warming up.");
     case LampFill::Notched:
-        return verdict == Verdict::Fail ? CardView::tr("Its last visit found it out of tolerance: a full visit sets its controls and ramps again.")
-                                        : CardView::tr("Its last visit was undecided: its worksheet says why. A full visit decides it.");
+        return due.state == "out" ? CardView::tr("Its last visit found it out of tolerance: a full visit sets its controls and ramps again.")
+                                  : CardView::tr("Its last visit was undecided: its worksheet says why. A full visit decides it.");
     case LampFill::Crescent:
         return CardView::tr("It is overdue. A check (measure only) tells whether it is still in tolerance; a refresh renews ramps and profile "
                             "without touching the menu.");
-    case LampFill::Half: return CardView::tr("It is due. A refresh renews ramps and profile without touching the menu.");
+    case LampFill::Half:
+        return due.why == "evidence" ? CardView::tr("By its history it may have left its tolerance. A check (measure only) tells; a refresh renews "
+                                                    "ramps and profile without touching the menu.")
+                                     : CardView::tr("It is due. A refresh renews ramps and profile without touching the menu.");
     case LampFill::ThreeQuarters: return CardView::tr("Nothing to do today; it will be due soon.");
-    case LampFill::Full: return CardView::tr("Nothing to do.");
+    case LampFill::Full:
+        return due.historyKnown ? CardView::tr("Nothing to do.")
+                                : CardView::tr("Nothing to do by its last visit; its history is not worked out yet.");
     }
     return {};
 }
@@ -186,15 +191,20 @@ void CardView::addBelow(QWidget *widget)
     layout()->addWidget(widget);
 }
 
-void CardView::show(const DisplayEntry &display, Store &store, WallTime now)
+void CardView::setDue(const Due &due, WallTime now)
 {
-    const Upkeep upkeep = store.board().upkeep(display.id);
-    const LampFill fill = lampFill(upkeep, now);
+    const LampFill fill = lampOf(due);
     m_lamp->setFill(fill);
+    m_state->setText(text(dueSaid(due, now)));
+    m_advice->setText(advice(due));
+    m_full->setDefault(fill == LampFill::Hollow || fill == LampFill::Notched);
+}
+
+void CardView::show(const DisplayEntry &display, Store &store, const Due &due, WallTime now)
+{
+    setDue(due, now);
     m_name->setText(display.name);
     m_photographs->show(display.id, store);
-    m_state->setText(text(lampState(upkeep, now)));
-    m_advice->setText(advice(fill, upkeep.verdict));
     const QSignalBlocker blocker(m_cadence);
     m_cadence->setValue(display.cadenceDays);
     const auto visits = store.visits().of(display.id);
@@ -245,7 +255,6 @@ void CardView::show(const DisplayEntry &display, Store &store, WallTime now)
     showYears(display, store, now, limit);
     m_refresh->setEnabled(visited);
     m_check->setEnabled(visited);
-    m_full->setDefault(!visited || fill == LampFill::Notched);
 }
 
 } // namespace lamp::app

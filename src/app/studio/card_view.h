@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "fleet/due.h"
 #include "store/store.h"
 
 #include <QFrame>
@@ -22,7 +23,10 @@ class CardView : public QFrame {
 
 public:
     explicit CardView(QWidget *parent = nullptr);
-    void show(const DisplayEntry &display, Store &store, WallTime now);
+    /// \param due when it is due, as it stands now
+    void show(const DisplayEntry &display, Store &store, const Due &due, WallTime now);
+    /// When it is due was worked out further.
+    void setDue(const Due &due, WallTime now);
     /// What it shows, and how it was over the years (for tests).
     [[nodiscard]] const FigureStrip *figures() const { return m_figures; }
     [[nodiscard]] Photographs *photographs() const { return m_photographs; }

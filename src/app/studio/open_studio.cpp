@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/studio/open_studio.h"
 
+#include "app/studio/due_book.h"
+
 #include "app/parts/background.h"
 #include "app/parts/banner.h"
 #include "app/parts/words.h"
@@ -17,7 +19,7 @@
 namespace lamp::app {
 
 OpenStudio::OpenStudio(QString path, Banner &banner, QObject *parent)
-    : QObject(parent), m_path(std::move(path)), m_banner(banner), m_examiner(new Background(this))
+    : QObject(parent), m_path(std::move(path)), m_banner(banner), m_due(new DueBook(this)), m_examiner(new Background(this))
 {
 }
 

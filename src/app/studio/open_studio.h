@@ -11,6 +11,7 @@ namespace lamp::app {
 
 class Background;
 class Banner;
+class DueBook;
 
 /// The studio that the window has open: its store, the demo that fills it, the examination of its file.
 class OpenStudio : public QObject {
@@ -29,6 +30,8 @@ public:
     [[nodiscard]] const QString &path() const { return m_path; }
     /// Null before it was opened.
     [[nodiscard]] Store *store() const { return m_store.get(); }
+    /// What is due in it.
+    [[nodiscard]] DueBook &due() const { return *m_due; }
     [[nodiscard]] bool filling() const { return m_filling; }
     /// Ends what goes on in the background, as far as it is.
     void stop();
@@ -52,7 +55,8 @@ private:
     Banner &m_banner;
     std::unique_ptr<Store> m_store;
     std::vector<std::unique_ptr<Store>> m_former; ///< those open before: a view that shows one still may
-    Background *m_examiner;                       ///< of the file; apart, since other work must not push it aside
+    DueBook *m_due;
+    Background *m_examiner; ///< of the file; apart, since other work must not push it aside
     std::stop_source m_stopExamining;
     std::jthread m_demoThread;
     bool m_filling = false;

@@ -10,9 +10,9 @@
 
 namespace lamp::app {
 
-Status PlacesModel::reload(Store &store, WallTime now)
+Status PlacesModel::reload(Store &store, const DueBook &due)
 {
-    const auto rooms = store.board().rooms(now);
+    const auto rooms = store.board().rooms();
     const auto statuses = store.board().displays();
     std::set<qint64> read;
     for (const Place &p : m_places) {
@@ -34,19 +34,47 @@ Status PlacesModel::reload(Store &store, WallTime now)
     }
     beginResetModel();
     m_store = &store;
-    m_now = now;
     m_places = std::move(places);
-    m_upkeeps.clear();
+    m_rooms.clear();
     for (const DisplayStatus &s : statuses) {
-        m_upkeeps[s.displayId] = s.upkeep;
+        m_rooms[s.displayId] = s.roomId;
     }
+    take(due);
     endResetModel();
     return Done{};
 }
 
+void PlacesModel::take(const DueBook &due)
+{
+    m_now = due.on();
+    m_due.clear();
+    m_wanting.clear();
+    for (const DueQuestion &q : due.questions()) {
+        const Due found = dueOf(q, m_now);
+        const auto room = m_rooms.find(q.key);
+        const bool calm = found.state == "ok" || found.state == "due-soon";
+        if (room != m_rooms.end() && !calm) {
+            ++m_wanting[room->second];
+        }
+        m_due[q.key] = found;
+    }
+}
+
+void PlacesModel::setDue(const DueBook &due)
+{
+    take(due);
+    for (int i = 0; i < int(m_places.size()); ++i) {
+        const QModelIndex room = index(i, 0);
+        Q_EMIT dataChanged(room, room);
+        if (const int displays = rowCount(room); displays > 0) {
+            Q_EMIT dataChanged(index(0, 0, room), index(displays - 1, 0, room));
+        }
+    }
+}
+
 int PlacesModel::displays() const
 {
-    return int(m_upkeeps.size());
+    return int(m_rooms.size());
 }
 
 QModelIndex PlacesModel::indexOf(qint64 displayId)
@@ -110,9 +138,8 @@ void PlacesModel::fetchMore(const QModelIndex &parent)
 
 QVariant PlacesModel::roomData(const Place &place, int role) const
 {
-    const auto &lamps = place.status.lamps;
-    const int wanting =
-        lamps[size_t(LampFill::Half)] + lamps[size_t(LampFill::Crescent)] + lamps[size_t(LampFill::Notched)] + lamps[size_t(LampFill::Hollow)];
+    const auto found = m_wanting.find(place.status.room.id);
+    const int wanting = found != m_wanting.end() ? found->second : 0;
     switch (role) {
     case Qt::DisplayRole: return place.status.room.name;
     case Qt::ToolTipRole:
@@ -128,12 +155,12 @@ QVariant PlacesModel::roomData(const Place &place, int role) const
 
 QVariant PlacesModel::displayData(const DisplayEntry &display, int role) const
 {
-    const auto it = m_upkeeps.find(display.id);
-    const Upkeep upkeep = it != m_upkeeps.end() ? it->second : Upkeep{};
+    const auto it = m_due.find(display.id);
+    const Due due = it != m_due.end() ? it->second : dueOf({}, m_now);
     switch (role) {
-    case Qt::DisplayRole: return QString(display.name + '\n' + text(lampState(upkeep, m_now)));
-    case Qt::AccessibleTextRole: return QString(display.name + ", " + text(lampState(upkeep, m_now)));
-    case Qt::DecorationRole: return lampIcon(lampFill(upkeep, m_now), 26);
+    case Qt::DisplayRole: return QString(display.name + '\n' + text(dueSaid(due, m_now)));
+    case Qt::AccessibleTextRole: return QString(display.name + ", " + text(dueSaid(due, m_now)));
+    case Qt::DecorationRole: return lampIcon(lampOf(due), 26);
     case kDisplayRole: return display.id;
     default: return {};
     }

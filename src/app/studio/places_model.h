@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #pragma once
 
+#include "app/studio/due_book.h"
 #include "store/store.h"
 
 #include <QAbstractItemModel>
@@ -19,7 +20,9 @@ public:
 
     using QAbstractItemModel::QAbstractItemModel;
     /// Reads it anew. Where it could not be read, what was shown stays: an unreadable studio is not an empty one.
-    Status reload(Store &store, WallTime now);
+    Status reload(Store &store, const DueBook &due);
+    /// What is due was worked out further.
+    void setDue(const DueBook &due);
     /// Where a display stands; its room is read for it. Invalid where there is none.
     [[nodiscard]] QModelIndex indexOf(qint64 displayId);
     [[nodiscard]] int displays() const;
@@ -40,12 +43,15 @@ private:
         bool read = false;
         std::vector<DisplayEntry> displays;
     };
+    void take(const DueBook &due);
     [[nodiscard]] QVariant roomData(const Place &place, int role) const;
     [[nodiscard]] QVariant displayData(const DisplayEntry &display, int role) const;
     Store *m_store = nullptr;
     WallTime m_now{};
     std::vector<Place> m_places;
-    std::unordered_map<qint64, Upkeep> m_upkeeps;
+    std::unordered_map<qint64, qint64> m_rooms; ///< of all displays
+    std::unordered_map<qint64, Due> m_due;
+    std::unordered_map<qint64, int> m_wanting; ///< by room: displays that there is something to do for
 };
 
 } // namespace lamp::app

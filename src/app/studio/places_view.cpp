@@ -39,9 +39,9 @@ PlacesView::PlacesView(QWidget *parent) : QTreeView(parent), m_places(new Places
     });
 }
 
-Status PlacesView::reload(Store &store, WallTime now)
+Status PlacesView::reload(Store &store, const DueBook &due)
 {
-    if (Status read = m_places->reload(store, now); !read) {
+    if (Status read = m_places->reload(store, due); !read) {
         return read;
     }
     if (m_places->displays() <= kFewDisplays) {
@@ -57,6 +57,14 @@ Status PlacesView::reload(Store &store, WallTime now)
     }
     mean(m_current);
     return Done{};
+}
+
+void PlacesView::setDue(const DueBook &due)
+{
+    m_places->setDue(due);
+    if (m_places->displays() <= kFewDisplays) {
+        widen();
+    }
 }
 
 void PlacesView::choose(qint64 id)

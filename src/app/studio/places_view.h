@@ -7,6 +7,7 @@
 
 namespace lamp::app {
 
+class DueBook;
 class PlacesModel;
 
 /// The studio at the window's side: rooms and the displays in them with their lamps, one of them the current one.
@@ -16,7 +17,9 @@ class PlacesView : public QTreeView {
 public:
     explicit PlacesView(QWidget *parent = nullptr);
     /// Shows a studio as it stands now; where none was current, its first display becomes so.
-    Status reload(Store &store, WallTime now);
+    Status reload(Store &store, const DueBook &due);
+    /// What is due was worked out further.
+    void setDue(const DueBook &due);
     /// Makes a display the current one, as if a person had chosen it; where it is not known nothing changes.
     void choose(qint64 id);
     /// Makes it the current one without a word: what is shown stays. 0: none.

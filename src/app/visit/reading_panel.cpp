@@ -12,9 +12,25 @@ namespace lamp::app {
 
 namespace {
 
-int decimalsFor(double y)
+/// As many as instruments of the kind resolve: of a display's light, and of a room's.
+int decimalsFor(double y, bool ambient)
 {
-    return y >= 100 ? 1 : (y >= 1 ? 2 : 4);
+    return ambient ? (y >= 10 ? 0 : 1) : (y >= 100 ? 1 : (y >= 1 ? 2 : 4));
+}
+
+const QString kNoChromaticity = QStringLiteral("x –       y –");
+constexpr int kLarge = 36; // pixels, of the figure in the middle
+
+/// Shows a text whole: smaller where it is wider than its place.
+void fit(QLabel &label, const QString &text, int room)
+{
+    QFont f = label.font();
+    f.setPixelSize(kLarge);
+    while (f.pixelSize() > kLarge / 2 && QFontMetrics(f).horizontalAdvance(text) > room) {
+        f.setPixelSize(f.pixelSize() - 2);
+    }
+    label.setFont(f);
+    label.setText(text);
 }
 
 } // namespace
@@ -39,7 +55,8 @@ ReadingPanel::ReadingPanel(QWidget *parent) : QFrame(parent)
     m_what->setWordWrap(true); // what was read may have a long name: a menu's four settings
     m_what->setMinimumHeight(32);
     m_what->setAlignment(Qt::AlignTop | Qt::AlignLeft);
-    m_luminance = line(36);
+    m_luminance = line(kLarge);
+    m_luminance->setFixedHeight(QFontMetrics(m_luminance->font()).height()); // figures below do not jump
     m_chromaticity = line(18);
     m_cct = line(18);
     m_distance = line(13);
@@ -72,7 +89,7 @@ void ReadingPanel::clear()
     endNext();
     m_what->setText(tr("No reading yet"));
     m_luminance->setText(QStringLiteral("–"));
-    m_chromaticity->setText(QStringLiteral("x –       y –"));
+    m_chromaticity->setText(kNoChromaticity);
     m_cct->setText(QStringLiteral("– K"));
     m_distance->clear();
 }
@@ -82,13 +99,15 @@ void ReadingPanel::show(const Measurement &m, const VisitRecord &record)
     m_what->setText(tr("Reading %1: %2").arg(m.index).arg(patchName(m.name)));
     const bool ambient = m.mode == ReadMode::Ambient;
     const QString unit = ambient ? tr("lux") : tr("cd/m²");
-    m_luminance->setText(m.tooDark ? tr("below %1 %2").arg(number(m.sigma.b, 3), unit)
-                                   : QStringLiteral("%1 %2").arg(number(m.xyz.b, decimalsFor(m.xyz.b)), unit));
+    const int decimals = decimalsFor(m.xyz.b, ambient);
+    fit(*m_luminance, m.tooDark ? tr("below %1 %2").arg(number(m.sigma.b, 3), unit) : QStringLiteral("%1 %2").arg(number(m.xyz.b, decimals), unit),
+        width() - layout()->contentsMargins().left() - layout()->contentsMargins().right());
     const Chromaticity c = chromaticity(m.xyz);
-    m_chromaticity->setText(QStringLiteral("x %1  y %2").arg(number(c.x, 4), number(c.y, 4)));
-    m_cct->setText(c.y > 0 && cctOf(c).meaningful() ? QStringLiteral("%1 K  Duv %2").arg(number(cctOf(c).kelvin, 0), number(cctOf(c).duv, 4))
-                                                    : QStringLiteral("– K"));
-    QString distance = tr("± %1 %2 (k = 2)").arg(number(2 * m.sigma.b, decimalsFor(m.xyz.b) + 1), unit);
+    const bool coloured = !m.tooDark && c.y > 0; // of no light there is no colour
+    m_chromaticity->setText(coloured ? QStringLiteral("x %1  y %2").arg(number(c.x, 4), number(c.y, 4)) : kNoChromaticity);
+    m_cct->setText(coloured && cctOf(c).meaningful() ? QStringLiteral("%1 K  Duv %2").arg(number(cctOf(c).kelvin, 0), number(cctOf(c).duv, 4))
+                                                     : QStringLiteral("– K"));
+    QString distance = tr("± %1 %2 (k = 2)").arg(number(2 * m.sigma.b, decimals + 1), unit);
     const bool white = m.rgb.a == 1 && m.rgb.b == 1 && m.rgb.c == 1 && !ambient;
     if (white) {
         if (const auto target = record.plan.target.white.chromaticity()) {

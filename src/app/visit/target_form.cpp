@@ -197,7 +197,7 @@ void TargetForm::buildSettings(const std::optional<Chromaticity> &roomLight)
         m_white->addItem(tr("the light at the desk"), White::RoomLight);
     }
     m_white->addItem(tr("the display's own"), White::Native);
-    for (const QString &kind : {tr("of"), tr("the most there is"), tr("of paper in a booth")}) {
+    for (const QString &kind : {tr("of"), tr("the most there is"), tr("of paper in a booth"), tr("as the display stands")}) {
         m_luminance->addItem(kind);
     }
     m_tone->addItem(tr("gamma"), int(ToneKind::Gamma));
@@ -507,7 +507,7 @@ QString TargetForm::schoolsOf(const QObject *setting) const
 {
     if (setting == m_luminance) {
         return tr("One school keeps 80 to 120 cd/m² and the room's light low; the other goes with the room, 150 or 200 where it is bright, and sees "
-                  "less in the shadows. Prints too dark: less, not more.");
+                  "less in the shadows. Prints too dark: less, not more. As the display stands: brightness is not touched.");
     }
     if (setting == m_tone) {
         return tr("2.2 is what most pictures are made for, sRGB the same but for the darkest; L* spreads the levels evenly for the eye; 2.4 belongs "

@@ -32,11 +32,13 @@ VisitController::VisitController(OpenStudio &studio, InstalledPanel &installed, 
       m_quick(new QuickReader(this)), m_surveys(new SurveyRunner(this)), m_diagnoses(new DiagnosisRunner(this)), m_writer(new Background(this))
 {
     connect(m_runner, &VisitRunner::asked, this, [this](const Question &) {
-        if (m_patch != nullptr && m_patch->isVisible() && m_patch->screen() == m_window.screen()) {
+        const bool behind = m_patch != nullptr && m_patch->used() && m_patch->screen() == m_window.screen();
+        if (behind && m_patch->isVisible()) {
             // The question would lie behind the patch; it comes back for the next reading.
             m_patch->hide();
             m_window.activateWindow();
         }
+        m_runner->letGlance(!behind); // else white would come back over the question while somebody turns the menu
     });
     // While a visit waits, perhaps for hours, its owner is still there.
     auto *lease = new QTimer(this);

@@ -2,6 +2,7 @@
 #include "app/visit/visit_desk.h"
 
 #include "app/parts/words.h"
+#include "app/studio/due_book.h"
 #include "app/studio/open_studio.h"
 #include "app/visit/bench_panel.h"
 #include "app/visit/reading_panel.h"
@@ -115,8 +116,8 @@ void VisitDesk::showRunning()
     }
     Q_EMIT worksheetWanted();
     const std::optional<Question> q = runner.question();
-    if (const auto display = m_studio.store()->studio().display(runner.displayId())) {
-        m_worksheet->setCadence(display->cadenceDays);
+    if (const DueQuestion due = m_studio.due().question(runner.displayId()); due.key != 0) {
+        m_worksheet->setDue(due);
     }
     m_worksheet->setTargets(m_studio.store()->aims().targets());
     m_worksheet->setQuestion(q, bench != nullptr, m_shown ? m_shown->plan.target : Target{});

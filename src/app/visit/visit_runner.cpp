@@ -111,11 +111,15 @@ Answer VisitRunner::waitForAnswer(const Question &question, const std::stop_toke
 {
     std::unique_lock lock(m_mutex);
     m_answer.reset();
+    m_mayGlance = false;
     Q_EMIT workAsked(question, {});
     // A person who turns a control sees white move, some times a second at most.
     constexpr auto kPause = std::chrono::milliseconds(150);
     bool more = question.glance != nullptr;
     while (more && !stop.stop_requested() && !m_condition.wait_for(lock, stop, kPause, [this] { return m_answer.has_value(); })) {
+        if (!m_mayGlance) {
+            continue;
+        }
         lock.unlock();
         more = !stop.stop_requested() && question.glance();
         lock.lock();

@@ -51,6 +51,8 @@ public:
     /// Bench seconds per second where the clock is virtual; 0: as fast as it goes.
     void setSpeed(double speed) { m_speed = speed; }
     [[nodiscard]] double speed() const { return m_speed; }
+    /// White may be read while somebody turns the menu, since the question is seen beside it. To be said at each question; until then it may not.
+    void letGlance(bool may) { m_mayGlance = may; }
 
 Q_SIGNALS:
     void readingTaken(const lamp::Measurement &measurement, lamp::app::RecordPtr record);
@@ -87,6 +89,7 @@ private:
     std::optional<Question> m_question;
     RecordPtr m_latest;
     std::atomic<bool> m_paused{false}, m_running{false}, m_enough{false};
+    std::atomic<bool> m_mayGlance{false}; ///< while the question that stands waits
     static constexpr int kNone = -1;
     std::atomic<int> m_again{kNone}; ///< number of a reading that somebody wants once more
     std::atomic<double> m_speed{60};

@@ -367,6 +367,15 @@ void Worksheet::setQuestion(const std::optional<Question> &question, bool benchI
     }
 }
 
+QString Worksheet::dueAgain() const
+{
+    const auto verdict = m_record && !m_record->checks.empty() ? std::optional(m_record->verdict) : std::nullopt;
+    const Due due = dueAfterVisit(*m_due, verdict, wallNow());
+    return due.state == "out" ? tr("It stays due: it is out of tolerance.")
+                              : tr("Due again on %1, by %2; sooner where its history will say so.")
+                                    .arg(wordedDay(*due.due), text(dueReasonSaid(due.state, due.why)));
+}
+
 void Worksheet::ask(const Question &question, bool benchIsAutomatic, const Target &chosen)
 {
     m_question = question;
@@ -393,11 +402,8 @@ void Worksheet::ask(const Question &question, bool benchIsAutomatic, const Targe
     for (const QString &line : question.kind == Question::Kind::Confirm ? instructions(question.stage) : QStringList()) {
         layout->addWidget(paragraph(QStringLiteral("– ") + line, m_questionWidget));
     }
-    if (question.stage == Stage::SignOff && m_cadenceDays > 0) {
-        const WallTime due = std::chrono::floor<std::chrono::seconds>(std::chrono::system_clock::now()) + std::chrono::days{m_cadenceDays};
-        layout->addWidget(
-            paragraph(QStringLiteral("– ") + tr("Due again on %1: it is visited every %n days.", nullptr, m_cadenceDays).arg(wordedDay(due)),
-                      m_questionWidget));
+    if (question.stage == Stage::SignOff && m_due) {
+        layout->addWidget(paragraph(QStringLiteral("– ") + dueAgain(), m_questionWidget));
     }
     if (question.kind == Question::Kind::Confirm && (question.stage == Stage::Look || question.stage == Stage::SignOff)) {
         m_note = new QPlainTextEdit(m_questionWidget);

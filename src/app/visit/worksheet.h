@@ -3,6 +3,7 @@
 
 #include "app/visit/stage_row.h"
 #include "app/visit/visit_runner.h"
+#include "fleet/due.h"
 
 #include <QFrame>
 #include <QScrollArea>
@@ -39,7 +40,8 @@ public:
     /// What may be aimed at; the built-in targets where nothing is set. \pre one or more
     void setTargets(std::vector<Target> targets) { m_offered = std::move(targets); }
     /// How often the display is visited, days: said when a visit is signed off.
-    void setCadence(int days) { m_cadenceDays = days; }
+    /// What is known of when the display is due.
+    void setDue(const DueQuestion &due) { m_due = due; }
     /// Goes on, as the space bar does.
     void goOn();
     /// The form in which a target is chosen; null while none is asked for.
@@ -74,6 +76,7 @@ Q_SIGNALS:
 
 private:
     void buildDetails();
+    [[nodiscard]] QString dueAgain() const;
     void ask(const Question &question, bool benchIsAutomatic, const Target &chosen);
     void clearQuestion();
     void fillReadings(Stage stage);
@@ -100,7 +103,7 @@ private:
     MenuForm *m_menu = nullptr;
     PlacePicture *m_place = nullptr;
     std::vector<std::pair<std::string, QCheckBox *>> m_points; ///< the same: what only a person can see to, by code
-    int m_cadenceDays = 0;                                     ///< between visits to this display; 0: not known
+    std::optional<DueQuestion> m_due;                          ///< of this display
     std::optional<Stage> m_openBefore;
 };
 

@@ -942,16 +942,16 @@
         <translation>Dasselbe: wessen Grenzen das sind, einer Norm oder des Hauses</translation>
     </message>
     <message>
-        <source>whole-visit.json, measurement.json, diagnosis.json; readings; a register or a history as CSV; a register as JSON</source>
-        <translation>whole-visit.json, measurement.json, diagnosis.json; Messwerte; ein Verzeichnis oder eine Vorgeschichte als CSV; ein Verzeichnis als JSON</translation>
-    </message>
-    <message>
         <source>Serial number or name of the display that visits, readings or measurements are of, where the file does not say it</source>
         <translation>Seriennummer oder Name des Bildschirms, zu dem Besuche, Messwerte oder Messungen gehören, wenn die Datei es nicht sagt</translation>
     </message>
     <message>
         <source>Name of a built-in tolerance, or a JSON file; where left out, what each display of the studio was judged by last, else studio</source>
         <translation>Name einer mitgelieferten Toleranz oder eine JSON-Datei; ohne Angabe die, nach der jeder Bildschirm des Studios zuletzt beurteilt wurde, sonst studio</translation>
+    </message>
+    <message>
+        <source>Folders of these, in any order: whole-visit.json, measurement.json, diagnosis.json; readings; a register or a history as CSV; a register as JSON</source>
+        <translation>Ordner damit, in beliebiger Reihenfolge: whole-visit.json, measurement.json, diagnosis.json; Messwerte; ein Verzeichnis oder eine Historie als CSV; ein Verzeichnis als JSON</translation>
     </message>
 </context>
 <context>
@@ -1342,10 +1342,6 @@
         <translation>Suchen</translation>
     </message>
     <message>
-        <source>Working out what history says…</source>
-        <translation>Auswerten, was der Verlauf sagt …</translation>
-    </message>
-    <message>
         <source>No display yet: add one with Ctrl+N.</source>
         <translation>Noch kein Bildschirm: Mit Strg+N einen hinzufügen.</translation>
     </message>
@@ -1408,6 +1404,10 @@
     <message>
         <source>Drag rooms and displays to where they stand, a room&apos;s lower right corner to make it larger, the chosen room&apos;s other corners to shape it; a double click on a wall puts a corner there, on a corner takes it away. By keys: Page Up and Page Down choose, arrow keys move, with Shift they make a room larger; Ctrl+Page Down goes to its corners, Insert puts one, Delete takes it.</source>
         <translation>Räume und Displays dorthin ziehen, wo sie stehen; die untere rechte Ecke eines Raums macht ihn größer, die anderen Ecken des gewählten geben ihm seine Form. Ein Doppelklick auf eine Wand setzt dort eine Ecke, auf eine Ecke nimmt er sie weg. Mit Tasten: Bild auf und Bild ab wählen, Pfeiltasten bewegen, mit Umschalt machen sie einen Raum größer; Strg+Bild ab geht zu seinen Ecken, Einfg setzt eine, Entf nimmt sie weg.</translation>
+    </message>
+    <message>
+        <source>What history says is being worked out: some may be due sooner.</source>
+        <translation>Was die Historie sagt, wird noch ausgewertet: manche sind vielleicht früher fällig.</translation>
     </message>
 </context>
 <context>
@@ -1732,6 +1732,14 @@
     <message>
         <source>White about its target</source>
         <translation>Weiß um sein Ziel</translation>
+    </message>
+    <message>
+        <source>By its history it may have left its tolerance. A check (measure only) tells; a refresh renews ramps and profile without touching the menu.</source>
+        <translation>Nach seiner Historie ist er vielleicht nicht mehr in Toleranz. Eine Prüfung (nur messen) zeigt es; eine Auffrischung erneuert Kalibrierkurven und Profil, ohne das Menü zu ändern.</translation>
+    </message>
+    <message>
+        <source>Nothing to do by its last visit; its history is not worked out yet.</source>
+        <translation>Nach der letzten Sitzung ist nichts zu tun; die Historie ist noch nicht ausgewertet.</translation>
     </message>
 </context>
 <context>
@@ -4033,6 +4041,10 @@
         <source>F&amp;rom</source>
         <translation>&amp;Von</translation>
     </message>
+    <message>
+        <source>What is due is being worked out…</source>
+        <translation>Was fällig ist, wird ausgewertet …</translation>
+    </message>
 </context>
 <context>
     <name>lamp::app::ScreeningView</name>
@@ -4727,10 +4739,6 @@
         <translation>Tabellen (*.csv *.txt);;Alle Dateien (*)</translation>
     </message>
     <message>
-        <source>One school keeps 80 to 120 cd/m² and the room&apos;s light low; the other goes with the room, 150 or 200 where it is bright, and sees less in the shadows. Prints too dark: less, not more.</source>
-        <translation>Die einen halten 80 bis 120 cd/m² und das Raumlicht niedrig; die anderen gehen mit dem Raum, 150 oder 200, wo es hell ist, und sehen weniger in den Schatten. Drucke zu dunkel: weniger, nicht mehr.</translation>
-    </message>
-    <message>
         <source>2.2 is what most pictures are made for, sRGB the same but for the darkest; L* spreads the levels evenly for the eye; 2.4 belongs into the dark, 2.0 into daylight.</source>
         <translation>Für 2,2 sind die meisten Bilder gemacht, sRGB ist dasselbe bis auf das Dunkelste; L* verteilt die Stufen gleichmäßig fürs Auge; 2,4 gehört ins Dunkle, 2,0 ins Tageslicht.</translation>
     </message>
@@ -4753,6 +4761,14 @@
     <message>
         <source>Out of reach: keep the &amp;luminance, let the white move</source>
         <translation>Unerreichbar: &amp;Leuchtdichte halten, Weiß nachgeben</translation>
+    </message>
+    <message>
+        <source>as the display stands</source>
+        <translation>wie der Bildschirm steht</translation>
+    </message>
+    <message>
+        <source>One school keeps 80 to 120 cd/m² and the room&apos;s light low; the other goes with the room, 150 or 200 where it is bright, and sees less in the shadows. Prints too dark: less, not more. As the display stands: brightness is not touched.</source>
+        <translation>Die einen halten 80 bis 120 cd/m² und das Raumlicht niedrig; die anderen gehen mit dem Raum, 150 oder 200, wo es hell ist, und sehen weniger in den Schatten. Drucke zu dunkel: weniger, nicht mehr. Wie der Bildschirm steht: die Helligkeit wird nicht berührt.</translation>
     </message>
 </context>
 <context>
@@ -5277,6 +5293,13 @@
     </message>
 </context>
 <context>
+    <name>lamp::app::WorkingLine</name>
+    <message>
+        <source>%1 What stands here was worked out at %2.</source>
+        <translation>%1 Was hier steht, wurde um %2 ausgewertet.</translation>
+    </message>
+</context>
+<context>
     <name>lamp::app::Worksheet</name>
     <message>
         <source>Report (R)</source>
@@ -5370,13 +5393,6 @@
         <source>I set it myself (Enter)</source>
         <translation>Selbst eingestellt (Eingabe)</translation>
     </message>
-    <message numerus="yes">
-        <source>Due again on %1: it is visited every %n days.</source>
-        <translation>
-            <numerusform>Wieder fällig am %1: Sitzung nach %n Tag.</numerusform>
-            <numerusform>Wieder fällig am %1: Sitzung alle %n Tage.</numerusform>
-        </translation>
-    </message>
     <message>
         <source>What was seen (may stay empty)</source>
         <translation>Was zu sehen war (darf leer bleiben)</translation>
@@ -5420,6 +5436,14 @@
     <message>
         <source>The profile is out of tolerance (%1).</source>
         <translation>Das Profil liegt außerhalb der Toleranz (%1).</translation>
+    </message>
+    <message>
+        <source>It stays due: it is out of tolerance.</source>
+        <translation>Er bleibt fällig: er ist außer Toleranz.</translation>
+    </message>
+    <message>
+        <source>Due again on %1, by %2; sooner where its history will say so.</source>
+        <translation>Wieder fällig am %1 durch %2; früher, wo seine Historie es sagen wird.</translation>
     </message>
 </context>
 <context>
@@ -6816,10 +6840,6 @@
     <message>
         <source>a number from %1 to %2</source>
         <translation>eine Zahl von %1 bis %2</translation>
-    </message>
-    <message>
-        <source>a number above 0</source>
-        <translation>eine Zahl über 0</translation>
     </message>
     <message>
         <source>a text</source>
@@ -9961,10 +9981,6 @@
     <message>
         <source>A fingerprint under the sensor spoils readings. Unplug the display before cleaning, and follow its maker&apos;s instructions.</source>
         <translation>Ein Fingerabdruck unter dem Sensor verdirbt Messungen. Ziehen Sie vor dem Reinigen den Stecker und folgen Sie den Angaben des Herstellers.</translation>
-    </message>
-    <message>
-        <source>Automatic brightness, night colours, dynamic contrast, power-saving and static-image dimming off; menu at factory settings.</source>
-        <translation>Automatische Helligkeit, Nachtfarben, dynamischer Kontrast, Energiesparen und Standbild-Abdunklung aus; Menü auf Werkseinstellung.</translation>
     </message>
     <message>
         <source>No light on the screen</source>
@@ -13677,6 +13693,126 @@
     <message>
         <source>Nobody was there to turn this display&apos;s controls: they stand as they were found.</source>
         <translation>Niemand war da, um die Regler dieses Bildschirms zu stellen: sie stehen, wie sie vorgefunden wurden.</translation>
+    </message>
+    <message>
+        <source>%1 cannot happen to %2: it lacks the control or the mode for it.</source>
+        <translation>%1 kann %2 nicht widerfahren: Regler oder Modus dafür fehlt.</translation>
+    </message>
+    <message>
+        <source>Choose another display, or another mishap.</source>
+        <translation>Wählen Sie einen anderen Bildschirm oder ein anderes Missgeschick.</translation>
+    </message>
+    <message>
+        <source>A certificate is made of a whole visit; %1 does not hold one.</source>
+        <translation>Ein Zertifikat entsteht aus einer ganzen Sitzung; %1 enthält keine.</translation>
+    </message>
+    <message>
+        <source>`visit --whole` and `import --whole` write whole-visit.json; a studio&apos;s come by `fleet export`.</source>
+        <translation>`visit --whole` und `import --whole` schreiben whole-visit.json; die eines Studios kommen durch `fleet export`.</translation>
+    </message>
+    <message>
+        <source>a number above 0, at most %1</source>
+        <translation>eine Zahl über 0, höchstens %1</translation>
+    </message>
+    <message>
+        <source>The file cannot be used: it has a field &quot;%1&quot;, which means nothing there. Known are: %2.</source>
+        <translation>Die Datei ist nicht verwendbar: sie hat ein Feld &quot;%1&quot;, das dort nichts bedeutet. Bekannt sind: %2.</translation>
+    </message>
+    <message>
+        <source>Whether displays agree takes two of them that were visited and profiled; there are %1.</source>
+        <translation>Ob Bildschirme übereinstimmen, braucht zwei mit Sitzung und Profil; es gibt %1.</translation>
+    </message>
+    <message>
+        <source>Name the visits of two or more, or bring them into the studio.</source>
+        <translation>Nennen Sie die Sitzungen von zweien oder mehr, oder bringen Sie sie ins Studio.</translation>
+    </message>
+    <message>
+        <source>The folder %1 cannot be read to its end.</source>
+        <translation>Der Ordner %1 ist nicht bis zum Ende lesbar.</translation>
+    </message>
+    <message>
+        <source>In the folder %1 lies no register, history, whole visit or measurement.</source>
+        <translation>Im Ordner %1 liegt kein Verzeichnis, keine Historie, keine ganze Sitzung und keine Messung.</translation>
+    </message>
+    <message>
+        <source>Name its files one by one; `visit --whole` writes a whole visit.</source>
+        <translation>Nennen Sie seine Dateien einzeln; `visit --whole` schreibt eine ganze Sitzung.</translation>
+    </message>
+    <message>
+        <source>%1: photographs are not brought in by files; add them on the display&apos;s card.</source>
+        <translation>%1: Fotos kommen nicht durch Dateien herein; fügen Sie sie auf der Karte des Bildschirms hinzu.</translation>
+    </message>
+    <message>
+        <source>%1, by %2</source>
+        <translation>%1, durch %2</translation>
+    </message>
+    <message>
+        <source>of two instruments no report is made; --json gives all figures</source>
+        <translation>von zwei Messgeräten entsteht kein Bericht; --json gibt alle Zahlen</translation>
+    </message>
+    <message>
+        <source>Both may be wrong by that much, so neither is shown to be wrong; displays set by one and by the other would not look alike. Correct one to the other.</source>
+        <translation>Beide können sich um so viel irren, also ist keines überführt; Bildschirme, nach dem einen und nach dem anderen eingestellt, sähen nicht gleich aus. Korrigieren Sie eines nach dem anderen.</translation>
+    </message>
+    <message>
+        <source>That holds with the profile&apos;s ramps: they were not loaded any more, and were loaded for this check.</source>
+        <translation>Das gilt mit den Kalibrierkurven des Profils: sie waren nicht mehr geladen und wurden für diese Prüfung geladen.</translation>
+    </message>
+    <message>
+        <source>The profile is that of %1, and this display is %2: its ramps are not loaded. Colours are verified by it as asked.</source>
+        <translation>Das Profil ist das von %1, und dieser Bildschirm ist %2: seine Kalibrierkurven werden nicht geladen. Farben werden wie verlangt nach ihm geprüft.</translation>
+    </message>
+    <message>
+        <source>luminance as the display stands</source>
+        <translation>Leuchtdichte, wie der Bildschirm steht</translation>
+    </message>
+    <message>
+        <source>Brightness stays as it stands, as the target wants it; white is %1 cd/m².</source>
+        <translation>Die Helligkeit bleibt, wie sie steht, so will es das Ziel; Weiß hat %1 cd/m².</translation>
+    </message>
+    <message>
+        <source>Automatic brightness, night colours, screen saver and power saving off; menu at factory settings.</source>
+        <translation>Automatische Helligkeit, Nachtfarben, Bildschirmschoner und Energiesparen aus; Menü auf Werkseinstellung.</translation>
+    </message>
+    <message>
+        <source>The panel does nothing by itself</source>
+        <translation>Das Panel tut nichts von selbst</translation>
+    </message>
+    <message>
+        <source>Dimming of still pictures and logos, pixel shift and refresh off: they change light while it is read.</source>
+        <translation>Abdunkeln von Standbildern und Logos, Pixelverschiebung und -auffrischung aus: sie ändern das Licht, während es gelesen wird.</translation>
+    </message>
+    <message>
+        <source>Local dimming and dynamic contrast off: a backlight that follows the picture makes of every patch another display.</source>
+        <translation>Lokales Dimmen und dynamischer Kontrast aus: ein Hintergrundlicht, das dem Bild folgt, macht aus jedem Feld einen anderen Bildschirm.</translation>
+    </message>
+    <message>
+        <source>Automatic iris, dynamic contrast and eco mode off: they change the lamp&apos;s light while it is read.</source>
+        <translation>Automatische Blende, dynamischer Kontrast und Sparmodus aus: sie ändern das Licht der Lampe, während es gelesen wird.</translation>
+    </message>
+    <message>
+        <source>Local dimming, dynamic contrast, dimming of still pictures and pixel shift off, as far as it has them.</source>
+        <translation>Lokales Dimmen, dynamischer Kontrast, Abdunkeln von Standbildern und Pixelverschiebung aus, soweit er sie hat.</translation>
+    </message>
+    <message>
+        <source>Switched on again</source>
+        <translation>Wieder eingeschaltet</translation>
+    </message>
+    <message>
+        <source>Dimming of still pictures and logos, pixel shift, screen saver: without them this panel burns in.</source>
+        <translation>Abdunkeln von Standbildern und Logos, Pixelverschiebung, Bildschirmschoner: ohne sie brennt dieses Panel ein.</translation>
+    </message>
+    <message>
+        <source>Screen saver and power saving; local dimming only where people work with it.</source>
+        <translation>Bildschirmschoner und Energiesparen; lokales Dimmen nur, wo man damit arbeitet.</translation>
+    </message>
+    <message>
+        <source>Power saving, and what protects the lamp.</source>
+        <translation>Energiesparen und was die Lampe schützt.</translation>
+    </message>
+    <message>
+        <source>Screen saver, power saving, and what protects the panel.</source>
+        <translation>Bildschirmschoner, Energiesparen und was das Panel schützt.</translation>
     </message>
 </context>
 </TS>
