@@ -205,8 +205,13 @@ Message dueSaid(const Due &due, WallTime on)
     if (!dated) {
         return dueStateSaid(due.state);
     }
-    const Message state = withoutReason(due, on);
-    return due.why == "interval" ? state : say("lamp-because", state, dueReasonSaid(due.state, due.why));
+    if (due.why == "interval") {
+        return withoutReason(due, on);
+    }
+    // Short enough for a list beside its lamp, which says that it is in tolerance.
+    const int away = daysBetween(on, *due.due);
+    const Message state = due.state == "ok" && away > 0 ? say("lamp-due-in", say("count-days", away)) : withoutReason(due, on);
+    return say("lamp-because", state, dueReasonSaid(due.state, due.why));
 }
 
 Due dueAfterVisit(DueQuestion question, std::optional<Verdict> verdict, WallTime now)

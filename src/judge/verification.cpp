@@ -113,13 +113,14 @@ std::vector<TestColour> verificationColours(const Profile &profile, const Colour
 
 double mostColoursWithin(const Verification &verification)
 {
+    constexpr double kFewest = 6;
     const auto n = double(verification.colours.size());
     double mean = 0, square = 0;
     for (const VerifiedColour &c : verification.colours) {
         mean += std::sqrt(c.deltaE) / n;
         square += c.deltaE / n;
     }
-    if (n < 3 || !std::isfinite(mean)) {
+    if (n < kFewest || !std::isfinite(mean)) {
         return std::numeric_limits<double>::quiet_NaN();
     }
     // k = t(0.95; n - 1, z(0.95)·√n)/√n of the non-central t distribution.

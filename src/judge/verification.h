@@ -61,7 +61,8 @@ struct Verification {
 };
 
 /// What 95 % of all colours are within, with 95 % confidence, CIEDE2000: the one-sided tolerance limit of the root of the differences,
-/// which is about normal (NIST/SEMATECH e-Handbook 7.2.6.3). \return not a number where fewer than three were compared
+/// which is about normal (NIST/SEMATECH e-Handbook 7.2.6.3). \return not a number where fewer than six were compared: of so few the
+/// limit is many times the largest, and says nothing (common practice, no published source)
 double mostColoursWithin(const Verification &verification);
 
 /// Lab of a reading, D50, relative to a measured white and adapted by a profile's `chad`.

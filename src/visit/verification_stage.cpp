@@ -380,10 +380,13 @@ Status VerificationStage::run()
     }
     judgeVisit(m_s.record, m_s.wallNow());
     const Verification &v = m_s.record.verification;
-    m_s.finish(Stage::Verify, clauses({say("verified-summary", say("count-colours", int(v.colours.size())), decimal(v.mean, 2),
-                                           decimal(m_s.record.doubt.mean.by(m_s.record.scope()), 2), decimal(v.max, 2), decimal(v.p95, 2),
-                                           named(m_s.record.verdict)),
-                                       say("most-colours-within", decimal(mostColoursWithin(v), 1))}));
+    std::vector<Message> summary{say("verified-summary", say("count-colours", int(v.colours.size())), decimal(v.mean, 2),
+                                     decimal(m_s.record.doubt.mean.by(m_s.record.scope()), 2), decimal(v.max, 2), decimal(v.p95, 2),
+                                     named(m_s.record.verdict))};
+    if (const double most = mostColoursWithin(v); std::isfinite(most)) {
+        summary.push_back(say("most-colours-within", decimal(most, 1)));
+    }
+    m_s.finish(Stage::Verify, clauses(summary));
     return Done{};
 }
 

@@ -189,6 +189,7 @@ std::span<const Sentence> studio()
         {"lamp-due-today", QT_TRANSLATE_NOOP("words", "due today")},
         {"lamp-due-since", QT_TRANSLATE_NOOP("words", "due for %1")},
         {"lamp-overdue", QT_TRANSLATE_NOOP("words", "overdue by %1")},
+        {"lamp-due-in", QT_TRANSLATE_NOOP("words", "due in %1")},
         {"lamp-because", QT_TRANSLATE_NOOP("words", "%1, by %2")},
         {"count-days", QT_TRANSLATE_N_NOOP("words", "%n days"), "%n day"},
         {"waiting-for-server", QT_TRANSLATE_NOOP("words", "Waiting for the server, up to %1 s…")},

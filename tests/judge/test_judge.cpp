@@ -425,8 +425,17 @@ private Q_SLOTS:
             const double deviation = std::sqrt((square - mean * mean) * n / (n - 1));
             LAMP_NEAR((std::sqrt(mostColoursWithin(v)) - mean) / deviation, factor, 0.002);
         }
+        // Of a check that ended after four or five colours nothing is said of all others.
+        Verification few;
+        few.colours.resize(5);
+        for (size_t i = 0; i < 5; ++i) {
+            few.colours[i].deltaE = 0.3 + 0.4 * double(i);
+        }
+        QVERIFY(std::isnan(mostColoursWithin(few)));
+        few.colours.push_back(few.colours.back());
+        QVERIFY(std::isfinite(mostColoursWithin(few)));
         Verification one;
-        one.colours.resize(5);
+        one.colours.resize(7);
         one.colours[3].deltaE = std::nan("");
         QVERIFY(std::isnan(mostColoursWithin(one)));
         QVERIFY(std::isnan(mostColoursWithin({})));

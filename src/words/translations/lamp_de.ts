@@ -13814,5 +13814,9 @@
         <source>Screen saver, power saving, and what protects the panel.</source>
         <translation>Bildschirmschoner, Energiesparen und was das Panel schützt.</translation>
     </message>
+    <message>
+        <source>due in %1</source>
+        <translation>fällig in %1</translation>
+    </message>
 </context>
 </TS>
