@@ -75,7 +75,8 @@ TargetReach reachOf(const VisitedDisplay &display, const Target &target)
     const double gain = menuGain(display.facts());
     r.most = at.luminance * gain;
     r.byMenu = gain > 1.001;
-    r.wanted = target.luminance.value();
+    // As the display stands: where brightness was left, and no more is to be had from it.
+    r.wanted = target.luminance.kind == LuminanceTarget::Kind::AsFound ? std::optional(at.luminance) : target.luminance.value();
     r.luminance = std::min(r.wanted.value_or(r.most), r.most);
     r.reached = !r.wanted || *r.wanted <= 1.001 * r.most;
     // Brightness takes off what it can; only what is left is for the ramps.

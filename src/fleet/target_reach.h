@@ -28,7 +28,7 @@ struct TargetReach {
     Chromaticity white;           ///< aimed at; the display's own where that is wanted
     double most = 0;              ///< cd/m² of that white, its brightness as high as it goes
     bool byMenu = false;          ///< whether more is to be had from the menu than where it was left
-    std::optional<double> wanted; ///< cd/m²; nothing: as much as there is
+    std::optional<double> wanted; ///< cd/m²; nothing: as much as there is; what brightness was left at, where that stays
     double luminance = 0;         ///< cd/m², that results
     bool reached = true;
     int levels = 256;               ///< of 256 along the grays that are left

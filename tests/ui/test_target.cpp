@@ -371,6 +371,13 @@ private Q_SLOTS:
             QVERIFY(!own.contrast || *r.contrast < *own.contrast);
             before = r.most;
         }
+        // As the display stands: no more is promised than it gives where its brightness was left.
+        Target stays = *builtInTarget("Photo");
+        stays.luminance.kind = LuminanceTarget::Kind::AsFound;
+        const TargetReach left = reachOf(*display, stays);
+        QVERIFY(left.reached && left.wanted && left.luminance <= left.most * (1 + 1e-9));
+        LAMP_NEAR(left.luminance, *left.wanted, 1e-9);
+        QVERIFY(left.luminance <= display->full().white.b * (1 + 1e-9));
         // Just below and just above the most.
         Target t = *builtInTarget("Photo");
         const double most = reachOf(*display, t).most;
