@@ -58,7 +58,7 @@ Answer Asking::operator()(const Question &question)
     }
     for (const CheckPoint &p : question.points) {
         if (p.state != CheckPoint::State::Good) {
-            m_line.tell(say("note", p.text));
+            m_line.tell(say("note", p.reason.empty() ? p.text : say("subject-because", p.text, p.reason)));
         }
     }
     const char *prompt =

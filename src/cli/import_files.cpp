@@ -52,7 +52,12 @@ Kind kindOf(const std::string &file, bool named)
     if (looksLikeRegister(text.value())) {
         return Kind::Register;
     }
-    return historyFromCsv(text.value()) ? Kind::History : Kind::Other;
+    // By its headings, not by whether it can be read: one with a faulty cell is named, and not passed over.
+    const auto headed = [&](const char *name) {
+        return std::ranges::any_of(rows->front().cells, [&](const std::string &c) { return lower(c) == name; });
+    };
+    const bool history = rows && !rows->empty() && headed("display") && headed("date");
+    return history || historyFromCsv(text.value()) ? Kind::History : Kind::Other;
 }
 
 /// \return the files in a folder, however deep, by name; an error where it cannot be read to its end
@@ -102,6 +107,9 @@ Result<ImportFiles> filesToImport(const std::vector<std::string> &named)
         for (const std::string &file : *inside) {
             const Kind kind = kindOf(file, false);
             known += kind != Kind::Other ? 1 : 0;
+            if (kind == Kind::Photograph && (found.passed.empty() || found.passed.back() != name)) {
+                found.passed.push_back(name); // said once for the folder
+            }
             if (kind < Kind::Other && taken.insert(file).second) {
                 order.emplace_back(kind, file);
             }

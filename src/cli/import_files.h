@@ -11,7 +11,7 @@ namespace lamp::cli {
 /// What is to be imported, of what was named on a command line.
 struct ImportFiles {
     std::vector<std::string> files; ///< each once, in an order in which each finds what it needs: registers, histories, assignments, visits, the rest
-    std::vector<std::string> passed; ///< named files of photographs: they are not brought in by files
+    std::vector<std::string> passed; ///< files of photographs, and folders with some: they are not brought in by files
 };
 
 /// Of folders, whatever lies in them, however deep (links are not followed): registers, histories, assignments, whole visits and measurements; other

@@ -255,7 +255,7 @@ Result<Target> findTarget(const std::string &nameOrFile)
 
 Result<Tolerance> findTolerance(const std::string &nameOrFile)
 {
-    return find<Tolerance>(nameOrFile, "no-tolerance-called", builtInTolerances(), toleranceFromJson);
+    return find<Tolerance>(nameOrFile, "no-tolerance-called", builtInTolerances(), toleranceFromFile);
 }
 
 int listTargets(bool json)

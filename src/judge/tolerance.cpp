@@ -42,11 +42,9 @@ Error bad(const std::string &field, const Message &should)
             false};
 }
 
-Result<Tolerance> fromJson(const Json &json)
+/// The first thing in a file that is a slip of the hand; nothing where there is none.
+std::optional<Error> slipIn(const Json &json)
 {
-    if (!json.is_object()) {
-        return bad("", say("an-object"));
-    }
     std::vector<std::string> known{"name", "why", "metric", "scope"};
     std::transform(kFields.begin(), kFields.end(), std::back_inserter(known), [](const Field &f) { return f.name; });
     if (const std::string field = unknownField(json, known); !field.empty()) {
@@ -56,6 +54,19 @@ Result<Tolerance> fromJson(const Json &json)
                      say("correct-field-dutiful-lamp-cli"),
                      field,
                      false};
+    }
+    for (const Field &f : kFields) {
+        if (const auto it = json.find(f.name); it != json.end() && it->is_number() && it->get<double>() > f.most) {
+            return bad(f.name, say("number-above-0-to", decimal(f.most, 0)));
+        }
+    }
+    return {};
+}
+
+Result<Tolerance> fromJson(const Json &json)
+{
+    if (!json.is_object()) {
+        return bad("", say("an-object"));
     }
     Tolerance t;
     for (const char *key : {"name", "why"}) {
@@ -89,7 +100,7 @@ Result<Tolerance> fromJson(const Json &json)
             t.*f.member = 0;
             continue;
         }
-        if (!it->is_number() || !(it->get<double>() > 0 && it->get<double>() <= f.most)) {
+        if (!it->is_number() || !std::isfinite(it->get<double>()) || it->get<double>() <= 0) {
             return bad(f.name, say("number-above-0-to", decimal(f.most, 0)));
         }
         t.*f.member = it->get<double>();
@@ -132,6 +143,13 @@ Result<Tolerance> toleranceFromJson(const std::string &text)
         return e;
     }
     return fromJson(json.value());
+}
+
+Result<Tolerance> toleranceFromFile(const std::string &text)
+{
+    auto tolerance = toleranceFromJson(text);
+    const auto slip = tolerance ? slipIn(parseJson(text).value()) : std::nullopt;
+    return slip ? Result<Tolerance>(*slip) : tolerance;
 }
 
 std::string toleranceToJson(const Tolerance &t)

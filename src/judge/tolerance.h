@@ -39,7 +39,10 @@ struct Tolerance {
 
 const std::vector<Tolerance> &builtInTolerances();
 std::optional<Tolerance> builtInTolerance(const std::string &name);
+/// As the program wrote it, in a studio or with a visit, whichever version it was.
 Result<Tolerance> toleranceFromJson(const std::string &json);
+/// Of a file that a person wrote: a field that means nothing there and a limit beyond all sense are refused by name.
+Result<Tolerance> toleranceFromFile(const std::string &json);
 std::string toleranceToJson(const Tolerance &tolerance);
 
 enum class Verdict { Pass, Fail, Undecided };

@@ -88,7 +88,7 @@ std::vector<Mishap> ofSettings()
              p.modes = {{"factory"}, {"vivid", {1, 0.93, 1.12}, 1.12}};
          },
          [](SimBench &bench, const Ramps &, const MeterSpec &, const Between &between) {
-             return daysOn(bench.setMode("vivid").ok() || bench.setMode(otherMode(bench)).ok(), between(0, 60));
+             return daysOn(bench.setMode(otherMode(bench)).ok(), between(0, 60));
          }},
         {"contrast-clipped", [](PanelSpec &p) { p.menu.contrastAt = 75; },
          [](SimBench &bench, const Ramps &, const MeterSpec &, const Between &between) {

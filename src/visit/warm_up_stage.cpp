@@ -155,7 +155,8 @@ Status WarmUpStage::findPatchArea()
 
 Status WarmUpStage::dim(const Error &error)
 {
-    const bool mayTurn = m_s.record.plan.task == Task::Full;
+    // Brightness that is to stay as it stands is not turned either.
+    const bool mayTurn = m_s.record.plan.task == Task::Full && m_s.record.plan.target.luminance.kind != LuminanceTarget::Kind::AsFound;
     const Control *brightness = m_s.record.display.control("brightness");
     Error told = error;
     told.todo = mayTurn ? say("turn-display-brightness-down") : say("kind-visit-leaves-menu");

@@ -293,6 +293,11 @@ private Q_SLOTS:
         QVERIFY2(turned.status == 0, turned.err.constData());
         QCOMPARE(due("turned.sqlite"), due("studio.sqlite"));
         QVERIFY(QDir().mkdir(path("nothing")));
+        // One that cannot be read is named, wherever it lies.
+        QVERIFY(QDir().mkdir(path("faulty")));
+        write("faulty/history.csv", "display,date,luminance_cd_m2\nDU-0312,2025-01-05,bright\n");
+        const auto faulty = cli({"fleet", "import", "--yes", path("faulty"), "--store", path("walked.sqlite")});
+        QVERIFY2(faulty.status == 2 && faulty.err.contains("history.csv"), faulty.err.constData());
         const auto nothing = cli({"fleet", "import", "--yes", path("nothing"), "--store", path("walked.sqlite"), "--language", "en"});
         QVERIFY2(nothing.status == 2 && nothing.err.contains("lies no register"), nothing.err.constData());
         const auto age = [&](const QString &store) { return cli({"fleet", "age", "--store", path(store), "--json", "--on", "2031-01-01"}).out; };

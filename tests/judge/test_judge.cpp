@@ -145,10 +145,19 @@ private Q_SLOTS:
                                                               {R"({"mean":1,"max":3,"luminance_percent":80})", "at most 50"},
                                                               {R"(7)", "should be an object"},
                                                               {R"({)", "JSON"}}) {
-            const auto t = toleranceFromJson(text);
+            const auto t = toleranceFromFile(text);
             QVERIFY(!t.ok());
             QVERIFY2(english(t.error().what).find(field) != std::string::npos, english(t.error().what).c_str());
         }
+    }
+
+    // What a studio keeps of earlier versions is still read: a visit that was judged by it must not be lost for a limit that nobody would enter
+    // today.
+    void whatIsKeptIsReadWhateverItsLimits()
+    {
+        const char *kept = R"({"mean":1,"max":150,"luminance_percent":80,"of_before":1})";
+        QCOMPARE(toleranceFromJson(kept)->max, 150.0);
+        QVERIFY(!toleranceFromFile(kept).ok());
     }
 
     // A comparison that cannot be made decides nothing, and is never a difference of 0.

@@ -81,7 +81,7 @@ void BringIn::aim(StudioFile kind, const std::string &json)
         break;
     }
     case StudioFile::Tolerance: {
-        const auto tolerance = toleranceFromJson(json);
+        const auto tolerance = toleranceFromFile(json);
         keepIt(tolerance, tolerance ? tr("Visits can be judged by \"%1\" from now on: Studio, Settings.").arg(text(tolerance->name)) : QString(),
                [&](const Tolerance &t) { return aims.keep(t); });
         break;

@@ -131,6 +131,10 @@ Result<AgeingView::Found> AgeingView::find(Store &store, WallTime now)
 
 void AgeingView::show(Store &store, WallTime now, qint64 chosen)
 {
+    if (m_place != store.path()) {
+        m_place = store.path();
+        m_working->nothingShown();
+    }
     m_now = now;
     m_chosen = chosen;
     m_background.start(

@@ -62,6 +62,7 @@ private:
     Found m_found;
     QLabel *m_summary;
     WorkingLine *m_working; ///< below it
+    QString m_place;        ///< of the studio that is shown
     QLabel *m_facts;
     QTableWidget *m_displays, *m_instruments;
     PlotWidget *m_years;

@@ -8,6 +8,7 @@
 #include "app/parts/banner.h"
 #include "app/parts/pages.h"
 #include "app/parts/words.h"
+#include "app/studio/due_book.h"
 #include "app/studio/instruments_view.h"
 #include "app/studio/open_studio.h"
 
@@ -47,9 +48,17 @@ void FleetDesk::addMenu(QMenu &menu)
     menu.addAction(tr("&Instruments"), QKeySequence(tr("Ctrl+I")), this, &FleetDesk::showInstruments);
 }
 
+void FleetDesk::keepFresh(Store &store)
+{
+    if (const Status looked = m_studio.due().keepFresh(store, wallNow()); !looked) {
+        Q_EMIT m_board->failed(looked.error());
+    }
+}
+
 void FleetDesk::showBoard()
 {
     if (Store *store = m_studio.store()) {
+        keepFresh(*store);
         m_board->show(*store);
         m_pages.setCurrentWidget(m_board);
     }
@@ -85,6 +94,7 @@ void FleetDesk::showRound()
 {
     if (Store *store = m_studio.store()) {
         m_shown.start();
+        keepFresh(*store);
         m_round->show(*store);
         m_pages.setCurrentWidget(m_round);
     }

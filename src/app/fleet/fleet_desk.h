@@ -52,6 +52,8 @@ Q_SIGNALS:
 
 private:
     void showRound();
+    /// What is due goes by the clock, too.
+    void keepFresh(Store &store);
     OpenStudio &m_studio;
     Pages &m_pages;
     std::function<qint64()> m_display;

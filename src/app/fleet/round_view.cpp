@@ -157,6 +157,7 @@ void RoundView::show(Store &store)
     if (m_studio != store.path() || !today) {
         m_studio = store.path();
         m_round.reset();
+        m_working->nothingShown();
         m_laterDay = false;
     }
     m_waits = true;

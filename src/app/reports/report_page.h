@@ -23,6 +23,8 @@ public:
     ReportPage(Background &background, Banner &banner, QWidget *parent = nullptr);
     /// \param facts for its certificate, and when it is due
     void show(const RecordPtr &record, CertificateFacts facts = {});
+    /// When it is due was worked out further.
+    void setDue(std::optional<WallTime> due) { m_facts.due = due; }
 
 Q_SIGNALS:
     void backWanted();

@@ -230,6 +230,9 @@ void MainWindow::connectStudio()
     connect(due, &DueBook::changed, this, [this, due] {
         m_places->setDue(*due);
         m_card->setDue(due->due(currentDisplay()), due->on());
+        if (m_stack->currentWidget() == m_report && m_visitDesk->shown()) { // what its documents say is due is what the list says
+            m_report->setDue(certificateFacts(*store(), *due, *m_visitDesk->shown()).due);
+        }
     });
     connect(due, &DueBook::failed, this, [this](const Error &error) { m_banner->say(error); });
     connect(m_studio, &OpenStudio::wanted, this, openAgain);
@@ -363,6 +366,7 @@ void MainWindow::showCard()
         m_visitDesk->showRunning();
         return;
     }
+    m_banner->did(m_studio->due().keepFresh(*store(), wallNow()));
     m_card->show(*display, *store(), m_studio->due().due(display->id), m_studio->due().on());
     if (const auto problem = store()->takeProblem()) {
         m_banner->say(*problem);

@@ -66,6 +66,13 @@ Status DueBook::look(Store &store, WallTime now)
     return Done{};
 }
 
+Status DueBook::keepFresh(Store &store, WallTime now)
+{
+    constexpr std::chrono::minutes kWhile{10};
+    const bool fresh = m_place == store.path() && now >= m_on && now - m_on < kWhile;
+    return fresh ? Status(Done{}) : look(store, now);
+}
+
 void DueBook::take(std::vector<DueQuestion> questions)
 {
     m_questions = std::move(questions);

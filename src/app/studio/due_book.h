@@ -24,6 +24,8 @@ public:
     /// Looks at a studio anew: at once what visits, events and assignments say (what its history said stays for displays that were not visited
     /// since), then in the background what history says. \return an error where it cannot be read: what was known stays
     Status look(Store &store, WallTime now);
+    /// The same where it was looked at a while ago, or is another studio's: what is due goes by the clock as well.
+    Status keepFresh(Store &store, WallTime now);
     [[nodiscard]] const std::vector<DueQuestion> &questions() const { return m_questions; }
     [[nodiscard]] const FleetAgeing &ageing() const { return m_ageing; }
     [[nodiscard]] WallTime on() const { return m_on; } ///< when it was looked at

@@ -116,9 +116,8 @@ void VisitDesk::showRunning()
     }
     Q_EMIT worksheetWanted();
     const std::optional<Question> q = runner.question();
-    if (const DueQuestion due = m_studio.due().question(runner.displayId()); due.key != 0) {
-        m_worksheet->setDue(due);
-    }
+    const DueQuestion due = m_studio.due().question(runner.displayId());
+    m_worksheet->setDue(due.key != 0 ? std::optional(due) : std::nullopt); // never what another display's visit was told
     m_worksheet->setTargets(m_studio.store()->aims().targets());
     m_worksheet->setQuestion(q, bench != nullptr, m_shown ? m_shown->plan.target : Target{});
     if (q && q->kind == Question::Kind::Control) {

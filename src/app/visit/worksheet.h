@@ -41,7 +41,7 @@ public:
     void setTargets(std::vector<Target> targets) { m_offered = std::move(targets); }
     /// How often the display is visited, days: said when a visit is signed off.
     /// What is known of when the display is due.
-    void setDue(const DueQuestion &due) { m_due = due; }
+    void setDue(std::optional<DueQuestion> due) { m_due = std::move(due); }
     /// Goes on, as the space bar does.
     void goOn();
     /// The form in which a target is chosen; null while none is asked for.
